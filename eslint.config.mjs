@@ -1,0 +1,27 @@
+import js from '@eslint/js';
+import globals from 'globals';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+const typed = ['packages/*/src/**/*.{ts,tsx}', 'packages/*/test/**/*.{ts,tsx}', 'e2e/**/*.ts'];
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '.cache/', '.data/', 'test-results/', 'playwright-report/'] },
+  js.configs.recommended,
+  { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
+  {
+    files: typed,
+    extends: [tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      eqeqeq: 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+    },
+  },
+  {
+    files: ['packages/web/src/**/*.tsx', 'packages/web/src/**/*.ts'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+);

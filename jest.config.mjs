@@ -1,0 +1,38 @@
+const shared = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: false, decorators: true },
+          transform: { legacyDecorator: true, decoratorMetadata: true },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  moduleNameMapper: {
+    '^@amber/(core|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+};
+
+const project = (displayName, testMatch) => ({
+  ...shared,
+  displayName,
+  rootDir: import.meta.dirname,
+  testMatch: [`<rootDir>/${testMatch}`],
+});
+
+export default {
+  projects: [
+    project('core', 'packages/core/test/**/*.test.ts'),
+    project('server', 'packages/server/test/**/*.test.ts'),
+    project('cli', 'packages/cli/test/**/*.test.ts'),
+    project('web', 'packages/web/test/**/*.test.ts'),
+    project('house', 'scripts/test/**/*.test.mjs'),
+  ],
+};

@@ -1,0 +1,124 @@
+import { articleOf, type Colour } from '../model/articles.js';
+import type { CableId, CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
+import { terminalKey, type Member, type Wiring } from '../model/wiring.js';
+import type { Parts } from './parts.js';
+import { UnionFind } from './unionFind.js';
+
+/** Key of a conductor: both its ends are one piece of copper. */
+export const conductorKey = (cable: CableId, colour: Colour): string => `conductor|${cable}|${colour}`;
+export const pigtailKey = (id: string): string => `pigtail|${id}`;
+export const jointKey = (id: string): string => `joint|${id}`;
+
+export interface CompiledDevice {
+  id: DeviceId;
+  /** For each handle position, pairs of nets that are connected then. */
+  positions: readonly (readonly (readonly [number, number])[])[];
+  /** Nets on terminals that the handle connects; a neutral or ground terminal is not among them. */
+  switched: readonly number[];
+}
+
+export interface CompiledLuminaire {
+  id: LuminaireId;
+  hot: number;
+  neutral: number;
+  ground: number;
+  va: number;
+}
+
+/** A wiring reduced to nets: what is one conductor whatever the handles do. Compile once, evaluate often. */
+export interface Compiled {
+  netCount: number;
+  /** The net of a conductor, pigtail, joint or terminal key; undefined where the wiring does not hold it. */
+  netOf: (key: string) => number | undefined;
+  devices: readonly CompiledDevice[];
+  luminaires: readonly CompiledLuminaire[];
+  sources: readonly { id: CircuitId; hot: number; neutral: number; ground: number }[];
+}
+
+export const memberKey = (member: Member): string => {
+  if ('end' in member) return conductorKey(member.end.cable, member.end.colour);
+  if ('pigtail' in member) return pigtailKey(member.pigtail.id);
+  return terminalKey({ luminaire: member.lead.luminaire, name: member.lead.name });
+};
+
+/**
+ * Builds the nets of a wiring from its two relations, ends joined and ends landed. Nothing but the wiring decides:
+ * change one landing and the nets change.
+ */
+export const compile = (wiring: Wiring, parts: Parts): Compiled => {
+  const indices = new Map<string, number>();
+  const index = (key: string): number => {
+    const known = indices.get(key);
+    if (known !== undefined) return known;
+    indices.set(key, indices.size);
+    return indices.size - 1;
+  };
+  const ties: [number, number][] = [];
+
+  for (const cable of wiring.cables)
+    for (const colour of [...articleOf(parts.stock, 'cable', cable.article).insulated, 'bare' as const])
+      index(conductorKey(cable.id, colour));
+  for (const joint of wiring.joints)
+    for (const member of joint.members) ties.push([index(jointKey(joint.id)), index(memberKey(member))]);
+  for (const { wire, terminal } of wiring.landings) {
+    const key = 'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
+    ties.push([index(key), index(terminalKey(terminal))]);
+  }
+  const luminaires = parts.luminaires.map((one) => {
+    const terminal = (name: 'hot' | 'neutral' | 'ground') => index(terminalKey({ luminaire: one.id, name }));
+    return {
+      id: one.id,
+      va: one.va,
+      hot: terminal('hot'),
+      neutral: terminal('neutral'),
+      ground: terminal('ground'),
+    };
+  });
+  const sources = parts.circuits.map((one) => {
+    const terminal = (name: 'hot' | 'neutral' | 'ground') => index(terminalKey({ circuit: one.id, name }));
+    return { id: one.id, hot: terminal('hot'), neutral: terminal('neutral'), ground: terminal('ground') };
+  });
+  const devices = wiring.devices.map((device) => {
+    const article = articleOf(parts.stock, 'device', device.article);
+    const terminal = (name: string) => index(terminalKey({ device: device.id, name }));
+    for (const { name } of article.terminals) terminal(name);
+    return {
+      id: device.id,
+      positions: article.positions.map(({ connected }) =>
+        connected.map(([a, b]) => [terminal(a), terminal(b)] as const),
+      ),
+    };
+  });
+
+  const sets = new UnionFind(indices.size);
+  for (const [a, b] of ties) sets.join(a, b);
+  const numbers = new Map<number, number>();
+  const net = (node: number): number => {
+    const root = sets.find(node);
+    const known = numbers.get(root);
+    if (known !== undefined) return known;
+    numbers.set(root, numbers.size);
+    return numbers.size - 1;
+  };
+  const nets = new Map([...indices].map(([key, node]) => [key, net(node)]));
+  return {
+    netCount: numbers.size,
+    netOf: (key) => nets.get(key),
+    devices: devices.map(({ id, positions }) => {
+      const mapped = positions.map((pairs) => pairs.map(([a, b]) => [net(a), net(b)] as const));
+      return { id, positions: mapped, switched: [...new Set(mapped.flat(2))] };
+    }),
+    luminaires: luminaires.map((one) => ({
+      ...one,
+      hot: net(one.hot),
+      neutral: net(one.neutral),
+      ground: net(one.ground),
+    })),
+    sources: sources.map((one) => ({
+      ...one,
+      hot: net(one.hot),
+      neutral: net(one.neutral),
+      ground: net(one.ground),
+    })),
+  };
+};

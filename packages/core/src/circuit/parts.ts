@@ -1,0 +1,10 @@
+import type { Article } from '../model/articles.js';
+import type { BoxId, CircuitId, LuminaireId } from '../model/ids.js';
+import type { Awg } from '../model/units.js';
+
+/** What the simulator has to know beside the wiring: the articles, the loads, the sources. A job is one. */
+export interface Parts {
+  stock: readonly Article[];
+  luminaires: readonly { id: LuminaireId; box: BoxId; va: number; leadAwg: Awg; metal: boolean }[];
+  circuits: readonly { id: CircuitId; breaker: number }[];
+}

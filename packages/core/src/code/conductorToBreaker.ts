@@ -1,0 +1,32 @@
+import { articleOf } from '../model/articles.js';
+import type { Awg } from '../model/units.js';
+import { defineRule } from './rule.js';
+
+/** Largest breaker in amperes for a copper conductor (240.4(D)). */
+const LARGEST_BREAKER: Partial<Record<Awg, number>> = { 14: 15, 12: 20, 10: 30 };
+
+/** 240.4(D): every conductor of the circuit, travelers and switch legs included, suits its breaker. */
+export const conductorToBreaker = defineRule<{ from: string; to: string; awg: Awg; breaker: number }>({
+  id: 'conductor-to-breaker',
+  section: () => '240.4(D)',
+  check: ({ job, wiring, circuitsOfCable }) =>
+    wiring.cables.flatMap((cable) => {
+      const { awg } = articleOf(job.stock, 'cable', cable.article);
+      return circuitsOfCable(cable.id).flatMap((id) => {
+        const breaker = job.circuits.find((circuit) => circuit.id === id)?.breaker ?? 0;
+        if (breaker <= (LARGEST_BREAKER[awg] ?? 0)) return [];
+        return [
+          {
+            severity: 'violation' as const,
+            at: { circuit: id, cable: cable.id, box: cable.to },
+            data: { from: cable.from, to: cable.to, awg, breaker },
+          },
+        ];
+      });
+    }),
+  say: ({ from, to, awg, breaker }, { place }) => ({
+    title: `${place(from)} to ${place(to)}: ${awg} AWG on a ${breaker} A breaker`,
+    reason: `The breaker would let ${awg} AWG copper run hotter than its insulation stands before it opens.`,
+    remedy: `Use ${breaker > 15 ? '12 AWG or larger on every run of the circuit' : '14 AWG or larger'}, or a breaker of ${LARGEST_BREAKER[awg] ?? 15} A.`,
+  }),
+});

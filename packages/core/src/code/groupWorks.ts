@@ -1,0 +1,45 @@
+import { evaluate } from '../circuit/evaluate.js';
+import { devicesOfGroup, everyPosition, proveGroup } from '../proving/works.js';
+import { defineRule, type Breach } from './rule.js';
+
+type Found =
+  | { kind: 'doesNotWork'; name: string; working: number; positions: number }
+  | { kind: 'shorted'; name: string };
+
+/** By simulation: every handle changes the light from every position, and nothing trips. */
+export const groupWorks = defineRule<Found>({
+  id: 'group-works',
+  section: () => '',
+  check: ({ job, wiring, compiled }) =>
+    job.groups.flatMap((group): Breach<Found>[] => {
+      const devices = devicesOfGroup(job, wiring, group.id);
+      if (devices.length === 0) return [];
+      const at = { circuit: group.circuit, group: group.id };
+      const shorted = everyPosition(compiled, devices).some((positions) =>
+        evaluate(compiled, positions).shorts.some((short) => short.circuit === group.circuit),
+      );
+      if (shorted) return [{ severity: 'violation', at, data: { kind: 'shorted', name: group.name } }];
+      const { working, positions } = proveGroup(job, wiring, compiled, group);
+      return working === positions
+        ? []
+        : [
+            {
+              severity: 'violation',
+              at,
+              data: { kind: 'doesNotWork', name: group.name, working, positions },
+            },
+          ];
+    }),
+  say: (found) =>
+    found.kind === 'shorted'
+      ? {
+          title: `${found.name}: the breaker trips`,
+          reason: 'In some handle position the hot meets the neutral or the ground.',
+          remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
+        }
+      : {
+          title: `${found.name}: works in ${found.working} of ${found.positions} positions`,
+          reason: 'From some position a handle changes nothing, or the luminaires disagree.',
+          remedy: 'Compare the landings with the plan, commons first.',
+        },
+});

@@ -1,0 +1,91 @@
+import type { Group } from '../model/job.js';
+import { placeOfEnd } from '../model/wiring.js';
+import { conductorKey } from '../circuit/compile.js';
+import { neutralRequirement, type NeutralRequirement } from './neutralRequirement.js';
+import { defineRule, type Breach, type Inspected } from './rule.js';
+
+/** Is there a conductor on the neutral of the group's circuit in this box? */
+const neutralIn = ({ wiring, compiled, roles, circuits }: Inspected, box: string, circuit: string): boolean =>
+  wiring.cables.some((cable) =>
+    (['from', 'to'] as const).some((side) => {
+      if (placeOfEnd(cable, side) !== box) return false;
+      const net = compiled.netOf(conductorKey(cable.id, 'white'));
+      return net !== undefined && roles[net] === 'neutral' && circuits[net]?.has(circuit) === true;
+    }),
+  );
+
+type Found =
+  | { kind: 'missing'; boxes: string[]; group: Group; requirement: NeutralRequirement }
+  | { kind: 'strict'; group: Group; requirement: NeutralRequirement }
+  | { kind: 'literal'; group: Group };
+
+const WHY =
+  'Electronic switches need a neutral to run on; without one they are tempted to return current on the ground.';
+
+/** 404.2(C): a neutral at the switch locations that the edition names. */
+export const neutralAtSwitch = defineRule<Found>({
+  id: 'neutral-at-switch',
+  section: () => '404.2(C)',
+  check: (inspected) =>
+    inspected.job.groups.flatMap((group): Breach<Found>[] => {
+      const { job } = inspected;
+      const slots = job.slots.filter((slot) => slot.group === group.id);
+      const fitted = slots.filter((slot) =>
+        inspected.wiring.devices.some((device) => device.slot === slot.id),
+      );
+      if (fitted.length === 0) return [];
+      const requirement = neutralRequirement(job, group);
+      const at = { circuit: group.circuit, group: group.id };
+      const boxes = requirement.slots.map((id) => slots.find((slot) => slot.id === id)?.box ?? '');
+      const without = boxes.filter((box) => !neutralIn(inspected, box, group.circuit));
+      const missing =
+        requirement.need === 'each'
+          ? without
+          : requirement.need === 'one' && without.length === boxes.length
+            ? without
+            : [];
+      if (missing.length > 0)
+        return [
+          {
+            severity: 'violation',
+            at: { ...at, box: missing[0] ?? '' },
+            data: { kind: 'missing', boxes: missing, group, requirement },
+          },
+        ];
+      if (requirement.readLiterally) return [{ severity: 'caution', at, data: { kind: 'literal', group } }];
+      if (requirement.takenStrictly.length > 0)
+        return [{ severity: 'verify', at, data: { kind: 'strict', group, requirement } }];
+      return [];
+    }),
+  say: (found, { job, place }) => {
+    const room = job.rooms.find((one) => one.id === found.group.room)?.name ?? '';
+    if (found.kind === 'literal')
+      return {
+        title: `${found.group.name}: no neutral asked for, read literally`,
+        reason: `The 2014 edition excepts several locations that see the whole floor of ${room}; an authority may read it as one neutral at least.`,
+        remedy: 'Ask the authority, or bring a neutral to one switch.',
+      };
+    if (found.kind === 'strict') {
+      const visible = found.requirement.takenStrictly.includes('wholeFloorVisible');
+      return {
+        title: visible
+          ? `Is the whole floor of ${room} visible from the switches?`
+          : `${found.group.name}: can a cable be added later without opening the wall?`,
+        reason: visible
+          ? `Not answered, so it is taken as no and each switch gets a neutral. If the whole floor is visible, the ${job.edition} edition asks for ${job.edition === 2014 ? 'none' : 'one location only'}.`
+          : 'Not answered, so it is taken as no and a neutral is brought to the switch.',
+        remedy: 'Answer it under the room facts of the circuit, and see it on site.',
+      };
+    }
+    const where = found.boxes.map(place).join(', ');
+    return {
+      title:
+        found.requirement.need === 'one'
+          ? `No neutral at any switch of ${found.group.name}`
+          : `No neutral at ${where}`,
+      reason: `${WHY} The ${job.edition} edition asks for it ${found.requirement.need === 'one' ? 'at one location' : 'here'}.`,
+      remedy:
+        'Bring a cable with a neutral, or show that another cable can be added later without removing finish.',
+    };
+  },
+});

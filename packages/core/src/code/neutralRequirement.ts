@@ -1,0 +1,50 @@
+import type { SlotId } from '../model/ids.js';
+import type { Group, Job } from '../model/job.js';
+
+/**
+ * Where 404.2(C) asks for a neutral at the switches of a group, by edition.
+ * `slots` are those it is asked at: each of them, or one of them. `because` names the fact that decided.
+ */
+export interface NeutralRequirement {
+  need: 'each' | 'one' | 'none';
+  slots: SlotId[];
+  because: 'asked' | 'visibleFloor' | 'roomKind' | 'allAccessible';
+  /** Facts not answered, taken the strict way. */
+  takenStrictly: ('wholeFloorVisible' | 'accessible')[];
+  /** The authority may read the clause otherwise. */
+  readLiterally: boolean;
+}
+
+/** 2014 excepts switches that serve neither a habitable room nor a bathroom; 2017 on lists the rooms that count. */
+const roomsAsked = (edition: number) =>
+  edition === 2014 ? ['habitable', 'bathroom'] : ['habitable', 'bathroom', 'hallway', 'stairway'];
+
+export const neutralRequirement = (job: Job, group: Group): NeutralRequirement => {
+  const { edition } = job;
+  const room = job.rooms.find((one) => one.id === group.room);
+  const slots = job.slots.filter((slot) => slot.group === group.id);
+  const none = (because: NeutralRequirement['because'], readLiterally = false): NeutralRequirement => ({
+    need: 'none',
+    slots: [],
+    because,
+    takenStrictly: [],
+    readLiterally,
+  });
+  if (edition >= 2014 && room && !roomsAsked(edition).includes(room.kind)) return none('roomKind');
+
+  const boxOf = (slot: (typeof slots)[number]) => job.boxes.find((box) => box.id === slot.box);
+  const asked = slots.filter((slot) => boxOf(slot)?.accessible !== 'yes');
+  if (asked.length === 0) return none('allAccessible');
+  const takenStrictly: NeutralRequirement['takenStrictly'] = [];
+  if (asked.some((slot) => boxOf(slot)?.accessible === 'unknown')) takenStrictly.push('accessible');
+
+  const ids = asked.map((slot) => slot.id);
+  if (edition >= 2014 && slots.length > 1) {
+    if (room?.wholeFloorVisible === 'yes') {
+      if (edition === 2014) return none('visibleFloor', true);
+      return { need: 'one', slots: ids, because: 'visibleFloor', takenStrictly, readLiterally: false };
+    }
+    if (room?.wholeFloorVisible === 'unknown') takenStrictly.push('wholeFloorVisible');
+  }
+  return { need: 'each', slots: ids, because: 'asked', takenStrictly, readLiterally: false };
+};

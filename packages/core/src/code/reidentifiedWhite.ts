@@ -1,0 +1,63 @@
+import { endKey, type Cable } from '../model/wiring.js';
+import { conductorKey } from '../circuit/compile.js';
+import { defineRule } from './rule.js';
+
+type Found = { kind: 'return' | 'unmarked' | 'traveler' | 'markedNeutral'; cable: Cable };
+
+/** 200.7(C)(1): a white used as a hot is marked at both ends, and never is the return from the switch. */
+export const reidentifiedWhite = defineRule<Found>({
+  id: 'reidentified-white',
+  section: () => '200.7(C)(1)',
+  check: ({ wiring, compiled, roles }) => {
+    const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
+    return wiring.cables.flatMap((cable) => {
+      const net = compiled.netOf(conductorKey(cable.id, 'white'));
+      const role = net === undefined ? undefined : roles[net];
+      const at = { cable: cable.id, box: cable.to };
+      const marks = (['from', 'to'] as const).filter((side) =>
+        marked.has(endKey({ cable: cable.id, side, colour: 'white' })),
+      );
+      const found = (kind: Found['kind'], severity: 'violation' | 'caution') => [
+        { severity, at, data: { kind, cable } },
+      ];
+      if (role === 'neutral') return marks.length > 0 ? found('markedNeutral', 'violation') : [];
+      if (role === 'switchLeg') return found('return', 'violation');
+      if (role !== 'hot' && role !== 'traveler') return [];
+      if (marks.length < 2 && !(cable.from === 'panel' && marks.length === 1))
+        return found('unmarked', 'violation');
+      return role === 'traveler' ? found('traveler', 'caution') : [];
+    });
+  },
+  say: ({ kind, cable }, { place }) => {
+    const run = `${place(cable.from)} to ${place(cable.to)}`;
+    switch (kind) {
+      case 'return':
+        return {
+          title: `${run}: the white is the switch leg`,
+          reason:
+            'A white may bring the supply to a switch, marked as a hot; the return to the luminaire must not be white, or the next person takes it for the neutral.',
+          remedy: 'Carry the switch leg on a colour and let the white carry the supply or a traveler.',
+        };
+      case 'unmarked':
+        return {
+          title: `${run}: the white is hot and not marked at both ends`,
+          reason: 'Whoever opens the box next takes an unmarked white for a neutral.',
+          remedy:
+            'Mark it all round with tape, paint or marker at both ends and wherever it is visible: any colour but white, gray or green.',
+        };
+      case 'traveler':
+        return {
+          title: `${run}: a traveler runs on the re-identified white`,
+          reason:
+            'It still is supply toward the next switch, and common practice; some authorities see it otherwise.',
+          remedy: 'Ask the authority, or choose an order that keeps the white for supply or neutral.',
+        };
+      case 'markedNeutral':
+        return {
+          title: `${run}: a neutral is marked as a hot`,
+          reason: 'A marked white says it is hot; this one is the neutral.',
+          remedy: 'Take the marking off.',
+        };
+    }
+  },
+});

@@ -1,0 +1,30 @@
+import { evaluate } from '../circuit/evaluate.js';
+import { defineRule } from './rule.js';
+
+/** 404.2(A), (B): switching in the hot only; in no position does a switch contact stand on the neutral. */
+export const switchHotOnly = defineRule<{ box: string }>({
+  id: 'switch-hot-only',
+  section: () => '404.2(A), (B)',
+  check: ({ wiring, compiled }) =>
+    wiring.devices.flatMap((device) => {
+      const one = compiled.devices.find((candidate) => candidate.id === device.id);
+      const onNeutral = one?.positions.some((_, position) => {
+        const { nets } = evaluate(compiled, { [device.id]: position });
+        return one.switched.some((net) => nets[net] === 'neutral');
+      });
+      return onNeutral
+        ? [
+            {
+              severity: 'violation' as const,
+              at: { box: device.box, device: device.id },
+              data: { box: device.box },
+            },
+          ]
+        : [];
+    }),
+  say: ({ box }, { place }) => ({
+    title: `${place(box)}: the switch is in the neutral`,
+    reason: 'With the switch off the luminaire goes dark but its parts stay live.',
+    remedy: 'Land the hot, travelers and switch leg on the switch, and splice the neutral past it.',
+  }),
+});

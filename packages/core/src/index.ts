@@ -1,0 +1,84 @@
+/** The model: what a job holds, and the boundary check of a job file. */
+export { EDITIONS, ROOM_KINDS, jobShape, plannedWiring } from './model/job.js';
+export type {
+  Answer,
+  Box,
+  Choice,
+  Circuit,
+  Edition,
+  Feed,
+  Group,
+  Job,
+  Luminaire,
+  Preferences,
+  Room,
+  RoomKind,
+  Run,
+  Slot,
+} from './model/job.js';
+export { jobSchema } from './model/references.js';
+export { newJob } from './model/newJob.js';
+export { PANEL, jobIdSchema } from './model/ids.js';
+export type {
+  ArticleId,
+  BoxId,
+  CableId,
+  CircuitId,
+  DeviceId,
+  FeedId,
+  GroupId,
+  JobId,
+  LuminaireId,
+  Place,
+  RoomId,
+  SlotId,
+} from './model/ids.js';
+export { articleOf, articlesOf } from './model/articles.js';
+export type {
+  Article,
+  ArticleOf,
+  BoxArticle,
+  CableArticle,
+  Colour,
+  DeviceArticle,
+} from './model/articles.js';
+export { cubicInches, feetInches, parseFeetInches } from './model/units.js';
+export type { Awg } from './model/units.js';
+export { endKey, placeOfEnd, terminalKey } from './model/wiring.js';
+export type { Cable, Device, End, Joint, Landing, Member, Terminal, Wiring } from './model/wiring.js';
+
+/** The generic stock that a new job starts from. */
+export { standardStock } from './materials/catalog.js';
+
+/** Planning: from a job with its choices to one wiring, or the reasons why not. */
+export { planJob } from './planning/planJob.js';
+export type { CircuitPlan } from './planning/planJob.js';
+export type { PlanProblem } from './planning/problem.js';
+export { sayProblem } from './planning/sayProblem.js';
+export { draftOf, withDraft, withoutCircuit } from './planning/circuitDraft.js';
+export type { CircuitDraft, DraftPlace } from './planning/circuitDraft.js';
+
+/** The simulator: a wiring alone, in any handle positions. */
+export { compile, conductorKey, jointKey, memberKey, pigtailKey } from './circuit/compile.js';
+export type { Compiled } from './circuit/compile.js';
+export { evaluate } from './circuit/evaluate.js';
+export type { LuminaireState, NetState, Positions, Short, State } from './circuit/evaluate.js';
+export { solveCurrents } from './circuit/currents.js';
+export { rolesOf } from './circuit/roles.js';
+export type { Role } from './circuit/roles.js';
+export { everyPosition, proveGroup, wiringOrEmpty } from './proving/works.js';
+export type { GroupProof } from './proving/works.js';
+
+/** Code rules and box fill. */
+export { fillOf } from './code/boxContents.js';
+export { boxFill } from './code/boxFill.js';
+export type { BoxContents, BoxFill, FillLine } from './code/boxFill.js';
+export { sayFillLine } from './code/sayFillLine.js';
+export { inspect } from './code/inspect.js';
+export type { Finding, Severity } from './code/rule.js';
+export { reviewJob } from './review/reviewJob.js';
+export type { JobReview } from './review/reviewJob.js';
+
+/** The job file. */
+export { parseJobFile, readJob, writeJobFile } from './formats/jobFile.js';
+export type { FileFault, ReadResult } from './formats/jobFile.js';

@@ -1,0 +1,73 @@
+import { articlesOf, type Article, type ConnectorArticle } from '../model/articles.js';
+import type { Preferences } from '../model/job.js';
+import type { Awg } from '../model/units.js';
+import type { Joint } from '../model/wiring.js';
+
+/** Cross-section in circular mils (NEC Chapter 9, Table 8). */
+const CIRCULAR_MILS: Record<Awg, number> = {
+  18: 1620,
+  16: 2580,
+  14: 4110,
+  12: 6530,
+  10: 10_380,
+  8: 16_510,
+  6: 26_240,
+};
+
+/** May this connector join exactly these conductors? Sizes in AWG (a larger number is thinner). */
+export const takes = (connector: ConnectorArticle, sizes: readonly Awg[]): boolean =>
+  sizes.length >= connector.conductors[0] &&
+  sizes.length <= connector.conductors[1] &&
+  sizes.every((awg) => awg <= connector.sizes[0] && awg >= connector.sizes[1]) &&
+  (connector.circularMils === null ||
+    sizes.reduce((sum, awg) => sum + CIRCULAR_MILS[awg], 0) <= connector.circularMils);
+
+const byRoom = (a: ConnectorArticle, b: ConnectorArticle) => a.conductors[1] - b.conductors[1];
+
+/** Splits the members over connectors of one kind, each neighbouring pair tied by a jumper of `jumper` AWG. */
+const chained = (
+  connector: ConnectorArticle,
+  sizes: readonly Awg[],
+  jumper: Awg,
+): Joint['connectors'] | null => {
+  const chain: Joint['connectors'] = [];
+  let next = 0;
+  while (next < sizes.length) {
+    const members: number[] = [];
+    const before = chain.length > 0 ? 1 : 0;
+    const held = (more: readonly number[], jumpers: number) => [
+      ...more.map((index) => sizes[index] ?? jumper),
+      ...Array.from({ length: jumpers }, () => jumper),
+    ];
+    const rest = Array.from({ length: sizes.length - next }, (_, i) => next + i);
+    if (takes(connector, held(rest, before))) {
+      chain.push({ article: connector.id, members: rest, jumperEnds: before });
+      return chain;
+    }
+    while (next < sizes.length && takes(connector, held([...members, next], before + 1)))
+      members.push(next++);
+    if (members.length === 0) return null;
+    chain.push({ article: connector.id, members, jumperEnds: before + 1 });
+  }
+  return null;
+};
+
+/**
+ * The connectors for one splice of conductors of these sizes (AWG): the smallest of the preferred family that takes
+ * them all, else the smallest of any family, else the shortest chain. Null where the stock has none that can.
+ */
+export const chooseConnectors = (
+  stock: readonly Article[],
+  preference: Preferences['connectors'],
+  sizes: readonly Awg[],
+): Joint['connectors'] | null => {
+  const all = articlesOf(stock, 'connector').sort(byRoom);
+  const preferred = all.filter((connector) => connector.family === preference);
+  const single = preferred.find((one) => takes(one, sizes)) ?? all.find((one) => takes(one, sizes));
+  if (single) return [{ article: single.id, members: sizes.map((_, index) => index), jumperEnds: 0 }];
+  const jumper = sizes.reduce((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
+  const chains = [...preferred, ...all]
+    .map((connector) => chained(connector, sizes, jumper))
+    .filter((chain) => chain !== null);
+  return chains.sort((a, b) => a.length - b.length)[0] ?? null;
+};

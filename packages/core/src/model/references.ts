@@ -1,0 +1,190 @@
+import { PANEL } from './ids.js';
+import { jobShape, type Job } from './job.js';
+import { endKey, type End, type Terminal, type Wiring } from './wiring.js';
+
+type Path = (string | number)[];
+type Report = (path: Path, message: string) => void;
+
+const duplicates = (items: readonly { id: string }[], path: string, report: Report) => {
+  const seen = new Set<string>();
+  items.forEach((item, index) => {
+    if (seen.has(item.id)) report([path, index, 'id'], `the id "${item.id}" is used twice in ${path}`);
+    seen.add(item.id);
+  });
+};
+
+const known = (ids: ReadonlySet<string>, what: string, report: Report) => (id: string, path: Path) => {
+  if (!ids.has(id)) report(path, `there is no ${what} "${id}"`);
+};
+
+const idsOf = (items: readonly { id: string }[]): Set<string> => new Set(items.map((item) => item.id));
+
+const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
+  const articles = (kind: string) => idsOf(job.stock.filter((a) => a.kind === kind));
+  const box = known(idsOf(job.boxes), 'box', report);
+  const place = (id: string, path: Path) => {
+    if (id !== PANEL) box(id, path);
+  };
+  const luminaire = known(idsOf(job.luminaires), 'luminaire', report);
+  const circuit = known(idsOf(job.circuits), 'circuit', report);
+  const cables = new Map(wiring.cables.map((cable) => [cable.id as string, cable]));
+  const cableArticles = new Map(
+    job.stock.flatMap((a) => (a.kind === 'cable' ? [[a.id as string, a] as const] : [])),
+  );
+  const deviceArticles = new Map(
+    job.stock.flatMap((a) => (a.kind === 'device' ? [[a.id as string, a] as const] : [])),
+  );
+  const devices = new Map(wiring.devices.map((device) => [device.id as string, device]));
+  const pigtails = new Set<string>();
+
+  const end = (e: End, path: Path) => {
+    const cable = cables.get(e.cable);
+    if (!cable) return report([...path, 'cable'], `there is no cable "${e.cable}"`);
+    const article = cableArticles.get(cable.article);
+    if (article && e.colour !== 'bare' && !article.insulated.includes(e.colour))
+      report([...path, 'colour'], `cable "${e.cable}" (${article.name}) has no ${e.colour} conductor`);
+  };
+  const terminal = (t: Terminal, path: Path) => {
+    if ('luminaire' in t) luminaire(t.luminaire, [...path, 'luminaire']);
+    else if ('circuit' in t) circuit(t.circuit, [...path, 'circuit']);
+    else if ('box' in t) box(t.box, [...path, 'box']);
+    else {
+      const device = devices.get(t.device);
+      if (!device) return report([...path, 'device'], `there is no device "${t.device}"`);
+      const article = deviceArticles.get(device.article);
+      if (article && !article.terminals.some((one) => one.name === t.name))
+        report([...path, 'name'], `${article.name} has no terminal "${t.name}"`);
+    }
+  };
+
+  duplicates(wiring.cables, 'cables', (p, m) => report([...at, ...p], m));
+  duplicates(wiring.devices, 'devices', (p, m) => report([...at, ...p], m));
+  duplicates(wiring.joints, 'joints', (p, m) => report([...at, ...p], m));
+  const boxArticle = known(articles('box'), 'box in the stock called', report);
+  for (const [id, article] of Object.entries(wiring.boxes)) {
+    box(id, [...at, 'boxes', id]);
+    boxArticle(article, [...at, 'boxes', id]);
+  }
+  const slot = known(idsOf(job.slots), 'slot', report);
+  const deviceArticle = known(articles('device'), 'device in the stock called', report);
+  wiring.devices.forEach((d, i) => {
+    box(d.box, [...at, 'devices', i, 'box']);
+    if (d.slot !== null) slot(d.slot, [...at, 'devices', i, 'slot']);
+    deviceArticle(d.article, [...at, 'devices', i, 'article']);
+  });
+  const cableArticle = known(articles('cable'), 'cable in the stock called', report);
+  wiring.cables.forEach((c, i) => {
+    place(c.from, [...at, 'cables', i, 'from']);
+    box(c.to, [...at, 'cables', i, 'to']);
+    cableArticle(c.article, [...at, 'cables', i, 'article']);
+  });
+  const connector = known(articles('connector'), 'connector in the stock called', report);
+  const used = new Set<string>();
+  const once = (e: End, path: Path) => {
+    const key = endKey(e);
+    if (used.has(key)) report(path, `the ${e.colour} end of cable "${e.cable}" is joined or landed twice`);
+    used.add(key);
+  };
+  wiring.joints.forEach((joint, i) => {
+    const path = [...at, 'joints', i];
+    box(joint.box, [...path, 'box']);
+    joint.members.forEach((member, m) => {
+      const here = [...path, 'members', m];
+      if ('end' in member) {
+        end(member.end, [...here, 'end']);
+        once(member.end, here);
+      } else if ('lead' in member) luminaire(member.lead.luminaire, [...here, 'lead', 'luminaire']);
+      else if (pigtails.has(member.pigtail.id))
+        report(here, `the pigtail id "${member.pigtail.id}" is used twice`);
+      else pigtails.add(member.pigtail.id);
+    });
+    joint.connectors.forEach((one, c) => {
+      connector(one.article, [...path, 'connectors', c, 'article']);
+      one.members.forEach((index, k) => {
+        if (index >= joint.members.length)
+          report([...path, 'connectors', c, 'members', k], `the splice has no member ${index}`);
+      });
+    });
+  });
+  wiring.landings.forEach((landing, i) => {
+    const path = [...at, 'landings', i];
+    if ('end' in landing.wire) {
+      end(landing.wire.end, [...path, 'wire', 'end']);
+      once(landing.wire.end, [...path, 'wire']);
+    } else if (!pigtails.has(landing.wire.pigtail))
+      report([...path, 'wire', 'pigtail'], `there is no pigtail "${landing.wire.pigtail}"`);
+    terminal(landing.terminal, [...path, 'terminal']);
+  });
+  wiring.marks.forEach((mark, i) => end(mark.end, [...at, 'marks', i, 'end']));
+};
+
+const checkReferences = (job: Job, report: Report) => {
+  const lists = [
+    'stock',
+    'rooms',
+    'circuits',
+    'feeds',
+    'boxes',
+    'slots',
+    'luminaires',
+    'groups',
+    'wirings',
+  ] as const;
+  for (const list of lists) duplicates(job[list], list, report);
+  const room = known(idsOf(job.rooms), 'room', report);
+  const circuit = known(idsOf(job.circuits), 'circuit', report);
+  const group = known(idsOf(job.groups), 'group', report);
+  const feed = known(idsOf(job.feeds), 'feed', report);
+  const slot = known(idsOf(job.slots), 'slot', report);
+  const box = known(idsOf(job.boxes), 'box', report);
+  const place = (id: string, path: Path) => {
+    if (id !== PANEL) box(id, path);
+  };
+  const boxArticle = known(
+    idsOf(job.stock.filter((a) => a.kind === 'box')),
+    'box in the stock called',
+    report,
+  );
+  job.boxes.forEach((b, i) => boxArticle(b.article, ['boxes', i, 'article']));
+  job.slots.forEach((s, i) => {
+    box(s.box, ['slots', i, 'box']);
+    group(s.group, ['slots', i, 'group']);
+  });
+  job.luminaires.forEach((l, i) => {
+    box(l.box, ['luminaires', i, 'box']);
+    group(l.group, ['luminaires', i, 'group']);
+  });
+  job.groups.forEach((g, i) => {
+    circuit(g.circuit, ['groups', i, 'circuit']);
+    room(g.room, ['groups', i, 'room']);
+  });
+  job.feeds.forEach((f, i) => {
+    circuit(f.circuit, ['feeds', i, 'circuit']);
+    place(f.at, ['feeds', i, 'at']);
+  });
+  job.runFacts.forEach((fact, i) =>
+    fact.between.forEach((id, side) => place(id, ['runFacts', i, 'between', side])),
+  );
+  job.choices.forEach((choice, i) => {
+    circuit(choice.circuit, ['choices', i, 'circuit']);
+    feed(choice.feed, ['choices', i, 'feed']);
+    choice.runs.forEach((run, r) => {
+      place(run.from, ['choices', i, 'runs', r, 'from']);
+      place(run.to, ['choices', i, 'runs', r, 'to']);
+    });
+    for (const [id, chain] of Object.entries(choice.chains ?? {})) {
+      group(id, ['choices', i, 'chains', id]);
+      chain.forEach((s, k) => slot(s, ['choices', i, 'chains', id, k]));
+    }
+    choice.neutralAt?.forEach((s, k) => slot(s, ['choices', i, 'neutralAt', k]));
+  });
+  job.wirings.forEach((document, i) => checkWiring(job, document.wiring, ['wirings', i, 'wiring'], report));
+};
+
+/**
+ * The whole boundary check of a job file of this version: syntax, figures in range, no id that leads nowhere. What is
+ * unsound or unfinished (a ring of cables, a group without a switch) passes here and is shown as a finding.
+ */
+export const jobSchema = jobShape.superRefine((job, context) => {
+  checkReferences(job, (path, message) => context.addIssue({ code: 'custom', path, message }));
+});

@@ -1,0 +1,124 @@
+import { z } from 'zod';
+import { colourSchema, markColourSchema } from './articles.js';
+import {
+  articleIdSchema,
+  boxIdSchema,
+  cableIdSchema,
+  circuitIdSchema,
+  deviceIdSchema,
+  jointIdSchema,
+  luminaireIdSchema,
+  pigtailIdSchema,
+  placeSchema,
+  slotIdSchema,
+} from './ids.js';
+import { awgSchema, inchesSchema } from './units.js';
+
+/** One conductor's end at one side of its cable. Conductors have no id of their own. */
+export const endSchema = z.object({
+  cable: cableIdSchema,
+  side: z.enum(['from', 'to']),
+  colour: colourSchema,
+});
+export type End = z.infer<typeof endSchema>;
+
+/** Something a wire can land on. The panel's terminals are one circuit's breaker, neutral bar and ground bar. */
+export const terminalSchema = z.union([
+  z.object({ device: deviceIdSchema, name: z.string().min(1).max(40) }),
+  z.object({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
+  z.object({ circuit: circuitIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
+  z.object({ box: boxIdSchema, name: z.literal('ground') }),
+]);
+export type Terminal = z.infer<typeof terminalSchema>;
+
+/** A device fitted in a box, on a slot where the job plans one. */
+export const deviceSchema = z.object({
+  id: deviceIdSchema,
+  box: boxIdSchema,
+  slot: slotIdSchema.nullable(),
+  article: articleIdSchema,
+});
+export type Device = z.infer<typeof deviceSchema>;
+
+/** Length in inches; null while nobody has measured or estimated it. */
+export const cableSchema = z.object({
+  id: cableIdSchema,
+  article: articleIdSchema,
+  from: placeSchema,
+  to: boxIdSchema,
+  length: inchesSchema.nullable(),
+  lengthSource: z.enum(['measured', 'unknown']),
+  existing: z.boolean(),
+});
+export type Cable = z.infer<typeof cableSchema>;
+
+/** A short piece of wire that does not leave the box. */
+export const pigtailSchema = z.object({ id: pigtailIdSchema, colour: colourSchema, awg: awgSchema });
+export type Pigtail = z.infer<typeof pigtailSchema>;
+
+export const memberSchema = z.union([
+  z.object({ end: endSchema }),
+  z.object({ pigtail: pigtailSchema }),
+  z.object({ lead: z.object({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }) }),
+]);
+export type Member = z.infer<typeof memberSchema>;
+
+/**
+ * A splice: everything in it is one conductor electrically. One member alone is a cap. Where no single connector
+ * takes them all, several are chained by jumpers, and a jumper counts in both.
+ */
+export const jointSchema = z.object({
+  id: jointIdSchema,
+  box: boxIdSchema,
+  members: z.array(memberSchema).min(1).max(60),
+  connectors: z.array(
+    z.object({
+      article: articleIdSchema,
+      /** Indices into members. */
+      members: z.array(z.int().min(0)),
+      /** Ends of jumpers to neighbouring connectors of this chain. */
+      jumperEnds: z.int().min(0).max(2),
+    }),
+  ),
+});
+export type Joint = z.infer<typeof jointSchema>;
+
+/** A wire under a terminal. */
+export const landingSchema = z.object({
+  wire: z.union([z.object({ end: endSchema }), z.object({ pigtail: pigtailIdSchema })]),
+  terminal: terminalSchema,
+});
+export type Landing = z.infer<typeof landingSchema>;
+
+/** A white re-identified as a hot at this end. */
+export const markSchema = z.object({ end: endSchema, colour: markColourSchema });
+export type Mark = z.infer<typeof markSchema>;
+
+/**
+ * One wiring for the whole job: boxes, grounds and fill are shared. Two relations only, ends joined and ends landed;
+ * nets, what is live, fill, take-off and drawings are computed from it and never stored.
+ */
+export const wiringSchema = z.object({
+  /** The box article chosen for each box. */
+  boxes: z.record(boxIdSchema, articleIdSchema),
+  devices: z.array(deviceSchema),
+  cables: z.array(cableSchema),
+  joints: z.array(jointSchema),
+  landings: z.array(landingSchema),
+  marks: z.array(markSchema),
+});
+export type Wiring = z.infer<typeof wiringSchema>;
+
+/** Text key of an end; equal for equal ends. */
+export const endKey = (end: End): string => `${end.cable}|${end.side}|${end.colour}`;
+
+/** Text key of a terminal; equal for equal terminals. */
+export const terminalKey = (terminal: Terminal): string => {
+  if ('device' in terminal) return `device|${terminal.device}|${terminal.name}`;
+  if ('luminaire' in terminal) return `luminaire|${terminal.luminaire}|${terminal.name}`;
+  if ('circuit' in terminal) return `circuit|${terminal.circuit}|${terminal.name}`;
+  return `box|${terminal.box}|${terminal.name}`;
+};
+
+/** The place where an end is. */
+export const placeOfEnd = (cable: Cable, side: End['side']) => (side === 'from' ? cable.from : cable.to);

@@ -1,0 +1,232 @@
+import type {
+  ArticleId,
+  BoxId,
+  CircuitId,
+  FeedId,
+  GroupId,
+  LuminaireId,
+  Place,
+  RoomId,
+  SlotId,
+} from '../model/ids.js';
+import type { Answer, Choice, Circuit, Job, RoomKind } from '../model/job.js';
+import { PANEL } from '../model/ids.js';
+import { orientTree } from './tree.js';
+
+/** A place of a simple circuit, as the circuit panel edits it. */
+export interface DraftPlace {
+  /** The box; new places bring a fresh id. */
+  box: BoxId;
+  name: string;
+  article: ArticleId;
+  accessible: Answer;
+  /** What stands there: a switch of the group, a luminaire of so many VA, or only splices. */
+  holds: { kind: 'switch' } | { kind: 'luminaire'; va: number } | { kind: 'junction' };
+  /** The place its cable comes from. */
+  from: Place;
+  /** Measured length of that cable in inches, or null. */
+  length: number | null;
+}
+
+/**
+ * One circuit with one control group, told place by place in the order of the run. `feedAt` is the panel (a home run
+ * to the first place) or a box that an existing cable already feeds.
+ */
+export interface CircuitDraft {
+  circuit: CircuitId;
+  name: string;
+  breaker: Circuit['breaker'];
+  awg: Circuit['awg'];
+  room: { name: string; kind: RoomKind; wholeFloorVisible: Answer };
+  feedAt: Place;
+  places: DraftPlace[];
+}
+
+const derived = (circuit: CircuitId, draft: CircuitDraft) => ({
+  room: `room:${circuit}` as RoomId,
+  group: `group:${circuit}` as GroupId,
+  feed: `feed:${circuit}:${draft.feedAt}` as FeedId,
+});
+
+/** May this circuit be told as a draft: one group on its own boxes, one device or luminaire to a box? */
+export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
+  const found = job.circuits.find((one) => one.id === circuit);
+  const choice = job.choices.find((one) => one.circuit === circuit);
+  const groups = job.groups.filter((one) => one.circuit === circuit);
+  const [group] = groups;
+  const room = job.rooms.find((one) => one.id === group?.room);
+  const feed = job.feeds.find((one) => one.id === choice?.feed);
+  if (!found || !choice || !group || groups.length > 1 || !room || !feed) return null;
+  const tree = orientTree(circuit, choice.runs, feed.at, []);
+  const runs = tree.ok ? tree.value : choice.runs;
+  const boxes = [...new Set([...runs.map((run) => run.to), ...(feed.at === PANEL ? [] : [feed.at])])];
+  const ordered = feed.at === PANEL ? boxes : [feed.at, ...boxes.filter((box) => box !== feed.at)];
+  const onIt = new Set<string>([...ordered]);
+  const strays = [...job.slots, ...job.luminaires].filter(
+    (one) => one.group === group.id && !onIt.has(one.box),
+  );
+  const places: DraftPlace[] = [];
+  for (const id of [...ordered, ...new Set(strays.map((one) => one.box))]) {
+    const box = job.boxes.find((one) => one.id === id);
+    const slots = job.slots.filter((one) => one.box === id);
+    const luminaires = job.luminaires.filter((one) => one.box === id);
+    const [luminaire] = luminaires;
+    const foreign = [...slots, ...luminaires].some((one) => one.group !== group.id);
+    const comesFrom = runs.filter((run) => run.to === id);
+    if (!box || foreign || slots.length + luminaires.length > 1 || comesFrom.length > 1) return null;
+    const from = comesFrom[0]?.from ?? PANEL;
+    places.push({
+      box: id,
+      name: box.name,
+      article: box.article,
+      accessible: box.accessible,
+      holds: luminaire
+        ? { kind: 'luminaire', va: luminaire.va }
+        : slots.length > 0
+          ? { kind: 'switch' }
+          : { kind: 'junction' },
+      from,
+      length: lengthBetween(job, from, id),
+    });
+  }
+  return {
+    circuit,
+    name: found.name,
+    breaker: found.breaker,
+    awg: found.awg,
+    room: { name: room.name, kind: room.kind, wholeFloorVisible: room.wholeFloorVisible },
+    feedAt: feed.at,
+    places,
+  };
+};
+
+const samePair = ([a, b]: readonly [Place, Place], x: Place, y: Place) =>
+  (a === x && b === y) || (a === y && b === x);
+
+const lengthBetween = (job: Job, x: Place, y: Place): number | null =>
+  job.runFacts.find((fact) => samePair(fact.between, x, y))?.length ?? null;
+
+/** Takes a circuit and all that is only its own out of the job. Boxes that other circuits use stay. */
+export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
+  const groups = new Set<string>(job.groups.filter((one) => one.circuit === circuit).map((one) => one.id));
+  const rooms = new Set<string>(job.groups.filter((one) => one.circuit === circuit).map((one) => one.room));
+  const keptGroups = job.groups.filter((one) => !groups.has(one.id));
+  const slots = job.slots.filter((one) => !groups.has(one.group));
+  const luminaires = job.luminaires.filter((one) => !groups.has(one.group));
+  const choices = job.choices.filter((one) => one.circuit !== circuit);
+  const feeds = job.feeds.filter((one) => one.circuit !== circuit);
+  const mine = new Set<string>(
+    job.choices
+      .filter((one) => one.circuit === circuit)
+      .flatMap((choice) => choice.runs.flatMap((run) => [run.from, run.to])),
+  );
+  for (const one of [...job.slots, ...job.luminaires]) if (groups.has(one.group)) mine.add(one.box);
+  for (const feed of job.feeds) if (feed.circuit === circuit) mine.add(feed.at);
+  const others = new Set<string>([
+    ...[...slots, ...luminaires].map((one) => one.box),
+    ...choices.flatMap((choice) => choice.runs.flatMap((run) => [run.from, run.to])),
+    ...feeds.map((feed) => feed.at),
+  ]);
+  const boxes = job.boxes.filter((one) => !mine.has(one.id) || others.has(one.id));
+  const left = new Set<string>([PANEL, ...boxes.map((one) => one.id)]);
+  return {
+    ...job,
+    circuits: job.circuits.filter((one) => one.id !== circuit),
+    groups: keptGroups,
+    rooms: job.rooms.filter((one) => !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id)),
+    slots,
+    luminaires,
+    choices,
+    feeds,
+    boxes,
+    runFacts: job.runFacts.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
+    // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
+    wirings: job.wirings.filter((one) => one.kind !== 'planned'),
+  };
+};
+
+const KEEP_LUMINAIRE = { terminals: 'leads', leadAwg: 18, metal: true } as const;
+
+/** A pinned order stays while it names each switch of the group once; pinned neutrals while their switches stand. */
+const keptPins = (choice: Choice | undefined, group: GroupId, slots: readonly SlotId[]): Partial<Choice> => {
+  const chain = choice?.chains?.[group];
+  const chainStands = chain?.length === slots.length && chain.every((slot) => slots.includes(slot));
+  const neutralsStand = choice?.neutralAt?.every((slot) => slots.includes(slot)) === true;
+  return {
+    ...(chainStands ? { chains: choice?.chains } : {}),
+    ...(neutralsStand ? { neutralAt: choice?.neutralAt } : {}),
+  };
+};
+
+/** Puts a drafted circuit into the job, in the place of the one with its id where there is one. */
+export const withDraft = (job: Job, draft: CircuitDraft): Job => {
+  const { circuit } = draft;
+  const at = job.circuits.findIndex((one) => one.id === circuit);
+  const base = withoutCircuit(job, circuit);
+  const before = job.groups.find((one) => one.circuit === circuit);
+  const ids = { ...derived(circuit, draft), ...(before ? { group: before.id, room: before.room } : {}) };
+  const position = at < 0 ? base.circuits.length : at;
+  const switches = draft.places.filter((place) => place.holds.kind === 'switch');
+  const slotIn = (box: BoxId) => job.slots.find((one) => one.box === box)?.id ?? (`slot:${box}` as SlotId);
+  const pinned = job.choices.find((one) => one.circuit === circuit);
+  const slots = switches.map((place) => slotIn(place.box));
+  const lengths = draft.places.filter((place) => place.length !== null && place.box !== draft.feedAt);
+  return {
+    ...base,
+    circuits: [
+      ...base.circuits.slice(0, position),
+      { id: circuit, name: draft.name, breaker: draft.breaker, awg: draft.awg },
+      ...base.circuits.slice(position),
+    ],
+    rooms: [...base.rooms.filter((room) => room.id !== ids.room), { id: ids.room, ...draft.room }],
+    groups: [...base.groups, { id: ids.group, name: draft.name, circuit, room: ids.room }],
+    feeds: [...base.feeds, { id: ids.feed, circuit, at: draft.feedAt }],
+    boxes: [
+      ...base.boxes,
+      ...draft.places.map(({ box, name, article, accessible }) => ({ id: box, name, article, accessible })),
+    ],
+    slots: [
+      ...base.slots,
+      ...switches.map(({ box }) => ({ id: slotIn(box), box, gang: 0, group: ids.group })),
+    ],
+    luminaires: [
+      ...base.luminaires,
+      ...draft.places.flatMap(({ box, name, holds }) =>
+        holds.kind === 'luminaire'
+          ? [
+              {
+                ...(job.luminaires.find((one) => one.box === box) ?? {
+                  ...KEEP_LUMINAIRE,
+                  id: `luminaire:${box}` as LuminaireId,
+                }),
+                name,
+                box,
+                group: ids.group,
+                va: holds.va,
+              },
+            ]
+          : [],
+      ),
+    ],
+    runFacts: [
+      ...base.runFacts.filter(
+        (fact) => !draft.places.some((place) => samePair(fact.between, place.from, place.box)),
+      ),
+      ...lengths.map(({ from, box, length }) => ({
+        between: [from, box] as [Place, Place],
+        length: length ?? 0,
+      })),
+    ],
+    choices: [
+      ...base.choices,
+      {
+        circuit,
+        feed: ids.feed,
+        runs: draft.places
+          .filter((place) => place.box !== draft.feedAt)
+          .map((place) => ({ from: place.from, to: place.box })),
+        ...keptPins(pinned, ids.group, slots),
+      },
+    ],
+  };
+};

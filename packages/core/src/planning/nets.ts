@@ -1,0 +1,94 @@
+import type { GroupId, Place, SlotId } from '../model/ids.js';
+import type { Choice, Feed, Job } from '../model/job.js';
+import type { TreeRun } from './tree.js';
+
+/** A net of one circuit: what must be one conductor electrically, switches taken out. */
+export interface Net {
+  id: string;
+  kind: 'hot' | 'neutral' | 'traveler' | 'switchLeg';
+  group: GroupId | null;
+  /** For travelers: the lane, kept along the whole chain. */
+  lane: 'a' | 'b' | null;
+}
+
+/** A net and a place it has to reach. */
+export interface Reach {
+  net: Net;
+  at: Place;
+}
+
+/** Everything about the way a circuit is wired that is not the tree itself. */
+export interface Arrangement {
+  chains: Record<GroupId, SlotId[]>;
+  neutralAt: SlotId[];
+}
+
+export const hotOf = (choice: Choice): Net => ({
+  id: `${choice.circuit}/H`,
+  kind: 'hot',
+  group: null,
+  lane: null,
+});
+export const neutralOf = (choice: Choice): Net => ({
+  id: `${choice.circuit}/N`,
+  kind: 'neutral',
+  group: null,
+  lane: null,
+});
+export const switchLegOf = (group: GroupId): Net => ({
+  id: `${group}/SL`,
+  kind: 'switchLeg',
+  group,
+  lane: null,
+});
+/** Traveler between switch `step` and `step + 1` of the chain. */
+export const travelerOf = (group: GroupId, step: number, lane: 'a' | 'b'): Net => ({
+  id: `${group}/T${step}${lane}`,
+  kind: 'traveler',
+  group,
+  lane,
+});
+
+/** The nets of a circuit and every place each has to reach (the model of switching: hot, travelers, switch leg). */
+export const netReaches = (job: Job, choice: Choice, feed: Feed, arrangement: Arrangement): Reach[] => {
+  const hot = hotOf(choice);
+  const neutral = neutralOf(choice);
+  const placeOf = new Map(job.slots.map((slot) => [slot.id, slot.box]));
+  const reaches: Reach[] = [
+    { net: hot, at: feed.at },
+    { net: neutral, at: feed.at },
+  ];
+  const reach = (net: Net, slot: SlotId | undefined) => {
+    const at = slot === undefined ? undefined : placeOf.get(slot);
+    if (at !== undefined) reaches.push({ net, at });
+  };
+  for (const [id, chain] of Object.entries(arrangement.chains)) {
+    const group = id as GroupId;
+    reach(hot, chain[0]);
+    for (let step = 0; step + 1 < chain.length; step++)
+      for (const lane of ['a', 'b'] as const) {
+        reach(travelerOf(group, step, lane), chain[step]);
+        reach(travelerOf(group, step, lane), chain[step + 1]);
+      }
+    reach(switchLegOf(group), chain.at(-1));
+    for (const luminaire of job.luminaires.filter((one) => one.group === group))
+      reaches.push({ net: switchLegOf(group), at: luminaire.box }, { net: neutral, at: luminaire.box });
+  }
+  for (const slot of arrangement.neutralAt) reach(neutral, slot);
+  return reaches;
+};
+
+/**
+ * The one rule of the planner: the insulated conductors on a run are the nets with terminals on both sides of it.
+ * In a tree every cable is a cut of the circuit, so its currents sum to zero by themselves.
+ */
+export const netsOnRun = (run: TreeRun, reaches: readonly Reach[]): Net[] => {
+  const sides = new Map<string, { net: Net; near: boolean; far: boolean }>();
+  for (const { net, at } of reaches) {
+    const side = sides.get(net.id) ?? { net, near: false, far: false };
+    if (run.behind.has(at)) side.far = true;
+    else side.near = true;
+    sides.set(net.id, side);
+  }
+  return [...sides.values()].filter((side) => side.near && side.far).map((side) => side.net);
+};

@@ -1,0 +1,142 @@
+import fc from 'fast-check';
+import {
+  feetInches,
+  parseFeetInches,
+  parseJobFile,
+  readJob,
+  writeJobFile,
+  cubicInches,
+} from '../src/index.js';
+import { draftOf, planJob, withDraft, withoutCircuit, type CircuitDraft } from '../src/index.js';
+import { anyJob } from './support/arbitrary.js';
+import { jobOf, planned } from './support/jobs.js';
+
+const good = () => planned(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] })).job;
+const faults = (document: unknown) => {
+  const read = readJob(document);
+  return read.ok ? [] : read.faults;
+};
+
+test('a written job file reads back as the same job', () =>
+  fc.assert(
+    fc.property(anyJob, (asked) => {
+      const { job } = planJob(asked);
+      expect(parseJobFile(writeJobFile(job))).toEqual({ ok: true, job });
+    }),
+    { seed: 7, numRuns: 60 },
+  ));
+
+test('names hold any Unicode and are not touched', () => {
+  const name = '<script>alert(1)</script> Лодочная мастерская 船小屋 🛶';
+  const read = readJob({ ...good(), name });
+  expect(read.ok && read.job.name).toBe(name);
+});
+
+describe('a bad file is refused with its path and a sentence', () => {
+  test('not JSON', () => {
+    const read = parseJobFile('{ "format": 1,');
+    expect(read.ok ? [] : read.faults).toEqual([
+      { path: '', message: expect.stringMatching(/^This is not JSON: /) },
+    ]);
+  });
+  test.each([[null], [[]], [42], ['text']])('not an object: %j', (document) => {
+    expect(faults(document)[0]?.message).toContain('not a job file');
+  });
+  test('a later version', () => {
+    expect(faults({ ...good(), format: 2 })).toEqual([
+      {
+        path: 'format',
+        message:
+          'This job file has format 2; this program reads up to 1. Open it with a later version of the program.',
+      },
+    ]);
+  });
+  test('a dangling id', () => {
+    const job = good();
+    const boxes = job.boxes.filter((box) => box.id !== 'S2');
+    expect(faults({ ...job, boxes, wirings: [] })).toEqual(
+      expect.arrayContaining([{ path: 'slots.1.box', message: 'there is no box "S2"' }]),
+    );
+  });
+  test('a 12-digit length', () => {
+    const [fault] = faults({ ...good(), runFacts: [{ between: ['panel', 'S1'], length: 123456789012 }] });
+    expect(fault?.path).toBe('runFacts.0.length');
+    expect(fault?.message).toMatch(/12000/);
+  });
+  test('a name of 201 characters', () => {
+    expect(faults({ ...good(), name: 'x'.repeat(201) })[0]?.path).toBe('name');
+  });
+  test('an end joined twice', () => {
+    const job = good();
+    const [document] = job.wirings;
+    const [landing] = document!.wiring.landings;
+    const wiring = { ...document!.wiring, landings: [...document!.wiring.landings, landing] };
+    expect(faults({ ...job, wirings: [{ ...document, wiring }] })[0]?.message).toContain(
+      'joined or landed twice',
+    );
+  });
+  test('a terminal that the device does not have', () => {
+    const job = JSON.parse(
+      JSON.stringify(good()).replace('"name":"traveler 1"}}', '"name":"traveler 9"}}'),
+    ) as unknown;
+    expect(faults(job)[0]?.message).toContain('has no terminal "traveler 9"');
+  });
+});
+
+describe('feet and inches', () => {
+  test.each([
+    ['8\'-6"', 102],
+    ['8\' 6 1/2"', 102.5],
+    ["8.5'", 102],
+    ['102"', 102],
+    ['8', 96],
+    ['1/2"', 0.5],
+    ['6 3/16"', 6.1875],
+    ['12 ft 3 in', 147],
+    ["0'", 0],
+  ])('%s', (text, inches) => expect(parseFeetInches(text)).toBe(inches));
+  test.each([[''], ['abc'], ["-3'"], ['1/0"'], ["1001'"], ["8'6'"], ['123456789012']])(
+    '%j is no length',
+    (text) => expect(parseFeetInches(text)).toBeNull(),
+  );
+  test('what is written reads back, to the sixteenth', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 192_000 }), (sixteenths) => {
+        expect(parseFeetInches(feetInches(sixteenths / 16))).toBe(sixteenths / 16);
+      }),
+      { seed: 11, numRuns: 500 },
+    ));
+  test('volumes keep what they need and no more', () => {
+    expect([200_000, 177_500, 225_000].map(cubicInches)).toEqual(['20.0 in³', '17.75 in³', '22.5 in³']);
+  });
+});
+
+describe('the circuit draft', () => {
+  test('a job taken as a draft and put back is the same circuit', () =>
+    fc.assert(
+      fc.property(anyJob, (asked) => {
+        const job = planJob(asked).job;
+        const draft = draftOf(job, 'c1' as never);
+        expect(draft).not.toBeNull();
+        const back = planJob(withDraft(job, draft as CircuitDraft));
+        expect(back.circuits[0]?.outcome.ok).toBe(planJob(asked).circuits[0]?.outcome.ok);
+        expect(draftOf(back.job, 'c1' as never)).toEqual(draft);
+        expect(readJob(back.job).ok).toBe(true);
+      }),
+      { seed: 5, numRuns: 150 },
+    ));
+  test('taking a circuit out leaves nothing of it behind', () => {
+    const empty = withoutCircuit(good(), 'c1' as never);
+    expect([
+      empty.circuits,
+      empty.groups,
+      empty.rooms,
+      empty.boxes,
+      empty.slots,
+      empty.luminaires,
+      empty.feeds,
+      empty.choices,
+    ]).toEqual(Array.from({ length: 8 }, () => []));
+    expect(readJob(planJob(empty).job).ok).toBe(true);
+  });
+});
