@@ -30,7 +30,11 @@ const project = (displayName, testMatch) => ({
 export default {
   projects: [
     project('core', 'packages/core/test/**/*.test.ts'),
-    project('server', 'packages/server/test/**/*.test.ts'),
+    {
+      ...project('server', 'packages/server/test/**/*.test.ts'),
+      globalSetup: '<rootDir>/scripts/lib/jestDatabase.mjs',
+      globalTeardown: '<rootDir>/scripts/lib/jestDatabaseEnd.mjs',
+    },
     project('cli', 'packages/cli/test/**/*.test.ts'),
     project('web', 'packages/web/test/**/*.test.ts'),
     project('house', 'scripts/test/**/*.test.mjs'),

@@ -1,0 +1,83 @@
+import type { ErrorRequestHandler, Response } from 'express';
+import type { FileFault } from '@amber/core';
+
+/** The one shape of an error: code for programs, message for people, path into what was sent. */
+export interface Problem {
+  code: string;
+  message: string;
+  path: string;
+}
+
+/** Thrown by a route; answered in the one shape. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly problem: Problem;
+  readonly more: object;
+
+  constructor(status: number, code: string, message: string, path = '', more: object = {}) {
+    super(message);
+    this.status = status;
+    this.problem = { code, message, path };
+    this.more = more;
+  }
+}
+
+export const missing = (id: string) => new Refusal(404, 'missing', `There is no job "${id}".`, 'id');
+
+/** A document that the core's schema refuses; all faults go along, the first one leads. */
+export const badDocument = (faults: readonly FileFault[]) => {
+  const [first] = faults;
+  return new Refusal(422, 'bad-job', first?.message ?? 'The job file is not valid.', first?.path ?? '', {
+    faults,
+  });
+};
+
+const send = (response: Response, status: number, problem: Problem, more: object = {}) =>
+  void response.status(status).json({ ...problem, ...more });
+
+/** The database is away or refuses connections; nothing was stored. */
+const isDatabaseDown = (error: unknown): boolean => {
+  const code =
+    (error as { driverError?: { code?: string }; code?: string }).driverError?.code ??
+    (error as { code?: string }).code;
+  return ['ECONNREFUSED', 'ECONNRESET', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'EPIPE'].includes(
+    code ?? '',
+  );
+};
+
+const isDiskFull = (error: unknown): boolean =>
+  ['ER_DISK_FULL', 'ER_RECORD_FILE_FULL'].includes(
+    (error as { driverError?: { code?: string } }).driverError?.code ?? '',
+  );
+
+export const answerProblems: ErrorRequestHandler = (error: unknown, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  if (error instanceof Refusal) return send(response, error.status, error.problem, error.more);
+  const type = (error as { type?: string }).type;
+  if (type === 'entity.too.large')
+    return send(response, 413, { code: 'too-large', message: 'The job is larger than 2 MB.', path: '' });
+  if (type === 'entity.parse.failed')
+    return send(response, 400, {
+      code: 'not-json',
+      message: `This is not JSON: ${(error as Error).message}`,
+      path: '',
+    });
+  if (isDatabaseDown(error))
+    return send(response, 503, {
+      code: 'database-down',
+      message: 'The database does not answer. Nothing was stored.',
+      path: '',
+    });
+  if (isDiskFull(error))
+    return send(response, 507, {
+      code: 'disk-full',
+      message: 'The disk of the database is full. Nothing was stored.',
+      path: '',
+    });
+  console.error(error);
+  send(response, 500, {
+    code: 'internal',
+    message: 'The server met an error it did not expect. Nothing was stored.',
+    path: '',
+  });
+};

@@ -1,0 +1,75 @@
+import { EntitySchema } from 'typeorm';
+
+/** The head of a job: which revision is current, and what a list shows of it. */
+export interface JobRow {
+  id: string;
+  name: string;
+  revision: number;
+  /** JSON of JobSummary, so that the list need not open every document. */
+  summary: string;
+  createdAt: Date;
+  updatedAt: Date;
+  deletedAt: Date | null;
+}
+
+/** Every save ever acknowledged, and every save that lost; those have no revision of their own. */
+export interface RevisionRow {
+  id: number;
+  jobId: string;
+  revision: number | null;
+  parent: number;
+  saveId: string;
+  /** The job file, gzip. */
+  document: Buffer;
+  savedAt: Date;
+}
+
+/** What the installation remembers of itself, such as that the demo was loaded. */
+export interface NoteRow {
+  name: string;
+  value: string;
+}
+
+const moment = { type: 'datetime', precision: 3 } as const;
+const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
+
+export const JobEntity = new EntitySchema<JobRow>({
+  name: 'job',
+  tableName: 'jobs',
+  columns: {
+    id: { type: 'varchar', length: 200, primary: true },
+    name: { type: 'varchar', length: 200 },
+    revision: { type: 'int' },
+    summary: { type: 'mediumtext' },
+    createdAt: { ...moment, ...now, name: 'created_at' },
+    updatedAt: { ...moment, ...now, name: 'updated_at' },
+    deletedAt: { ...moment, name: 'deleted_at', nullable: true },
+  },
+});
+
+export const RevisionEntity = new EntitySchema<RevisionRow>({
+  name: 'revision',
+  tableName: 'revisions',
+  columns: {
+    id: { type: 'int', primary: true, generated: 'increment' },
+    jobId: { type: 'varchar', length: 200, name: 'job_id' },
+    revision: { type: 'int', nullable: true },
+    parent: { type: 'int' },
+    saveId: { type: 'varchar', length: 100, name: 'save_id' },
+    document: { type: 'mediumblob' },
+    savedAt: { ...moment, ...now, name: 'saved_at' },
+  },
+  indices: [
+    { name: 'revisions_one_save', columns: ['jobId', 'saveId'], unique: true },
+    { name: 'revisions_one_each', columns: ['jobId', 'revision'], unique: true },
+  ],
+});
+
+export const NoteEntity = new EntitySchema<NoteRow>({
+  name: 'note',
+  tableName: 'notes',
+  columns: {
+    name: { type: 'varchar', length: 100, primary: true },
+    value: { type: 'varchar', length: 1000 },
+  },
+});

@@ -1,0 +1,183 @@
+import { randomUUID } from 'node:crypto';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import { IsNull, Not, QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
+import { readJob, type FileFault, type Job } from '@amber/core';
+import { JobEntity, RevisionEntity } from './entities.js';
+import { summarise, type JobSummary } from './summary.js';
+
+export interface JobHead {
+  id: string;
+  name: string;
+  revision: number;
+  updatedAt: string;
+  summary: JobSummary;
+}
+
+export interface StoredJob {
+  revision: number;
+  document: Job;
+}
+
+export interface RevisionHead {
+  saveId: string;
+  revision: number | null;
+  parent: number;
+  savedAt: string;
+}
+
+export type SaveOutcome =
+  { kind: 'saved'; revision: number } | { kind: 'lost'; current: StoredJob } | { kind: 'missing' };
+
+export type OpenOutcome =
+  { kind: 'open'; job: StoredJob } | { kind: 'missing' } | { kind: 'unreadable'; faults: FileFault[] };
+
+const pack = (job: Job): Buffer => gzipSync(JSON.stringify(job));
+const unpack = (document: Buffer): unknown => JSON.parse(gunzipSync(document).toString('utf8'));
+
+const isDuplicate = (error: unknown): boolean =>
+  error instanceof QueryFailedError && (error.driverError as { code?: string }).code === 'ER_DUP_ENTRY';
+
+/** Jobs and their revisions. Every method is one transaction; an acknowledged save is on disk. */
+export class JobStore {
+  readonly #source: DataSource;
+
+  constructor(source: DataSource) {
+    this.#source = source;
+  }
+
+  async ping(): Promise<void> {
+    await this.#source.query('SELECT 1');
+  }
+
+  /** Jobs that are not deleted, the last changed first. */
+  async list(): Promise<JobHead[]> {
+    const rows = await this.#source
+      .getRepository(JobEntity)
+      .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC', id: 'ASC' } });
+    return rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      revision: row.revision,
+      updatedAt: row.updatedAt.toISOString(),
+      summary: JSON.parse(row.summary) as JobSummary,
+    }));
+  }
+
+  /** Stores a new job as revision 1. False where the id is taken; the same save again is true. */
+  async create(job: Job, saveId: string): Promise<boolean> {
+    try {
+      await this.#source.transaction(async (manager) => {
+        await manager.insert(JobEntity, {
+          id: job.id,
+          name: job.name,
+          revision: 1,
+          summary: JSON.stringify(summarise(job)),
+        });
+        await this.#insertRevision(manager, job, saveId, 0, 1);
+      });
+      return true;
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+      return (await this.#savedAs(this.#source.manager, job.id, saveId)) !== undefined;
+    }
+  }
+
+  async open(id: string, revision?: number): Promise<OpenOutcome> {
+    const head = await this.#source.getRepository(JobEntity).findOneBy({ id, deletedAt: IsNull() });
+    if (!head) return { kind: 'missing' };
+    return this.#read(this.#source.manager, id, revision ?? head.revision);
+  }
+
+  /**
+   * Saves a job over the revision it was read as. The head moves only while it still stands there, in the same
+   * transaction that keeps the document. A save that lost is kept too, without a revision, and the newer one is given back.
+   * A save id that was answered before is answered the same again.
+   */
+  async save(job: Job, parent: number, saveId: string): Promise<SaveOutcome> {
+    const summary = JSON.stringify(summarise(job));
+    return this.#source.transaction(async (manager) => {
+      const moved = await manager.update(
+        JobEntity,
+        { id: job.id, revision: parent, deletedAt: IsNull() },
+        { name: job.name, revision: parent + 1, summary, updatedAt: () => 'CURRENT_TIMESTAMP(3)' },
+      );
+      if (moved.affected === 1) {
+        await this.#insertRevision(manager, job, saveId, parent, parent + 1);
+        return { kind: 'saved', revision: parent + 1 };
+      }
+      const before = await this.#savedAs(manager, job.id, saveId);
+      if (before?.revision) return { kind: 'saved', revision: before.revision };
+      const head = await manager.findOneBy(JobEntity, { id: job.id, deletedAt: IsNull() });
+      if (!head) return { kind: 'missing' };
+      if (!before) await this.#insertRevision(manager, job, saveId, parent, null);
+      const current = await this.#read(manager, job.id, head.revision);
+      if (current.kind !== 'open')
+        throw new Error(`Revision ${head.revision} of job ${job.id} cannot be read.`);
+      return { kind: 'lost', current: current.job };
+    });
+  }
+
+  /** Deletes so that it can be undone. */
+  async remove(id: string): Promise<boolean> {
+    const done = await this.#source
+      .getRepository(JobEntity)
+      .update({ id, deletedAt: IsNull() }, { deletedAt: () => 'CURRENT_TIMESTAMP(3)' });
+    return done.affected === 1;
+  }
+
+  async restore(id: string): Promise<boolean> {
+    const done = await this.#source
+      .getRepository(JobEntity)
+      .update({ id, deletedAt: Not(IsNull()) }, { deletedAt: null });
+    return done.affected === 1;
+  }
+
+  /** A copy under a new id and name; the wiring goes along. */
+  async duplicate(id: string): Promise<OpenOutcome> {
+    const original = await this.open(id);
+    if (original.kind !== 'open') return original;
+    const { document } = original.job;
+    const name = `${[...document.name].slice(0, 190).join('')} (copy)`;
+    const copy = { ...document, id: randomUUID() as Job['id'], name };
+    await this.create(copy, randomUUID());
+    return { kind: 'open', job: { revision: 1, document: copy } };
+  }
+
+  /** Every save of a job, the newest first; those that lost have no revision. */
+  async revisions(id: string): Promise<RevisionHead[]> {
+    const rows = await this.#source.getRepository(RevisionEntity).find({
+      select: { id: true, saveId: true, revision: true, parent: true, savedAt: true },
+      where: { jobId: id },
+      order: { id: 'DESC' },
+    });
+    return rows.map(({ saveId, revision, parent, savedAt }) => ({
+      saveId,
+      revision,
+      parent,
+      savedAt: savedAt.toISOString(),
+    }));
+  }
+
+  async #read(manager: EntityManager, id: string, revision: number): Promise<OpenOutcome> {
+    const row = await manager.findOneBy(RevisionEntity, { jobId: id, revision });
+    if (!row) return { kind: 'missing' };
+    const read = readJob(unpack(row.document));
+    return read.ok
+      ? { kind: 'open', job: { revision, document: read.job } }
+      : { kind: 'unreadable', faults: read.faults };
+  }
+
+  #savedAs(manager: EntityManager, jobId: string, saveId: string) {
+    return manager.findOneBy(RevisionEntity, { jobId, saveId }).then((row) => row ?? undefined);
+  }
+
+  async #insertRevision(
+    manager: EntityManager,
+    job: Job,
+    saveId: string,
+    parent: number,
+    revision: number | null,
+  ) {
+    await manager.insert(RevisionEntity, { jobId: job.id, saveId, parent, revision, document: pack(job) });
+  }
+}

@@ -1,0 +1,48 @@
+import { reviewJob, type Job } from '@amber/core';
+
+/** What a list shows of a job without opening it. */
+export interface JobSummary {
+  edition: number;
+  circuits: {
+    id: string;
+    name: string;
+    breaker: number;
+    switches: number;
+    luminaires: number;
+    positions: number;
+    working: number;
+    violations: number;
+    unfinished: number;
+  }[];
+}
+
+/** Plans and inspects the job once, at the save. */
+export const summarise = (asked: Job): JobSummary => {
+  const { job, findings, proofs } = reviewJob(asked);
+  return {
+    edition: job.edition,
+    circuits: job.circuits.map(({ id, name, breaker }) => {
+      const groups = new Set<string>(
+        job.groups.filter((group) => group.circuit === id).map((group) => group.id),
+      );
+      const switches = job.slots.filter((slot) => groups.has(slot.group));
+      const luminaires = job.luminaires.filter((one) => groups.has(one.group));
+      const boxes = new Set<string>([...switches, ...luminaires].map((one) => one.box));
+      const mine = findings.filter(({ at }) =>
+        at.circuit ? at.circuit === id : at.box !== undefined && boxes.has(at.box),
+      );
+      const proved = proofs.filter((proof) => groups.has(proof.group));
+      return {
+        id,
+        name,
+        breaker,
+        switches: switches.length,
+        luminaires: luminaires.length,
+        positions: proved.reduce((sum, proof) => sum + proof.positions, 0),
+        working: proved.reduce((sum, proof) => sum + proof.working, 0),
+        violations: mine.filter((one) => one.severity === 'violation').length,
+        unfinished: mine.filter((one) => one.severity === 'unfinished').length,
+      };
+    }),
+  };
+};

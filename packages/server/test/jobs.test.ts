@@ -1,0 +1,205 @@
+import type { DataSource } from 'typeorm';
+import { randomUUID } from 'node:crypto';
+import { plannedWiring, readJob, type Job } from '@amber/core';
+import { JobStore, loadDemo } from '../src/index.js';
+import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
+
+let source: DataSource;
+let api: ReturnType<typeof apiOn>;
+
+beforeAll(async () => {
+  source = await freshSource();
+  api = apiOn(source);
+});
+afterAll(() => source.destroy());
+
+const create = async (job: Job) => {
+  await api.post('/api/jobs').send({ saveId: randomUUID(), document: job }).expect(201);
+  return job;
+};
+const save = (job: Job, parent: number, saveId: string = randomUUID()) =>
+  api.put(`/api/jobs/${job.id}`).send({ saveId, parent, document: job });
+const body = <T>(response: { body: unknown }) => response.body as T;
+
+test('the migrations make exactly what the entities say', async () => {
+  const { upQueries } = await source.driver.createSchemaBuilder().log();
+  expect(upQueries.map((query) => query.query)).toEqual([]);
+});
+
+test('health asks the database, and says so when it is away', async () => {
+  await api.get('/api/health').expect(200, { ok: true, database: 'answers' });
+  const other = await freshSource();
+  const down = apiOn(other);
+  await other.destroy();
+  const response = await down.get('/api/health').expect(503);
+  expect(response.body).toMatchObject({ code: 'database-down' });
+});
+
+test('a job is created, listed with its state, opened and saved', async () => {
+  const job = await create(demoJob('first'));
+  const list = body<{ jobs: { id: string; summary: { circuits: object[] } }[] }>(
+    await api.get('/api/jobs').expect(200),
+  );
+  const mine = list.jobs.find((one) => one.id === 'first');
+  expect(mine?.summary.circuits).toEqual([
+    expect.objectContaining({
+      name: 'Ropewalk',
+      switches: 2,
+      luminaires: 3,
+      positions: 4,
+      working: 4,
+      violations: 0,
+    }),
+    expect.objectContaining({ name: 'Tar store', switches: 1, luminaires: 1, positions: 2, working: 2 }),
+  ]);
+  await api.get('/api/jobs/first').expect(200, { revision: 1, document: job });
+  await save({ ...job, name: 'Renamed' }, 1).expect(200, { id: 'first', revision: 2 });
+  expect(body<{ document: Job }>(await api.get('/api/jobs/first')).document.name).toBe('Renamed');
+  await api.get('/api/jobs/first/revisions/1').expect(200, { revision: 1, document: job });
+});
+
+test('a save that lost gets the newer revision back, and both are kept', async () => {
+  const job = await create(emptyJob('contested'));
+  await save({ ...job, name: 'Mine' }, 1).expect(200);
+  const lost = await save({ ...job, name: 'Theirs' }, 1).expect(409);
+  expect(lost.body).toMatchObject({
+    code: 'newer-revision',
+    path: 'parent',
+    current: { revision: 2, document: { name: 'Mine' } },
+  });
+  const { revisions } = body<{ revisions: { revision: number | null; parent: number }[] }>(
+    await api.get('/api/jobs/contested/revisions').expect(200),
+  );
+  expect(revisions.map((one) => [one.revision, one.parent])).toEqual([
+    [null, 1],
+    [2, 1],
+    [1, 0],
+  ]);
+});
+
+test('of many saves at once over the same revision exactly one wins', async () => {
+  const job = await create(emptyJob('crowded'));
+  const answers = await Promise.all(
+    Array.from({ length: 8 }, (_, i) => save({ ...job, name: `Writer ${i}` }, 1)),
+  );
+  expect(answers.map((one) => one.status).sort()).toEqual([200, ...Array<number>(7).fill(409)]);
+  const { revisions } = body<{ revisions: object[] }>(await api.get('/api/jobs/crowded/revisions'));
+  expect(revisions).toHaveLength(9);
+});
+
+test('a save whose answer was lost may be sent again without a conflict', async () => {
+  const job = await create(emptyJob('repeated'));
+  const saveId = randomUUID();
+  await save({ ...job, name: 'Once' }, 1, saveId).expect(200, { id: 'repeated', revision: 2 });
+  await save({ ...job, name: 'Once' }, 1, saveId).expect(200, { id: 'repeated', revision: 2 });
+  await save({ ...job, name: 'After' }, 2).expect(200, { id: 'repeated', revision: 3 });
+  await save({ ...job, name: 'Once' }, 1, saveId).expect(200, { id: 'repeated', revision: 2 });
+});
+
+test('a deleted job is gone and comes back', async () => {
+  await create(emptyJob('removed'));
+  await api.delete('/api/jobs/removed').expect(200);
+  await api.get('/api/jobs/removed').expect(404);
+  await api.delete('/api/jobs/removed').expect(404);
+  await api.post('/api/jobs/removed/restore').expect(200);
+  await api.get('/api/jobs/removed').expect(200);
+});
+
+test('a copy has its own id and name and the same content', async () => {
+  const job = await create(demoJob('original'));
+  const { id } = body<{ id: string }>(await api.post('/api/jobs/original/duplicate').expect(201));
+  const { document } = body<{ document: Job }>(await api.get(`/api/jobs/${id}`).expect(200));
+  expect(document).toEqual({ ...job, id, name: 'Heron Yard (copy)' });
+});
+
+test('an exported file imports as a job of its own, the open one untouched', async () => {
+  await create(emptyJob('travels', 'Лодочная мастерская <b>'));
+  const file = await api.get('/api/jobs/travels/file').expect(200);
+  expect(file.headers['content-disposition']).toContain('attachment');
+  const { id } = body<{ id: string }>(
+    await api.post('/api/jobs/import').type('text/plain').send(file.text).expect(201),
+  );
+  expect(id).not.toBe('travels');
+  const { document } = body<{ document: Job }>(await api.get(`/api/jobs/${id}`));
+  expect(document.name).toBe('Лодочная мастерская <b>');
+  await api.get('/api/jobs/travels').expect(200);
+});
+
+describe('what is refused names path and reason in one shape', () => {
+  const imported = (text: string) => api.post('/api/jobs/import').type('text/plain').send(text);
+  test.each([
+    ['not JSON', 'nonsense', ''],
+    ['a later version', JSON.stringify({ ...emptyJob('x'), format: 9 }), 'format'],
+    ['a dangling id', JSON.stringify({ ...demoJob('x'), boxes: [] }), 'slots.0.box'],
+    [
+      'a 12-digit length',
+      JSON.stringify({
+        ...emptyJob('x'),
+        runFacts: [{ between: ['panel', 'panel'], length: 999_999_999_999 }],
+      }),
+      'runFacts.0.length',
+    ],
+  ])('%s', async (_name, text, path) => {
+    const response = await imported(text).expect(422);
+    expect(response.body).toMatchObject({ code: 'bad-job', path, message: expect.stringMatching(/.{10,}/) });
+  });
+  test('a document in a save is judged too', async () => {
+    await create(emptyJob('strict'));
+    const response = await api
+      .put('/api/jobs/strict')
+      .send({ saveId: 'a', parent: 1, document: { ...emptyJob('strict'), edition: 1999 } })
+      .expect(422);
+    expect(response.body).toMatchObject({ code: 'bad-job', path: 'document.edition' });
+    await api
+      .get('/api/jobs/strict')
+      .expect(200)
+      .expect(({ body: { revision } }) => expect(revision).toBe(1));
+  });
+  test('an envelope without its parts', async () => {
+    await api
+      .post('/api/jobs')
+      .send({ document: {} })
+      .expect(400)
+      .expect(({ body: { path } }) => expect(path).toBe('saveId'));
+    await api.post('/api/jobs').set('Content-Type', 'application/json').send('{').expect(400);
+  });
+  test('a body over 2 MB', async () => {
+    const response = await imported('x'.repeat(2_200_000)).expect(413);
+    expect(response.body).toMatchObject({ code: 'too-large' });
+  });
+  test('unknown jobs and addresses', async () => {
+    await api
+      .get('/api/jobs/nowhere')
+      .expect(404)
+      .expect(({ body: { code } }) => expect(code).toBe('missing'));
+    await api
+      .get('/api/nothing')
+      .expect(404)
+      .expect(({ body: { code } }) => expect(code).toBe('missing'));
+  });
+  test('an id in use is not overwritten', async () => {
+    await create(emptyJob('taken'));
+    const response = await api
+      .post('/api/jobs')
+      .send({ saveId: 'other', document: emptyJob('taken') })
+      .expect(409);
+    expect(response.body).toMatchObject({ code: 'id-taken' });
+  });
+  test('foreign hosts and origins', async () => {
+    await api.get('/api/jobs').set('Host', 'evil.example').expect(403);
+    await api.get('/api/jobs').set('Origin', 'http://evil.example').expect(403);
+    await api.get('/api/jobs').set('Origin', 'http://localhost:4747').expect(200);
+  });
+});
+
+test('the demo is planned by the core, loaded once, and stays deleted', async () => {
+  const store = new JobStore(source);
+  await loadDemo(source, store, demoFile);
+  const open = await store.open('heron-yard');
+  if (open.kind !== 'open') throw new Error(open.kind);
+  expect(plannedWiring(open.job.document)?.devices).toHaveLength(3);
+  expect(readJob(open.job.document).ok).toBe(true);
+  await store.remove('heron-yard');
+  await loadDemo(source, store, demoFile);
+  expect((await store.open('heron-yard')).kind).toBe('missing');
+});

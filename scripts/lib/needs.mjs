@@ -1,0 +1,91 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { runShown } from './process.mjs';
+import { isRoot, root } from './paths.mjs';
+import { say, Stop } from './say.mjs';
+
+/** The first of these programs that is on the machine, or undefined. */
+export const findProgram = (...names) => {
+  const folders = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/bin', '/usr/local/sbin'];
+  for (const name of names)
+    for (const folder of folders) if (folder && existsSync(join(folder, name))) return join(folder, name);
+  return undefined;
+};
+
+/** Installs a Debian package when its program is missing; says so first, and stops where it may not. */
+export const needDebian = (debianPackage, ...programs) => {
+  const there = findProgram(...programs);
+  if (there) return there;
+  if (!findProgram('apt-get'))
+    throw new Stop(
+      `${programs[0]} is missing and this machine has no apt-get.`,
+      `Install ${debianPackage} and start again.`,
+    );
+  if (!isRoot)
+    throw new Stop(
+      `${programs[0]} is missing, and installing it takes root rights.`,
+      `Run this, then start again:\n\n    sudo apt-get update && sudo apt-get install --no-install-recommends ${debianPackage}\n`,
+    );
+  say(`Installing ${debianPackage}, which is missing (apt-get) ...`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] };
+  runShown('apt-get', ['update', '-qq'], quiet);
+  const code = runShown('apt-get', ['install', '-y', '-qq', '--no-install-recommends', debianPackage], quiet);
+  const found = findProgram(...programs);
+  if (code !== 0 || !found)
+    throw new Stop(
+      `${debianPackage} could not be installed.`,
+      'Read what apt-get said above, mend it and start again.',
+    );
+  return found;
+};
+
+const stampFile = (name) => join(root, 'node_modules', `.${name}-stamp`);
+const readStamp = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '');
+
+/** Installs the packages of the lock file, when it or Node has changed since. */
+export const needPackages = () => {
+  const lock = readFileSync(join(root, 'package-lock.json'));
+  const stamp = createHash('sha256').update(lock).update(process.version).digest('hex');
+  if (readStamp(stampFile('packages')) === stamp) return;
+  say('Installing packages (npm ci) ...');
+  const code = runShown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (code !== 0)
+    throw new Stop(
+      'The packages could not be installed.',
+      'Read what npm said above; check the connection and the disk.',
+    );
+  writeFileSync(stampFile('packages'), stamp);
+};
+
+const hashTree = (hash, path) => {
+  for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (['node_modules', 'dist', 'test'].includes(entry.name)) continue;
+    const inside = join(path, entry.name);
+    if (entry.isDirectory()) hashTree(hash, inside);
+    else hash.update(inside).update(readFileSync(inside));
+  }
+};
+
+/** Builds core, server, command line and web, when their sources have changed since. */
+export const needBuild = () => {
+  const hash = createHash('sha256').update(readStamp(stampFile('packages')));
+  hash.update(readFileSync(join(root, 'tsconfig.base.json')));
+  hashTree(hash, join(root, 'packages'));
+  const stamp = hash.digest('hex');
+  const file = join(root, '.cache/build-stamp');
+  const built = existsSync(join(root, 'packages/web/dist/index.html'));
+  if (built && readStamp(file) === stamp) return;
+  say('Building ...');
+  const compile = ['node_modules/tsc7/bin/tsc', '-b', 'packages/core', 'packages/server', 'packages/cli'];
+  if (
+    runShown('node', compile) !== 0 ||
+    runShown('node', ['node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], {
+      cwd: join(root, 'packages/web'),
+    }) !== 0
+  )
+    throw new Stop('The build failed.', 'Read what the compiler said above.');
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, stamp);
+};

@@ -1,0 +1,54 @@
+import { DATABASE_PACKAGE, startDatabase } from './lib/database.mjs';
+import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
+import { dataFolder } from './lib/paths.mjs';
+import { exited, portIsFree } from './lib/process.mjs';
+import { run, say, Stop } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+const DEFAULT_PORT = 4747;
+
+const askedPort = () => {
+  const text = process.env.PORT ?? String(DEFAULT_PORT);
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Stop(
+      `PORT is "${text}", which is no port.`,
+      'Set it to a number from 1024 to 65535, or leave it out.',
+    );
+  return port;
+};
+
+await run(async () => {
+  const port = askedPort();
+  if (!(await portIsFree(port)))
+    throw new Stop(
+      `Port ${port} is taken by another program.`,
+      `Stop that program, or choose another port: PORT=${port + 1} npm start`,
+    );
+  const outside = process.env.DATABASE_URL;
+  if (!outside) needDebian(...DATABASE_PACKAGE);
+  needPackages();
+  needBuild();
+
+  const stopping = new Promise((resolve) => {
+    process.once('SIGINT', resolve);
+    process.once('SIGTERM', resolve);
+  });
+  const database = outside ? null : await startDatabase(dataFolder());
+  try {
+    const server = await startServer({ databaseUrl: outside ?? database.url, port });
+    say(`\nAmber Junction is ready at ${server.address}\nPress Ctrl-C to stop.`);
+    const ended = await Promise.race([
+      stopping.then(() => null),
+      exited(server.process).then(() => 'The server ended by itself.'),
+      ...(database ? [exited(database.process).then(() => 'The database ended by itself.')] : []),
+    ]);
+    say('\nStopping ...');
+    // The server first: it finishes the saves it has begun while the database still takes them.
+    await server.stop();
+    if (ended) throw new Stop(ended, 'Nothing that was saved is lost. Start again with npm start.');
+  } finally {
+    await database?.stop();
+  }
+  say('Stopped.');
+});
