@@ -82,3 +82,20 @@ export type { JobReview } from './review/reviewJob.js';
 /** The job file. */
 export { parseJobFile, readJob, writeJobFile } from './formats/jobFile.js';
 export type { FileFault, ReadResult } from './formats/jobFile.js';
+
+/** Drawings: geometry of an opened box and of the run, from the wiring alone. */
+export { drawBox } from './drawing/boxDrawing.js';
+export type { BoxDrawing, DrawnItem, DrawnSheath, DrawnWire } from './drawing/boxDrawing.js';
+export { drawStrip } from './drawing/runStrip.js';
+export type { RunStrip, StripEdge, StripNode } from './drawing/runStrip.js';
+export {
+  addPlace,
+  changePlace,
+  movePlace,
+  newDraft,
+  newPlace,
+  powerEntry,
+  removePlace,
+  setPowerEntry,
+} from './planning/draftEdits.js';
+export type { CircuitStart } from './planning/draftEdits.js';

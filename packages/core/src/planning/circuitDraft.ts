@@ -22,8 +22,8 @@ export interface DraftPlace {
   accessible: Answer;
   /** What stands there: a switch of the group, a luminaire of so many VA, or only splices. */
   holds: { kind: 'switch' } | { kind: 'luminaire'; va: number } | { kind: 'junction' };
-  /** The place its cable comes from. */
-  from: Place;
+  /** The place its cable comes from; null while no cable reaches it. */
+  from: Place | null;
   /** Measured length of that cable in inches, or null. */
   length: number | null;
 }
@@ -74,7 +74,7 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
     const foreign = [...slots, ...luminaires].some((one) => one.group !== group.id);
     const comesFrom = runs.filter((run) => run.to === id);
     if (!box || foreign || slots.length + luminaires.length > 1 || comesFrom.length > 1) return null;
-    const from = comesFrom[0]?.from ?? PANEL;
+    const from = comesFrom[0]?.from ?? null;
     places.push({
       box: id,
       name: box.name,
@@ -86,7 +86,7 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
           ? { kind: 'switch' }
           : { kind: 'junction' },
       from,
-      length: lengthBetween(job, from, id),
+      length: from === null ? null : lengthBetween(job, from, id),
     });
   }
   return {
@@ -170,7 +170,9 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
   const slotIn = (box: BoxId) => job.slots.find((one) => one.box === box)?.id ?? (`slot:${box}` as SlotId);
   const pinned = job.choices.find((one) => one.circuit === circuit);
   const slots = switches.map((place) => slotIn(place.box));
-  const lengths = draft.places.filter((place) => place.length !== null && place.box !== draft.feedAt);
+  const runs = draft.places.flatMap(({ from, box, length }) =>
+    from === null || box === draft.feedAt ? [] : [{ from, to: box, length }],
+  );
   return {
     ...base,
     circuits: [
@@ -210,21 +212,18 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
     ],
     runFacts: [
       ...base.runFacts.filter(
-        (fact) => !draft.places.some((place) => samePair(fact.between, place.from, place.box)),
+        (fact) => !runs.some((run) => samePair(fact.between, run.from, run.to)),
       ),
-      ...lengths.map(({ from, box, length }) => ({
-        between: [from, box] as [Place, Place],
-        length: length ?? 0,
-      })),
+      ...runs.flatMap(({ from, to, length }) =>
+        length === null ? [] : [{ between: [from, to] as [Place, Place], length }],
+      ),
     ],
     choices: [
       ...base.choices,
       {
         circuit,
         feed: ids.feed,
-        runs: draft.places
-          .filter((place) => place.box !== draft.feedAt)
-          .map((place) => ({ from: place.from, to: place.box })),
+        runs: runs.map(({ from, to }) => ({ from, to })),
         ...keptPins(pinned, ids.group, slots),
       },
     ],

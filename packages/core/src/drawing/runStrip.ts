@@ -1,0 +1,73 @@
+import { articleOf } from '../model/articles.js';
+import { PANEL, type CableId, type DeviceId, type LuminaireId, type Place } from '../model/ids.js';
+import type { Wiring } from '../model/wiring.js';
+import type { Parts } from '../circuit/parts.js';
+
+/** One place of the run: the panel or a box, with what it holds. Columns and rows count from 0. */
+export interface StripNode {
+  place: Place;
+  column: number;
+  row: number;
+  devices: DeviceId[];
+  luminaires: LuminaireId[];
+}
+
+export interface StripEdge {
+  cable: CableId;
+  from: Place;
+  to: Place;
+  name: string;
+  insulated: number;
+  length: number | null;
+  existing: boolean;
+}
+
+/** The run of one circuit as a tree: a column for each step from the feed, a row for each branch. */
+export interface RunStrip {
+  nodes: StripNode[];
+  edges: StripEdge[];
+  columns: number;
+  rows: number;
+}
+
+/**
+ * Lays out the cables that the root reaches, in the order of the wiring. A branch's first cable goes straight on, each
+ * further one starts a row of its own. Cables that lead back to a place already drawn are edges without a new node.
+ */
+export const drawStrip = (wiring: Wiring, parts: Parts, cables: readonly CableId[], root: Place = PANEL): RunStrip => {
+  const mine = wiring.cables.filter((cable) => cables.includes(cable.id));
+  const nodes: StripNode[] = [];
+  const edges: StripEdge[] = [];
+  const drawn = new Set<string>();
+  let rows = 1;
+  const visit = (place: Place, column: number, row: number) => {
+    nodes.push({
+      place,
+      column,
+      row,
+      devices: wiring.devices.filter((device) => device.box === place).map((device) => device.id),
+      luminaires: parts.luminaires.filter((one) => one.box === place).map((one) => one.id),
+    });
+    let first = true;
+    for (const cable of mine) {
+      if (drawn.has(cable.id) || (cable.from !== place && cable.to !== place)) continue;
+      drawn.add(cable.id);
+      const other = cable.from === place ? cable.to : cable.from;
+      const article = articleOf(parts.stock, 'cable', cable.article);
+      edges.push({
+        cable: cable.id,
+        from: place,
+        to: other,
+        name: article.name,
+        insulated: article.insulated.length,
+        length: cable.length,
+        existing: cable.existing,
+      });
+      if (nodes.some((node) => node.place === other)) continue;
+      visit(other, column + 1, first ? row : rows++);
+      first = false;
+    }
+  };
+  visit(root, 0, 0);
+  return { nodes, edges, columns: Math.max(...nodes.map((node) => node.column)) + 1, rows };
+};
