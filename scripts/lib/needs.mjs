@@ -78,13 +78,11 @@ export const needBuild = () => {
   const built = existsSync(join(root, 'packages/web/dist/index.html'));
   if (built && readStamp(file) === stamp) return;
   say('Building ...');
-  const compile = ['node_modules/tsc7/bin/tsc', '-b', 'packages/core', 'packages/server', 'packages/cli'];
-  if (
-    runShown('node', compile) !== 0 ||
-    runShown('node', ['node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], {
-      cwd: join(root, 'packages/web'),
-    }) !== 0
-  )
+  const steps = [
+    ['node_modules/tsc7/bin/tsc', '-b', 'packages/core', 'packages/server', 'packages/cli'],
+    ['node_modules/vite/bin/vite.js', 'build', 'packages/web', '--logLevel', 'warn'],
+  ];
+  if (steps.some((args) => runShown('node', args) !== 0))
     throw new Stop('The build failed.', 'Read what the compiler said above.');
   mkdirSync(dirname(file), { recursive: true });
   writeFileSync(file, stamp);

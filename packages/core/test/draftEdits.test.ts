@@ -1,12 +1,35 @@
 import fc from 'fast-check';
-import { newJob, planJob, standardStock, withDraft, type BoxId, type CircuitDraft, type CircuitId, type JobId } from '../src/index.js';
-import { addPlace, movePlace, newDraft, newPlace, powerEntry, removePlace, setPowerEntry } from '../src/index.js';
+import {
+  newJob,
+  planJob,
+  standardStock,
+  withDraft,
+  type BoxId,
+  type CircuitDraft,
+  type CircuitId,
+  type JobId,
+} from '../src/index.js';
+import {
+  addPlace,
+  movePlace,
+  newDraft,
+  newPlace,
+  powerEntry,
+  removePlace,
+  setPowerEntry,
+} from '../src/index.js';
 import { widths } from './support/jobs.js';
 
 const STOCK = standardStock();
 const start = (switches: number, powerAt: 'switch' | 'luminaire'): CircuitDraft => {
   let n = 0;
-  return newDraft(STOCK, { circuit: 'c1' as CircuitId, name: 'Loft', switches, powerAt, freshBox: () => `b${++n}` as BoxId });
+  return newDraft(STOCK, {
+    circuit: 'c1' as CircuitId,
+    name: 'Loft',
+    switches,
+    powerAt,
+    freshBox: () => `b${++n}` as BoxId,
+  });
 };
 const jobWith = (draft: CircuitDraft) => withDraft(newJob('j' as JobId, 'J', STOCK), draft);
 const plans = (draft: CircuitDraft) => planJob(jobWith(draft)).circuits[0]?.outcome.ok === true;
@@ -14,7 +37,8 @@ const shape = (draft: CircuitDraft) => draft.places.map(({ box, from }) => `${fr
 
 test('a new circuit is planned at once, power at a switch or at the light', () => {
   for (const powerAt of ['switch', 'luminaire'] as const)
-    for (const switches of [1, 2, 3, 4]) expect([powerAt, switches, plans(start(switches, powerAt))]).toEqual([powerAt, switches, true]);
+    for (const switches of [1, 2, 3, 4])
+      expect([powerAt, switches, plans(start(switches, powerAt))]).toEqual([powerAt, switches, true]);
   expect(widths(jobWith(start(2, 'switch')))).toEqual({ 'F-b1': 2, 'b1-b2': 3, 'b2-b3': 2 });
 });
 
@@ -46,11 +70,20 @@ test('a place taken out leaves what hung on it on the place before', () => {
 });
 
 test('a place moved in a straight run leaves the run straight', () => {
-  expect(shape(movePlace(start(3, 'switch'), 'b1' as BoxId, 1))).toEqual(['panel>b2', 'b2>b1', 'b1>b3', 'b3>b4']);
+  expect(shape(movePlace(start(3, 'switch'), 'b1' as BoxId, 1))).toEqual([
+    'panel>b2',
+    'b2>b1',
+    'b1>b3',
+    'b3>b4',
+  ]);
 });
 
 test('no sequence of edits makes a ring, loses a place or breaks the tree', () => {
-  const edit = fc.record({ kind: fc.constantFrom('move', 'remove', 'add', 'power', 'existing'), at: fc.nat(), up: fc.boolean() });
+  const edit = fc.record({
+    kind: fc.constantFrom('move', 'remove', 'add', 'power', 'existing'),
+    at: fc.nat(),
+    up: fc.boolean(),
+  });
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 4 }), fc.array(edit, { maxLength: 12 }), (switches, edits) => {
       let draft = start(switches, 'switch');
@@ -59,7 +92,11 @@ test('no sequence of edits makes a ring, loses a place or breaks the tree', () =
         const box = draft.places[at % draft.places.length]?.box as BoxId;
         if (kind === 'move') draft = movePlace(draft, box, up ? -1 : 1);
         if (kind === 'remove' && draft.places.length > 2) draft = removePlace(draft, box);
-        if (kind === 'add') draft = addPlace(draft, newPlace(STOCK, `b${++n}` as BoxId, up ? 'switch' : 'luminaire', 'New', null));
+        if (kind === 'add')
+          draft = addPlace(
+            draft,
+            newPlace(STOCK, `b${++n}` as BoxId, up ? 'switch' : 'luminaire', 'New', null),
+          );
         if (kind === 'power') draft = setPowerEntry(draft, box, 'homeRun');
         if (kind === 'existing') draft = setPowerEntry(draft, box, 'existing');
       }

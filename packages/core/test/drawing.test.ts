@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { articleOf, compile, drawBox, drawStrip, planJob, wiringOrEmpty, type BoxDrawing, type Job, type Wiring } from '../src/index.js';
+import {
+  articleOf,
+  compile,
+  drawBox,
+  drawStrip,
+  planJob,
+  wiringOrEmpty,
+  type BoxDrawing,
+  type Job,
+  type Wiring,
+} from '../src/index.js';
 import { countCrossings, routeChannel, type ChannelWire } from '../src/drawing/channel.js';
 import { anyJob } from './support/arbitrary.js';
 import { jobOf, planned } from './support/jobs.js';
@@ -16,7 +26,13 @@ const segments = (drawing: BoxDrawing): Segment[] =>
   drawing.wires.flatMap(({ id, points }) =>
     points.slice(1).map((b, i) => {
       const a = points[i] ?? b;
-      return { wire: id, x1: Math.min(a.x, b.x), y1: Math.min(a.y, b.y), x2: Math.max(a.x, b.x), y2: Math.max(a.y, b.y) };
+      return {
+        wire: id,
+        x1: Math.min(a.x, b.x),
+        y1: Math.min(a.y, b.y),
+        x2: Math.max(a.x, b.x),
+        y2: Math.max(a.y, b.y),
+      };
     }),
   );
 
@@ -68,7 +84,11 @@ test('items and sheaths of a side do not overlap, and all fits the picture', () 
   forEveryBox((drawing) => {
     const apart = (of: readonly { y: number; height: number }[]) => {
       const sorted = [...of].sort((a, b) => a.y - b.y);
-      sorted.slice(1).forEach((one, i) => expect(one.y).toBeGreaterThanOrEqual((sorted[i]?.y ?? 0) + (sorted[i]?.height ?? 0)));
+      sorted
+        .slice(1)
+        .forEach((one, i) =>
+          expect(one.y).toBeGreaterThanOrEqual((sorted[i]?.y ?? 0) + (sorted[i]?.height ?? 0)),
+        );
     };
     apart(drawing.items);
     for (const side of ['left', 'right']) apart(drawing.sheaths.filter((sheath) => sheath.side === side));
@@ -83,7 +103,10 @@ test('items and sheaths of a side do not overlap, and all fits the picture', () 
 test('every conductor of every cable is drawn once, from its sheath', () =>
   forEveryBox((drawing, job, wiring) => {
     const cables = wiring.cables.filter((cable) => cable.from === drawing.box || cable.to === drawing.box);
-    const expected = cables.reduce((sum, cable) => sum + articleOf(job.stock, 'cable', cable.article).insulated.length + 1, 0);
+    const expected = cables.reduce(
+      (sum, cable) => sum + articleOf(job.stock, 'cable', cable.article).insulated.length + 1,
+      0,
+    );
     expect(drawing.wires.filter((wire) => wire.fromCable)).toHaveLength(expected);
     expect(new Set(drawing.wires.map((wire) => wire.id)).size).toBe(drawing.wires.length);
   }));
@@ -96,22 +119,31 @@ test('the familiar boxes are drawn without a crossing', () => {
     ['F-L', 'L-S1'],
   ]) {
     const { job, wiring } = planned(jobOf({ runs }));
-    for (const box of job.boxes) expect([box.name, drawBox(wiring, job, box.id).crossings]).toEqual([box.name, 0]);
+    for (const box of job.boxes)
+      expect([box.name, drawBox(wiring, job, box.id).crossings]).toEqual([box.name, 0]);
   }
 });
 
 test('track order is as good as trying every order', () => {
   const wire = fc.record({
-    outer: fc.option(fc.integer({ min: 0, max: 9 }).map((row) => row * 20), { nil: null }),
+    outer: fc.option(
+      fc.integer({ min: 0, max: 9 }).map((row) => row * 20),
+      { nil: null },
+    ),
     inner: fc.integer({ min: 0, max: 9 }).map((row) => row * 20 + 10),
     second: fc.integer({ min: 0, max: 9 }).map((row) => row * 20 + 10),
   });
   const orders = (items: number[]): number[][] =>
-    items.length < 2 ? [items] : items.flatMap((one) => orders(items.filter((x) => x !== one)).map((rest) => [one, ...rest]));
+    items.length < 2
+      ? [items]
+      : items.flatMap((one) => orders(items.filter((x) => x !== one)).map((rest) => [one, ...rest]));
   let worse = 0;
   fc.assert(
     fc.property(fc.array(wire, { minLength: 2, maxLength: 5 }), (drawn) => {
-      const wires = drawn.map(({ outer, inner, second }): ChannelWire => ({ outer, inner: outer === null ? [inner, second] : [inner] }));
+      const wires = drawn.map(({ outer, inner, second }): ChannelWire => ({
+        outer,
+        inner: outer === null ? [inner, second] : [inner],
+      }));
       const best = Math.min(...orders(wires.map((_, i) => i)).map((order) => countCrossings(wires, order)));
       const { crossings } = routeChannel(wires);
       expect(crossings).toBeGreaterThanOrEqual(best);
@@ -126,7 +158,11 @@ test('track order is as good as trying every order', () => {
 test('a straight run is one row, a branch gets a row of its own', () => {
   const strip = (runs: string[]) => {
     const { job, wiring } = planned(jobOf({ runs }));
-    return drawStrip(wiring, job, wiring.cables.map((cable) => cable.id));
+    return drawStrip(
+      wiring,
+      job,
+      wiring.cables.map((cable) => cable.id),
+    );
   };
   expect(strip(['F-S1', 'S1-S2', 'S2-L'])).toMatchObject({ columns: 4, rows: 1 });
   const branched = strip(['F-S1', 'S1-L1', 'S1-L2', 'L1-L3']);

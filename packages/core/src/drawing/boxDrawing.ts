@@ -10,11 +10,12 @@ import { routeChannel, type ChannelWire } from './channel.js';
 /** All measures are abstract units; at scale 1 one unit is one pixel of a screen. */
 const ROW = 20;
 const TRACK = 11;
-const STUB = 34;
-const SHEATH = { width: 96, inside: 30 } as const;
-const PADDING = 26;
+/** Straight wire beside a sheath or a pin, kept clear for its label. */
+const STUB = 25;
+const SHEATH = { width: 80, inside: 24 } as const;
+const PADDING = 20;
 const GAP_ROWS = 1;
-const ITEM_WIDTH = { joint: 76, device: 104, luminaire: 72, bond: 44 } as const;
+const ITEM_WIDTH = { joint: 76, device: 100, luminaire: 72, bond: 44 } as const;
 
 type Side = 'left' | 'right';
 interface Point {
@@ -70,7 +71,8 @@ export interface BoxDrawing {
   crossings: number;
 }
 
-const isLoose = (wire: BoxWire): wire is BoxWire & { from: { item: string; pin: string } } => 'item' in wire.from;
+const isLoose = (wire: BoxWire): wire is BoxWire & { from: { item: string; pin: string } } =>
+  'item' in wire.from;
 
 /** Wires between neighbours of the column go straight; a switch keeps its screws at the sides but for the ground. */
 const canLink = (items: readonly Item[], wire: BoxWire): boolean => {
@@ -113,7 +115,11 @@ const pinsOf = (item: Item, wanted: readonly Wanted[], order: (wanted: Wanted) =
 };
 
 /** Lays out the items in a column and gives every pin its row. */
-const placeItems = (items: readonly Item[], wanted: readonly Wanted[], sheathOrder: (wanted: Wanted) => number) => {
+const placeItems = (
+  items: readonly Item[],
+  wanted: readonly Wanted[],
+  sheathOrder: (wanted: Wanted) => number,
+) => {
   let y = PADDING;
   const heights = new Map<string, number>();
   const placed = items.map((item) => {
@@ -123,10 +129,13 @@ const placeItems = (items: readonly Item[], wanted: readonly Wanted[], sheathOrd
     const least = item.kind === 'device' ? 4 : item.kind === 'luminaire' ? 3 : 1;
     const rows = Math.max(left.length, right.length, least);
     const height = rows * ROW + (item.kind === 'joint' ? 8 : 4);
-    const top = Math.ceil((y + (item.kind === 'joint' ? 4 : 2)) / ROW) * ROW - (item.kind === 'joint' ? 4 : 2) ;
+    const top =
+      Math.ceil((y + (item.kind === 'joint' ? 4 : 2)) / ROW) * ROW - (item.kind === 'joint' ? 4 : 2);
     const firstRow = top + (item.kind === 'joint' ? 4 : 2) + ROW / 2;
     const sideRows = (of: typeof pins) =>
-      of.forEach((pin, i) => heights.set(`${item.id} ${pin.pin}`, firstRow + (Math.floor((rows - of.length) / 2) + i) * ROW));
+      of.forEach((pin, i) =>
+        heights.set(`${item.id} ${pin.pin}`, firstRow + (Math.floor((rows - of.length) / 2) + i) * ROW),
+      );
     sideRows(left);
     sideRows(right);
     y = top + height + GAP_ROWS * ROW;
@@ -149,7 +158,12 @@ const sideChoices = (count: number): Side[][] => {
  * Draws one opened box from the wiring alone: cables at the sides, splices, devices and grounds in a column, each wire
  * on a track of its own in the channel between. It does not know what kind of circuit it draws.
  */
-export const drawBox = (wiring: Wiring, parts: Parts, box: BoxId, compiled = compile(wiring, parts)): BoxDrawing => {
+export const drawBox = (
+  wiring: Wiring,
+  parts: Parts,
+  box: BoxId,
+  compiled = compile(wiring, parts),
+): BoxDrawing => {
   const roles = rolesOf(compiled);
   const { items, wires, cables } = readBox(wiring, parts, compiled, roles, box);
 
@@ -159,11 +173,12 @@ export const drawBox = (wiring: Wiring, parts: Parts, box: BoxId, compiled = com
   while (onLeft.length > onRight.length + 2) onRight.push(...onLeft.splice(-1));
   const sideOf = (cable: CableId): Side => (onLeft.some((one) => one.cable.id === cable) ? 'left' : 'right');
 
-  const solve = (order: readonly Item[]) => bestSides(order, wires, sideOf, { left: onLeft, right: onRight }, parts);
+  const solve = (order: readonly Item[]) =>
+    bestSides(order, wires, sideOf, { left: onLeft, right: onRight }, parts);
   let best = solve(items);
   // The usual column is neutrals, hots, devices, grounds. Where it makes wires cross, an item is moved to where fewer
   // do; grounds stay at the bottom, where they are folded first.
-  for (let improved = best.crossings > 0; improved && best.crossings > 0; ) {
+  for (let improved = best.crossings > 0; improved && best.crossings > 0;) {
     improved = false;
     const movable = best.items.filter((item) => !staysLow(item, compiled, roles));
     const low = best.items.filter((item) => staysLow(item, compiled, roles));
@@ -208,7 +223,12 @@ const bestSides = (
     });
     const layout = layOut(items, wanted, cables, parts);
     const crossings = (['left', 'right'] as const).reduce(
-      (sum, side) => sum + routeChannel(layout.channel[side].map((one) => one.wire), false).crossings,
+      (sum, side) =>
+        sum +
+        routeChannel(
+          layout.channel[side].map((one) => one.wire),
+          false,
+        ).crossings,
       0,
     );
     if (!best || crossings < best.crossings) best = { items, wanted, layout, crossings };
@@ -241,7 +261,10 @@ const stackSheaths = (
   const stacks = cables
     .map((here) => {
       const mine = wanted
-        .filter(({ wire }) => 'end' in wire.from && wire.from.end.cable === here.cable.id && wire.from.end.side === here.side)
+        .filter(
+          ({ wire }) =>
+            'end' in wire.from && wire.from.end.cable === here.cable.id && wire.from.end.side === here.side,
+        )
         .sort((a, b) => rowOf(a) - rowOf(b));
       const mean = mine.reduce((sum, one) => sum + rowOf(one), 0) / Math.max(1, mine.length);
       return { here, mine, mean };
@@ -282,7 +305,9 @@ const layOut = (
   // First the items with pins in cable order, then the sheaths by the rows their conductors go to, then the pins of
   // splices again by the order of the sheaths.
   const cableRank = new Map([...cables.left, ...cables.right].map(({ cable }, i) => [cable.id as string, i]));
-  let placed = placeItems(items, wanted, ({ wire }) => ('end' in wire.from ? (cableRank.get(wire.from.end.cable) ?? 0) : 99));
+  let placed = placeItems(items, wanted, ({ wire }) =>
+    'end' in wire.from ? (cableRank.get(wire.from.end.cable) ?? 0) : 99,
+  );
   const rowOf = ({ wire }: Wanted) => placed.heights.get(`${wire.to.item} ${wire.to.pin}`) ?? 0;
   const stack = (side: Side) => stackSheaths(side, cables[side], wanted, rowOf, parts, placed.bottom);
   const firstPorts = new Map([...stack('left').ports, ...stack('right').ports]);
@@ -294,7 +319,9 @@ const layOut = (
       .filter((one) => one.side === side)
       .map((one) => {
         const to = rowOf(one);
-        const from = isLoose(one.wire) ? placed.heights.get(`${one.wire.from.item} ${one.wire.from.pin}`) : undefined;
+        const from = isLoose(one.wire)
+          ? placed.heights.get(`${one.wire.from.item} ${one.wire.from.pin}`)
+          : undefined;
         const outer = ports.get(one.wire.id) ?? null;
         const wire: ChannelWire = { outer, inner: from === undefined ? [to] : [from, to] };
         return { wanted: one, wire };
@@ -345,8 +372,14 @@ const finish = (box: BoxId, layout: Layout, wanted: readonly Wanted[]): BoxDrawi
 
   const trackX = (side: Side, track: number) =>
     side === 'left'
-      ? start + SHEATH.inside * Number(sheathed('left')) + (sheathed('left') ? STUB : PADDING) + (track + 0.5) * TRACK
-      : end - SHEATH.inside * Number(sheathed('right')) - (sheathed('right') ? STUB : PADDING) - (track + 0.5) * TRACK;
+      ? start +
+        SHEATH.inside * Number(sheathed('left')) +
+        (sheathed('left') ? STUB : PADDING) +
+        (track + 0.5) * TRACK
+      : end -
+        SHEATH.inside * Number(sheathed('right')) -
+        (sheathed('right') ? STUB : PADDING) -
+        (track + 0.5) * TRACK;
   const portX = (side: Side) => (side === 'left' ? start + SHEATH.inside : end - SHEATH.inside);
 
   const wires: DrawnWire[] = [];
@@ -374,7 +407,8 @@ const finish = (box: BoxId, layout: Layout, wanted: readonly Wanted[]): BoxDrawi
         [b, one.wire.to.pin, b === upper ? 'bottom' : 'top'],
       ] as const) {
         const drawn = item.pins.find((candidate) => candidate.pin === pin);
-        if (drawn) Object.assign(drawn, { side: edge, x, y: edge === 'bottom' ? item.y + item.height : item.y });
+        if (drawn)
+          Object.assign(drawn, { side: edge, x, y: edge === 'bottom' ? item.y + item.height : item.y });
       }
       wires.push({
         id: one.wire.id,
@@ -391,7 +425,9 @@ const finish = (box: BoxId, layout: Layout, wanted: readonly Wanted[]): BoxDrawi
     layout.channel[side].forEach(({ wanted: { wire } }, i) => {
       const x = trackX(side, routes[side].tracks[i] ?? 0);
       const to = pinAt(wire.to.item, wire.to.pin);
-      const from = isLoose(wire) ? pinAt(wire.from.item, wire.from.pin) : { x: portX(side), y: layout.ports.get(wire.id) ?? 0 };
+      const from = isLoose(wire)
+        ? pinAt(wire.from.item, wire.from.pin)
+        : { x: portX(side), y: layout.ports.get(wire.id) ?? 0 };
       if (!to || !from) return;
       const outward = side === 'left' ? 1 : -1;
       const labelAt = isLoose(wire) ? to : from;
@@ -400,7 +436,12 @@ const finish = (box: BoxId, layout: Layout, wanted: readonly Wanted[]): BoxDrawi
         key: wire.key,
         colour: wire.colour,
         mark: wire.mark,
-        points: [{ x: from.x, y: from.y }, { x, y: from.y }, { x, y: to.y }, { x: to.x, y: to.y }],
+        points: [
+          { x: from.x, y: from.y },
+          { x, y: from.y },
+          { x, y: to.y },
+          { x: to.x, y: to.y },
+        ],
         label: isLoose(wire)
           ? { x: labelAt.x - 9 * outward, y: labelAt.y - 5, anchor: side === 'left' ? 'end' : 'start' }
           : { x: labelAt.x + 4 * outward, y: labelAt.y - 5, anchor: side === 'left' ? 'start' : 'end' },

@@ -25,7 +25,15 @@ export interface BoxWire {
 }
 
 /** From top to bottom: neutral splices, hot splices, devices and luminaires, grounds, the box's own screw. */
-const ROLE_ROW: Record<Role, number> = { neutral: 0, hot: 1, spare: 2, traveler: 3, switchLeg: 4, conflict: 4, ground: 6 };
+const ROLE_ROW: Record<Role, number> = {
+  neutral: 0,
+  hot: 1,
+  spare: 2,
+  traveler: 3,
+  switchLeg: 4,
+  conflict: 4,
+  ground: 6,
+};
 
 const connectorName = (parts: Parts, joint: Joint): string => {
   const names = joint.connectors.map((one) => articleOf(parts.stock, 'connector', one.article).name);
@@ -55,13 +63,16 @@ export const readBox = (
   box: BoxId,
 ): { items: Item[]; wires: BoxWire[]; cables: { cable: Cable; side: 'from' | 'to' }[] } => {
   const cables = wiring.cables.flatMap((cable) =>
-    (['from', 'to'] as const).filter((side) => placeOfEnd(cable, side) === box).map((side) => ({ cable, side })),
+    (['from', 'to'] as const)
+      .filter((side) => placeOfEnd(cable, side) === box)
+      .map((side) => ({ cable, side })),
   );
   const cableIds = new Set(cables.map(({ cable }) => cable.id));
   const joints = wiring.joints.filter((joint) => joint.box === box);
   const markOf = (end: End) =>
-    wiring.marks.find((mark) => mark.end.cable === end.cable && mark.end.side === end.side && mark.end.colour === end.colour)
-      ?.colour ?? null;
+    wiring.marks.find(
+      (mark) => mark.end.cable === end.cable && mark.end.side === end.side && mark.end.colour === end.colour,
+    )?.colour ?? null;
 
   const wires: BoxWire[] = [];
   const joining = (joint: Joint) => {
@@ -95,7 +106,14 @@ export const readBox = (
       const cable = cables.find((one) => one.cable.id === wire.end.cable && one.side === wire.end.side);
       if (!cable || !cableIds.has(wire.end.cable)) continue;
       const key = conductorKey(wire.end.cable, wire.end.colour);
-      wires.push({ id: `${key}>${to.item}`, key, colour: wire.end.colour, mark: markOf(wire.end), from: { end: wire.end }, to });
+      wires.push({
+        id: `${key}>${to.item}`,
+        key,
+        colour: wire.end.colour,
+        mark: markOf(wire.end),
+        from: { end: wire.end },
+        to,
+      });
       continue;
     }
     for (const joint of joints) {
@@ -104,7 +122,14 @@ export const readBox = (
       if (!member || !('pigtail' in member)) continue;
       const key = pigtailKey(wire.pigtail);
       const from = { item: joint.id, pin: `${index}>${to.item}` };
-      wires.push({ id: `${key}>${to.item}:${to.pin}`, key, colour: member.pigtail.colour, mark: null, from, to });
+      wires.push({
+        id: `${key}>${to.item}:${to.pin}`,
+        key,
+        colour: member.pigtail.colour,
+        mark: null,
+        from,
+        to,
+      });
     }
   }
 
@@ -112,7 +137,13 @@ export const readBox = (
   const rows: { row: number; item: Item }[] = [
     ...joints.map((joint) => ({
       row: ROLE_ROW[roleOf(joint)],
-      item: { kind: 'joint' as const, id: joint.id, joint, name: connectorName(parts, joint), key: jointKey(joint.id) },
+      item: {
+        kind: 'joint' as const,
+        id: joint.id,
+        joint,
+        name: connectorName(parts, joint),
+        key: jointKey(joint.id),
+      },
     })),
     ...wiring.devices
       .filter((device) => device.box === box)

@@ -49,7 +49,7 @@ const firstOrder = (wires: readonly ChannelWire[]): number[] => {
 const improve = (wires: readonly ChannelWire[], start: readonly number[]): number[] => {
   let order = [...start];
   let best = countCrossings(wires, order);
-  for (let improved = true; improved && best > 0; ) {
+  for (let improved = true; improved && best > 0;) {
     improved = false;
     for (const wire of [...order]) {
       const rest = order.filter((one) => one !== wire);
@@ -94,5 +94,9 @@ export const routeChannel = (wires: readonly ChannelWire[], thorough = true): Ro
         tracks[i] = Math.max(tracks[i] ?? 0, (tracks[j] ?? 0) + 1);
     }
   });
-  return { tracks, trackCount: Math.max(0, ...tracks.map((track) => track + 1)), crossings: countCrossings(wires, order) };
+  return {
+    tracks,
+    trackCount: Math.max(0, ...tracks.map((track) => track + 1)),
+    crossings: countCrossings(wires, order),
+  };
 };

@@ -34,7 +34,12 @@ export interface RunStrip {
  * Lays out the cables that the root reaches, in the order of the wiring. A branch's first cable goes straight on, each
  * further one starts a row of its own. Cables that lead back to a place already drawn are edges without a new node.
  */
-export const drawStrip = (wiring: Wiring, parts: Parts, cables: readonly CableId[], root: Place = PANEL): RunStrip => {
+export const drawStrip = (
+  wiring: Wiring,
+  parts: Parts,
+  cables: readonly CableId[],
+  root: Place = PANEL,
+): RunStrip => {
   const mine = wiring.cables.filter((cable) => cables.includes(cable.id));
   const nodes: StripNode[] = [];
   const edges: StripEdge[] = [];

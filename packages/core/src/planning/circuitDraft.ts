@@ -211,9 +211,7 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
       ),
     ],
     runFacts: [
-      ...base.runFacts.filter(
-        (fact) => !runs.some((run) => samePair(fact.between, run.from, run.to)),
-      ),
+      ...base.runFacts.filter((fact) => !runs.some((run) => samePair(fact.between, run.from, run.to))),
       ...runs.flatMap(({ from, to, length }) =>
         length === null ? [] : [{ between: [from, to] as [Place, Place], length }],
       ),

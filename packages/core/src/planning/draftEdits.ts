@@ -130,7 +130,11 @@ export const movePlace = (draft: CircuitDraft, box: BoxId, step: -1 | 1): Circui
 export const setPowerEntry = (draft: CircuitDraft, box: BoxId, by: 'homeRun' | 'existing'): CircuitDraft => {
   const path: DraftPlace[] = [];
   const seen = new Set<string>();
-  for (let at = place(draft, box); at && !seen.has(at.box); at = at.from === null ? undefined : place(draft, at.from)) {
+  for (
+    let at = place(draft, box);
+    at && !seen.has(at.box);
+    at = at.from === null ? undefined : place(draft, at.from)
+  ) {
     seen.add(at.box);
     path.push(at);
     if (at.box === draft.feedAt) break;
@@ -139,14 +143,18 @@ export const setPowerEntry = (draft: CircuitDraft, box: BoxId, by: 'homeRun' | '
   if (!entry) return draft;
   const turned = path.map((one, i): DraftPlace => {
     const before = path[i - 1];
-    return before ? { ...one, from: before.box, length: before.length } : { ...one, from: PANEL, length: null };
+    return before
+      ? { ...one, from: before.box, length: before.length }
+      : { ...one, from: PANEL, length: null };
   });
   const homeLength = path.at(-1)?.from === PANEL && path.length === 1 ? entry.length : null;
   // An existing cable feeds one box; what had a home run of its own hangs on that box.
   const others = draft.places
     .filter((one) => !seen.has(one.box))
     .map((one) => (by === 'existing' && one.from === PANEL ? { ...one, from: box, length: null } : one));
-  const places = [...turned, ...others].map((one) => (one.box === box ? { ...one, length: homeLength } : one));
+  const places = [...turned, ...others].map((one) =>
+    one.box === box ? { ...one, length: homeLength } : one,
+  );
   return { ...draft, feedAt: by === 'homeRun' ? PANEL : box, places };
 };
 

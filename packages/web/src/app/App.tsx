@@ -1,0 +1,37 @@
+import { lazy, Suspense } from 'react';
+import { BrowserRouter, Route, Routes } from 'react-router';
+import { JobsScreen } from '../jobs/JobsScreen.js';
+import { Frame } from './Frame.js';
+import { NotFound } from './NotFound.js';
+
+/** The bench brings the core and the drawing; the list of jobs does not wait for it. */
+const JobShell = lazy(() => import('../bench/JobShell.js').then((module) => ({ default: module.JobShell })));
+
+const Waiting = () => <p className="p-8 text-quiet">Opening …</p>;
+
+export const App = () => (
+  <BrowserRouter>
+    <Routes>
+      <Route element={<Frame />}>
+        <Route index element={<JobsScreen />} />
+        <Route
+          path="jobs/:jobId"
+          element={
+            <Suspense fallback={<Waiting />}>
+              <JobShell />
+            </Suspense>
+          }
+        />
+        <Route
+          path="jobs/:jobId/circuits/:circuitId"
+          element={
+            <Suspense fallback={<Waiting />}>
+              <JobShell />
+            </Suspense>
+          }
+        />
+        <Route path="*" element={<NotFound what="There is nothing at this address." />} />
+      </Route>
+    </Routes>
+  </BrowserRouter>
+);

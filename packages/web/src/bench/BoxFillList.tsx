@@ -1,0 +1,114 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
+import { ChevronDown } from 'lucide-react';
+import {
+  articleOf,
+  articlesOf,
+  cubicInches,
+  fillOf,
+  sayFillLine,
+  type ArticleId,
+  type BoxId,
+} from '@amber/core';
+import { useEdit } from '../editing/review.js';
+import { Field, Select, SeverityMark } from '../shared/ui.js';
+import type { Bench } from './useBench.js';
+
+const plain = (volume: number) => cubicInches(volume).replace(' in³', '');
+
+const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
+  const edit = useEdit();
+  const { job, wiring } = bench;
+  const box = job.boxes.find((one) => one.id === id);
+  if (!box) return null;
+  const fill = fillOf(job, wiring, id);
+  const article = articleOf(job.stock, 'box', box.article);
+  const fitting = articlesOf(job.stock, 'box').filter((one) => one.gangs > 0 === article.gangs > 0);
+  const share = Math.min(1, fill.needed / fill.available);
+  const change = (chosen: string) =>
+    edit(
+      {
+        ...job,
+        boxes: job.boxes.map((one) => (one.id === id ? { ...one, article: chosen as ArticleId } : one)),
+      },
+      `box of ${box.name}`,
+    );
+  return (
+    <li className="border-b border-line pb-3">
+      <Disclosure>
+        <DisclosureButton className="group flex min-h-11 w-full items-center gap-3 text-left">
+          <SeverityMark severity={fill.passes ? 'pass' : 'violation'} />
+          <span className="min-w-0 flex-1 truncate font-bold" title={box.name}>
+            {box.name}
+          </span>
+          <span className={fill.passes ? '' : 'font-bold text-violation'}>
+            {plain(fill.needed)} of {cubicInches(fill.available)}
+          </span>
+          <ChevronDown size={17} className="shrink-0 group-data-open:rotate-180" aria-hidden="true" />
+        </DisclosureButton>
+        <div className="h-1.5 rounded bg-line" aria-hidden="true">
+          <div
+            className={`h-1.5 rounded ${fill.passes ? 'bg-pass' : 'bg-violation'}`}
+            style={{ width: `${share * 100}%` }}
+          />
+        </div>
+        {fill.passes ? null : (
+          <p className="mt-1.5 text-[13px] font-semibold text-violation">
+            Would not pass: {plain(fill.needed - fill.available)} in³ over.
+          </p>
+        )}
+        <DisclosurePanel className="mt-2 flex flex-col gap-3">
+          <table className="w-full text-[13px]">
+            <caption className="sr-only">Allowances of {box.name}</caption>
+            <thead className="text-left text-quiet">
+              <tr>
+                <th className="font-normal">Counts</th>
+                <th className="pl-2 text-right font-normal">in³ each</th>
+                <th className="pl-2 text-right font-normal">in³</th>
+              </tr>
+            </thead>
+            <tbody>
+              {fill.lines.map((line) => (
+                <tr key={`${line.what} ${line.awg}`} className="border-t border-line/70 align-top">
+                  <td className="py-1">
+                    {sayFillLine(line)}
+                    <span className="block text-[11.5px] text-quiet">{line.section}</span>
+                  </td>
+                  <td className="py-1 pl-2 text-right">{plain(line.each)}</td>
+                  <td className="py-1 pl-2 text-right">{plain(line.total)}</td>
+                </tr>
+              ))}
+              <tr className="border-t-2 border-ink font-bold">
+                <td className="py-1">Needed</td>
+                <td />
+                <td className="py-1 pl-2 text-right">{plain(fill.needed)}</td>
+              </tr>
+            </tbody>
+          </table>
+          <Field label="Box">
+            <Select value={box.article} onChange={(event) => change(event.target.value)}>
+              {fitting.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name.includes('in³') ? one.name : `${one.name} (${cubicInches(one.volume)})`}
+                </option>
+              ))}
+            </Select>
+          </Field>
+        </DisclosurePanel>
+      </Disclosure>
+    </li>
+  );
+};
+
+/** Does it fit? The answer for each box; the arithmetic on request. */
+export const BoxFillList = ({ bench }: { bench: Bench }) => (
+  <>
+    <p className="mb-2 text-[13px] text-quiet">
+      By 314.16 of the {bench.job.edition} edition. Pigtails do not count. Open a box for its arithmetic.
+    </p>
+    <ul className="flex flex-col gap-2">
+      {bench.drawings.map((drawing) => (
+        <OneBox key={drawing.box} bench={bench} id={drawing.box} />
+      ))}
+    </ul>
+  </>
+);

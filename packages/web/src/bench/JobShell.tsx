@@ -1,0 +1,82 @@
+import { useEffect, useState } from 'react';
+import { Navigate, useParams } from 'react-router';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { NotFound } from '../app/NotFound.js';
+import { useAppDispatch, useAppSelector } from '../app/store.js';
+import { StartCircuit } from '../circuit/StartCircuit.js';
+import { findDraft } from '../editing/keptDraft.js';
+import { closed, opened, redone, undone } from '../editing/jobSlice.js';
+import { ask, sayAnswer, type StoredJob } from '../shared/api.js';
+import { Button } from '../shared/ui.js';
+import { BenchScreen } from './BenchScreen.js';
+import { benchCleared } from './benchSlice.js';
+import { ConflictBar } from './ConflictBar.js';
+import { TopBar } from './TopBar.js';
+
+type Loading =
+  { kind: 'loading' } | { kind: 'open' } | { kind: 'missing' } | { kind: 'failed'; message: string };
+
+/** Opens a job from the server, together with what this browser still holds unsaved of it. */
+const useOpenJob = (jobId: string) => {
+  const dispatch = useAppDispatch();
+  const [loading, setLoading] = useState<Loading>({ kind: 'loading' });
+  const [tries, setTries] = useState(0);
+  useEffect(() => {
+    let current = true;
+    const load = async () => {
+      setLoading({ kind: 'loading' });
+      const answer = await ask<StoredJob>(`/jobs/${encodeURIComponent(jobId)}`);
+      if (!current) return;
+      if (answer.kind === 'ok') {
+        dispatch(opened({ stored: answer.value, draft: findDraft(jobId) }));
+        setLoading({ kind: 'open' });
+      } else if (answer.kind === 'refused' && answer.status === 404) setLoading({ kind: 'missing' });
+      else setLoading({ kind: 'failed', message: sayAnswer(answer) });
+    };
+    void load();
+    return () => {
+      current = false;
+      dispatch(closed());
+      dispatch(benchCleared());
+    };
+  }, [jobId, tries, dispatch]);
+  return { loading, again: () => setTries((count) => count + 1) };
+};
+
+/** Everything inside one job: the bar above, and the circuit of the address. */
+export const JobShell = () => {
+  const { jobId = '', circuitId } = useParams();
+  const { loading, again } = useOpenJob(jobId);
+  const open = useAppSelector((state) => state.job.open);
+  const dispatch = useAppDispatch();
+  useHotkeys('mod+z', () => void dispatch(undone()), { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => void dispatch(redone()), { preventDefault: true });
+
+  if (loading.kind === 'missing') return <NotFound what="There is no such job." />;
+  if (loading.kind === 'failed')
+    return (
+      <div role="alert" className="p-10">
+        <p className="mb-4">{loading.message}</p>
+        <Button onClick={again}>Try again</Button>
+      </div>
+    );
+  if (loading.kind === 'loading' || open?.document.id !== jobId)
+    return <p className="p-8 text-quiet">Opening …</p>;
+
+  const { circuits } = open.document;
+  const circuit = circuits.find((one) => one.id === circuitId);
+  const [first] = circuits;
+  if (!circuit && circuitId !== 'new' && first)
+    return <Navigate replace to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}`} />;
+  return (
+    <>
+      <TopBar job={open.document} circuit={circuit ?? null} />
+      {open.save.kind === 'conflict' ? <ConflictBar job={open.document} current={open.save.current} /> : null}
+      {circuit ? (
+        <BenchScreen key={circuit.id} job={open.document} circuit={circuit} />
+      ) : (
+        <StartCircuit job={open.document} />
+      )}
+    </>
+  );
+};

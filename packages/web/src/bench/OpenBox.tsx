@@ -1,0 +1,176 @@
+import { memo } from 'react';
+import {
+  PANEL,
+  type BoxDrawing,
+  type DeviceId,
+  type DrawnSheath,
+  type DrawnWire,
+  type Positions,
+} from '@amber/core';
+import { ItemFace } from './ItemFace.js';
+import type { Bench } from './useBench.js';
+import { INSULATION, ROLE_WORD, STATE_WORD } from './wireLook.js';
+
+const CORNER = 7;
+
+/** A polyline with rounded corners. */
+const rounded = (points: DrawnWire['points']): string => {
+  const [first] = points;
+  if (!first) return '';
+  const parts = [`M${first.x} ${first.y}`];
+  points.slice(1, -1).forEach((corner, i) => {
+    const before = points[i];
+    const after = points[i + 2];
+    if (!before || !after) return;
+    const reach = (other: { x: number; y: number }) => Math.hypot(other.x - corner.x, other.y - corner.y);
+    const r = Math.min(CORNER, reach(before) / 2, reach(after) / 2);
+    const toward = (other: { x: number; y: number }) => {
+      const length = reach(other) || 1;
+      return `${corner.x + ((other.x - corner.x) / length) * r} ${corner.y + ((other.y - corner.y) / length) * r}`;
+    };
+    parts.push(`L${toward(before)}Q${corner.x} ${corner.y} ${toward(after)}`);
+  });
+  const last = points.at(-1) ?? first;
+  return `${parts.join('')}L${last.x} ${last.y}`;
+};
+
+/** Where the bands of re-identification sit: on the wire beside the sheath. */
+const bandOf = ({ points: [a, b] }: DrawnWire) => {
+  if (!a || !b) return null;
+  const way = Math.sign(b.x - a.x);
+  return { x: a.x + way * 8, y: a.y, way };
+};
+
+const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; title: string }) => {
+  const d = rounded(wire.points);
+  const look = INSULATION[wire.colour];
+  const band = wire.mark ? bandOf(wire) : null;
+  const thick = wire.colour === 'bare' ? 3 : 4.6;
+  return (
+    <g fill="none" strokeLinecap="butt" data-live={live || undefined} data-wire={wire.key}>
+      <title>{title}</title>
+      <path d={d} stroke="var(--color-inside)" strokeWidth="10" />
+      {live ? <path d={d} strokeWidth="12" className="wire-glow" /> : null}
+      <path d={d} stroke={look.outline} strokeWidth={thick + 1.6} />
+      <path d={d} stroke={look.paint} strokeWidth={thick} />
+      {live ? <path d={d} strokeWidth="1.5" className="wire-core" /> : null}
+      {band && wire.mark
+        ? [0, 1].map((i) => (
+            <rect
+              key={i}
+              x={band.x + band.way * i * 7 - 2.5}
+              y={band.y - 4}
+              width="5"
+              height="8"
+              rx="1"
+              fill={INSULATION[wire.mark as 'black'].paint}
+            />
+          ))
+        : null}
+      <text
+        x={wire.label.x}
+        y={wire.label.y}
+        textAnchor={wire.label.anchor}
+        fontSize="9.5"
+        fontWeight="650"
+        fill="var(--color-ink)"
+        stroke="var(--color-inside)"
+        strokeWidth="2.5"
+        paintOrder="stroke"
+      >
+        {look.code}
+        {wire.mark ? ` ${INSULATION[wire.mark].code}` : ''}
+      </text>
+    </g>
+  );
+});
+
+const Sheath = ({ sheath, placeName }: { sheath: DrawnSheath; placeName: string }) => {
+  const middle = sheath.y + sheath.height / 2;
+  const words = `${sheath.incoming ? 'from' : 'to'} ${placeName}`;
+  const short = words.length > 15 ? `${words.slice(0, 14)}…` : words;
+  return (
+    <g>
+      <title>{`${sheath.name} ${words}${sheath.existing ? ', existing' : ''}`}</title>
+      <rect
+        x={sheath.x}
+        y={sheath.y}
+        width={sheath.width}
+        height={sheath.height}
+        rx="9"
+        fill={sheath.awg === 12 ? '#f0e6b0' : '#f7f4ea'}
+        stroke="#57534a"
+        strokeWidth="1.5"
+      />
+      <text x={sheath.x + sheath.width / 2} y={middle - 3} textAnchor="middle" fontSize="13" fontWeight="700">
+        {sheath.name}
+      </text>
+      <text x={sheath.x + sheath.width / 2} y={middle + 12} textAnchor="middle" fontSize="10" fill="#44413a">
+        {short}
+      </text>
+    </g>
+  );
+};
+
+/** One box opened up, drawn from its geometry; what is live glows. */
+export const OpenBox = memo(
+  ({
+    bench,
+    drawing,
+    positions,
+    onFlip,
+  }: {
+    bench: Bench;
+    drawing: BoxDrawing;
+    positions: Positions;
+    onFlip: (id: DeviceId) => void;
+  }) => {
+    const stateOf = (key: string) => {
+      const net = bench.compiled.netOf(key);
+      return net === undefined
+        ? { state: 'dead' as const, role: 'spare' as const }
+        : { state: bench.state.nets[net] ?? 'dead', role: bench.roles[net] ?? 'spare' };
+    };
+    const nameOf = (place: string) =>
+      place === PANEL ? 'panel' : (bench.job.boxes.find((box) => box.id === place)?.name ?? place);
+    const { enclosure } = drawing;
+    const title = (wire: DrawnWire) => {
+      const { state, role } = stateOf(wire.key);
+      const marked = wire.mark ? `, marked ${INSULATION[wire.mark].word}` : '';
+      return `${INSULATION[wire.colour].word}${marked}: ${ROLE_WORD[role]}, ${STATE_WORD[state]}`;
+    };
+    return (
+      <svg
+        viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+        width={drawing.width}
+        height={drawing.height}
+        className="drawing h-auto max-w-full"
+        role="group"
+        aria-label={`Wires in ${nameOf(drawing.box)}`}
+      >
+        <rect {...enclosure} rx="12" fill="var(--color-inside)" stroke="#57534a" strokeWidth="2" />
+        {drawing.wires.map((wire) => {
+          const { state } = stateOf(wire.key);
+          return (
+            <Wire
+              key={wire.id}
+              wire={wire}
+              live={state === 'live' || state === 'backfed'}
+              title={title(wire)}
+            />
+          );
+        })}
+        {drawing.sheaths.map((sheath) => (
+          <Sheath
+            key={`${sheath.cable} ${sheath.incoming}`}
+            sheath={sheath}
+            placeName={nameOf(sheath.other)}
+          />
+        ))}
+        {drawing.items.map((drawn) => (
+          <ItemFace key={drawn.item.id} bench={bench} drawn={drawn} positions={positions} onFlip={onFlip} />
+        ))}
+      </svg>
+    );
+  },
+);

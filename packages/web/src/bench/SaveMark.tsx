@@ -1,0 +1,34 @@
+import { useAppSelector } from '../app/store.js';
+import type { SaveState } from '../editing/jobSlice.js';
+import { clock } from '../shared/format.js';
+
+const say = (save: SaveState): string => {
+  switch (save.kind) {
+    case 'saved':
+      return save.at === null ? 'Saved' : `Saved ${clock(save.at)}`;
+    case 'unsaved':
+    case 'saving':
+      return 'Saving …';
+    case 'offline':
+      return 'No connection: kept here, sent when it is back';
+    case 'conflict':
+      return 'Not saved: choose a version';
+    case 'refused':
+      return `Not saved: ${save.message}`;
+  }
+};
+
+export const SaveMark = () => {
+  const save = useAppSelector((state) => state.job.open?.save);
+  if (!save) return null;
+  const bad = save.kind === 'offline' || save.kind === 'conflict' || save.kind === 'refused';
+  return (
+    <span
+      role="status"
+      className={`max-w-80 truncate px-2 text-[13px] ${bad ? 'font-semibold text-violation' : 'text-quiet'}`}
+      title={say(save)}
+    >
+      {say(save)}
+    </span>
+  );
+};

@@ -1,0 +1,39 @@
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import { CircuitPanel } from '../circuit/CircuitPanel.js';
+import { SafetyNote } from '../shared/ui.js';
+import { BoxFillList } from './BoxFillList.js';
+import { FindingList } from './FindingList.js';
+import type { Bench } from './useBench.js';
+import { Verdict } from './Verdict.js';
+
+const tab =
+  'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
+
+/** Will it pass, does it fit, and what was asked. */
+export const SidePanel = ({ bench }: { bench: Bench }) => (
+  <aside
+    aria-label="Check and circuit"
+    className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-86 lg:border-l"
+  >
+    <TabGroup className="flex min-h-0 flex-1 flex-col">
+      <TabList className="flex border-b border-line">
+        <Tab className={tab}>Check</Tab>
+        <Tab className={tab}>Box fill</Tab>
+        <Tab className={tab}>Circuit</Tab>
+      </TabList>
+      <TabPanels className="min-h-0 flex-1 lg:overflow-y-auto">
+        <TabPanel className="flex flex-col gap-4 p-4 focus:outline-none">
+          <Verdict bench={bench} />
+          <FindingList bench={bench} />
+          <SafetyNote className="border-t border-line pt-3" />
+        </TabPanel>
+        <TabPanel className="p-4 focus:outline-none">
+          <BoxFillList bench={bench} />
+        </TabPanel>
+        <TabPanel className="p-4 focus:outline-none">
+          <CircuitPanel job={bench.job} circuit={bench.circuit} />
+        </TabPanel>
+      </TabPanels>
+    </TabGroup>
+  </aside>
+);

@@ -1,0 +1,48 @@
+import { plural } from '../shared/format.js';
+import { SeverityMark } from '../shared/ui.js';
+import type { Bench } from './useBench.js';
+
+/** The answer first: does it work, and would it pass? */
+export const Verdict = ({ bench }: { bench: Bench }) => {
+  const positions = bench.proofs.reduce((sum, proof) => sum + proof.positions, 0);
+  const working = bench.proofs.reduce((sum, proof) => sum + proof.working, 0);
+  const count = (severity: string) => bench.findings.filter((one) => one.severity === severity).length;
+  const violations = count('violation');
+  const open = count('caution') + count('verify');
+  if (count('unfinished') > 0)
+    return (
+      <div className="flex gap-3">
+        <SeverityMark severity="unfinished" />
+        <p className="font-bold">This circuit cannot be planned yet</p>
+      </div>
+    );
+  const works = working === positions && positions > 0;
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="flex gap-3">
+        <SeverityMark severity={works ? 'pass' : 'violation'} />
+        <p>
+          <strong className={works ? 'text-pass' : 'text-violation'}>
+            {working} of {positions} positions work
+          </strong>
+          <span className="block text-[13px] text-quiet">
+            Every handle changes the light from every position, by simulation.
+          </span>
+        </p>
+      </div>
+      <div className="flex gap-3">
+        <SeverityMark severity={violations > 0 ? 'violation' : 'pass'} />
+        <p>
+          <strong className={violations > 0 ? 'text-violation' : 'text-pass'}>
+            {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
+          </strong>
+          <span className="block text-[13px] text-quiet">
+            Checked by the {bench.job.edition} edition: switching, re-identified whites, neutrals, conductor
+            size, box fill.
+            {open > 0 ? ` ${plural(open, 'point')} to look at.` : ''}
+          </span>
+        </p>
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,85 @@
+import { useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { newDraft, withDraft, type BoxId, type CircuitId, type Job } from '@amber/core';
+import { useEdit } from '../editing/review.js';
+import { Button, controlLook, Field, SafetyNote, Select } from '../shared/ui.js';
+
+const fresh = () => crypto.randomUUID().slice(0, 8);
+
+/** A short start: a room, its switch locations, one luminaire, and where power enters. All of it can be changed after. */
+export const StartCircuit = ({ job }: { job: Job }) => {
+  const edit = useEdit();
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  const [switches, setSwitches] = useState(2);
+  const [powerAt, setPowerAt] = useState<'switch' | 'luminaire'>('switch');
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const circuit = `circuit:${fresh()}` as CircuitId;
+    const draft = newDraft(job.stock, {
+      circuit,
+      name: name.trim() || 'Lights',
+      switches,
+      powerAt,
+      freshBox: () => `box:${fresh()}` as BoxId,
+    });
+    edit(withDraft(job, draft), 'new circuit');
+    await navigate(`/jobs/${job.id}/circuits/${encodeURIComponent(circuit)}`);
+  };
+  const devices =
+    switches === 1
+      ? 'a single-pole'
+      : switches === 2
+        ? 'a pair of three-ways'
+        : `two three-ways and ${switches - 2} four-way${switches > 3 ? 's' : ''}`;
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto p-6 sm:p-10">
+      <form onSubmit={(event) => void submit(event)} className="flex max-w-lg flex-col gap-5">
+        <div>
+          <h1 className="text-2xl font-bold">New circuit</h1>
+          <p className="mt-1 text-quiet">One group of luminaires, controlled from one place or several.</p>
+        </div>
+        <Field label="Room">
+          <input
+            autoFocus
+            value={name}
+            maxLength={200}
+            placeholder="Name of the room"
+            onChange={(event) => setName(event.target.value)}
+            className={controlLook}
+          />
+        </Field>
+        <Field label="Switch locations" hint={`One at each way in. ${switches} means ${devices}.`}>
+          <Select value={switches} onChange={(event) => setSwitches(Number(event.target.value))}>
+            {[1, 2, 3, 4, 5, 6].map((count) => (
+              <option key={count}>{count}</option>
+            ))}
+          </Select>
+        </Field>
+        <Field
+          label="Power enters"
+          hint={
+            powerAt === 'switch'
+              ? 'The neutral comes along to each switch by itself.'
+              : 'Often the shortest run; the switches then ask for a neutral of their own.'
+          }
+        >
+          <Select
+            value={powerAt}
+            onChange={(event) => setPowerAt(event.target.value as 'switch' | 'luminaire')}
+          >
+            <option value="switch">at a switch</option>
+            <option value="luminaire">at the luminaire</option>
+          </Select>
+        </Field>
+        <div className="flex gap-2">
+          <Button look="main" type="submit">
+            Plan it
+          </Button>
+          <Button onClick={() => void navigate(-1)}>Cancel</Button>
+        </div>
+        <SafetyNote className="border-t border-line pt-4" />
+      </form>
+    </main>
+  );
+};

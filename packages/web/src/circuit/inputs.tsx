@@ -1,0 +1,109 @@
+import { useEffect, useState } from 'react';
+import { feetInches, parseFeetInches } from '@amber/core';
+import { controlLook } from '../shared/ui.js';
+
+/** A name is taken as it is typed; an empty one springs back when the field is left. */
+export const NameInput = ({
+  value,
+  onChange,
+  label,
+}: {
+  value: string;
+  onChange: (name: string) => void;
+  label?: string;
+}) => {
+  const [text, setText] = useState(value);
+  useEffect(() => setText((now) => (now.trim() === value ? now : value)), [value]);
+  return (
+    <input
+      aria-label={label}
+      value={text}
+      maxLength={200}
+      onChange={(event) => {
+        setText(event.target.value);
+        if (event.target.value.trim()) onChange(event.target.value.trim());
+      }}
+      onBlur={() => setText(value)}
+      className={controlLook}
+    />
+  );
+};
+
+/** A length in feet and inches. What cannot be read stays in the field, marked, and changes nothing. */
+export const LengthInput = ({
+  value,
+  onChange,
+}: {
+  value: number | null;
+  onChange: (inches: number | null) => void;
+}) => {
+  const written = value === null ? '' : feetInches(value);
+  const [text, setText] = useState(written);
+  useEffect(() => setText(written), [written]);
+  const bad = text.trim() !== '' && parseFeetInches(text) === null;
+  const take = () => {
+    if (bad) return;
+    const inches = text.trim() === '' ? null : parseFeetInches(text);
+    if (inches !== value) onChange(inches);
+    else setText(written);
+  };
+  return (
+    <>
+      <input
+        value={text}
+        aria-invalid={bad}
+        placeholder={`12'-6"`}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+        className={`${controlLook} ${bad ? 'border-2 border-violation!' : ''}`}
+      />
+      {bad ? (
+        <span role="alert" className="mt-1 block text-[12.5px] text-violation">
+          Write feet and inches, up to 1000': 12'-6" or 12.5
+        </span>
+      ) : null}
+    </>
+  );
+};
+
+/** A number within a range; outside of it the field is marked and nothing changes. */
+export const NumberInput = ({
+  value,
+  least,
+  most,
+  unit,
+  onChange,
+}: {
+  value: number;
+  least: number;
+  most: number;
+  unit: string;
+  onChange: (value: number) => void;
+}) => {
+  const [text, setText] = useState(String(value));
+  useEffect(() => setText(String(value)), [value]);
+  const number = Number(text);
+  const bad = text.trim() === '' || !(number >= least && number <= most);
+  return (
+    <>
+      <input
+        inputMode="decimal"
+        value={text}
+        aria-invalid={bad}
+        onChange={(event) => {
+          setText(event.target.value);
+          const typed = Number(event.target.value);
+          if (event.target.value.trim() !== '' && typed >= least && typed <= most) onChange(typed);
+        }}
+        onBlur={() => setText(String(value))}
+        className={`${controlLook} ${bad ? 'border-2 border-violation!' : ''}`}
+      />
+      {bad ? (
+        <span role="alert" className="mt-1 block text-[12.5px] text-violation">
+          From {least} to {most} {unit}
+        </span>
+      ) : null}
+    </>
+  );
+};

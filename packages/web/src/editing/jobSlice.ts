@@ -1,0 +1,138 @@
+import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
+import type { Job } from '@amber/core';
+import type { StoredJob } from '../shared/api.js';
+import { changeBetween, redo, remember, undo, type History } from './history.js';
+
+/** Where the open job stands towards the server. Nothing typed is lost in any of them. */
+export type SaveState =
+  | { kind: 'saved'; at: number | null }
+  | { kind: 'unsaved' }
+  | { kind: 'saving' }
+  /** The server does not answer; the job is kept in this browser and sent again. */
+  | { kind: 'offline' }
+  /** Somebody saved meanwhile; the user decides. */
+  | { kind: 'conflict'; current: StoredJob }
+  | { kind: 'refused'; message: string };
+
+export type FailedSave = Exclude<SaveState, { kind: 'saved' | 'saving' | 'unsaved' }>;
+
+export interface OpenJob {
+  document: Job;
+  /** Revision of the server that the document grew from. */
+  parent: number;
+  /** Names this state of the document, so that a repeated save is not a conflict. */
+  saveId: string;
+  history: History;
+  save: SaveState;
+}
+
+export interface JobState {
+  open: OpenJob | null;
+}
+
+const initialState: JobState = { open: null };
+
+/** After any change: unsaved under a new save id, unless the user first has to settle a conflict. */
+const touched = (open: OpenJob): OpenJob => ({
+  ...open,
+  saveId: nanoid(),
+  save: open.save.kind === 'conflict' ? open.save : { kind: 'unsaved' },
+});
+
+export const jobSlice = createSlice({
+  name: 'job',
+  initialState,
+  reducers: {
+    opened: (
+      state,
+      {
+        payload,
+      }: PayloadAction<{
+        stored: StoredJob;
+        draft: { document: Job; parent: number; saveId: string } | null;
+      }>,
+    ) => {
+      const { stored, draft } = payload;
+      const stands = { history: { past: [], future: [] } };
+      state.open = draft
+        ? {
+            ...stands,
+            ...draft,
+            save:
+              draft.parent === stored.revision ? { kind: 'unsaved' } : { kind: 'conflict', current: stored },
+          }
+        : {
+            ...stands,
+            document: stored.document,
+            parent: stored.revision,
+            saveId: nanoid(),
+            save: { kind: 'saved', at: null },
+          };
+    },
+    closed: () => initialState,
+    edited: {
+      reducer: (state, { payload }: PayloadAction<{ job: Job; label: string; at: number }>) => {
+        if (!state.open) return;
+        const change = changeBetween(state.open.document as Job, payload.job, payload.label, payload.at);
+        if (!change) return;
+        state.open = touched({
+          ...(state.open as OpenJob),
+          document: payload.job,
+          history: remember(state.open.history as History, change),
+        });
+      },
+      prepare: (job: Job, label: string) => ({ payload: { job, label, at: Date.now() } }),
+    },
+    undone: (state) => {
+      const done = state.open && undo(state.open.document as Job, state.open.history as History);
+      if (state.open && done)
+        state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
+    },
+    redone: (state) => {
+      const done = state.open && redo(state.open.document as Job, state.open.history as History);
+      if (state.open && done)
+        state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
+    },
+    saving: (state) => {
+      if (state.open) state.open.save = { kind: 'saving' };
+    },
+    saved: (
+      state,
+      { payload }: PayloadAction<{ id: string; saveId: string; revision: number; at: number }>,
+    ) => {
+      if (state.open?.document.id !== payload.id) return;
+      state.open.parent = payload.revision;
+      state.open.save =
+        state.open.saveId === payload.saveId ? { kind: 'saved', at: payload.at } : { kind: 'unsaved' };
+    },
+    saveFailed: (state, { payload }: PayloadAction<{ id: string; save: FailedSave }>) => {
+      if (state.open?.document.id === payload.id) state.open.save = payload.save;
+    },
+    /** The user keeps this document over the newer revision, which stays among the revisions. */
+    keptMine: (state) => {
+      if (state.open?.save.kind !== 'conflict') return;
+      state.open.parent = state.open.save.current.revision;
+      state.open.saveId = nanoid();
+      state.open.save = { kind: 'unsaved' };
+    },
+    /** The user takes the newer revision; what was here can be had back by undo. */
+    tookTheirs: (state) => {
+      if (state.open?.save.kind !== 'conflict') return;
+      const { current } = state.open.save;
+      const change = changeBetween(
+        state.open.document as Job,
+        current.document as Job,
+        'take the other version',
+        0,
+      );
+      state.open.document = current.document;
+      state.open.parent = current.revision;
+      state.open.saveId = nanoid();
+      state.open.save = { kind: 'saved', at: null };
+      if (change) state.open.history = remember(state.open.history as History, change);
+    },
+  },
+});
+
+export const { opened, closed, edited, undone, redone, saving, saved, saveFailed, keptMine, tookTheirs } =
+  jobSlice.actions;

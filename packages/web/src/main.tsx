@@ -1,0 +1,16 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { App } from './app/App.js';
+import { createStore } from './app/store.js';
+import './styles.css';
+
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no root.');
+createRoot(root).render(
+  <StrictMode>
+    <Provider store={createStore()}>
+      <App />
+    </Provider>
+  </StrictMode>,
+);

@@ -1,0 +1,86 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { Job } from '@amber/core';
+
+/** The one shape of an error from the server. */
+export interface Problem {
+  code: string;
+  message: string;
+  path: string;
+}
+
+export interface CircuitSummary {
+  id: string;
+  name: string;
+  breaker: number;
+  switches: number;
+  luminaires: number;
+  positions: number;
+  working: number;
+  violations: number;
+  unfinished: number;
+}
+
+export interface JobHead {
+  id: string;
+  name: string;
+  revision: number;
+  updatedAt: string;
+  summary: { edition: number; circuits: CircuitSummary[] };
+}
+
+export interface StoredJob {
+  revision: number;
+  document: Job;
+}
+
+/** What came of a request: the answer, the server's problem, or no answer at all. */
+export type Answer<T> =
+  | { kind: 'ok'; value: T }
+  | { kind: 'refused'; status: number; problem: Problem; body: unknown }
+  | { kind: 'unreachable' };
+
+const isProblem = (body: unknown): body is Problem =>
+  typeof body === 'object' && body !== null && 'code' in body && 'message' in body;
+
+/** One request to the server. Never throws: a lost connection is an answer of its own. */
+export const ask = async <T>(path: string, init: RequestInit = {}): Promise<Answer<T>> => {
+  let response: Response;
+  let body: unknown;
+  try {
+    response = await fetch(`/api${path}`, init);
+    body = await response.json();
+  } catch {
+    return { kind: 'unreachable' };
+  }
+  if (response.ok) return { kind: 'ok', value: body as T };
+  const problem = isProblem(body)
+    ? body
+    : { code: 'unknown', message: `The server answered ${response.status}.`, path: '' };
+  return { kind: 'refused', status: response.status, problem, body };
+};
+
+export const askJson = <T>(method: string, path: string, body: unknown) =>
+  ask<T>(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+
+/** The words for a request that did not succeed. */
+export const sayAnswer = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): string => {
+  if (answer.kind === 'unreachable') return 'The server cannot be reached. Nothing was changed.';
+  const { path, message } = answer.problem;
+  return path ? `${path}: ${message}` : message;
+};
+
+/** The list of jobs, cached and renewed when a job changes. */
+export const jobsApi = createApi({
+  reducerPath: 'jobs',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['Jobs'],
+  endpoints: (build) => ({
+    jobs: build.query<JobHead[], void>({
+      query: () => '/jobs',
+      transformResponse: (body: { jobs: JobHead[] }) => body.jobs,
+      providesTags: ['Jobs'],
+      keepUnusedDataFor: 0,
+    }),
+  }),
+});
+export const { useJobsQuery } = jobsApi;
