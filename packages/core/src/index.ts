@@ -99,3 +99,5 @@ export {
   setPowerEntry,
 } from './planning/draftEdits.js';
 export type { CircuitStart } from './planning/draftEdits.js';
+export { cablesOfCircuit, sketchRun } from './drawing/sketchRun.js';
+export type { RunSketch } from './drawing/sketchRun.js';

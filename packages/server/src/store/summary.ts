@@ -1,4 +1,4 @@
-import { reviewJob, type Job } from '@amber/core';
+import { reviewJob, sketchRun, type Job, type RunSketch } from '@amber/core';
 
 /** What a list shows of a job without opening it. */
 export interface JobSummary {
@@ -13,6 +13,8 @@ export interface JobSummary {
     working: number;
     violations: number;
     unfinished: number;
+    /** Null where the circuit cannot be planned. */
+    run: RunSketch | null;
   }[];
 }
 
@@ -42,6 +44,7 @@ export const summarise = (asked: Job): JobSummary => {
         working: proved.reduce((sum, proof) => sum + proof.working, 0),
         violations: mine.filter((one) => one.severity === 'violation').length,
         unfinished: mine.filter((one) => one.severity === 'unfinished').length,
+        run: sketchRun(job, id),
       };
     }),
   };

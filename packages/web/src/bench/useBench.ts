@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import {
   articleOf,
+  cablesOfCircuit,
   compile,
   drawBox,
   drawStrip,
@@ -50,9 +51,7 @@ const useStill = (asked: Job, circuit: Circuit) =>
     const wiring = wiringOrEmpty(job);
     const compiled = compile(wiring, job);
     const plan = plans.find((one) => one.circuit.id === circuit.id);
-    const cables = wiring.cables
-      .filter((cable) => cable.id.startsWith(`cable:${circuit.id}:`))
-      .map((cable) => cable.id);
+    const cables = cablesOfCircuit(job, circuit.id);
     const strip = plan?.outcome.ok ? drawStrip(wiring, job, cables) : null;
     const boxes = boxesOf(strip);
     const groups = new Set<string>(

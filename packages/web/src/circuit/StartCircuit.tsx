@@ -1,10 +1,14 @@
-import { useState, type FormEvent } from 'react';
+import { useMemo, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { newDraft, withDraft, type BoxId, type CircuitId, type Job } from '@amber/core';
-import { useEdit } from '../editing/review.js';
+import { newDraft, sketchRun, withDraft, type BoxId, type CircuitId, type Job } from '@amber/core';
+import { reviewOf, useEdit } from '../editing/review.js';
+import { RunMini } from '../shared/RunMini.js';
 import { Button, controlLook, Field, SafetyNote, Select } from '../shared/ui.js';
 
 const fresh = () => crypto.randomUUID().slice(0, 8);
+
+/** More can be added once the circuit is there. */
+const MOST_SWITCHES = 6;
 
 /** A short start: a room, its switch locations, one luminaire, and where power enters. All of it can be changed after. */
 export const StartCircuit = ({ job }: { job: Job }) => {
@@ -13,18 +17,27 @@ export const StartCircuit = ({ job }: { job: Job }) => {
   const [name, setName] = useState('');
   const [switches, setSwitches] = useState(2);
   const [powerAt, setPowerAt] = useState<'switch' | 'luminaire'>('switch');
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const circuit = `circuit:${fresh()}` as CircuitId;
+  const [ids] = useState(() => ({
+    circuit: `circuit:${fresh()}` as CircuitId,
+    boxes: Array.from({ length: MOST_SWITCHES + 1 }, () => `box:${fresh()}` as BoxId),
+  }));
+  const planned = useMemo(() => {
+    const boxes = [...ids.boxes];
+    const freshBox = () => boxes.shift() ?? (`box:${fresh()}` as BoxId);
     const draft = newDraft(job.stock, {
-      circuit,
+      circuit: ids.circuit,
       name: name.trim() || 'Lights',
       switches,
       powerAt,
-      freshBox: () => `box:${fresh()}` as BoxId,
+      freshBox,
     });
-    edit(withDraft(job, draft), 'new circuit');
-    await navigate(`/jobs/${job.id}/circuits/${encodeURIComponent(circuit)}`);
+    return withDraft(job, draft);
+  }, [job, ids, name, switches, powerAt]);
+  const run = sketchRun(reviewOf(planned).job, ids.circuit);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    edit(planned, 'new circuit');
+    await navigate(`/jobs/${job.id}/circuits/${encodeURIComponent(ids.circuit)}`);
   };
   const devices =
     switches === 1
@@ -51,7 +64,7 @@ export const StartCircuit = ({ job }: { job: Job }) => {
         </Field>
         <Field label="Switch locations" hint={`One at each way in. ${switches} means ${devices}.`}>
           <Select value={switches} onChange={(event) => setSwitches(Number(event.target.value))}>
-            {[1, 2, 3, 4, 5, 6].map((count) => (
+            {Array.from({ length: MOST_SWITCHES }, (_, i) => i + 1).map((count) => (
               <option key={count}>{count}</option>
             ))}
           </Select>
@@ -72,6 +85,15 @@ export const StartCircuit = ({ job }: { job: Job }) => {
             <option value="luminaire">at the luminaire</option>
           </Select>
         </Field>
+        {run ? (
+          <figure className="rounded-lg border border-line bg-sheet p-4">
+            <figcaption className="mb-2 text-[13px] text-quiet">
+              The run this gives; the lines are the conductors of each cable. Order and places can be changed
+              after.
+            </figcaption>
+            <RunMini run={run} label="Run of the new circuit" />
+          </figure>
+        ) : null}
         <div className="flex gap-2">
           <Button look="main" type="submit">
             Plan it

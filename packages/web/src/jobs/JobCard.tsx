@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useAppDispatch } from '../app/store.js';
 import type { CircuitSummary, JobHead } from '../shared/api.js';
 import { plural, when } from '../shared/format.js';
+import { RunMini } from '../shared/RunMini.js';
 import { SeverityMark } from '../shared/ui.js';
 import { deleteJob, duplicateJob } from './jobActions.js';
 
@@ -12,9 +13,6 @@ const stateOf = (circuit: CircuitSummary): { mark: 'pass' | 'violation' | 'unfin
   if (circuit.violations > 0) return { mark: 'violation', text: plural(circuit.violations, 'violation') };
   return { mark: 'pass', text: `${circuit.working} of ${circuit.positions} positions work` };
 };
-
-const letters = (switches: number): string =>
-  switches === 1 ? 'S' : ['S3', ...Array<string>(Math.max(0, switches - 2)).fill('S4'), 'S3'].join(' · ');
 
 const itemLook = 'flex min-h-11 w-full items-center gap-3 rounded px-3 text-left data-focus:bg-rail';
 
@@ -74,20 +72,20 @@ export const JobCard = ({ job }: { job: JobHead }) => {
         {job.summary.circuits.map((circuit) => {
           const state = stateOf(circuit);
           return (
-            <li
-              key={circuit.id}
-              className="flex items-center gap-3 border-b border-line/60 px-4 py-2 last:border-b-0"
-            >
-              <SeverityMark severity={state.mark} />
-              <span className="min-w-0 flex-1">
-                <span className="block truncate font-semibold">{circuit.name}</span>
-                <span className="block text-[13px] text-quiet">{state.text}</span>
-              </span>
-              <span className="text-right text-[13px] text-quiet">
-                {letters(circuit.switches)}
-                <br />
-                {circuit.breaker} A
-              </span>
+            <li key={circuit.id} className="border-b border-line/60 px-4 py-3 last:border-b-0">
+              <div className="flex items-start gap-3">
+                <SeverityMark severity={state.mark} />
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate font-semibold">{circuit.name}</span>
+                  <span className="block text-[13px] text-quiet">{state.text}</span>
+                </span>
+                <span className="text-[13px] text-quiet">{circuit.breaker} A</span>
+              </div>
+              {circuit.run ? (
+                <div className="mt-2">
+                  <RunMini run={circuit.run} label={`Run of ${circuit.name}`} />
+                </div>
+              ) : null}
             </li>
           );
         })}

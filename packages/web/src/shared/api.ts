@@ -1,5 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { Job } from '@amber/core';
+import type { Job, RunSketch } from '@amber/core';
 
 /** The one shape of an error from the server. */
 export interface Problem {
@@ -18,6 +18,7 @@ export interface CircuitSummary {
   working: number;
   violations: number;
   unfinished: number;
+  run: RunSketch | null;
 }
 
 export interface JobHead {
