@@ -9,6 +9,7 @@ export default tseslint.config(
   { ignores: ['**/dist/', '.cache/', '.data/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
   { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
+  { files: ['scripts/test/**'], languageOptions: { globals: globals.jest } },
   {
     files: typed,
     extends: [tseslint.configs.recommendedTypeChecked],
@@ -18,6 +19,11 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
     },
+  },
+  {
+    // Jest's asymmetric matchers are typed any.
+    files: ['packages/*/test/**/*.ts'],
+    rules: { '@typescript-eslint/no-unsafe-assignment': 'off' },
   },
   {
     files: ['packages/web/src/**/*.tsx', 'packages/web/src/**/*.ts'],

@@ -28,6 +28,7 @@ export type {
   FeedId,
   GroupId,
   JobId,
+  JointId,
   LuminaireId,
   Place,
   RoomId,

@@ -28,9 +28,10 @@ const forEveryWiring = (check: (job: Job, wiring: Wiring) => void) =>
   fc.assert(
     fc.property(anyJob, (asked) => {
       const { job, circuits } = planJob(asked);
-      const [plan] = circuits;
-      if (!plan?.outcome.ok) {
-        const codes = plan?.outcome.problems.map((problem) => problem.code);
+      const outcome = circuits[0]?.outcome;
+      if (!outcome) throw new Error('no circuit');
+      if (!outcome.ok) {
+        const codes = outcome.problems.map((problem) => problem.code);
         expect(new Set(codes)).toEqual(new Set(['RunTooWide']));
         return;
       }

@@ -109,7 +109,7 @@ export const solveCurrents = (
   const luminaireVolts = new Map(
     parts.luminaires.map(({ id }) => {
       const at = (name: 'hot' | 'neutral') => volts(node(terminalKey({ luminaire: id, name })));
-      return [id as string, Math.abs(at('hot') - at('neutral'))];
+      return [id, Math.abs(at('hot') - at('neutral'))];
     }),
   );
   return { amperes, luminaireVolts };

@@ -183,7 +183,7 @@ export const makeUp = (
     wiring: {
       boxes: Object.fromEntries(
         job.boxes.map((box) => [box.id, articleOf(job.stock, 'box', box.article).id]),
-      ) as Wiring['boxes'],
+      ),
       devices: [...devices],
       cables: cables.map(({ cable }) => cable),
       joints,

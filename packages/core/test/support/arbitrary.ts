@@ -35,7 +35,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
     const switches = names.filter((name) => name.startsWith('S'));
     const job = jobOf({
       runs: all.slice(1).map((name, i) => `${parent(i + 1)}-${name}`),
-      edition: r.edition as Job['edition'],
+      edition: r.edition,
       visible: r.parents[7] && r.parents[7] % 2 ? 'yes' : 'no',
       breaker: r.heavy ? 20 : 15,
       awg: r.heavy ? 12 : 14,
@@ -49,7 +49,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
               .map(({ name }) => name),
           }
         : {}),
-      preferences: { connectors: r.connectors as Job['preferences']['connectors'] },
+      preferences: { connectors: r.connectors },
     });
     return {
       ...job,

@@ -27,6 +27,7 @@ export const BenchScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) =>
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
+        <h1 className="sr-only">Bench of {circuit.name}</h1>
         <RunStripView bench={bench} positions={positions} onFlip={flip} />
         <Board bench={bench} positions={positions} onFlip={flip} />
       </main>

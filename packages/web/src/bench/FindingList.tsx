@@ -1,4 +1,4 @@
-import type { BoxId, Finding } from '@amber/core';
+import type { Finding } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
 import { SEVERITY_WORD, SeverityMark } from '../shared/ui.js';
 import { boxChosen } from './benchSlice.js';
@@ -35,7 +35,7 @@ export const FindingList = ({ bench }: { bench: Bench }) => {
               {place && bench.drawings.some((drawing) => drawing.box === place.id) ? (
                 <button
                   type="button"
-                  onClick={() => dispatch(boxChosen(place.id as BoxId))}
+                  onClick={() => dispatch(boxChosen(place.id))}
                   className="mt-1 min-h-10 font-semibold underline underline-offset-3"
                 >
                   Show {place.name}

@@ -60,12 +60,12 @@ export const autosave = createListenerMiddleware<{ job: JobState }>();
 /** Every change is kept in the browser at once; what the server has acknowledged is dropped there. */
 autosave.startListening({
   matcher: isAnyOf(edited, undone, redone, keptMine),
-  effect: (_action, { getState, dispatch }) => {
-    const { open } = getState().job;
+  effect: (_action, api) => {
+    const { open } = api.getState().job;
     if (!open) return;
     const kept = keepDraft({ document: open.document, parent: open.parent, saveId: open.saveId });
     if (!kept && open.save.kind === 'offline')
-      dispatch(
+      api.dispatch(
         saveFailed({
           id: open.document.id,
           save: { kind: 'refused', message: 'This browser has no room to keep the job. Export it now.' },
@@ -75,8 +75,8 @@ autosave.startListening({
 });
 autosave.startListening({
   matcher: isAnyOf(saved, tookTheirs),
-  effect: (_action, { getState }) => {
-    const { open } = getState().job;
+  effect: (_action, api) => {
+    const { open } = api.getState().job;
     if (open?.save.kind === 'saved') dropDraft(open.document.id);
   },
 });

@@ -19,7 +19,7 @@ const LONGEST = 200;
 const ONE_GESTURE = 1200;
 
 const partsOf = (job: Job, keys: readonly (keyof Job)[]): Partial<Job> =>
-  Object.fromEntries(keys.map((key) => [key, job[key]])) as Partial<Job>;
+  Object.fromEntries(keys.map((key) => [key, job[key]]));
 
 /** The change between two states of a job, or null where nothing differs. */
 export const changeBetween = (before: Job, after: Job, label: string, at: number): Change | null => {

@@ -73,23 +73,23 @@ export const jobSlice = createSlice({
     edited: {
       reducer: (state, { payload }: PayloadAction<{ job: Job; label: string; at: number }>) => {
         if (!state.open) return;
-        const change = changeBetween(state.open.document as Job, payload.job, payload.label, payload.at);
+        const change = changeBetween(state.open.document, payload.job, payload.label, payload.at);
         if (!change) return;
         state.open = touched({
           ...(state.open as OpenJob),
           document: payload.job,
-          history: remember(state.open.history as History, change),
+          history: remember(state.open.history, change),
         });
       },
       prepare: (job: Job, label: string) => ({ payload: { job, label, at: Date.now() } }),
     },
     undone: (state) => {
-      const done = state.open && undo(state.open.document as Job, state.open.history as History);
+      const done = state.open && undo(state.open.document, state.open.history);
       if (state.open && done)
         state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
     },
     redone: (state) => {
-      const done = state.open && redo(state.open.document as Job, state.open.history as History);
+      const done = state.open && redo(state.open.document, state.open.history);
       if (state.open && done)
         state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
     },
@@ -119,17 +119,12 @@ export const jobSlice = createSlice({
     tookTheirs: (state) => {
       if (state.open?.save.kind !== 'conflict') return;
       const { current } = state.open.save;
-      const change = changeBetween(
-        state.open.document as Job,
-        current.document as Job,
-        'take the other version',
-        0,
-      );
+      const change = changeBetween(state.open.document, current.document, 'take the other version', 0);
       state.open.document = current.document;
       state.open.parent = current.revision;
       state.open.saveId = nanoid();
       state.open.save = { kind: 'saved', at: null };
-      if (change) state.open.history = remember(state.open.history as History, change);
+      if (change) state.open.history = remember(state.open.history, change);
     },
   },
 });

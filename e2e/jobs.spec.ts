@@ -1,0 +1,111 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { makeJob, saved, theRun } from './support.js';
+
+const card = (page: Page, name: string) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
+const menu = async (page: Page, name: string, item: string) => {
+  await page.getByRole('button', { name: `More for ${name}`, exact: true }).click();
+  await page.getByRole('menuitem', { name: item }).click();
+};
+
+test('a job is duplicated, deleted, and brought back', async ({ page }) => {
+  await makeJob(page, 'Net store', 'Net store', { switches: '1' });
+  await saved(page);
+  await page.goto('/');
+  await menu(page, 'Net store', 'Duplicate');
+  await expect(card(page, 'Net store (copy)')).toBeVisible();
+  await menu(page, 'Net store (copy)', 'Delete');
+  await expect(card(page, 'Net store (copy)')).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(card(page, 'Net store (copy)')).toBeVisible();
+  await page.getByLabel('Search jobs and circuits').fill('(copy)');
+  await expect(card(page, 'Net store')).toBeHidden();
+});
+
+test('an exported file comes back as a job', async ({ page }) => {
+  await makeJob(page, 'Travelling job', 'Bothy');
+  await saved(page);
+  await page.goto('/');
+  const download = page.waitForEvent('download');
+  await menu(page, 'Travelling job', 'Export file');
+  const path = await (await download).path();
+  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 1, name: 'Travelling job' });
+  await page
+    .getByLabel('Job file')
+    .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: readFileSync(path) });
+  await expect(theRun(page)).toBeVisible();
+  await page.goto('/');
+  await expect(card(page, 'Travelling job')).toHaveCount(2);
+});
+
+test('a bad file is refused with its path and a sentence, and the list stays', async ({ page }) => {
+  await page.goto('/');
+  await expect(card(page, 'Heron Yard')).toBeVisible();
+  const bring = (text: string) =>
+    page
+      .getByLabel('Job file')
+      .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await bring('not json');
+  await expect(page.getByRole('alert')).toContainText('bad.json was not imported.');
+  await expect(page.getByRole('alert')).toContainText('This is not JSON');
+  await bring(JSON.stringify({ format: 7 }));
+  await expect(page.getByRole('alert')).toContainText(
+    'format: This job file has format 7; this program reads up to 1.',
+  );
+  await expect(card(page, 'Heron Yard')).toBeVisible();
+});
+
+test('a lost connection keeps what is typed, and sends it when the server is back', async ({ page }) => {
+  const address = await makeJob(page, 'Island', 'Hut', { switches: '1' });
+  await saved(page);
+  await page.route('**/api/jobs/**', (route) => route.abort());
+  await page.getByLabel('Name of the job').fill('Island house');
+  await expect(page.getByText('No connection: kept here, sent when it is back')).toBeVisible({
+    timeout: 10_000,
+  });
+  await page.unroute('**/api/jobs/**');
+  // The tab is closed before the next try: this browser still has it.
+  await page.goto('/');
+  await page.goto(address);
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Island house');
+  await saved(page);
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Island house');
+});
+
+const torn = async (page: Page, other: Page, name: string) => {
+  const address = await makeJob(page, name, 'Hut', { switches: '1' });
+  await saved(page);
+  await other.goto(address);
+  await other.getByLabel('Name of the job').fill(`${name}, theirs`);
+  await saved(other);
+  await page.getByLabel('Name of the job').fill(`${name}, mine`);
+  await expect(page.getByText('This job was saved elsewhere meanwhile')).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByLabel('Name of the job')).toHaveValue(`${name}, mine`);
+};
+
+test('saved in two windows: both versions can be kept', async ({ page, context }) => {
+  await torn(page, await context.newPage(), 'Slip');
+  await page.getByRole('button', { name: 'Keep both: mine as a new job' }).click();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Slip, mine (my version)');
+  await page.goto('/');
+  await expect(card(page, 'Slip, theirs')).toBeVisible();
+  await expect(card(page, 'Slip, mine (my version)')).toBeVisible();
+});
+
+test('saved in two windows: one can go on top of the other', async ({ page, context }) => {
+  await torn(page, await context.newPage(), 'Quay');
+  await page.getByRole('button', { name: 'Save mine on top' }).click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Quay, mine');
+});
+
+test('an address that leads nowhere says so', async ({ page }) => {
+  await page.goto('/jobs/nowhere');
+  await expect(page.getByText('There is no such job.')).toBeVisible();
+  await page.getByRole('link', { name: 'Go to the jobs' }).click();
+  await expect(card(page, 'Heron Yard')).toBeVisible();
+});

@@ -1,0 +1,37 @@
+import { expect, type Page } from '@playwright/test';
+
+export const theRun = (page: Page) => page.getByRole('region', { name: 'The run', exact: true });
+
+export const openBench = async (page: Page, circuit: 'ropewalk-lights' | 'tar-store-light') => {
+  await page.goto(`/jobs/heron-yard/circuits/${circuit}`);
+  await expect(theRun(page)).toBeVisible();
+};
+
+export const handle = (page: Page, place: string) =>
+  page.getByRole('button', { name: new RegExp(`^${place}, S\\d?: .*Flip`) });
+
+/** The words under each luminaire of the strip. */
+export const lights = async (page: Page) =>
+  (await page.getByTestId(/^light-/).allTextContents()).map((text) => text.split(' · ').at(-1));
+
+/** A job with one circuit, made as a user makes it. Gives the address of its bench. */
+export const makeJob = async (
+  page: Page,
+  name: string,
+  room: string,
+  choose: { switches?: string; power?: string } = {},
+) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  await page.getByLabel('Name of the job').fill(name);
+  await page.getByRole('button', { name: 'Make the job' }).click();
+  await page.getByLabel('Room').fill(room);
+  if (choose.switches) await page.getByLabel('Switch locations').selectOption(choose.switches);
+  if (choose.power) await page.getByLabel('Power enters').selectOption(choose.power);
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await expect(theRun(page)).toBeVisible();
+  return page.url();
+};
+
+export const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible({ timeout: 10_000 });

@@ -1,0 +1,106 @@
+import { newJob, standardStock, type Job, type JobId } from '@amber/core';
+import { changeBetween, redo, remember, undo, type History } from '../src/editing/history.js';
+import {
+  edited,
+  jobSlice,
+  keptMine,
+  opened,
+  redone,
+  saved,
+  saveFailed,
+  tookTheirs,
+  undone,
+} from '../src/editing/jobSlice.js';
+
+const job = (name: string): Job => newJob('j' as JobId, name, STOCK);
+const STOCK = standardStock();
+const none: History = { past: [], future: [] };
+
+const after = (names: string[], gap: number): { job: Job; history: History } => {
+  let now = job(names[0] ?? '');
+  let history = none;
+  names.slice(1).forEach((name, i) => {
+    const change = changeBetween(now, job(name), 'name', i * gap);
+    if (change) history = remember(history, change);
+    now = job(name);
+  });
+  return { job: now, history };
+};
+
+test('undo and redo walk the changes both ways', () => {
+  const start = after(['a', 'b', 'c'], 5000);
+  const back = undo(start.job, start.history);
+  expect(back?.job.name).toBe('b');
+  const further = undo(back!.job, back!.history);
+  expect(further?.job.name).toBe('a');
+  expect(undo(further!.job, further!.history)).toBeNull();
+  const forth = redo(further!.job, further!.history);
+  expect(forth?.job.name).toBe('b');
+});
+
+test('typing on in one field is one entry, another field or a pause is a new one', () => {
+  expect(after(['a', 'ab', 'abc', 'abcd'], 300).history.past).toHaveLength(1);
+  expect(undo(after(['a', 'ab', 'abc'], 300).job, after(['a', 'ab', 'abc'], 300).history)?.job.name).toBe(
+    'a',
+  );
+  expect(after(['a', 'ab', 'abc'], 3000).history.past).toHaveLength(2);
+});
+
+test('a change holds only what differs, and no difference is no change', () => {
+  expect(changeBetween(job('a'), { ...job('b'), edition: 2011 }, 'x', 0)).toMatchObject({
+    before: { name: 'a', edition: 2023 },
+    after: { name: 'b', edition: 2011 },
+  });
+  expect(changeBetween(job('a'), job('a'), 'x', 0)).toBeNull();
+});
+
+describe('the open job', () => {
+  const { reducer } = jobSlice;
+  const start = () =>
+    reducer(undefined, opened({ stored: { revision: 3, document: job('a') }, draft: null }));
+
+  test('a save acknowledged while typing goes on leaves the rest unsaved', () => {
+    const typed = reducer(start(), edited(job('b'), 'name'));
+    const sent = typed.open!.saveId;
+    const more = reducer(typed, edited(job('bc'), 'name'));
+    const acknowledged = reducer(more, saved({ id: 'j', saveId: sent, revision: 4, at: 1 }));
+    expect(acknowledged.open).toMatchObject({ parent: 4, save: { kind: 'unsaved' } });
+    const last = reducer(
+      acknowledged,
+      saved({ id: 'j', saveId: acknowledged.open!.saveId, revision: 5, at: 2 }),
+    );
+    expect(last.open).toMatchObject({ parent: 5, save: { kind: 'saved' } });
+  });
+
+  test('an answer for a job that was left is not taken for the open one', () => {
+    const typed = reducer(start(), edited(job('b'), 'name'));
+    expect(reducer(typed, saved({ id: 'other', saveId: 'x', revision: 9, at: 1 }))).toBe(typed);
+    expect(reducer(typed, saveFailed({ id: 'other', save: { kind: 'offline' } }))).toBe(typed);
+  });
+
+  test('a conflict loses nothing, whichever version is chosen', () => {
+    const current = { revision: 7, document: job('theirs') };
+    const torn = reducer(
+      reducer(start(), edited(job('mine'), 'name')),
+      saveFailed({ id: 'j', save: { kind: 'conflict', current } }),
+    );
+    expect(reducer(torn, edited(job('mine, more'), 'name')).open?.save.kind).toBe('conflict');
+    expect(reducer(torn, keptMine()).open).toMatchObject({
+      parent: 7,
+      save: { kind: 'unsaved' },
+      document: { name: 'mine' },
+    });
+    const theirs = reducer(torn, tookTheirs());
+    expect(theirs.open).toMatchObject({ parent: 7, document: { name: 'theirs' } });
+    expect(reducer(theirs, undone()).open?.document.name).toBe('mine');
+    expect(reducer(reducer(theirs, undone()), redone()).open?.document.name).toBe('theirs');
+  });
+
+  test('what the browser kept is opened over what the server has, as a conflict where that moved on', () => {
+    const draft = { document: job('kept'), parent: 3, saveId: 's' };
+    const open = (revision: number) =>
+      reducer(undefined, opened({ stored: { revision, document: job('server') }, draft })).open;
+    expect(open(3)).toMatchObject({ document: { name: 'kept' }, save: { kind: 'unsaved' } });
+    expect(open(4)).toMatchObject({ document: { name: 'kept' }, save: { kind: 'conflict' } });
+  });
+});

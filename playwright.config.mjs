@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.E2E_PORT ?? 4790);
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  // Two cores: the server, the database and the browser share them.
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+        '--disable-quic',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node scripts/lib/serveForTests.mjs',
+    url: `http://127.0.0.1:${port}/api/health`,
+    env: { ...process.env, PORT: String(port) },
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
+    timeout: 60_000,
+  },
+});

@@ -1,0 +1,87 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { DATABASE_PACKAGE } from './lib/database.mjs';
+import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
+import { root } from './lib/paths.mjs';
+import { runShown } from './lib/process.mjs';
+import { run, say } from './lib/say.mjs';
+
+const bin = (path) => join(root, 'node_modules', path);
+
+/** One check is one test: it passes or fails as a whole. */
+const check = (name, args) => {
+  say(`\n== ${name}`);
+  const passed = runShown('node', args) === 0;
+  return { name, passed: passed ? 1 : 0, failed: passed ? 0 : 1 };
+};
+
+/** Reads a report that a test program wrote; without one it failed as a whole. */
+const reported = (name, file, read) => {
+  try {
+    return { name, ...read(JSON.parse(readFileSync(file, 'utf8'))) };
+  } catch (error) {
+    say(`${name} left no report: ${error.message}`);
+    return { name, passed: 0, failed: 1 };
+  }
+};
+
+const jest = (folder) => {
+  say('\n== Unit tests');
+  const file = join(folder, 'jest.json');
+  const env = {
+    ...process.env,
+    NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
+  };
+  const args = [bin('jest/bin/jest.js'), '--json', `--outputFile=${file}`];
+  const code = spawnSync('node', args, { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }).status;
+  return reported('Unit tests', file, (report) => ({
+    passed: report.numPassedTests,
+    // A suite that could not run has no tests of its own to count.
+    failed: report.numFailedTests + report.numRuntimeErrorTestSuites + (code !== 0 && report.success ? 1 : 0),
+  }));
+};
+
+const playwright = (folder) => {
+  say('\n== Browser tests');
+  const file = join(folder, 'playwright.json');
+  const env = { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file };
+  const args = [bin('@playwright/test/cli.js'), 'test', '--reporter=list,json'];
+  const code = runShown('node', args, { env });
+  return reported('Browser tests', file, ({ stats, errors }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected + errors.length + (code !== 0 && stats.unexpected + errors.length === 0 ? 1 : 0),
+  }));
+};
+
+await run(() => {
+  needDebian(...DATABASE_PACKAGE);
+  needDebian('chromium', 'chromium');
+  needPackages();
+  mkdirSync(join(root, '.cache'), { recursive: true });
+  const folder = mkdtempSync(join(tmpdir(), 'amber-reports-'));
+  needBuild();
+  const results = [
+    check('Formatting', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']),
+    check('Types', [bin('tsc7/bin/tsc'), '-b']),
+    check('Lint', [
+      bin('eslint/bin/eslint.js'),
+      '.',
+      '--cache',
+      '--cache-location',
+      '.cache/eslint',
+      '--max-warnings',
+      '0',
+    ]),
+    jest(folder),
+    playwright(folder),
+  ];
+  rmSync(folder, { recursive: true });
+  say('');
+  for (const { name, passed, failed } of results)
+    say(`${failed > 0 ? 'FAILED' : 'passed'}  ${name}: ${passed} passed, ${failed} failed`);
+  const sum = (key) => results.reduce((total, one) => total + one[key], 0);
+  if (sum('failed') > 0) process.exitCode = 1;
+  say(`\n${sum('passed')} passed, ${sum('failed')} failed`);
+});
