@@ -178,25 +178,34 @@ export const drawBox = (
   let best = solve(items);
   // The usual column is neutrals, hots, devices, grounds. Where it makes wires cross, an item is moved to where fewer
   // do; grounds stay at the bottom, where they are folded first.
-  for (let improved = best.crossings > 0; improved && best.crossings > 0;) {
-    improved = false;
-    const movable = best.items.filter((item) => !staysLow(item, compiled, roles));
-    const low = best.items.filter((item) => staysLow(item, compiled, roles));
-    for (const item of movable) {
-      const rest = movable.filter((one) => one !== item);
-      for (let place = 0; place <= rest.length; place++) {
-        const tried = solve([...rest.slice(0, place), item, ...rest.slice(place), ...low]);
-        if (tried.crossings >= best.crossings) continue;
-        best = tried;
-        improved = true;
-      }
-    }
+  for (let better: Solved | null = best; better !== null && best.crossings > 0;) {
+    better = moveOne(best, solve, (item) => staysLow(item, compiled, roles));
+    best = better ?? best;
   }
   return finish(box, best.layout, best.wanted);
 };
 
 const staysLow = (item: Item, compiled: Compiled, roles: readonly Role[]): boolean =>
   item.kind === 'bond' || (item.kind === 'joint' && roles[compiled.netOf(item.key) ?? -1] === 'ground');
+
+/** The first move of one item to another row that makes fewer crossings, or null. */
+const moveOne = (
+  now: Solved,
+  solve: (order: readonly Item[]) => Solved,
+  stays: (item: Item) => boolean,
+): Solved | null => {
+  const movable = now.items.filter((item) => !stays(item));
+  const low = now.items.filter(stays);
+  for (const item of movable) {
+    const rest = movable.filter((one) => one !== item);
+    for (let place = 0; place <= rest.length; place++) {
+      if (movable[place] === item) continue;
+      const tried = solve([...rest.slice(0, place), item, ...rest.slice(place), ...low]);
+      if (tried.crossings < now.crossings) return tried;
+    }
+  }
+  return null;
+};
 
 interface Solved {
   items: readonly Item[];

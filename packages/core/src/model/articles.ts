@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { articleIdSchema } from './ids.js';
 import { awgSchema, volumeSchema } from './units.js';
 

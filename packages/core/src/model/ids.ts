@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Identifiers are branded so that a box cannot be handed where a slot is wanted. Random for what the user makes,

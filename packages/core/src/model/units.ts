@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Length in inches, a multiple of 1/16, up to 1000 ft. */
 export const inchesSchema = z

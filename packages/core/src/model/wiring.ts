@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { colourSchema, markColourSchema } from './articles.js';
 import {
   articleIdSchema,

@@ -1,5 +1,5 @@
 import express, { Router, type Request } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { jobIdSchema, parseJobFile, planJob, readJob, writeJobFile, type Job } from '@amber/core';
 import type { JobStore, OpenOutcome, StoredJob } from '../store/jobs.js';
 import { badDocument, missing, Refusal } from './problems.js';

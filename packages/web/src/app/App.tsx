@@ -5,7 +5,10 @@ import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
 
 /** The bench brings the core and the drawing; the list of jobs does not wait for it. */
-const JobShell = lazy(() => import('../bench/JobShell.js').then((module) => ({ default: module.JobShell })));
+const loadJobShell = () => import('../bench/JobShell.js').then((module) => ({ default: module.JobShell }));
+const JobShell = lazy(loadJobShell);
+// An address inside a job will need it: ask for it before the first render does.
+if (location.pathname.startsWith('/jobs/')) void loadJobShell();
 
 const Waiting = () => <p className="p-8 text-quiet">Opening …</p>;
 

@@ -1,0 +1,154 @@
+import { DATABASE_PACKAGE } from './lib/database.mjs';
+import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
+import { freePort } from './lib/process.mjs';
+import { run, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+import { startTestDatabase } from './lib/testDatabase.mjs';
+
+const median = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)];
+const worst = (times) => Math.max(...times);
+const show = (name, times, aim) =>
+  say(
+    `${name.padEnd(52)} median ${median(times).toFixed(1).padStart(7)} ms   worst ${worst(times).toFixed(1).padStart(7)} ms   aim ${aim}`,
+  );
+
+const timed = (times, work) =>
+  Array.from({ length: times }, () => {
+    const began = performance.now();
+    work();
+    return performance.now() - began;
+  });
+
+const core = async (job) => {
+  const { compile, drawBox, evaluate, everyPosition, reviewJob, wiringOrEmpty } = await import('@amber/core');
+  show(
+    'core: plan, prove and inspect 12 boxes',
+    timed(30, () => reviewJob(job)),
+    '-',
+  );
+  const wiring = wiringOrEmpty(job);
+  show(
+    'core: compile 12 boxes',
+    timed(100, () => compile(wiring, job)),
+    '-',
+  );
+  const compiled = compile(wiring, job);
+  const positions = everyPosition(
+    compiled,
+    wiring.devices.map((device) => device.id),
+  );
+  const began = performance.now();
+  let evaluated = 0;
+  while (performance.now() - began < 1000)
+    for (const one of positions) evaluated += evaluate(compiled, one).nets.length > 0 ? 1 : 0;
+  say(
+    `${'core: handle positions evaluated, 12 boxes'.padEnd(52)} ${Math.round(evaluated).toLocaleString('en')} a second`,
+  );
+  show(
+    'core: draw 12 opened boxes',
+    timed(20, () => job.boxes.forEach((box) => drawBox(wiring, job, box.id, compiled))),
+    '-',
+  );
+};
+
+const save = async (address, job) => {
+  const times = [];
+  for (let revision = 1; revision <= 40; revision++) {
+    const body = JSON.stringify({
+      saveId: `save-${revision}`,
+      parent: revision,
+      document: { ...job, name: `Save ${revision}` },
+    });
+    const began = performance.now();
+    const answer = await fetch(`${address}/api/jobs/${job.id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body,
+    });
+    await answer.json();
+    if (!answer.ok) throw new Error(`The save was answered ${answer.status}.`);
+    times.push(performance.now() - began);
+  }
+  show('server: a save of the 12-box job', times, 'under 100 ms');
+};
+
+const pages = async (address, job) => {
+  const { openBrowser } = await import('./lib/browser.mjs');
+  const browser = await openBrowser();
+  try {
+    const cold = [];
+    for (let i = 0; i < 5; i++) {
+      // A new context has an empty cache.
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+      const page = await context.newPage();
+      const began = performance.now();
+      await page.goto(`${address}/jobs/heron-yard/circuits/ropewalk-lights`);
+      await page.getByRole('button', { name: /Flip/ }).first().waitFor();
+      cold.push(performance.now() - began);
+      await context.close();
+    }
+    show('web: cold load to a bench that can be used', cold, 'under 1500 ms');
+
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${address}/jobs/${job.id}/circuits/circuit:long`);
+    await page.getByRole('button', { name: /Flip/ }).first().waitFor();
+    const conductors = await page.locator('[data-wire]').count();
+    const flips = await page.evaluate(async () => {
+      const times = [];
+      for (let i = 0; i < 60; i++) {
+        await new Promise((resolve) => setTimeout(resolve, 30));
+        const began = performance.now();
+        document.dispatchEvent(
+          new KeyboardEvent('keydown', {
+            key: String((i % 4) + 1),
+            code: `Digit${(i % 4) + 1}`,
+            bubbles: true,
+          }),
+        );
+        document.dispatchEvent(
+          new KeyboardEvent('keyup', {
+            key: String((i % 4) + 1),
+            code: `Digit${(i % 4) + 1}`,
+            bubbles: true,
+          }),
+        );
+        // The frame after the one that holds the change has been painted with it.
+        await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+        times.push(performance.now() - began);
+      }
+      return times;
+    });
+    show(`web: handle to repainted bench, 12 boxes, ${conductors} wires`, flips, 'under 50 ms');
+    const lit = await page.getByTestId(/^light-/).allTextContents();
+    if (!lit.every((text) => text === lit[0] || text.includes('lit') || text.includes('dark')))
+      throw new Error('The keys did not flip.');
+  } finally {
+    await browser.close();
+  }
+};
+
+/** Prints the figures that the design names. It asserts nothing: a figure is not a test. */
+await run(async () => {
+  needDebian(...DATABASE_PACKAGE);
+  needDebian('chromium', 'chromium');
+  needPackages();
+  needBuild();
+  const { twelveBoxes } = await import('./lib/twelveBoxes.mjs');
+  const job = twelveBoxes('bench-job');
+  await core(job);
+  const database = await startTestDatabase();
+  try {
+    const server = await startServer({ databaseUrl: database.url, port: await freePort() });
+    const made = await fetch(`${server.address}/api/jobs`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ saveId: 'first', document: job }),
+    });
+    if (!made.ok) throw new Error(`The job was answered ${made.status}.`);
+    await pages(server.address, job);
+    await save(server.address, job);
+    await server.stop();
+  } finally {
+    await database.stop();
+  }
+});

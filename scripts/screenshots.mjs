@@ -1,0 +1,74 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { DATABASE_PACKAGE } from './lib/database.mjs';
+import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
+import { root } from './lib/paths.mjs';
+import { freePort } from './lib/process.mjs';
+import { run, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+import { startTestDatabase } from './lib/testDatabase.mjs';
+
+const folder = join(root, 'docs/screenshots');
+const desk = { width: 1280, height: 800 };
+const telephone = { width: 390, height: 844 };
+
+/** One picture of each main view, from the demo data. */
+const SHOTS = [
+  { name: 'jobs', path: '/', size: desk },
+  {
+    name: 'new-circuit',
+    path: '/jobs/heron-yard/circuits/new',
+    size: desk,
+    act: (page) => page.getByLabel('Room').fill('Oar loft'),
+  },
+  { name: 'bench', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: desk },
+  {
+    name: 'box-fill',
+    path: '/jobs/heron-yard/circuits/ropewalk-lights',
+    size: desk,
+    act: async (page) => {
+      await page.keyboard.press('1');
+      await page.getByRole('tab', { name: 'Box fill' }).click();
+      await page
+        .getByRole('tabpanel')
+        .getByRole('button', { name: /Middle bay/ })
+        .click();
+    },
+  },
+  {
+    name: 'circuit',
+    path: '/jobs/heron-yard/circuits/tar-store-light',
+    size: desk,
+    act: (page) => page.getByRole('tab', { name: 'Circuit' }).click(),
+  },
+  { name: 'telephone', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: telephone },
+];
+
+await run(async () => {
+  needDebian(...DATABASE_PACKAGE);
+  needDebian('chromium', 'chromium');
+  needPackages();
+  needBuild();
+  const { openBrowser } = await import('./lib/browser.mjs');
+  mkdirSync(folder, { recursive: true });
+  const database = await startTestDatabase();
+  const server = await startServer({ databaseUrl: database.url, port: await freePort() });
+  const browser = await openBrowser();
+  try {
+    for (const { name, path, size, act } of SHOTS) {
+      const page = await browser.newPage({ viewport: size });
+      await page.goto(`${server.address}${path}`);
+      await page.getByText('Work dead:').first().waitFor({ state: 'attached' });
+      await page.waitForLoadState('networkidle');
+      await act?.(page);
+      await page.mouse.move(0, 0);
+      await page.screenshot({ path: join(folder, `${name}.png`), animations: 'disabled' });
+      await page.close();
+      say(`docs/screenshots/${name}.png`);
+    }
+  } finally {
+    await browser.close();
+    await server.stop();
+    await database.stop();
+  }
+});
