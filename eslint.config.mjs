@@ -9,6 +9,8 @@ export default tseslint.config(
   { ignores: ['**/dist/', '.cache/', '.data/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
   { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
+  // Part of the bench script runs inside the page.
+  { files: ['scripts/bench.mjs'], languageOptions: { globals: globals.browser } },
   { files: ['scripts/test/**'], languageOptions: { globals: globals.jest } },
   {
     files: typed,

@@ -8,7 +8,7 @@ const cruise = () => {
     'node',
     [
       join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'),
-      'packages',
+      ...['core', 'server', 'cli', 'web'].map((one) => `packages/${one}/src`),
       '--config',
       '.dependency-cruiser.cjs',
       '--output-type',

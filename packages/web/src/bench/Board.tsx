@@ -62,8 +62,8 @@ export const Board = ({
   positions: Positions;
   onFlip: (id: DeviceId) => void;
 }) => {
-  const live = bench.state.nets.some((state) => state === 'live');
-  const travelers = bench.roles.includes('traveler');
+  const tripped = bench.state.shorts.some((short) => short.circuit === bench.circuit.id);
+  const travelers = bench.devices.some((device) => device.letter !== 'S');
   return (
     <section aria-label="Opened boxes" className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
       {bench.drawings.length === 0 ? (
@@ -78,9 +78,9 @@ export const Board = ({
         <>
           <p className="px-2 pb-1 text-[13px]">
             <strong>Amber, dashed = live now.</strong>{' '}
-            {live ? '' : 'Nothing is live: the breaker has tripped. '}
-            {live && travelers ? 'One traveler of every pair stays live with the luminaires off. ' : ''} Flip
-            a handle, or press its number.
+            {tripped ? 'Nothing of this circuit is live: its breaker has tripped. ' : ''}
+            {travelers && !tripped ? 'One traveler of every pair stays live with the luminaires off. ' : ''}
+            Flip a handle, or press its number.
           </p>
           <div className="flex flex-wrap items-start gap-x-3 gap-y-4">
             {bench.drawings.map((drawing, i) => (

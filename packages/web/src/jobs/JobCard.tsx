@@ -76,7 +76,13 @@ export const JobCard = ({ job }: { job: JobHead }) => {
               <div className="flex items-start gap-3">
                 <SeverityMark severity={state.mark} />
                 <span className="min-w-0 flex-1">
-                  <span className="block truncate font-semibold">{circuit.name}</span>
+                  <Link
+                    to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit.id)}`}
+                    title={circuit.name}
+                    className="relative z-10 block truncate font-semibold hover:underline"
+                  >
+                    {circuit.name}
+                  </Link>
                   <span className="block text-[13px] text-quiet">{state.text}</span>
                 </span>
                 <span className="text-[13px] text-quiet">{circuit.breaker} A</span>
