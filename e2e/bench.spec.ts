@@ -103,7 +103,7 @@ test('14 AWG on a 20 A breaker is a violation with its section, and leads to its
   await page.getByRole('tab', { name: 'Circuit' }).click();
   await page.getByLabel('Breaker').selectOption('20');
   await page.getByRole('tab', { name: 'Check' }).click();
-  await expect(page.getByText('panel to Switch 1: 14 AWG on a 20 A breaker')).toBeVisible();
+  await expect(page.getByText('The panel to Switch 1: 14 AWG on a 20 A breaker')).toBeVisible();
   await expect(page.getByText('240.4(D)').first()).toBeVisible();
   await page.getByRole('button', { name: 'Show Luminaire' }).click();
   await expect(

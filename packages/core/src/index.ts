@@ -79,6 +79,8 @@ export { inspect } from './code/inspect.js';
 export type { Finding, Severity } from './code/rule.js';
 export { reviewJob } from './review/reviewJob.js';
 export type { JobReview } from './review/reviewJob.js';
+export { summariseJob } from './review/jobSummary.js';
+export type { CircuitSummary, JobSummary } from './review/jobSummary.js';
 
 /** The job file. */
 export { parseJobFile, readJob, writeJobFile } from './formats/jobFile.js';
@@ -86,7 +88,7 @@ export type { FileFault, ReadResult } from './formats/jobFile.js';
 
 /** Drawings: geometry of an opened box and of the run, from the wiring alone. */
 export { drawBox } from './drawing/boxDrawing.js';
-export type { BoxDrawing, DrawnItem, DrawnSheath, DrawnWire } from './drawing/boxDrawing.js';
+export type { BoxDrawing, DrawnItem, DrawnSheath, DrawnWire } from './drawing/geometry.js';
 export { drawStrip } from './drawing/runStrip.js';
 export type { RunStrip, StripEdge, StripNode } from './drawing/runStrip.js';
 export {

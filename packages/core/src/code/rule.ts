@@ -52,6 +52,9 @@ export interface Breach<T> {
   data: T;
 }
 
+/** A title may begin with a place's name; it is a sentence all the same. */
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** Ties a check to its words, so that a check never composes text and the words never judge. */
 export const defineRule = <T>(rule: {
   id: string;
@@ -61,13 +64,11 @@ export const defineRule = <T>(rule: {
 }): Rule => ({
   id: rule.id,
   inspect: (inspected) =>
-    rule.check(inspected).map(({ severity, at, data }) => ({
-      rule: rule.id,
-      severity,
-      section: rule.section(inspected.job.edition),
-      at,
-      ...rule.say(data, inspected),
-    })),
+    rule.check(inspected).map(({ severity, at, data }) => {
+      const { title, reason, remedy } = rule.say(data, inspected);
+      const section = rule.section(inspected.job.edition);
+      return { rule: rule.id, severity, section, at, title: sentence(title), reason, remedy };
+    }),
 });
 
 /** Prepares a wiring for inspection: compiles it once for all rules. */

@@ -139,9 +139,24 @@ export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
 export const JOB_FORMAT = 1;
 
+/** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
+export const UNITS = {
+  length: 'inches',
+  volume: 'ten-thousandths of a cubic inch',
+  load: 'volt-amperes',
+  breaker: 'amperes',
+} as const;
+const unitsSchema = z.object({
+  length: z.literal(UNITS.length),
+  volume: z.literal(UNITS.volume),
+  load: z.literal(UNITS.load),
+  breaker: z.literal(UNITS.breaker),
+});
+
 /** Syntax of the job file, version 1. Lengths are inches; `checkReferences` looks after ids. */
 export const jobShape = z.object({
   format: z.literal(JOB_FORMAT),
+  units: unitsSchema,
   id: jobIdSchema,
   name: nameSchema,
   edition: editionSchema,

@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { IsNull, Not, QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
-import { readJob, type FileFault, type Job } from '@amber/core';
+import { readJob, summariseJob, type FileFault, type Job, type JobSummary } from '@amber/core';
 import { JobEntity, RevisionEntity } from './entities.js';
-import { summarise, type JobSummary } from './summary.js';
 
 export interface JobHead {
   id: string;
@@ -71,7 +70,7 @@ export class JobStore {
           id: job.id,
           name: job.name,
           revision: 1,
-          summary: JSON.stringify(summarise(job)),
+          summary: JSON.stringify(summariseJob(job)),
         });
         await this.#insertRevision(manager, job, saveId, 0, 1);
       });
@@ -94,7 +93,7 @@ export class JobStore {
    * A save id that was answered before is answered the same again.
    */
   async save(job: Job, parent: number, saveId: string): Promise<SaveOutcome> {
-    const summary = JSON.stringify(summarise(job));
+    const summary = JSON.stringify(summariseJob(job));
     return this.#source.transaction(async (manager) => {
       const moved = await manager.update(
         JobEntity,

@@ -36,7 +36,7 @@ export const FindingList = ({ bench }: { bench: Bench }) => {
                 <button
                   type="button"
                   onClick={() => dispatch(boxChosen(place.id))}
-                  className="mt-1 min-h-10 font-semibold underline underline-offset-3"
+                  className="mt-1 min-h-10 text-left font-semibold underline underline-offset-3"
                 >
                   Show {place.name}
                 </button>

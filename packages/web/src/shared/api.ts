@@ -1,5 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { Job, RunSketch } from '@amber/core';
+import type { Job, JobSummary } from '@amber/core';
 
 /** The one shape of an error from the server. */
 export interface Problem {
@@ -8,25 +8,12 @@ export interface Problem {
   path: string;
 }
 
-export interface CircuitSummary {
-  id: string;
-  name: string;
-  breaker: number;
-  switches: number;
-  luminaires: number;
-  positions: number;
-  working: number;
-  violations: number;
-  unfinished: number;
-  run: RunSketch | null;
-}
-
 export interface JobHead {
   id: string;
   name: string;
   revision: number;
   updatedAt: string;
-  summary: { edition: number; circuits: CircuitSummary[] };
+  summary: JobSummary;
 }
 
 export interface StoredJob {

@@ -1,25 +1,31 @@
-import { reviewJob, sketchRun, type Job, type RunSketch } from '@amber/core';
+import type { Job } from '../model/job.js';
+import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
+import { reviewJob } from './reviewJob.js';
+
+/** What a list shows of one circuit. */
+export interface CircuitSummary {
+  id: string;
+  name: string;
+  breaker: number;
+  switches: number;
+  luminaires: number;
+  /** Handle positions of its groups, and those that work. */
+  positions: number;
+  working: number;
+  violations: number;
+  unfinished: number;
+  /** Null where the circuit cannot be planned. */
+  run: RunSketch | null;
+}
 
 /** What a list shows of a job without opening it. */
 export interface JobSummary {
   edition: number;
-  circuits: {
-    id: string;
-    name: string;
-    breaker: number;
-    switches: number;
-    luminaires: number;
-    positions: number;
-    working: number;
-    violations: number;
-    unfinished: number;
-    /** Null where the circuit cannot be planned. */
-    run: RunSketch | null;
-  }[];
+  circuits: CircuitSummary[];
 }
 
-/** Plans and inspects the job once, at the save. */
-export const summarise = (asked: Job): JobSummary => {
+/** Plans and inspects the job once. */
+export const summariseJob = (asked: Job): JobSummary => {
   const { job, findings, proofs } = reviewJob(asked);
   return {
     edition: job.edition,
