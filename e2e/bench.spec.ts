@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import type { Job } from '@amber/core';
 import { handle, lights, makeJob, openBench, saved, theRun } from './support.js';
 
 test('the demo lights and goes dark from either end, by click and by key', async ({ page }) => {
@@ -96,6 +97,25 @@ test('what cannot be planned is kept and told', async ({ page }) => {
   await expect(
     page.getByRole('listitem').filter({ hasText: 'Unfinished' }).getByText('not planned yet'),
   ).toBeVisible();
+});
+
+test('a ring of cables is kept, told and taken out', async ({ page, request }) => {
+  await makeJob(page, 'Ringed', 'Shed', { switches: '2' });
+  await saved(page);
+  const id = new URL(page.url()).pathname.split('/')[2] ?? '';
+  const stored = (await (await request.get(`/api/jobs/${id}`)).json()) as { revision: number; document: Job };
+  const [choice] = stored.document.choices;
+  const [first, , last] = choice!.runs;
+  const runs = [...choice!.runs, { from: first!.to, to: last!.to }];
+  const document = { ...stored.document, choices: [{ ...choice, runs }] };
+  const put = await request.put(`/api/jobs/${id}`, {
+    data: { saveId: 'ring', parent: stored.revision, document },
+  });
+  expect(put.status()).toBe(200);
+  await page.reload();
+  await expect(page.getByText('closes a ring of cables')).toBeVisible();
+  await page.getByRole('button', { name: 'Take this run out' }).click();
+  await expect(page.getByText('4 of 4 positions work')).toBeVisible();
 });
 
 test('14 AWG on a 20 A breaker is a violation with its section, and leads to its box', async ({ page }) => {

@@ -15,5 +15,5 @@ export default defineConfig({
     strictPort: true,
     proxy: { '/api': `http://127.0.0.1:${process.env.PORT ?? webPort + 1}` },
   },
-  build: { outDir: 'dist', emptyOutDir: true, sourcemap: true },
+  build: { outDir: 'dist', emptyOutDir: true, sourcemap: true, chunkSizeWarningLimit: 600 },
 });

@@ -1,5 +1,5 @@
 import type { CircuitId } from '../model/ids.js';
-import type { Job } from '../model/job.js';
+import type { Job, Run } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { compile, type Compiled } from '../circuit/compile.js';
 import { circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
@@ -14,6 +14,8 @@ export interface At {
   cable?: string;
   device?: string;
   group?: string;
+  /** A run that is asked for but not planned. */
+  run?: Run;
 }
 
 export interface Finding {

@@ -26,7 +26,11 @@ export const reviewJob = (asked: Job): JobReview => {
           rule: problem.code,
           severity: 'unfinished',
           section: '',
-          at: { circuit: circuit.id, ...('box' in problem ? { box: problem.box } : {}) },
+          at: {
+            circuit: circuit.id,
+            ...('box' in problem ? { box: problem.box } : {}),
+            ...('run' in problem ? { run: problem.run } : {}),
+          },
           ...sayProblem(job, problem),
         })),
   );

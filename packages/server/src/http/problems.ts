@@ -45,10 +45,15 @@ const isDatabaseDown = (error: unknown): boolean => {
   );
 };
 
-const isDiskFull = (error: unknown): boolean =>
-  ['ER_DISK_FULL', 'ER_RECORD_FILE_FULL'].includes(
-    (error as { driverError?: { code?: string } }).driverError?.code ?? '',
+/** The database says so in several ways: by name, or by the number that the system gave it. */
+const isDiskFull = (error: unknown): boolean => {
+  const { code, sqlMessage } =
+    (error as { driverError?: { code?: string; sqlMessage?: string } }).driverError ?? {};
+  return (
+    ['ER_DISK_FULL', 'ER_RECORD_FILE_FULL'].includes(code ?? '') ||
+    /No space left|[Ee]rrno:? 28\b/.test(sqlMessage ?? '')
   );
+};
 
 export const answerProblems: ErrorRequestHandler = (error: unknown, _request, response, next) => {
   if (response.headersSent) return next(error);

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { cubicInches, fillOf, type BoxDrawing, type DeviceId, type Positions } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
+import { SafetyNote } from '../shared/ui.js';
 import { boxChosen } from './benchSlice.js';
 import { OpenBox } from './OpenBox.js';
 import type { Bench } from './useBench.js';
@@ -25,6 +26,7 @@ const BoxCard = ({
     if (chosen) frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [chosen]);
   const box = bench.job.boxes.find((one) => one.id === drawing.box);
+  const others = bench.otherCircuits.get(drawing.box) ?? [];
   const fill = fillOf(bench.job, bench.wiring, drawing.box);
   return (
     <article
@@ -47,6 +49,12 @@ const BoxCard = ({
           {fill.passes ? '' : ': too full'}
         </span>
       </button>
+      {others.length > 0 ? (
+        <p className="mx-2 mb-1 rounded bg-sheet px-2 py-1 text-[13px]">
+          <strong>All breakers off:</strong> {others.join(', ')} {others.length > 1 ? 'are' : 'is'} in this
+          box too. A neutral can be live with the other breaker off.
+        </p>
+      ) : null}
       <OpenBox bench={bench} drawing={drawing} positions={positions} onFlip={onFlip} />
     </article>
   );
@@ -94,6 +102,7 @@ export const Board = ({
               />
             ))}
           </div>
+          <SafetyNote className="mx-2 mt-4 max-w-3xl text-ink!" />
         </>
       )}
     </section>

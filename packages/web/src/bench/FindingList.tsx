@@ -1,6 +1,7 @@
 import type { Finding } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
-import { SEVERITY_WORD, SeverityMark } from '../shared/ui.js';
+import { useEdit } from '../editing/review.js';
+import { Button, SEVERITY_WORD, SeverityMark } from '../shared/ui.js';
 import { boxChosen } from './benchSlice.js';
 import type { Bench } from './useBench.js';
 
@@ -14,6 +15,21 @@ const WORD_PAINT: Record<Finding['severity'], string> = {
 /** Findings with section, reason and remedy; each leads to its box. */
 export const FindingList = ({ bench }: { bench: Bench }) => {
   const dispatch = useAppDispatch();
+  const edit = useEdit();
+  const { job, circuit } = bench;
+  /** Takes out the one run of the circuit's choice that the finding names. */
+  const takeOut = ({ at: { run } }: Finding) =>
+    edit(
+      {
+        ...job,
+        choices: job.choices.map((choice) =>
+          choice.circuit === circuit.id
+            ? { ...choice, runs: choice.runs.filter((one) => !(one.from === run?.from && one.to === run.to)) }
+            : choice,
+        ),
+      },
+      'take out a run',
+    );
   const placeOf = (finding: Finding) => bench.job.boxes.find((box) => box.id === finding.at.box);
   return (
     <ul className="flex flex-col gap-3">
@@ -32,6 +48,11 @@ export const FindingList = ({ bench }: { bench: Bench }) => {
               <p className="mt-1 text-[13.5px]">
                 <strong>Remedy:</strong> {finding.remedy}
               </p>
+              {finding.rule === 'RingOfCables' ? (
+                <Button className="mt-2" onClick={() => takeOut(finding)}>
+                  Take this run out
+                </Button>
+              ) : null}
               {place && bench.drawings.some((drawing) => drawing.box === place.id) ? (
                 <button
                   type="button"

@@ -1,6 +1,5 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { CircuitPanel } from '../circuit/CircuitPanel.js';
-import { SafetyNote } from '../shared/ui.js';
 import { BoxFillList } from './BoxFillList.js';
 import { FindingList } from './FindingList.js';
 import type { Bench } from './useBench.js';
@@ -25,7 +24,6 @@ export const SidePanel = ({ bench }: { bench: Bench }) => (
         <TabPanel className="flex flex-col gap-4 p-4 focus:outline-none">
           <Verdict bench={bench} />
           <FindingList bench={bench} />
-          <SafetyNote className="border-t border-line pt-3" />
         </TabPanel>
         <TabPanel className="p-4 focus:outline-none">
           <BoxFillList bench={bench} />

@@ -34,6 +34,8 @@ export interface Bench {
   roles: readonly Role[];
   strip: RunStrip | null;
   drawings: BoxDrawing[];
+  /** Names of other circuits whose cables come into a box. */
+  otherCircuits: ReadonlyMap<string, string[]>;
   /** Devices in the order of the run: number key 1 is the first. */
   devices: { id: DeviceId; box: BoxId; letter: string; positions: string[] }[];
   findings: Finding[];
@@ -43,6 +45,18 @@ export interface Bench {
 
 const boxesOf = (strip: RunStrip | null): BoxId[] =>
   (strip?.nodes ?? []).map((node) => node.place).filter((place): place is BoxId => place !== PANEL);
+
+const otherCircuits = (job: Job, wiring: Wiring, circuit: Circuit): Map<string, string[]> => {
+  const met = new Map<string, string[]>();
+  for (const other of job.circuits.filter((one) => one.id !== circuit.id)) {
+    const cables = new Set<string>(cablesOfCircuit(job, other.id));
+    const boxes = new Set(
+      wiring.cables.filter((cable) => cables.has(cable.id)).flatMap(({ from, to }) => [from, to]),
+    );
+    for (const box of boxes) met.set(box, [...(met.get(box) ?? []), other.name]);
+  }
+  return met;
+};
 
 /** All that follows from the job, once for each state of it. */
 const useStill = (asked: Job, circuit: Circuit) =>
@@ -72,6 +86,7 @@ const useStill = (asked: Job, circuit: Circuit) =>
       roles: rolesOf(compiled),
       strip,
       drawings: boxes.map((box) => drawBox(wiring, job, box, compiled)),
+      otherCircuits: otherCircuits(job, wiring, circuit),
       devices: boxes.flatMap((box) =>
         wiring.devices
           .filter((device) => device.box === box)
