@@ -56,6 +56,20 @@ const stop = async ({ child, ended, output }: Started) => {
   expect(output()).toContain('Stopped.');
 };
 
+/** The process that a start script has started and whose command holds this word. */
+const childOf = ({ child }: Started, word: string): number => {
+  for (const name of readdirSync('/proc').filter((one) => /^\d+$/.test(one))) {
+    try {
+      const parent = /^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${name}/status`, 'utf8'))?.[1];
+      if (Number(parent) === child.pid && readFileSync(`/proc/${name}/cmdline`, 'utf8').includes(word))
+        return Number(name);
+    } catch {
+      // It ended while the list was read.
+    }
+  }
+  throw new Error(`no child ${word}`);
+};
+
 test('what was saved is there after a stop, after a second start, and after a killed start', async ({
   request,
 }) => {
@@ -97,6 +111,24 @@ test('what was saved is there after a stop, after a second start, and after a ki
   expect(twice.output()).toContain('already runs on the data folder');
   await stop(third);
   expect(existsSync(join(data, 'running.json'))).toBe(false);
+  rmSync(data, { recursive: true });
+});
+
+test('an acknowledged save survives a killed server and a killed database', async ({ request }) => {
+  const data = folder();
+  for (const victim of ['mariadbd', 'packages/server/dist/main.js']) {
+    const started = start(data);
+    await ready(started);
+    const job = newJob(`before-${victim.length}` as JobId, 'Acknowledged', standardStock());
+    expect((await request.post(api('/jobs'), { data: { saveId: 'a', document: job } })).status()).toBe(201);
+    process.kill(childOf(started, victim), 'SIGKILL');
+    expect(await started.ended).toBe(1);
+    expect(started.output()).toMatch(/The (database|server) ended by itself\./);
+    const again = start(data);
+    await ready(again);
+    expect((await request.get(api(`/jobs/${job.id}`))).status()).toBe(200);
+    await stop(again);
+  }
   rmSync(data, { recursive: true });
 });
 

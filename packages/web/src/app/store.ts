@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
-import { autosave } from '../editing/autosave.js';
+import { createAutosave } from '../editing/autosave.js';
 import { jobSlice } from '../editing/jobSlice.js';
 import { benchSlice } from '../bench/benchSlice.js';
 import { jobsApi } from '../shared/api.js';
@@ -17,7 +17,7 @@ export const createStore = () =>
     middleware: (defaults) =>
       // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
       defaults({ immutableCheck: false, serializableCheck: false })
-        .prepend(autosave.middleware)
+        .prepend(createAutosave())
         .concat(jobsApi.middleware),
   });
 

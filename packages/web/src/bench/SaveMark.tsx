@@ -2,7 +2,7 @@ import { useAppSelector } from '../app/store.js';
 import type { SaveState } from '../editing/jobSlice.js';
 import { clock } from '../shared/format.js';
 
-const say = (save: SaveState): string => {
+const say = (save: SaveState, held: boolean): string => {
   switch (save.kind) {
     case 'saved':
       return save.at === null ? 'Saved' : `Saved ${clock(save.at)}`;
@@ -10,7 +10,9 @@ const say = (save: SaveState): string => {
     case 'saving':
       return 'Saving …';
     case 'offline':
-      return 'No connection: kept here, sent when it is back';
+      return held
+        ? 'No connection: kept here, sent when it is back'
+        : 'No connection, and this browser has no room to keep the job: leave this page open';
     case 'conflict':
       return 'Not saved: choose a version';
     case 'refused':
@@ -20,15 +22,16 @@ const say = (save: SaveState): string => {
 
 export const SaveMark = () => {
   const save = useAppSelector((state) => state.job.open?.save);
+  const held = useAppSelector((state) => state.job.open?.held ?? true);
   if (!save) return null;
   const bad = save.kind === 'offline' || save.kind === 'conflict' || save.kind === 'refused';
   return (
     <span
       role="status"
       className={`max-w-80 truncate px-2 text-[13px] ${bad ? 'font-semibold text-violation' : 'text-quiet'}`}
-      title={say(save)}
+      title={say(save, held)}
     >
-      {say(save)}
+      {say(save, held)}
     </span>
   );
 };

@@ -5,6 +5,7 @@ import { dropDraft, keepDraft } from './keptDraft.js';
 import {
   closed,
   edited,
+  heldChanged,
   keptMine,
   opened,
   redone,
@@ -52,68 +53,66 @@ export const saveNow = async (open: OpenJob, dispatch: Dispatch<UnknownAction>):
   return false;
 };
 
-/** The save on its way. The next one waits for it: two at once would contest the same revision. */
-let sending: Promise<unknown> = Promise.resolve();
+/** Keeps and saves the open job of one store. */
+export const createAutosave = () => {
+  const autosave = createListenerMiddleware<{ job: JobState }>();
+  /** The save on its way. The next one waits for it: two at once would contest the same revision. */
+  let sending: Promise<unknown> = Promise.resolve();
 
-export const autosave = createListenerMiddleware<{ job: JobState }>();
-
-/** Every change is kept in the browser at once; what the server has acknowledged is dropped there. */
-autosave.startListening({
-  matcher: isAnyOf(edited, undone, redone, keptMine),
-  effect: (_action, api) => {
-    const { open } = api.getState().job;
-    if (!open) return;
-    const kept = keepDraft({ document: open.document, parent: open.parent, saveId: open.saveId });
-    if (!kept && open.save.kind === 'offline')
-      api.dispatch(
-        saveFailed({
-          id: open.document.id,
-          save: { kind: 'refused', message: 'This browser has no room to keep the job. Export it now.' },
-        }),
-      );
-  },
-});
-autosave.startListening({
-  matcher: isAnyOf(saved, tookTheirs),
-  effect: (_action, api) => {
-    const { open } = api.getState().job;
-    if (open?.save.kind === 'saved') dropDraft(open.document.id);
-  },
-});
-
-/** Saves after a rest; while the server is away tries again, at once when the network comes back. */
-autosave.startListening({
-  matcher: isAnyOf(edited, undone, redone, keptMine, opened, saved),
-  effect: async (action, api) => {
-    if (saved.match(action) && api.getState().job.open?.save.kind !== 'unsaved') return;
-    api.cancelActiveListeners();
-    await api.delay(REST);
-    for (let tries = 0; ; tries++) {
-      await sending;
+  /** Every change is kept in the browser at once; what the server has acknowledged is dropped there. */
+  autosave.startListening({
+    matcher: isAnyOf(edited, undone, redone, keptMine),
+    effect: (_action, api) => {
       const { open } = api.getState().job;
+      if (!open) return;
+      const held = keepDraft({ document: open.document, parent: open.parent, saveId: open.saveId });
+      if (held !== open.held) api.dispatch(heldChanged(held));
+    },
+  });
+  autosave.startListening({
+    matcher: isAnyOf(saved, tookTheirs),
+    effect: (_action, api) => {
+      const { open } = api.getState().job;
+      if (open?.save.kind === 'saved') dropDraft(open.document.id);
+    },
+  });
+
+  /** Saves after a rest; while the server is away tries again, at once when the network comes back. */
+  autosave.startListening({
+    matcher: isAnyOf(edited, undone, redone, keptMine, opened, saved),
+    effect: async (action, api) => {
+      if (saved.match(action) && api.getState().job.open?.save.kind !== 'unsaved') return;
+      api.cancelActiveListeners();
+      await api.delay(REST);
+      for (let tries = 0; ; tries++) {
+        await sending;
+        const { open } = api.getState().job;
+        if (!open || !['unsaved', 'offline'].includes(open.save.kind)) return;
+        // Further typing cancels the wait, never the save itself.
+        const save = saveNow(open, api.dispatch);
+        sending = save;
+        if (await save) return;
+        if (api.getState().job.open?.save.kind !== 'offline') return;
+        const back = new Promise<void>((resolve) =>
+          addEventListener('online', () => resolve(), { once: true }),
+        );
+        await Promise.race([back, api.delay(RETRY[Math.min(tries, RETRY.length - 1)] ?? REST)]);
+      }
+    },
+  });
+
+  /** Leaving a job saves it at once; should that fail, the browser still has it. */
+  autosave.startListening({
+    actionCreator: closed,
+    effect: async (_action, api) => {
+      const { open } = api.getOriginalState().job;
       if (!open || !['unsaved', 'offline'].includes(open.save.kind)) return;
-      // Further typing cancels the wait, never the save itself.
+      await sending;
       const save = saveNow(open, api.dispatch);
       sending = save;
-      if (await save) return;
-      if (api.getState().job.open?.save.kind !== 'offline') return;
-      const back = new Promise<void>((resolve) =>
-        addEventListener('online', () => resolve(), { once: true }),
-      );
-      await Promise.race([back, api.delay(RETRY[Math.min(tries, RETRY.length - 1)] ?? REST)]);
-    }
-  },
-});
+      if (await save) dropDraft(open.document.id);
+    },
+  });
 
-/** Leaving a job saves it at once; should that fail, the browser still has it. */
-autosave.startListening({
-  actionCreator: closed,
-  effect: async (_action, api) => {
-    const { open } = api.getOriginalState().job;
-    if (!open || !['unsaved', 'offline'].includes(open.save.kind)) return;
-    await sending;
-    const save = saveNow(open, api.dispatch);
-    sending = save;
-    if (await save) dropDraft(open.document.id);
-  },
-});
+  return autosave.middleware;
+};

@@ -24,6 +24,8 @@ export interface OpenJob {
   saveId: string;
   history: History;
   save: SaveState;
+  /** This browser holds what is unsaved; false where it has no room. */
+  held: boolean;
 }
 
 export interface JobState {
@@ -53,7 +55,7 @@ export const jobSlice = createSlice({
       }>,
     ) => {
       const { stored, draft } = payload;
-      const stands = { history: { past: [], future: [] } };
+      const stands = { history: { past: [], future: [] }, held: true };
       state.open = draft
         ? {
             ...stands,
@@ -93,6 +95,9 @@ export const jobSlice = createSlice({
       if (state.open && done)
         state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
     },
+    heldChanged: (state, { payload }: PayloadAction<boolean>) => {
+      if (state.open) state.open.held = payload;
+    },
     saving: (state) => {
       if (state.open) state.open.save = { kind: 'saving' };
     },
@@ -129,5 +134,16 @@ export const jobSlice = createSlice({
   },
 });
 
-export const { opened, closed, edited, undone, redone, saving, saved, saveFailed, keptMine, tookTheirs } =
-  jobSlice.actions;
+export const {
+  opened,
+  closed,
+  edited,
+  undone,
+  redone,
+  saving,
+  saved,
+  saveFailed,
+  keptMine,
+  tookTheirs,
+  heldChanged,
+} = jobSlice.actions;

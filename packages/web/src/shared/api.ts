@@ -30,12 +30,15 @@ export type Answer<T> =
 const isProblem = (body: unknown): body is Problem =>
   typeof body === 'object' && body !== null && 'code' in body && 'message' in body;
 
+/** A server that has not answered by then is taken as unreachable; a repeated save is recognised by its id. */
+const PATIENCE = 30_000;
+
 /** One request to the server. Never throws: a lost connection is an answer of its own. */
 export const ask = async <T>(path: string, init: RequestInit = {}): Promise<Answer<T>> => {
   let response: Response;
   let body: unknown;
   try {
-    response = await fetch(`/api${path}`, init);
+    response = await fetch(`/api${path}`, { signal: AbortSignal.timeout(PATIENCE), ...init });
     body = await response.json();
   } catch {
     return { kind: 'unreachable' };
