@@ -58,6 +58,7 @@ const playwright = (folder) => {
 await run(() => {
   needDebian(...DATABASE_PACKAGE);
   needDebian('chromium', 'chromium');
+  needDebian('ngspice', 'ngspice');
   needPackages();
   mkdirSync(join(root, '.cache'), { recursive: true });
   const folder = mkdtempSync(join(tmpdir(), 'amber-reports-'));

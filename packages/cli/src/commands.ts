@@ -6,6 +6,7 @@ import {
   fillOf,
   reviewJob,
   sayFillLine,
+  spiceNetlist,
   wiringOrEmpty,
   writeJobFile,
   type Job,
@@ -103,10 +104,29 @@ const plan = (asked: Job): Report => {
   };
 };
 
+/** A netlist for a general circuit simulator, for every set of handle positions of the whole job. */
+const netlist = (asked: Job): Report => {
+  const { job } = reviewJob(asked);
+  const wiring = wiringOrEmpty(job);
+  const devices = wiring.devices.map((device) => device.id);
+  const netlists = everyPosition(compile(wiring, job), devices).map((positions) => {
+    const words = devices.map((id) => `${id} ${(positions[id] ?? 0) === 0 ? 'up' : 'down'}`).join(', ');
+    return { positions, ...spiceNetlist(wiring, job, positions, `${job.name}: ${words}`) };
+  });
+  return { lines: netlists.map((one) => one.text), data: netlists, violates: false };
+};
+
 const validate = (job: Job): Report => ({
   lines: [`${job.name}: a valid job file, ${job.circuits.length} circuits, ${job.boxes.length} boxes.`],
   data: { valid: true, circuits: job.circuits.length, boxes: job.boxes.length },
   violates: false,
 });
 
-export const COMMANDS: Record<string, (job: Job) => Report> = { validate, plan, simulate, fill, inspect };
+export const COMMANDS: Record<string, (job: Job) => Report> = {
+  validate,
+  plan,
+  simulate,
+  fill,
+  netlist,
+  inspect,
+};

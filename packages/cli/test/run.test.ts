@@ -48,6 +48,15 @@ test('fill gives the worksheet, and 1 where a box is too full', () => {
   });
 });
 
+test('netlist gives one for every set of positions of the whole job', () => {
+  const { code, out } = amber(['netlist']);
+  expect(code).toBe(0);
+  expect(out.match(/^\.op$/gm)).toHaveLength(8);
+  expect(out).toContain(
+    '* Heron Yard: device:creek-switch up, device:yard-switch down, device:tar-switch up',
+  );
+});
+
 test('inspect tells findings with section and remedy, as data too', () => {
   expect(amber(['inspect']).out).toContain('CAUTION 200.7(C)(1) Last bay to Yard end');
   const { code, out } = amber(['inspect', '--json']);

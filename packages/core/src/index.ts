@@ -104,3 +104,5 @@ export {
 export type { CircuitStart } from './planning/draftEdits.js';
 export { cablesOfCircuit, sketchRun } from './drawing/sketchRun.js';
 export type { RunSketch } from './drawing/sketchRun.js';
+export { spiceNetlist } from './formats/spice.js';
+export type { SpiceNetlist } from './formats/spice.js';

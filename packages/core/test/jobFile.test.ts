@@ -65,6 +65,8 @@ describe('a bad file is refused with its path and a sentence', () => {
   });
   test('a name of 201 characters', () => {
     expect(faults({ ...good(), name: 'x'.repeat(201) })[0]?.path).toBe('name');
+    expect(faults({ ...good(), name: '🛶'.repeat(200) })).toEqual([]);
+    expect(faults({ ...good(), name: '🛶'.repeat(201) })[0]?.path).toBe('name');
   });
   test('an end joined twice', () => {
     const job = good();

@@ -17,7 +17,12 @@ import { awgSchema, inchesSchema } from './units.js';
 import { wiringSchema } from './wiring.js';
 
 /** Any Unicode, up to 200 characters, never run as markup. */
-export const nameSchema = z.string().trim().min(1).max(200);
+export const nameSchema = z
+  .string()
+  .trim()
+  .min(1)
+  // Characters as people count them: an emoji is one, though it is two units of a string.
+  .refine((name) => [...name].length <= 200, { message: 'a name has at most 200 characters' });
 
 /** Editions of the National Electrical Code offered for new work. */
 export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;

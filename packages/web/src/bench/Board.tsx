@@ -44,7 +44,9 @@ const BoxCard = ({
         <span className="min-w-0 flex-1 truncate text-[15px] font-bold" title={box?.name}>
           {number} · {box?.name}
         </span>
-        <span className={`shrink-0 text-[13px] ${fill.passes ? '' : 'font-bold text-violation'}`}>
+        <span
+          className={`shrink-0 text-[13px] ${fill.passes ? '' : 'rounded bg-sheet px-1.5 font-bold text-violation'}`}
+        >
           {cubicInches(fill.needed).replace(' in³', '')} of {cubicInches(fill.available)}
           {fill.passes ? '' : ': too full'}
         </span>

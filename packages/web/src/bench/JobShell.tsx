@@ -55,9 +55,12 @@ export const JobShell = () => {
   if (loading.kind === 'missing') return <NotFound what="There is no such job." />;
   if (loading.kind === 'failed')
     return (
-      <div role="alert" className="p-10">
-        <p className="mb-4">{loading.message}</p>
-        <Button onClick={again}>Try again</Button>
+      <div role="alert" className="mx-auto max-w-md p-10">
+        <h1 className="text-xl font-bold">This job cannot be opened now</h1>
+        <p className="mt-2 mb-5 break-words">{loading.message}</p>
+        <Button look="main" onClick={again}>
+          Try again
+        </Button>
       </div>
     );
   if (loading.kind === 'loading' || open?.document.id !== jobId)
