@@ -10,15 +10,11 @@ import { drawLayout } from './boxPoints.js';
 import { routeChannel } from './channel.js';
 import type { BoxDrawing, Side } from './geometry.js';
 
-/** Every assignment of sides to loose wires, or all left where there are too many to try. */
-const MOST_LOOSE = 7;
-
-const sideChoices = (count: number): Side[][] => {
-  if (count > MOST_LOOSE) return [Array.from({ length: count }, (_, i) => (i % 2 ? 'right' : 'left'))];
-  return Array.from({ length: 2 ** count }, (_, bits) =>
-    Array.from({ length: count }, (_, i) => ((bits >> i) & 1 ? 'right' : 'left')),
-  );
-};
+/**
+ * Layouts tried for one box at the most. A crowded box is drawn with a few crossings more rather than late; the usual
+ * box needs a dozen.
+ */
+const MOST_LAYOUTS = 160;
 
 /**
  * Draws one opened box from the wiring alone: cables at the sides, splices, devices and grounds in a column, each wire
@@ -39,76 +35,85 @@ export const drawBox = (
   while (onLeft.length > onRight.length + 2) onRight.push(...onLeft.splice(-1));
   const sideOf = (cable: CableId): Side => (onLeft.some((one) => one.cable.id === cable) ? 'left' : 'right');
 
-  const solve = (order: readonly Item[]) =>
-    bestSides(order, wires, sideOf, { left: onLeft, right: onRight }, parts);
-  let best = solve(items);
+  const search = new Search(wires, sideOf, { left: onLeft, right: onRight }, parts);
+  let best = search.turnSides(search.tryOut(items, new Map()));
   // The usual column is neutrals, hots, devices, grounds. Where it makes wires cross, an item is moved to where fewer
   // do; grounds stay at the bottom, where they are folded first.
-  for (let better: Solved | null = best; better !== null && best.crossings > 0;) {
-    better = moveOne(best, solve, (item) => staysLow(item, compiled, roles));
-    best = better ?? best;
-  }
+  for (let better: Solved | null = best; better !== null && best.crossings > 0; best = better ?? best)
+    better = search.moveOne(best, (item) => staysLow(item, compiled, roles));
   return drawLayout(box, best.layout, best.wanted);
 };
 
 const staysLow = (item: Item, compiled: Compiled, roles: readonly Role[]): boolean =>
   item.kind === 'bond' || (item.kind === 'joint' && roles[compiled.netOf(item.key) ?? -1] === 'ground');
 
-/** The first move of one item to another row that makes fewer crossings, or null. */
-const moveOne = (
-  now: Solved,
-  solve: (order: readonly Item[]) => Solved,
-  stays: (item: Item) => boolean,
-): Solved | null => {
-  const movable = now.items.filter((item) => !stays(item));
-  const low = now.items.filter(stays);
-  for (const item of movable) {
-    const rest = movable.filter((one) => one !== item);
-    for (let place = 0; place <= rest.length; place++) {
-      if (movable[place] === item) continue;
-      const tried = solve([...rest.slice(0, place), item, ...rest.slice(place), ...low]);
-      if (tried.crossings < now.crossings) return tried;
-    }
-  }
-  return null;
-};
-
+/** One way to draw the box: the order of the column and the sides of the loose wires, by wire id. */
 interface Solved {
   items: readonly Item[];
+  sides: ReadonlyMap<string, Side>;
   wanted: Wanted[];
   layout: Layout;
   crossings: number;
 }
 
-/** The sides for the loose wires that make the fewest crossings, for items in this order. */
-const bestSides = (
-  items: readonly Item[],
-  wires: readonly BoxWire[],
-  sideOf: (cable: CableId) => Side,
-  cables: Record<Side, readonly CableHere[]>,
-  parts: Parts,
-): Solved => {
-  const loose = wires.filter((wire) => isLoose(wire) && !canLink(items, wire));
-  let best: Solved | null = null;
-  for (const sides of sideChoices(loose.length)) {
-    const wanted = wires.map((wire): Wanted => {
-      if (!isLoose(wire)) return { wire, side: 'end' in wire.from ? sideOf(wire.from.end.cable) : 'left' };
-      const at = loose.indexOf(wire);
-      return { wire, side: at < 0 ? null : (sides[at] ?? 'left') };
+const other = (side: Side): Side => (side === 'left' ? 'right' : 'left');
+
+/** Local search over columns and sides, within a number of layouts. */
+class Search {
+  #left = MOST_LAYOUTS;
+
+  constructor(
+    readonly wires: readonly BoxWire[],
+    readonly sideOf: (cable: CableId) => Side,
+    readonly cables: Record<Side, readonly CableHere[]>,
+    readonly parts: Parts,
+  ) {}
+
+  /** Lays the box out one way and counts its crossings. A loose wire without a side goes left. */
+  tryOut(items: readonly Item[], sides: ReadonlyMap<string, Side>): Solved {
+    this.#left -= 1;
+    const wanted = this.wires.map((wire): Wanted => {
+      if (!isLoose(wire))
+        return { wire, side: 'end' in wire.from ? this.sideOf(wire.from.end.cable) : 'left' };
+      return { wire, side: canLink(items, wire) ? null : (sides.get(wire.id) ?? 'left') };
     });
-    const layout = layOut(items, wanted, cables, parts);
-    const crossings = (['left', 'right'] as const).reduce(
-      (sum, side) =>
-        sum +
-        routeChannel(
-          layout.channel[side].map((one) => one.wire),
-          false,
-        ).crossings,
-      0,
-    );
-    if (!best || crossings < best.crossings) best = { items, wanted, layout, crossings };
-    if (crossings === 0) break;
+    const layout = layOut(items, wanted, this.cables, this.parts);
+    const crossings = (['left', 'right'] as const).reduce((sum, side) => {
+      const channel = layout.channel[side].map((one) => one.wire);
+      return sum + routeChannel(channel, false).crossings;
+    }, 0);
+    return { items, sides, wanted, layout, crossings };
   }
-  if (!best) throw new Error('A box has at least one way to be drawn.');
-  return best;
-};
+
+  /** Turns one loose wire after another to the side where fewer cross, until none is better. */
+  turnSides(start: Solved): Solved {
+    let best = start;
+    for (let turned = true; turned && best.crossings > 0;) {
+      turned = false;
+      for (const { wire, side } of best.wanted) {
+        if (!isLoose(wire) || side === null || this.#left <= 0) continue;
+        const tried = this.tryOut(best.items, new Map(best.sides).set(wire.id, other(side)));
+        if (tried.crossings >= best.crossings) continue;
+        best = tried;
+        turned = true;
+      }
+    }
+    return best;
+  }
+
+  /** The first move of one item to another row that makes fewer crossings, or null. */
+  moveOne(now: Solved, stays: (item: Item) => boolean): Solved | null {
+    const movable = now.items.filter((item) => !stays(item));
+    const low = now.items.filter(stays);
+    for (const item of movable) {
+      const rest = movable.filter((one) => one !== item);
+      for (let place = 0; place <= rest.length; place++) {
+        if (movable[place] === item || this.#left <= 0) continue;
+        const order = [...rest.slice(0, place), item, ...rest.slice(place), ...low];
+        const tried = this.turnSides(this.tryOut(order, now.sides));
+        if (tried.crossings < now.crossings) return tried;
+      }
+    }
+    return null;
+  }
+}

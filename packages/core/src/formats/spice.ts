@@ -75,7 +75,7 @@ export const spiceNetlist = (
     const hot = node(terminalKey({ luminaire: one.id, name: 'hot' }));
     const neutral = node(terminalKey({ luminaire: one.id, name: 'neutral' }));
     resistor(hot, neutral, BRANCH_VOLTS ** 2 / one.va, `luminaire ${one.id}`);
-    return { id: one.id as string, hot, neutral };
+    return { id: one.id, hot, neutral };
   });
   parts.circuits.forEach(({ id }, i) => {
     lines.push(`V${i + 1} ${node(terminalKey({ circuit: id, name: 'hot' }))} 0 DC ${BRANCH_VOLTS}`);
