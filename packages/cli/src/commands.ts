@@ -3,6 +3,7 @@ import {
   cubicInches,
   evaluate,
   everyPosition,
+  grayWalk,
   fillOf,
   reviewJob,
   sayFillLine,
@@ -45,7 +46,8 @@ const simulate = (asked: Job): Report => {
     const slots = new Set<string>(job.slots.filter((slot) => slot.group === group.id).map((slot) => slot.id));
     const devices = wiring.devices.filter((device) => device.slot !== null && slots.has(device.slot));
     const luminaires = job.luminaires.filter((one) => one.group === group.id);
-    const rows = everyPosition(
+    // In the order of the shortest walk: one handle moved at a time.
+    const rows = grayWalk(
       compiled,
       devices.map((device) => device.id),
     ).map((positions) => {

@@ -64,10 +64,12 @@ export { compile, conductorKey, jointKey, memberKey, pigtailKey } from './circui
 export type { Compiled } from './circuit/compile.js';
 export { evaluate } from './circuit/evaluate.js';
 export type { LuminaireState, NetState, Positions, Short, State } from './circuit/evaluate.js';
+export { createSweep } from './circuit/sweep.js';
+export type { SweepVerdict } from './circuit/sweep.js';
 export { solveCurrents } from './circuit/currents.js';
 export { rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
-export { everyPosition, proveGroup, wiringOrEmpty } from './proving/works.js';
+export { everyPosition, grayWalk, proveGroup, wiringOrEmpty } from './proving/works.js';
 export type { GroupProof } from './proving/works.js';
 
 /** Code rules and box fill. */

@@ -43,11 +43,9 @@ const connectorName = (parts: Parts, joint: Joint): string => {
   return names.length > 1 ? `${names.length} × ${name}` : `${capped}${name}`;
 };
 
-const terminalPin = (name: string) => name;
-
 /** Which item and pin a wire's terminal is. */
 const pinOf = (terminal: Wiring['landings'][number]['terminal']): { item: string; pin: string } | null => {
-  if ('device' in terminal) return { item: terminal.device, pin: terminalPin(terminal.name) };
+  if ('device' in terminal) return { item: terminal.device, pin: terminal.name };
   if ('luminaire' in terminal) return { item: terminal.luminaire, pin: terminal.name };
   return 'box' in terminal ? { item: `bond:${terminal.box}`, pin: 'ground' } : null;
 };

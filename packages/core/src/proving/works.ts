@@ -4,18 +4,35 @@ import { plannedWiring } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { evaluate, type Positions } from '../circuit/evaluate.js';
+import { createSweep, DARK, LIT, SHELL_LIVE } from '../circuit/sweep.js';
+
+const countOf = (compiled: Compiled, id: DeviceId): number =>
+  compiled.devices.find((device) => device.id === id)?.positions.length ?? 1;
 
 /** Every combination of handle positions of these devices, the others in their first. */
 export const everyPosition = (compiled: Compiled, devices: readonly DeviceId[]): Positions[] =>
   devices.reduce<Positions[]>(
-    (all, id) => {
-      const count = compiled.devices.find((device) => device.id === id)?.positions.length ?? 1;
-      return all.flatMap((one) =>
-        Array.from({ length: count }, (_, position) => ({ ...one, [id]: position })),
-      );
-    },
+    (all, id) =>
+      all.flatMap((one) =>
+        Array.from({ length: countOf(compiled, id) }, (_, position) => ({ ...one, [id]: position })),
+      ),
     [{}],
   );
+
+/**
+ * The shortest walk through every position of these handles: one handle moved at a time, each position once
+ * (reflected Gray code, here for any number of positions a handle).
+ */
+export const grayWalk = (compiled: Compiled, devices: readonly DeviceId[]): Positions[] =>
+  [...devices]
+    .reverse()
+    .reduce<Positions[]>(
+      (walk, id) =>
+        Array.from({ length: countOf(compiled, id) }, (_, position) =>
+          (position % 2 === 0 ? walk : [...walk].reverse()).map((rest) => ({ ...rest, [id]: position })),
+        ).flat(),
+      [{}],
+    );
 
 /** The devices that stand on the slots of a group. */
 export const devicesOfGroup = (job: Job, wiring: Wiring, group: GroupId): DeviceId[] => {
@@ -32,30 +49,50 @@ export interface GroupProof {
   working: number;
 }
 
+type Light = 'lit' | 'dark' | 'wrong';
+
+/** How the luminaires of a group stand in given positions: all lit, all dark, or anything else. */
+const lightOf = (compiled: Compiled, mine: ReadonlySet<string>): ((positions: Positions) => Light) => {
+  const sweep = createSweep(compiled);
+  const lights = new Uint8Array(compiled.luminaires.length);
+  const indices = compiled.luminaires.flatMap((one, i) => (mine.has(one.id) ? [i] : []));
+  return (positions) => {
+    const verdict = sweep(
+      compiled.devices.map((device) => positions[device.id] ?? 0),
+      lights,
+    );
+    if (verdict === 'shorted' || indices.length === 0) return 'wrong';
+    const seen = new Set(
+      verdict === 'settled'
+        ? indices.map((i) => lights[i])
+        : evaluate(compiled, positions)
+            .luminaires.filter((one) => mine.has(one.id))
+            .map((one) =>
+              one.shellLive || one.light === 'dim' ? SHELL_LIVE : one.light === 'lit' ? LIT : DARK,
+            ),
+    );
+    if (seen.size !== 1 || seen.has(SHELL_LIVE)) return 'wrong';
+    return seen.has(LIT) ? 'lit' : 'dark';
+  };
+};
+
 /** Does the group do what a group is for, from every set of handle positions? */
 export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): GroupProof => {
   const devices = devicesOfGroup(job, wiring, group.id);
-  const luminaires = new Set<string>(
-    job.luminaires.filter((luminaire) => luminaire.group === group.id).map((luminaire) => luminaire.id),
-  );
-  const light = (positions: Positions): 'lit' | 'dark' | null => {
-    const state = evaluate(compiled, positions);
-    const mine = state.luminaires.filter((one) => luminaires.has(one.id));
-    const [first] = mine;
-    if (!first || first.light === 'dim' || state.shorts.length > 0) return null;
-    if (mine.some((one) => one.light !== first.light || one.shellLive)) return null;
-    return first.light;
-  };
+  const luminaires = job.luminaires.filter((luminaire) => luminaire.group === group.id);
+  const light = lightOf(compiled, new Set(luminaires.map((luminaire) => luminaire.id)));
   const all = everyPosition(compiled, devices);
+  const key = (positions: Positions) => devices.map((id) => positions[id] ?? 0).join();
+  const lights = new Map(all.map((positions) => [key(positions), light(positions)]));
   const working = all.filter((positions) => {
-    const now = light(positions);
+    const now = lights.get(key(positions));
     return (
-      now !== null &&
+      now !== 'wrong' &&
       devices.length > 0 &&
       devices.every((id) => {
-        const count = compiled.devices.find((device) => device.id === id)?.positions.length ?? 1;
-        const next = light({ ...positions, [id]: ((positions[id] ?? 0) + 1) % count });
-        return next !== null && next !== now;
+        const moved = { ...positions, [id]: ((positions[id] ?? 0) + 1) % countOf(compiled, id) };
+        const next = lights.get(key(moved));
+        return next !== 'wrong' && next !== now;
       })
     );
   });

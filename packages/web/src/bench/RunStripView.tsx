@@ -19,7 +19,7 @@ const HALF = 30;
 const centre = (node: StripNode) => ({ x: node.column * COLUMN + COLUMN / 2, y: node.row * ROW + MIDDLE });
 
 /** Half the width of what is drawn at a place, so that runs end at its edge. */
-const halfWidth = (node: StripNode) => (node.devices.length > 0 ? node.devices.length * 23 : HALF);
+const halfWidth = (node: StripNode) => (node.devices.length > 0 ? node.devices.length * 25 - 2 : HALF);
 
 const Run = ({
   bench,
@@ -118,7 +118,7 @@ const Node = ({
       className="absolute flex flex-col items-center"
       style={{ left: x - COLUMN / 2, top: y - 56, width: COLUMN }}
     >
-      <div className="flex h-28 items-center justify-center">
+      <div className="flex h-28 items-center justify-center gap-1.5">
         {node.place === PANEL ? (
           <svg width="60" height="66" viewBox="0 0 60 66" aria-hidden="true">
             <rect x="1.5" y="1.5" width="57" height="63" rx="6" fill="var(--color-ink)" />

@@ -1,7 +1,7 @@
 import { addPlace, newDraft, newJob, newPlace, planJob, standardStock, withDraft } from '@amber/core';
 
-/** A made-up job of twelve boxes in one circuit: four switch locations, seven luminaires and a junction box. */
-export const twelveBoxes = (id) => {
+/** A made-up job of one circuit in so many boxes, six or more: four switch locations, luminaires, a junction box. */
+export const boxesJob = (id, boxes) => {
   const stock = standardStock();
   let count = 0;
   const freshBox = () => `box:${++count}`;
@@ -12,8 +12,8 @@ export const twelveBoxes = (id) => {
     powerAt: 'switch',
     freshBox,
   });
-  for (let i = 2; i <= 7; i++)
+  for (let i = 2; i <= boxes - 5; i++)
     draft = addPlace(draft, newPlace(stock, freshBox(), 'luminaire', `Luminaire ${i}`, null));
   draft = addPlace(draft, newPlace(stock, freshBox(), 'junction', 'Junction', null));
-  return planJob(withDraft(newJob(id, 'Twelve boxes', stock), draft)).job;
+  return planJob(withDraft(newJob(id, `${boxes} boxes`, stock), draft)).job;
 };
