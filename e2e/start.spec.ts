@@ -158,6 +158,13 @@ test('a database that does not come up is told with its last words, and its fold
   expect(broken.output()).toContain('The database did not come up. Its last words:');
   expect(broken.output()).toContain('untouched');
   writeFileSync(control, kept);
+  const password = join(data, 'mariadb/password');
+  const word = readFileSync(password);
+  rmSync(password);
+  const locked = start(data);
+  expect(await locked.ended).toBe(1);
+  expect(locked.output()).toContain('The password of the database is missing');
+  writeFileSync(password, word);
   const mended = start(data);
   await ready(mended);
   await stop(mended);

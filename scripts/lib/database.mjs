@@ -150,6 +150,11 @@ export const startDatabase = async (folder) => {
   };
   await clearLeftovers(files);
   const first = !existsSync(files.ready);
+  if (!first && !existsSync(files.password))
+    throw new Stop(
+      `The password of the database is missing: ${files.password}.`,
+      `Put the file back from your copy. Without it the jobs in ${files.data} cannot be read by this program.`,
+    );
   if (first) initialise(files);
   const port = await freePort();
   // A socket's path may not be longer than about a hundred bytes, so it cannot live in any data folder.

@@ -41,11 +41,24 @@ export const needDebian = (debianPackage, ...programs) => {
   return found;
 };
 
+const LEAST_NODE = [20, 19];
+
+/** Stops on a Node that the packages do not run on. */
+const needNode = () => {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+  if (major > LEAST_NODE[0] || (major === LEAST_NODE[0] && minor >= LEAST_NODE[1])) return;
+  throw new Stop(
+    `This is Node ${process.versions.node}; Amber Junction needs ${LEAST_NODE.join('.')} or later.`,
+    'Install a newer Node and start again.',
+  );
+};
+
 const stampFile = (name) => join(root, 'node_modules', `.${name}-stamp`);
 const readStamp = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '');
 
 /** Installs the packages of the lock file, when it or Node has changed since. */
 export const needPackages = () => {
+  needNode();
   const lock = readFileSync(join(root, 'package-lock.json'));
   const stamp = createHash('sha256').update(lock).update(process.version).digest('hex');
   if (readStamp(stampFile('packages')) === stamp) return;

@@ -1,8 +1,7 @@
 import { articlesOf, type BoxArticle } from '../model/articles.js';
 import { cubicInches } from '../model/units.js';
-import { fillOf } from './boxContents.js';
 import { boxFill, type BoxFill } from './boxFill.js';
-import { contentsOf } from './boxContents.js';
+import { contentsOf, fillOf } from './boxContents.js';
 import { defineRule } from './rule.js';
 
 /** 314.16: a box has at least the volume that its allowances add up to. */

@@ -8,7 +8,6 @@ export type Colour = z.infer<typeof colourSchema>;
 
 /** What a white is marked with where it is a hot: any colour but white, gray and green (200.7(C)(1)). */
 export const markColourSchema = z.enum(['black', 'red', 'blue']);
-export type MarkColour = z.infer<typeof markColourSchema>;
 
 const named = { id: articleIdSchema, name: z.string().min(1).max(200) };
 

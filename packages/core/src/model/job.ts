@@ -126,7 +126,6 @@ export type Choice = z.infer<typeof choiceSchema>;
 
 /** A measured length between two places, in inches; it outlives planning again. */
 export const runFactSchema = z.object({ between: z.tuple([placeSchema, placeSchema]), length: inchesSchema });
-export type RunFact = z.infer<typeof runFactSchema>;
 
 export const preferencesSchema = z.object({
   neutral: z.enum(['byEdition', 'everySwitch']),
@@ -140,7 +139,6 @@ export const wiringDocSchema = z.object({
   kind: z.enum(['existing', 'planned', 'found', 'built']),
   wiring: wiringSchema,
 });
-export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
 export const JOB_FORMAT = 1;
 

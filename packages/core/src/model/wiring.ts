@@ -54,7 +54,6 @@ export type Cable = z.infer<typeof cableSchema>;
 
 /** A short piece of wire that does not leave the box. */
 export const pigtailSchema = z.object({ id: pigtailIdSchema, colour: colourSchema, awg: awgSchema });
-export type Pigtail = z.infer<typeof pigtailSchema>;
 
 export const memberSchema = z.union([
   z.object({ end: endSchema }),

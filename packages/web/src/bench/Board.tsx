@@ -1,7 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { cubicInches, fillOf, type BoxDrawing, type DeviceId, type Positions } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
-import { SafetyNote } from '../shared/ui.js';
 import { boxChosen } from './benchSlice.js';
 import { OpenBox } from './OpenBox.js';
 import type { Bench } from './useBench.js';
@@ -104,7 +103,6 @@ export const Board = ({
               />
             ))}
           </div>
-          <SafetyNote className="mx-2 mt-4 max-w-3xl text-ink!" />
         </>
       )}
     </section>

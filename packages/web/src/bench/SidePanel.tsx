@@ -1,5 +1,6 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { CircuitPanel } from '../circuit/CircuitPanel.js';
+import { SafetyNote } from '../shared/ui.js';
 import { BoxFillList } from './BoxFillList.js';
 import { FindingList } from './FindingList.js';
 import type { Bench } from './useBench.js';
@@ -21,17 +22,18 @@ export const SidePanel = ({ bench }: { bench: Bench }) => (
         <Tab className={tab}>Circuit</Tab>
       </TabList>
       <TabPanels className="min-h-0 flex-1 lg:overflow-y-auto">
-        <TabPanel className="flex flex-col gap-4 p-4 focus:outline-none">
+        <TabPanel className="flex flex-col gap-4 p-4">
           <Verdict bench={bench} />
           <FindingList bench={bench} />
         </TabPanel>
-        <TabPanel className="p-4 focus:outline-none">
+        <TabPanel className="p-4">
           <BoxFillList bench={bench} />
         </TabPanel>
-        <TabPanel className="p-4 focus:outline-none">
+        <TabPanel className="p-4">
           <CircuitPanel job={bench.job} circuit={bench.circuit} />
         </TabPanel>
       </TabPanels>
     </TabGroup>
+    <SafetyNote className="shrink-0 border-t border-line px-4 py-3" />
   </aside>
 );
