@@ -22,6 +22,30 @@ const Screw = ({ x, y, paint }: { x: number; y: number; paint: string }) => (
   </g>
 );
 
+/** The body of an item. */
+const Plate = ({
+  drawn,
+  corner,
+  paint,
+  line,
+}: {
+  drawn: DrawnItem;
+  corner: number;
+  paint: string;
+  line: number;
+}) => (
+  <rect
+    x={drawn.x}
+    y={drawn.y}
+    width={drawn.width}
+    height={drawn.height}
+    rx={corner}
+    fill={paint}
+    stroke="#20262d"
+    strokeWidth={line}
+  />
+);
+
 const JointFace = ({ drawn, name }: { drawn: DrawnItem; name: string }) => {
   const words = name.split(' ');
   const lines = name.length > 12 ? [words.slice(0, -1).join(' '), words.at(-1) ?? ''] : [name];
@@ -29,16 +53,7 @@ const JointFace = ({ drawn, name }: { drawn: DrawnItem; name: string }) => {
   return (
     <g>
       <title>{name}</title>
-      <rect
-        x={drawn.x}
-        y={drawn.y}
-        width={drawn.width}
-        height={drawn.height}
-        rx="6"
-        fill="#f7f4ea"
-        stroke="#20262d"
-        strokeWidth="1.6"
-      />
+      <Plate drawn={drawn} corner={6} paint="#f7f4ea" line={1.6} />
       {drawn.pins.map((pin) => (
         <rect
           key={pin.pin}
@@ -83,16 +98,7 @@ const DeviceFace = ({
   return (
     <g>
       <title>{item.article.name}</title>
-      <rect
-        x={drawn.x}
-        y={drawn.y}
-        width={drawn.width}
-        height={drawn.height}
-        rx="9"
-        fill="#fff"
-        stroke="#20262d"
-        strokeWidth="2"
-      />
+      <Plate drawn={drawn} corner={9} paint="#fff" line={2} />
       {drawn.pins.map((pin) => {
         const use = item.article.terminals.find((one) => one.name === pin.pin)?.use ?? 'ground';
         const { paint, label } = SCREW[use];
@@ -135,16 +141,7 @@ const LuminaireFace = ({ drawn, light, screws }: { drawn: DrawnItem; light: stri
   return (
     <g>
       <title>{`Luminaire: ${light}`}</title>
-      <rect
-        x={drawn.x}
-        y={drawn.y}
-        width={drawn.width}
-        height={drawn.height}
-        rx="9"
-        fill="#fff"
-        stroke="#20262d"
-        strokeWidth="1.6"
-      />
+      <Plate drawn={drawn} corner={9} paint="#fff" line={1.6} />
       {lit ? <circle cx={cx} cy={cy} r="27" fill="var(--color-amber-live)" opacity="0.4" /> : null}
       {light === 'dim' ? (
         <circle cx={cx} cy={cy} r="24" fill="var(--color-amber-live)" opacity="0.15" />
@@ -205,16 +202,7 @@ export const ItemFace = ({
       return (
         <g>
           <title>Ground screw of the metal box</title>
-          <rect
-            x={drawn.x}
-            y={drawn.y}
-            width={drawn.width}
-            height={drawn.height}
-            rx="4"
-            fill="#d5d9dc"
-            stroke="#20262d"
-            strokeWidth="1.5"
-          />
+          <Plate drawn={drawn} corner={4} paint="#d5d9dc" line={1.5} />
           <text
             x={drawn.x + drawn.width / 2}
             y={drawn.y + drawn.height - 5}
