@@ -1,5 +1,4 @@
 import {
-  compile,
   cubicInches,
   evaluate,
   everyPosition,
@@ -8,7 +7,6 @@ import {
   reviewJob,
   sayFillLine,
   spiceNetlist,
-  wiringOrEmpty,
   writeJobFile,
   type Job,
 } from '@amber/core';
@@ -38,9 +36,7 @@ const inspect = (asked: Job): Report => {
 
 /** The truth table of each circuit: every set of handle positions, and which luminaires light. */
 const simulate = (asked: Job): Report => {
-  const { job, proofs } = reviewJob(asked);
-  const wiring = wiringOrEmpty(job);
-  const compiled = compile(wiring, job);
+  const { job, wiring, compiled, proofs } = reviewJob(asked);
   const name = (box: string) => job.boxes.find((one) => one.id === box)?.name ?? box;
   const tables = job.groups.map((group) => {
     const slots = new Set<string>(job.slots.filter((slot) => slot.group === group.id).map((slot) => slot.id));
@@ -80,8 +76,7 @@ const simulate = (asked: Job): Report => {
 
 /** The box-fill worksheet of every box. */
 const fill = (asked: Job): Report => {
-  const { job } = reviewJob(asked);
-  const wiring = wiringOrEmpty(job);
+  const { job, wiring } = reviewJob(asked);
   const boxes = job.boxes.map((box) => ({ id: box.id, name: box.name, ...fillOf(job, wiring, box.id) }));
   return {
     lines: boxes.flatMap((box) => [
@@ -108,10 +103,9 @@ const plan = (asked: Job): Report => {
 
 /** A netlist for a general circuit simulator, for every set of handle positions of the whole job. */
 const netlist = (asked: Job): Report => {
-  const { job } = reviewJob(asked);
-  const wiring = wiringOrEmpty(job);
+  const { job, wiring, compiled } = reviewJob(asked);
   const devices = wiring.devices.map((device) => device.id);
-  const netlists = everyPosition(compile(wiring, job), devices).map((positions) => {
+  const netlists = everyPosition(compiled, devices).map((positions) => {
     const words = devices.map((id) => `${id} ${(positions[id] ?? 0) === 0 ? 'up' : 'down'}`).join(', ');
     return { positions, ...spiceNetlist(wiring, job, positions, `${job.name}: ${words}`) };
   });

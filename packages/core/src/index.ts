@@ -79,8 +79,8 @@ export type { BoxContents, BoxFill, FillLine } from './code/boxFill.js';
 export { sayFillLine } from './code/sayFillLine.js';
 export { inspect } from './code/inspect.js';
 export type { Finding, Severity } from './code/rule.js';
-export { reviewJob } from './review/reviewJob.js';
-export type { JobReview } from './review/reviewJob.js';
+export { reviewCircuit, reviewJob } from './review/reviewJob.js';
+export type { CircuitReview, JobReview } from './review/reviewJob.js';
 export { summariseJob } from './review/jobSummary.js';
 export type { CircuitSummary, JobSummary } from './review/jobSummary.js';
 
@@ -104,7 +104,7 @@ export {
   setPowerEntry,
 } from './planning/draftEdits.js';
 export type { CircuitStart } from './planning/draftEdits.js';
-export { cablesOfCircuit, sketchRun } from './drawing/sketchRun.js';
+export { sketchRun } from './drawing/sketchRun.js';
 export type { RunSketch } from './drawing/sketchRun.js';
 export { spiceNetlist } from './formats/spice.js';
 export type { SpiceNetlist } from './formats/spice.js';

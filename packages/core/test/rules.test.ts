@@ -3,6 +3,7 @@ import {
   fillOf,
   inspect,
   planJob,
+  reviewCircuit,
   reviewJob,
   wiringOrEmpty,
   type BoxContents,
@@ -262,4 +263,14 @@ describe('what is unsound is kept and shown', () => {
     expect(refused(bare)).toEqual(['NoChoice']);
     expect(wiringOrEmpty(planJob(bare).job).devices).toHaveLength(1);
   });
+});
+
+test('a finding on a run is of the circuit whose conductors run there, wherever the box stands', () => {
+  // The return on the white, found at a junction box that holds neither switch nor luminaire.
+  const review = reviewJob(jobOf({ runs: ['F-J1', 'J1-S1', 'S1-L'], breaker: 20, awg: 14 }));
+  const white = { ...review.findings[0]!, at: { cable: 'cable:c1:panel>J1', box: 'J1' } };
+  const mine = (circuit: string) => reviewCircuit({ ...review, findings: [white] }, circuit as never);
+  expect(mine('c1').findings).toHaveLength(1);
+  expect([...mine('c1').boxes].sort()).toEqual(['J1', 'L', 'S1']);
+  expect(mine('other').findings).toEqual([]);
 });

@@ -111,7 +111,7 @@ test('an open neutral leaves the luminaire dark and its neutral live through the
   const compiled = compile(open, job);
   const state = evaluate(compiled, {});
   expect(state.luminaires[0]?.light).toBe('dark');
-  expect(state.nets[compiled.netOf('conductor|cable:c1:F>S1|white') ?? -1]).toBeUndefined();
+  expect(state.nets[compiled.netOf('conductor|cable:c1:panel>S1|white') ?? -1]).toBe('backfed');
   expect(state.nets[compiled.netOf('conductor|cable:c1:S1>L|white') ?? -1]).toBe('backfed');
 });
 

@@ -1,4 +1,8 @@
-import type { Compiled } from './compile.js';
+import { articleOf } from '../model/articles.js';
+import type { CableId } from '../model/ids.js';
+import type { Wiring } from '../model/wiring.js';
+import { conductorKey, type Compiled } from './compile.js';
+import type { Parts } from './parts.js';
 
 /** What a net is for, told by what it touches and by nothing else. */
 export type Role = 'hot' | 'neutral' | 'ground' | 'traveler' | 'switchLeg' | 'spare' | 'conflict';
@@ -53,3 +57,19 @@ export const circuitsByNet = (compiled: Compiled): Set<string>[] => {
     }
   return reached;
 };
+
+/** Circuits whose hot or neutral reaches a conductor of each cable in some handle position. */
+export const circuitsByCable = (
+  wiring: Wiring,
+  parts: Parts,
+  compiled: Compiled,
+  byNet: readonly ReadonlySet<string>[] = circuitsByNet(compiled),
+): Map<CableId, ReadonlySet<string>> =>
+  new Map(
+    wiring.cables.map((cable) => {
+      const nets = articleOf(parts.stock, 'cable', cable.article).insulated.map((colour) =>
+        compiled.netOf(conductorKey(cable.id, colour)),
+      );
+      return [cable.id, new Set(nets.flatMap((net) => (net === undefined ? [] : [...(byNet[net] ?? [])])))];
+    }),
+  );

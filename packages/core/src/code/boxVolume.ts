@@ -12,7 +12,7 @@ export const boxVolume = defineRule<{ name: string; fill: BoxFill; instead: BoxA
     job.boxes.flatMap((box) => {
       const fill = fillOf(job, wiring, box.id);
       if (fill.passes) return [];
-      const now = job.stock.find((article) => article.id === box.article);
+      const now = job.stock.find((article) => article.id === (wiring.boxes[box.id] ?? box.article));
       const instead =
         articlesOf(job.stock, 'box')
           .filter(

@@ -1,8 +1,8 @@
-import type { CircuitId } from '../model/ids.js';
+import type { CableId } from '../model/ids.js';
 import type { Job, Run } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { compile, type Compiled } from '../circuit/compile.js';
-import { circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
+import { circuitsByCable, circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
 
 /** violation, caution, or to be verified on site; unfinished where there is not enough to judge. */
 export type Severity = 'violation' | 'caution' | 'verify' | 'unfinished';
@@ -38,7 +38,7 @@ export interface Inspected {
   circuits: readonly ReadonlySet<string>[];
   /** The name of a box, or "the panel". */
   place: (id: string) => string;
-  circuitsOfCable: (cable: string) => CircuitId[];
+  circuitsOfCable: (cable: CableId) => string[];
 }
 
 /** A rule gives findings as data; the words for them stand in the same file. */
@@ -77,6 +77,7 @@ export const defineRule = <T>(rule: {
 export const inspectedOf = (job: Job, wiring: Wiring): Inspected => {
   const compiled = compile(wiring, job);
   const circuits = circuitsByNet(compiled);
+  const byCable = circuitsByCable(wiring, job, compiled, circuits);
   return {
     job,
     wiring,
@@ -84,13 +85,6 @@ export const inspectedOf = (job: Job, wiring: Wiring): Inspected => {
     roles: rolesOf(compiled),
     circuits,
     place: (id) => (id === 'panel' ? 'the panel' : (job.boxes.find((box) => box.id === id)?.name ?? id)),
-    circuitsOfCable: (cable) => {
-      const found = new Set<string>();
-      for (const colour of ['black', 'white', 'red', 'blue'] as const) {
-        const net = compiled.netOf(`conductor|${cable}|${colour}`);
-        for (const id of net === undefined ? [] : (circuits[net] ?? [])) found.add(id);
-      }
-      return job.circuits.map((circuit) => circuit.id).filter((id) => found.has(id));
-    },
+    circuitsOfCable: (cable) => [...(byCable.get(cable) ?? [])],
   };
 };

@@ -1,8 +1,6 @@
 import { articleOf } from '../model/articles.js';
-import { PANEL, type CircuitId } from '../model/ids.js';
+import { PANEL, type CableId } from '../model/ids.js';
 import { plannedWiring, type Job } from '../model/job.js';
-import { compile } from '../circuit/compile.js';
-import { circuitsByNet } from '../circuit/roles.js';
 import { drawStrip } from './runStrip.js';
 
 /** The run of a circuit in small: enough for a picture beside its name. */
@@ -13,26 +11,9 @@ export interface RunSketch {
   rows: number;
 }
 
-/** Cables that carry a circuit's conductors, told by the wiring alone. */
-export const cablesOfCircuit = (job: Job, circuit: CircuitId) => {
+/** The sketch of these cables of the planned wiring; null where there are none. */
+export const sketchRun = (job: Job, cables: readonly CableId[]): RunSketch | null => {
   const wiring = plannedWiring(job);
-  if (!wiring) return [];
-  const compiled = compile(wiring, job);
-  const reached = circuitsByNet(compiled);
-  return wiring.cables
-    .filter((cable) =>
-      articleOf(job.stock, 'cable', cable.article).insulated.some((colour) => {
-        const net = compiled.netOf(`conductor|${cable.id}|${colour}`);
-        return net !== undefined && reached[net]?.has(circuit) === true;
-      }),
-    )
-    .map((cable) => cable.id);
-};
-
-/** Null where nothing of the circuit is planned. */
-export const sketchRun = (job: Job, circuit: CircuitId): RunSketch | null => {
-  const wiring = plannedWiring(job);
-  const cables = cablesOfCircuit(job, circuit);
   if (!wiring || cables.length === 0) return null;
   const { nodes, edges, columns, rows } = drawStrip(wiring, job, cables);
   const index = (place: string) => nodes.findIndex((node) => node.place === place);

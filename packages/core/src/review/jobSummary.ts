@@ -1,6 +1,6 @@
 import type { Job } from '../model/job.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
-import { reviewJob } from './reviewJob.js';
+import { reviewCircuit, reviewJob } from './reviewJob.js';
 
 /** What a list shows of one circuit. */
 export interface CircuitSummary {
@@ -26,7 +26,8 @@ export interface JobSummary {
 
 /** Plans and inspects the job once. */
 export const summariseJob = (asked: Job): JobSummary => {
-  const { job, findings, proofs } = reviewJob(asked);
+  const review = reviewJob(asked);
+  const { job } = review;
   return {
     edition: job.edition,
     circuits: job.circuits.map(({ id, name, breaker }) => {
@@ -35,22 +36,18 @@ export const summariseJob = (asked: Job): JobSummary => {
       );
       const switches = job.slots.filter((slot) => groups.has(slot.group));
       const luminaires = job.luminaires.filter((one) => groups.has(one.group));
-      const boxes = new Set<string>([...switches, ...luminaires].map((one) => one.box));
-      const mine = findings.filter(({ at }) =>
-        at.circuit ? at.circuit === id : at.box !== undefined && boxes.has(at.box),
-      );
-      const proved = proofs.filter((proof) => groups.has(proof.group));
+      const { cables, findings, proofs } = reviewCircuit(review, id);
       return {
         id,
         name,
         breaker,
         switches: switches.length,
         luminaires: luminaires.length,
-        positions: proved.reduce((sum, proof) => sum + proof.positions, 0),
-        working: proved.reduce((sum, proof) => sum + proof.working, 0),
-        violations: mine.filter((one) => one.severity === 'violation').length,
-        unfinished: mine.filter((one) => one.severity === 'unfinished').length,
-        run: sketchRun(job, id),
+        positions: proofs.reduce((sum, proof) => sum + proof.positions, 0),
+        working: proofs.reduce((sum, proof) => sum + proof.working, 0),
+        violations: findings.filter((one) => one.severity === 'violation').length,
+        unfinished: findings.filter((one) => one.severity === 'unfinished').length,
+        run: sketchRun(job, cables),
       };
     }),
   };

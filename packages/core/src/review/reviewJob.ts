@@ -1,7 +1,10 @@
+import { PANEL, type BoxId, type CableId, type CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
 import { planJob, type CircuitPlan } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
-import { compile } from '../circuit/compile.js';
+import { compile, type Compiled } from '../circuit/compile.js';
+import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspect } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
@@ -9,6 +12,8 @@ import type { Finding } from '../code/rule.js';
 /** One look at a job: planned anew, proved, inspected. */
 export interface JobReview {
   job: Job;
+  wiring: Wiring;
+  compiled: Compiled;
   plans: CircuitPlan[];
   findings: Finding[];
   proofs: GroupProof[];
@@ -37,10 +42,48 @@ export const reviewJob = (asked: Job): JobReview => {
   const planned = new Set(circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id));
   return {
     job,
+    wiring,
+    compiled,
     plans: circuits,
     findings: [...refusals, ...inspect(job, wiring)].sort(byGravity),
     proofs: job.groups
       .filter((group) => planned.has(group.circuit))
       .map((group) => proveGroup(job, wiring, compiled, group)),
+  };
+};
+
+/** What of a review belongs to one circuit. */
+export interface CircuitReview {
+  /** Cables that carry its conductors, told by the wiring. */
+  cables: CableId[];
+  boxes: ReadonlySet<BoxId>;
+  findings: Finding[];
+  proofs: GroupProof[];
+}
+
+/**
+ * The part of one circuit in a review. A finding that names a circuit is that circuit's; one on a cable or box is of
+ * every circuit that comes there. Boxes that no cable reaches yet count by what stands in them.
+ */
+export const reviewCircuit = (review: JobReview, circuit: CircuitId): CircuitReview => {
+  const { job, wiring, compiled } = review;
+  const byCable = circuitsByCable(wiring, job, compiled);
+  const cables = wiring.cables.filter((cable) => byCable.get(cable.id)?.has(circuit));
+  const groups = new Set(job.groups.filter((group) => group.circuit === circuit).map((group) => group.id));
+  const boxes = new Set([
+    ...cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])),
+    ...[...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
+  ]);
+  const cableIds = new Set<string>(cables.map((cable) => cable.id));
+  const boxIds = new Set<string>(boxes);
+  return {
+    cables: cables.map((cable) => cable.id),
+    boxes,
+    findings: review.findings.filter(({ at }) => {
+      if (at.circuit !== undefined) return at.circuit === circuit;
+      if (at.cable !== undefined) return cableIds.has(at.cable);
+      return at.box !== undefined && boxIds.has(at.box);
+    }),
+    proofs: review.proofs.filter((proof) => groups.has(proof.group)),
   };
 };

@@ -1,14 +1,12 @@
 import { useMemo } from 'react';
 import {
   articleOf,
-  cablesOfCircuit,
-  compile,
   drawBox,
   drawStrip,
   evaluate,
   PANEL,
+  reviewCircuit,
   rolesOf,
-  wiringOrEmpty,
   type BoxDrawing,
   type BoxId,
   type Circuit,
@@ -17,6 +15,7 @@ import {
   type Finding,
   type GroupProof,
   type Job,
+  type JobReview,
   type Role,
   type RunStrip,
   type State,
@@ -46,38 +45,24 @@ export interface Bench {
 const boxesOf = (strip: RunStrip | null): BoxId[] =>
   (strip?.nodes ?? []).map((node) => node.place).filter((place): place is BoxId => place !== PANEL);
 
-const otherCircuits = (job: Job, wiring: Wiring, circuit: Circuit): Map<string, string[]> => {
+/** Names of the other circuits that come into each box. */
+const otherCircuits = (review: JobReview, circuit: Circuit): Map<string, string[]> => {
   const met = new Map<string, string[]>();
-  for (const other of job.circuits.filter((one) => one.id !== circuit.id)) {
-    const cables = new Set<string>(cablesOfCircuit(job, other.id));
-    const boxes = new Set(
-      wiring.cables.filter((cable) => cables.has(cable.id)).flatMap(({ from, to }) => [from, to]),
-    );
-    for (const box of boxes) met.set(box, [...(met.get(box) ?? []), other.name]);
-  }
+  for (const other of review.job.circuits.filter((one) => one.id !== circuit.id))
+    for (const box of reviewCircuit(review, other.id).boxes)
+      met.set(box, [...(met.get(box) ?? []), other.name]);
   return met;
 };
 
 /** All that follows from the job, once for each state of it. */
 const useStill = (asked: Job, circuit: Circuit) =>
   useMemo(() => {
-    const { job, plans, findings, proofs } = reviewOf(asked);
-    const wiring = wiringOrEmpty(job);
-    const compiled = compile(wiring, job);
-    const plan = plans.find((one) => one.circuit.id === circuit.id);
-    const cables = cablesOfCircuit(job, circuit.id);
+    const review = reviewOf(asked);
+    const { job, wiring, compiled } = review;
+    const { cables, findings, proofs } = reviewCircuit(review, circuit.id);
+    const plan = review.plans.find((one) => one.circuit.id === circuit.id);
     const strip = plan?.outcome.ok ? drawStrip(wiring, job, cables) : null;
     const boxes = boxesOf(strip);
-    const groups = new Set<string>(
-      job.groups.filter((group) => group.circuit === circuit.id).map((one) => one.id),
-    );
-    const cableIds = new Set<string>(cables);
-    const onBoxes = new Set<string>(boxes);
-    const mine = findings.filter(({ at }) => {
-      if (at.circuit !== undefined) return at.circuit === circuit.id;
-      if (at.cable !== undefined) return cableIds.has(at.cable);
-      return at.box !== undefined && onBoxes.has(at.box);
-    });
     return {
       job,
       circuit,
@@ -86,7 +71,7 @@ const useStill = (asked: Job, circuit: Circuit) =>
       roles: rolesOf(compiled),
       strip,
       drawings: boxes.map((box) => drawBox(wiring, job, box, compiled)),
-      otherCircuits: otherCircuits(job, wiring, circuit),
+      otherCircuits: otherCircuits(review, circuit),
       devices: boxes.flatMap((box) =>
         wiring.devices
           .filter((device) => device.box === box)
@@ -100,8 +85,8 @@ const useStill = (asked: Job, circuit: Circuit) =>
             };
           }),
       ),
-      findings: mine,
-      proofs: proofs.filter((proof) => groups.has(proof.group)),
+      findings,
+      proofs,
     };
   }, [asked, circuit]);
 

@@ -1,6 +1,14 @@
 import { useMemo, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { newDraft, sketchRun, withDraft, type BoxId, type CircuitId, type Job } from '@amber/core';
+import {
+  newDraft,
+  reviewCircuit,
+  sketchRun,
+  withDraft,
+  type BoxId,
+  type CircuitId,
+  type Job,
+} from '@amber/core';
 import { reviewOf, useEdit } from '../editing/review.js';
 import { RunMini } from '../shared/RunMini.js';
 import { Button, controlLook, Field, SafetyNote, Select } from '../shared/ui.js';
@@ -33,7 +41,8 @@ export const StartCircuit = ({ job }: { job: Job }) => {
     });
     return withDraft(job, draft);
   }, [job, ids, name, switches, powerAt]);
-  const run = sketchRun(reviewOf(planned).job, ids.circuit);
+  const review = reviewOf(planned);
+  const run = sketchRun(review.job, reviewCircuit(review, ids.circuit).cables);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     edit(planned, 'new circuit');

@@ -1,0 +1,47 @@
+import { extname, join } from 'node:path';
+import compression from 'compression';
+import express, {} from 'express';
+import helmet from 'helmet';
+import { jobRoutes } from './jobRoutes.js';
+import { checkOrigin } from './origin.js';
+import { answerProblems, Refusal } from './problems.js';
+/** A fresh application, not listening, so that a test can have ten. */
+export const createApp = ({ store, webRoot, hosts = [] }) => {
+    const app = express();
+    app.disable('x-powered-by');
+    app.use(helmet({
+        contentSecurityPolicy: {
+            directives: { 'upgrade-insecure-requests': null, 'img-src': ["'self'", 'data:', 'blob:'] },
+        },
+        // Served on loopback without TLS.
+        strictTransportSecurity: false,
+    }));
+    app.use(checkOrigin(hosts));
+    app.use(compression());
+    app.get('/api/health', async (_request, response) => {
+        try {
+            await store.ping();
+        }
+        catch (error) {
+            throw new Refusal(503, 'database-down', `The database does not answer: ${error.message}`);
+        }
+        response.json({ ok: true, database: 'answers' });
+    });
+    app.use('/api/jobs', jobRoutes(store));
+    app.use('/api', (request) => {
+        throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');
+    });
+    if (webRoot !== undefined) {
+        app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+        app.use(express.static(webRoot, { index: false }));
+        app.get('/{*splat}', (request, response) => {
+            if (extname(request.path) !== '')
+                throw new Refusal(404, 'missing', `There is no file ${request.path}.`, '');
+            response.setHeader('Cache-Control', 'no-cache');
+            response.sendFile(join(webRoot, 'index.html'));
+        });
+    }
+    app.use(answerProblems);
+    return app;
+};
+//# sourceMappingURL=app.js.map

@@ -1,0 +1,4 @@
+import { Router } from 'express';
+import type { JobStore } from '../store/jobs.js';
+/** Jobs over HTTP. Documents are up to 2 MB. */
+export declare const jobRoutes: (store: JobStore) => Router;

@@ -1,0 +1,4 @@
+export { createApp, type AppOptions } from './http/app.js';
+export { dataSourceOf } from './store/dataSource.js';
+export { loadDemo } from './store/demo.js';
+export { JobStore, type JobHead, type StoredJob, type RevisionHead } from './store/jobs.js';
