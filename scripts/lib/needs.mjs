@@ -92,7 +92,16 @@ export const needBuild = () => {
   if (built && readStamp(file) === stamp) return;
   say('Building ...');
   const steps = [
-    ['node_modules/tsc7/bin/tsc', '-b', 'packages/core', 'packages/server', 'packages/cli'],
+    // One project at a time: built side by side they have been seen to write beside their sources.
+    [
+      'node_modules/tsc7/bin/tsc',
+      '-b',
+      '--builders',
+      '1',
+      'packages/core',
+      'packages/server',
+      'packages/cli',
+    ],
     ['node_modules/vite/bin/vite.js', 'build', 'packages/web', '--logLevel', 'warn'],
   ];
   if (steps.some((args) => runShown('node', args) !== 0))

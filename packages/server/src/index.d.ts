@@ -1,4 +1,0 @@
-export { createApp, type AppOptions } from './http/app.js';
-export { dataSourceOf } from './store/dataSource.js';
-export { loadDemo } from './store/demo.js';
-export { JobStore, type JobHead, type StoredJob, type RevisionHead } from './store/jobs.js';
