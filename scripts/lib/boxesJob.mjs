@@ -5,7 +5,7 @@ export const boxesJob = (id, boxes) => {
   const stock = standardStock();
   let count = 0;
   const freshBox = () => `box:${++count}`;
-  let draft = newDraft(stock, {
+  let draft = newDraft({
     circuit: 'circuit:long',
     name: 'Long shed',
     switches: 4,
@@ -13,7 +13,7 @@ export const boxesJob = (id, boxes) => {
     freshBox,
   });
   for (let i = 2; i <= boxes - 5; i++)
-    draft = addPlace(draft, newPlace(stock, freshBox(), 'luminaire', `Luminaire ${i}`, null));
-  draft = addPlace(draft, newPlace(stock, freshBox(), 'junction', 'Junction', null));
+    draft = addPlace(draft, newPlace(freshBox(), 'luminaire', `Luminaire ${i}`, null));
+  draft = addPlace(draft, newPlace(freshBox(), 'junction', 'Junction', null));
   return planJob(withDraft(newJob(id, `${boxes} boxes`, stock), draft)).job;
 };

@@ -1,7 +1,12 @@
 /** The model: what a job holds, and the boundary check of a job file. */
-export { EDITIONS, ROOM_KINDS, jobShape, plannedWiring } from './model/job.js';
+export { EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
+export { ROOM_KINDS } from './model/place.js';
+export type { Access, Answer, Room, RoomKind, Route } from './model/place.js';
+export type { Preferences } from './model/preferences.js';
+export type { Labour } from './model/labour.js';
+export { boxContentsSchema } from './model/contents.js';
+export type { BoxContents } from './model/contents.js';
 export type {
-  Answer,
   Box,
   Choice,
   Circuit,
@@ -10,15 +15,24 @@ export type {
   Group,
   Job,
   Luminaire,
-  Preferences,
-  Room,
-  RoomKind,
+  ExistingCable,
   Run,
+  RunFact,
   Slot,
 } from './model/job.js';
 export { jobSchema } from './model/references.js';
-export { newJob } from './model/newJob.js';
-export { PANEL, jobIdSchema } from './model/ids.js';
+export {
+  newBox,
+  newCircuit,
+  newFeed,
+  newGroup,
+  newJob,
+  newLuminaire,
+  newRoom,
+  newRunFact,
+  newSlot,
+} from './model/newJob.js';
+export { PANEL, jobIdSchema, placeOfNode, returnPlaceOf } from './model/ids.js';
 export type {
   ArticleId,
   BoxId,
@@ -33,27 +47,30 @@ export type {
   Place,
   RoomId,
   SlotId,
+  TreePlace,
 } from './model/ids.js';
-export { articleOf, articlesOf } from './model/articles.js';
+export { articleOf, articleSchema, articlesOf, conductorsOf } from './model/articles.js';
+export { hueOf } from './model/colours.js';
+export type { Colour, Hue } from './model/colours.js';
 export type {
   Article,
   ArticleOf,
   BoxArticle,
   CableArticle,
-  Colour,
+  ConnectorArticle,
   DeviceArticle,
 } from './model/articles.js';
-export { cubicInches, feetInches, parseFeetInches } from './model/units.js';
+export { cubicInches, dollars, feetInches, parseFeetInches } from './model/units.js';
 export type { Awg } from './model/units.js';
 export { endKey, placeOfEnd, terminalKey } from './model/wiring.js';
 export type { Cable, Device, End, Joint, Landing, Member, Terminal, Wiring } from './model/wiring.js';
 
 /** The generic stock that a new job starts from. */
-export { standardStock } from './materials/catalog.js';
+export { standardStock } from './materials/standardStock.js';
 
 /** Planning: from a job with its choices to one wiring, or the reasons why not. */
 export { planJob } from './planning/planJob.js';
-export type { CircuitPlan } from './planning/planJob.js';
+export type { CircuitPlan } from './planning/planCircuit.js';
 export type { PlanProblem } from './planning/problem.js';
 export { sayProblem } from './planning/sayProblem.js';
 export { draftOf, withDraft, withoutCircuit } from './planning/circuitDraft.js';
@@ -75,7 +92,7 @@ export type { GroupProof } from './proving/works.js';
 /** Code rules and box fill. */
 export { fillOf } from './code/boxContents.js';
 export { boxFill } from './code/boxFill.js';
-export type { BoxContents, BoxFill, FillLine } from './code/boxFill.js';
+export type { BoxFill, FillLine } from './code/boxFill.js';
 export { sayFillLine } from './code/sayFillLine.js';
 export { inspect } from './code/inspect.js';
 export type { Finding, Severity } from './code/rule.js';

@@ -23,7 +23,7 @@ import { widths } from './support/jobs.js';
 const STOCK = standardStock();
 const start = (switches: number, powerAt: 'switch' | 'luminaire'): CircuitDraft => {
   let n = 0;
-  return newDraft(STOCK, {
+  return newDraft({
     circuit: 'c1' as CircuitId,
     name: 'Loft',
     switches,
@@ -93,10 +93,7 @@ test('no sequence of edits makes a ring, loses a place or breaks the tree', () =
         if (kind === 'move') draft = movePlace(draft, box, up ? -1 : 1);
         if (kind === 'remove' && draft.places.length > 2) draft = removePlace(draft, box);
         if (kind === 'add')
-          draft = addPlace(
-            draft,
-            newPlace(STOCK, `b${++n}` as BoxId, up ? 'switch' : 'luminaire', 'New', null),
-          );
+          draft = addPlace(draft, newPlace(`b${++n}` as BoxId, up ? 'switch' : 'luminaire', 'New', null));
         if (kind === 'power') draft = setPowerEntry(draft, box, 'homeRun');
         if (kind === 'existing') draft = setPowerEntry(draft, box, 'existing');
       }

@@ -155,13 +155,18 @@ describe('what the planner settles', () => {
 });
 
 describe('connectors', () => {
+  const liking = (connectors: 'lever' | 'pushIn' | 'twistOn') => ({
+    connectors,
+    sparePort: false,
+    groundConnectors: 'same' as const,
+  });
   const sizesOf = fc.array(fc.constantFrom<Awg>(18, 14, 12), { minLength: 1, maxLength: 14 });
   test.each(['lever', 'pushIn', 'twistOn'] as const)(
     '%s: every splice is held, each connector within its range',
     (family) =>
       fc.assert(
         fc.property(sizesOf, (sizes) => {
-          const chain = chooseConnectors(STOCK, family, sizes);
+          const chain = chooseConnectors(STOCK, liking(family), sizes, false);
           if (!chain) throw new Error('no connectors');
           expect(chain.flatMap((one) => one.members).sort((a, b) => a - b)).toEqual(sizes.map((_, i) => i));
           const thickest = Math.min(...sizes) as Awg;
@@ -181,7 +186,7 @@ describe('connectors', () => {
 
   test('the smallest of the preferred family that fits', () => {
     const name = (sizes: Awg[], family: 'lever' | 'pushIn' | 'twistOn') =>
-      chooseConnectors(STOCK, family, sizes)?.map((one) => one.article);
+      chooseConnectors(STOCK, liking(family), sizes, false)?.map((one) => one.article);
     expect(name([14, 14], 'lever')).toEqual(['lever-2']);
     expect(name([14, 14, 14], 'lever')).toEqual(['lever-3']);
     expect(name([14, 14, 14, 14], 'lever')).toEqual(['lever-5']);
@@ -191,12 +196,12 @@ describe('connectors', () => {
   });
 
   test('more than the family holds goes to another family before it is chained', () => {
-    expect(chooseConnectors(STOCK, 'lever', Array<Awg>(7).fill(14))?.map((one) => one.article)).toEqual([
-      'push-in-8',
-    ]);
+    expect(
+      chooseConnectors(STOCK, liking('lever'), Array<Awg>(7).fill(14), false)?.map((one) => one.article),
+    ).toEqual(['push-in-8']);
     const levers = STOCK.filter((one) => one.kind !== 'connector' || one.family === 'lever');
     expect(
-      chooseConnectors(levers, 'lever', Array<Awg>(7).fill(14))?.map((one) => [
+      chooseConnectors(levers, liking('lever'), Array<Awg>(7).fill(14), false)?.map((one) => [
         one.article,
         one.members.length,
       ]),
@@ -204,6 +209,6 @@ describe('connectors', () => {
       ['lever-5', 4],
       ['lever-5', 3],
     ]);
-    expect(chooseConnectors(levers, 'lever', [10, 10])).toBeNull();
+    expect(chooseConnectors(levers, liking('lever'), [10, 10], false)).toBeNull();
   });
 });

@@ -1,4 +1,5 @@
 import {
+  boxContentsSchema,
   boxFill,
   fillOf,
   inspect,
@@ -19,11 +20,7 @@ const findings = (job: Job) => {
 const rules = (job: Job) => findings(job).map((one) => `${one.rule} ${one.severity}`);
 
 const contents = (more: Partial<BoxContents>): BoxContents => ({
-  conductors: [],
-  grounds: [],
-  yokes: [],
-  internalClamps: false,
-  fixtureWires: 0,
+  ...boxContentsSchema.parse({}),
   ...more,
 });
 
@@ -93,7 +90,7 @@ describe('box fill, 314.16(B)', () => {
   test('capped neutrals count, luminaire leads do not', () => {
     const { job, wiring } = planned(jobOf({ runs: ['F-L', 'L-S1'], neutralAt: ['S1'] }));
     expect(fillOf(job, wiring, 'S1' as never).needed).toBe(120_000);
-    expect(fillOf(job, wiring, 'L' as never).lines.find((line) => line.what === 'fixtureWires')?.total).toBe(
+    expect(fillOf(job, wiring, 'L' as never).lines.find((line) => line.what === 'canopyLeads')?.total).toBe(
       0,
     );
   });

@@ -1,7 +1,8 @@
-import { articleOf, type Colour } from '../model/articles.js';
+import { articleOf, conductorsOf } from '../model/articles.js';
+import type { Colour } from '../model/colours.js';
 import type { CableId, CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
 import { terminalKey, type Member, type Wiring } from '../model/wiring.js';
-import type { Parts } from './parts.js';
+import { carrierOf, type Parts } from './parts.js';
 import { UnionFind } from './unionFind.js';
 
 /** Key of a conductor: both its ends are one piece of copper. */
@@ -15,6 +16,9 @@ export interface CompiledDevice {
   positions: readonly (readonly (readonly [number, number])[])[];
   /** Nets on terminals that the handle connects; a neutral or ground terminal is not among them. */
   switched: readonly number[];
+  /** Nets on the slots of a receptacle, and on what of the device wants a neutral. */
+  outlets: readonly number[];
+  neutrals: readonly number[];
 }
 
 export interface CompiledLuminaire {
@@ -56,7 +60,7 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
   const ties: [number, number][] = [];
 
   for (const cable of wiring.cables)
-    for (const colour of [...articleOf(parts.stock, 'cable', cable.article).insulated, 'bare' as const])
+    for (const colour of conductorsOf(articleOf(parts.stock, 'cable', cable.article)))
       index(conductorKey(cable.id, colour));
   for (const joint of wiring.joints)
     for (const member of joint.members) ties.push([index(jointKey(joint.id)), index(memberKey(member))]);
@@ -65,13 +69,13 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     ties.push([index(key), index(terminalKey(terminal))]);
   }
   const luminaires = parts.luminaires.map((one) => {
-    const terminal = (name: 'hot' | 'neutral' | 'ground') => index(terminalKey({ luminaire: one.id, name }));
+    const shared = (name: 'neutral' | 'ground') => index(terminalKey({ luminaire: carrierOf(one), name }));
     return {
       id: one.id,
       va: one.va,
-      hot: terminal('hot'),
-      neutral: terminal('neutral'),
-      ground: terminal('ground'),
+      hot: index(terminalKey({ luminaire: one.id, name: 'hot' })),
+      neutral: shared('neutral'),
+      ground: shared('ground'),
     };
   });
   const sources = parts.circuits.map((one) => {
@@ -82,11 +86,14 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     const article = articleOf(parts.stock, 'device', device.article);
     const terminal = (name: string) => index(terminalKey({ device: device.id, name }));
     for (const { name } of article.terminals) terminal(name);
+    for (const [a, b] of article.bridged) ties.push([terminal(a), terminal(b)]);
     return {
       id: device.id,
       positions: article.positions.map(({ connected }) =>
         connected.map(([a, b]) => [terminal(a), terminal(b)] as const),
       ),
+      nodesOf: (use: 'hot' | 'neutral') =>
+        article.terminals.filter((one) => one.use === use).map((one) => terminal(one.name)),
     };
   });
 
@@ -104,9 +111,15 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
   return {
     netCount: numbers.size,
     netOf: (key) => nets.get(key),
-    devices: devices.map(({ id, positions }) => {
+    devices: devices.map(({ id, positions, nodesOf }) => {
       const mapped = positions.map((pairs) => pairs.map(([a, b]) => [net(a), net(b)] as const));
-      return { id, positions: mapped, switched: [...new Set(mapped.flat(2))] };
+      return {
+        id,
+        positions: mapped,
+        switched: [...new Set(mapped.flat(2))],
+        outlets: [...new Set(nodesOf('hot').map(net))],
+        neutrals: [...new Set(nodesOf('neutral').map(net))],
+      };
     }),
     luminaires: luminaires.map((one) => ({
       ...one,

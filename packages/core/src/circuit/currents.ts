@@ -1,10 +1,11 @@
-import { articleOf, type Colour } from '../model/articles.js';
+import { articleOf, conductorsOf } from '../model/articles.js';
+import type { Colour } from '../model/colours.js';
 import type { CableId } from '../model/ids.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
 import type { Positions } from './evaluate.js';
 import { solveLinear } from './linear.js';
-import type { Parts } from './parts.js';
+import { carrierOf, type Parts } from './parts.js';
 import { UnionFind } from './unionFind.js';
 
 const CONDUCTOR_SIEMENS: number = 100;
@@ -36,7 +37,7 @@ export const solveCurrents = (
   for (const cable of wiring.cables) {
     const inCable = new Map<Colour, number>();
     amperes.set(cable.id, inCable);
-    for (const colour of [...articleOf(parts.stock, 'cable', cable.article).insulated, 'bare' as const])
+    for (const colour of conductorsOf(articleOf(parts.stock, 'cable', cable.article)))
       resistors.push({
         a: end(cable.id, 'from', colour),
         b: end(cable.id, 'to', colour),
@@ -58,7 +59,8 @@ export const solveCurrents = (
     ]);
   for (const device of wiring.devices) {
     const article = articleOf(parts.stock, 'device', device.article);
-    for (const [a, b] of article.positions[positions[device.id] ?? 0]?.connected ?? [])
+    const closed = article.positions[positions[device.id] ?? 0]?.connected ?? [];
+    for (const [a, b] of [...closed, ...article.bridged])
       ties.push([
         node(terminalKey({ device: device.id, name: a })),
         node(terminalKey({ device: device.id, name: b })),
@@ -67,7 +69,7 @@ export const solveCurrents = (
   for (const luminaire of parts.luminaires)
     resistors.push({
       a: node(terminalKey({ luminaire: luminaire.id, name: 'hot' })),
-      b: node(terminalKey({ luminaire: luminaire.id, name: 'neutral' })),
+      b: node(terminalKey({ luminaire: carrierOf(luminaire), name: 'neutral' })),
       siemens: luminaire.va / BRANCH_VOLTS ** 2,
     });
   const sources = parts.circuits.flatMap(({ id }) =>
@@ -107,9 +109,10 @@ export const solveCurrents = (
   const volts = (i: number) => solution[row(i)] ?? 0;
   for (const { a, b, siemens, report } of resistors) report?.((volts(a) - volts(b)) * siemens);
   const luminaireVolts = new Map(
-    parts.luminaires.map(({ id }) => {
-      const at = (name: 'hot' | 'neutral') => volts(node(terminalKey({ luminaire: id, name })));
-      return [id, Math.abs(at('hot') - at('neutral'))];
+    parts.luminaires.map((one) => {
+      const hot = volts(node(terminalKey({ luminaire: one.id, name: 'hot' })));
+      const neutral = volts(node(terminalKey({ luminaire: carrierOf(one), name: 'neutral' })));
+      return [one.id, Math.abs(hot - neutral)];
     }),
   );
   return { amperes, luminaireVolts };

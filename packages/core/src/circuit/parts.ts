@@ -5,6 +5,16 @@ import type { Awg } from '../model/units.js';
 /** What the simulator has to know beside the wiring: the articles, the loads, the sources. A job is one. */
 export interface Parts {
   stock: readonly Article[];
-  luminaires: readonly { id: LuminaireId; box: BoxId; va: number; leadAwg: Awg; metal: boolean }[];
+  luminaires: readonly {
+    id: LuminaireId;
+    box: BoxId;
+    va: number;
+    leadAwg: Awg;
+    metal: boolean;
+    partOf: LuminaireId | null;
+  }[];
   circuits: readonly { id: CircuitId; breaker: number }[];
 }
+
+/** Whose neutral and ground a load hangs on: a light that is part of a fan has none of its own. */
+export const carrierOf = ({ id, partOf }: Parts['luminaires'][number]): LuminaireId => partOf ?? id;

@@ -25,7 +25,11 @@ export const rolesOf = (compiled: Compiled): Role[] => {
     touch(luminaire.neutral, 'shell');
     touch(luminaire.ground, 'metal');
   }
-  for (const device of compiled.devices) for (const net of device.switched) touch(net, 'switch');
+  for (const device of compiled.devices) {
+    for (const net of device.switched) touch(net, 'switch');
+    for (const net of device.outlets) touch(net, 'load');
+    for (const net of device.neutrals) touch(net, 'shell');
+  }
   return touches.map((on): Role => {
     const sources = ['hot', 'neutral', 'ground'].filter((one) => on.has(one));
     if (sources.length > 1) return 'conflict';

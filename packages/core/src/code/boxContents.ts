@@ -1,24 +1,40 @@
-import { articleOf } from '../model/articles.js';
+import { articleOf, groundOf } from '../model/articles.js';
+import type { BoxContents } from '../model/contents.js';
 import type { BoxId } from '../model/ids.js';
 import type { Edition, Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import { placeOfEnd, type Wiring } from '../model/wiring.js';
-import { boxFill, type BoxContents, type BoxFill } from './boxFill.js';
+import { chosenOffer } from '../materials/boxChoice.js';
+import { boxFill, type BoxFill } from './boxFill.js';
 
-/** Counts what the wiring holds in a box. */
-export const contentsOf = (job: Job, wiring: Wiring, box: BoxId): BoxContents => {
+/** Conductors that enter a box with its cables; the metal of a raceway takes no room inside. */
+const cablesIn = (job: Job, wiring: Wiring, box: BoxId) => {
   const conductors: Awg[] = [];
   const grounds: Awg[] = [];
-  const awgOfCable = new Map<string, Awg>();
+  const passing: BoxContents['passing'] = [];
   for (const cable of wiring.cables) {
     const article = articleOf(job.stock, 'cable', cable.article);
-    awgOfCable.set(cable.id, article.awg);
+    const { awg } = article;
+    const ground = groundOf(article);
+    const grounded = ground !== null && ground !== 'raceway';
     for (const side of ['from', 'to'] as const) {
       if (placeOfEnd(cable, side) !== box) continue;
-      conductors.push(...article.insulated.map(() => article.awg));
-      grounds.push(article.awg);
+      conductors.push(...article.insulated.map(() => awg));
+      if (grounded) grounds.push(awg);
+    }
+    for (const { loop } of cable.via.filter((one) => one.box === box)) {
+      passing.push(...article.insulated.map(() => ({ awg, loop })));
+      if (grounded) grounds.push(awg);
     }
   }
+  return { conductors, grounds, passing };
+};
+
+/** The yokes of a box, each with the largest conductor connected to it. */
+const yokesIn = (job: Job, wiring: Wiring, box: BoxId): BoxContents['yokes'] => {
+  const awgOfCable = new Map(
+    wiring.cables.map(({ id, article }) => [id as string, articleOf(job.stock, 'cable', article).awg]),
+  );
   const awgOfPigtail = new Map(
     wiring.joints.flatMap((joint) =>
       joint.members.flatMap((member) =>
@@ -26,7 +42,7 @@ export const contentsOf = (job: Job, wiring: Wiring, box: BoxId): BoxContents =>
       ),
     ),
   );
-  const yokes = wiring.devices
+  return wiring.devices
     .filter((device) => device.box === box)
     .map((device) => {
       const sizes = wiring.landings.flatMap(({ wire, terminal }) => {
@@ -37,17 +53,50 @@ export const contentsOf = (job: Job, wiring: Wiring, box: BoxId): BoxContents =>
       const thickest = sizes.reduce<Awg>((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
       return { gangs: articleOf(job.stock, 'device', device.article).gangs, awg: thickest };
     });
-  const fixtureWires = wiring.joints
+};
+
+/** Leads of luminaires in a box, grounds left out: those of 14 AWG and larger are conductors like any other. */
+const leadsIn = (job: Job, wiring: Wiring, box: BoxId) => {
+  const leads = wiring.joints
     .filter((joint) => joint.box === box)
-    .reduce((sum, joint) => sum + joint.members.filter((member) => 'lead' in member).length, 0);
-  const chosen = wiring.boxes[box];
-  const internalClamps = chosen ? articleOf(job.stock, 'box', chosen).internalClamps : false;
-  return { conductors, grounds, yokes, internalClamps, fixtureWires };
+    .flatMap((joint) => joint.members.flatMap((member) => ('lead' in member ? [member.lead] : [])))
+    .filter((lead) => lead.name !== 'ground')
+    .flatMap((lead) => job.luminaires.find((one) => one.id === lead.luminaire) ?? []);
+  return {
+    thin: leads.filter((one) => one.leadAwg > 14).map((one) => one.leadAwg),
+    thick: leads.filter((one) => one.leadAwg <= 14).map((one) => one.leadAwg),
+    domed: leads.every((one) => one.domedCanopy),
+  };
+};
+
+/** Counts what the wiring holds in a box, and what was in it before. */
+export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => {
+  const box = job.boxes.find((one) => one.id === id);
+  const { conductors, grounds, passing } = cablesIn(job, wiring, id);
+  const leads = leadsIn(job, wiring, id);
+  const before = box?.existingFill;
+  return {
+    conductors: [...conductors, ...leads.thick, ...(before?.conductors ?? [])],
+    passing: [...passing, ...(before?.passing ?? [])],
+    grounds: [...grounds, ...(before?.grounds ?? [])],
+    isolatedGrounds: before?.isolatedGrounds ?? [],
+    yokes: [...yokesIn(job, wiring, id), ...(before?.yokes ?? [])],
+    internalClamps:
+      chosenOffer(job, wiring.boxes[id] ?? []).internalClamps || before?.internalClamps === true,
+    supportFittings: (box?.fittings.length ?? 0) + (before?.supportFittings ?? 0),
+    fixtureWires: [...leads.thin, ...(before?.fixtureWires ?? [])],
+    domedCanopy: leads.domed && before?.domedCanopy !== false,
+    terminalBlocks: before?.terminalBlocks ?? [],
+  };
+};
+
+/** Volume there is in a box: of its sections together, or the wiring space of a luminaire that brings its own. */
+export const volumeOf = (job: Job, wiring: Wiring, box: BoxId): number => {
+  const chosen = wiring.boxes[box] ?? [];
+  if (chosen.length > 0) return chosenOffer(job, chosen).volume;
+  return job.luminaires.find((one) => one.box === box && one.driverBox !== null)?.driverBox ?? 0;
 };
 
 /** Box fill of one box of the wiring by an edition; the job's own where none is named. */
-export const fillOf = (job: Job, wiring: Wiring, box: BoxId, edition: Edition = job.edition): BoxFill => {
-  const chosen = wiring.boxes[box] ?? job.boxes.find((one) => one.id === box)?.article;
-  const available = chosen ? articleOf(job.stock, 'box', chosen).volume : 0;
-  return boxFill(available, contentsOf(job, wiring, box), edition);
-};
+export const fillOf = (job: Job, wiring: Wiring, box: BoxId, edition: Edition = job.edition): BoxFill =>
+  boxFill(volumeOf(job, wiring, box), contentsOf(job, wiring, box), edition);

@@ -1,3 +1,4 @@
+import type { BoxContents } from '../model/contents.js';
 import type { Edition } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 
@@ -15,21 +16,20 @@ export const VOLUME_PER_CONDUCTOR: Record<Awg, number> = {
 /** Grounds that count as one allowance from 2020 on; before that all of them do (314.16(B)(5)). */
 const GROUNDS_IN_ONE_ALLOWANCE = 4;
 
-/** What is in a box, as far as fill goes. */
-export interface BoxContents {
-  /** Size of each insulated conductor that enters from outside and ends or is spliced here. */
-  conductors: readonly Awg[];
-  /** Size of each equipment grounding conductor that enters from outside. */
-  grounds: readonly Awg[];
-  /** One for each device: its gangs, and the largest conductor connected to it. */
-  yokes: readonly { gangs: number; awg: Awg }[];
-  internalClamps: boolean;
-  /** Luminaire leads smaller than 14 AWG. */
-  fixtureWires: number;
-}
-
 export interface FillLine {
-  what: 'conductors' | 'grounds' | 'extraGrounds' | 'devices' | 'clamps' | 'fixtureWires';
+  what:
+    | 'conductors'
+    | 'passing'
+    | 'loops'
+    | 'canopyLeads'
+    | 'fixtureWires'
+    | 'clamps'
+    | 'supportFittings'
+    | 'devices'
+    | 'grounds'
+    | 'extraGrounds'
+    | 'isolatedGrounds'
+    | 'terminalBlocks';
   count: number;
   awg: Awg | null;
   /** Ten-thousandths of a cubic inch for each, and in all. */
@@ -54,36 +54,60 @@ const bySize = (sizes: readonly Awg[]): [Awg, number][] => {
   return [...counts].sort(([a], [b]) => b - a);
 };
 
+/** Leads of a domed luminaire that are not counted, at most; all smaller than 14 AWG (314.16(B)(1) Exception). */
+const UNCOUNTED_LEADS = 4;
+
 /**
- * Box fill by 314.16(B), line by line. Pigtails and ground pigtails are not conductors that enter, so the caller does
- * not list them.
+ * Box fill by 314.16(B), line by line. `available` and every volume are ten-thousandths of a cubic inch. Pigtails and
+ * ground pigtails are not conductors that enter, so the caller does not list them.
  */
 export const boxFill = (available: number, contents: BoxContents, edition: Edition): BoxFill => {
   const lines: FillLine[] = [];
   const add = (what: FillLine['what'], count: number, awg: Awg | null, each: number, section: string) => {
     if (count > 0) lines.push({ what, count, awg, each, total: Math.round(count * each), section });
   };
-  for (const [awg, count] of bySize(contents.conductors))
-    add('conductors', count, awg, VOLUME_PER_CONDUCTOR[awg], '314.16(B)(1)');
-  add('fixtureWires', contents.fixtureWires, null, 0, '314.16(B)(1)');
-  const inBox = largest([...contents.conductors, ...contents.grounds]);
-  if (contents.internalClamps && inBox) add('clamps', 1, inBox, VOLUME_PER_CONDUCTOR[inBox], '314.16(B)(2)');
-  for (const [awg, count] of bySize(
-    contents.yokes.flatMap(({ gangs, awg: size }) => Array<Awg>(gangs).fill(size)),
-  ))
-    add('devices', count, awg, 2 * VOLUME_PER_CONDUCTOR[awg], '314.16(B)(4)');
-  const ground = largest(contents.grounds);
-  if (ground) {
-    add('grounds', 1, ground, VOLUME_PER_CONDUCTOR[ground], '314.16(B)(5)');
-    if (edition >= 2020)
-      add(
-        'extraGrounds',
-        contents.grounds.length - GROUNDS_IN_ONE_ALLOWANCE,
-        ground,
-        VOLUME_PER_CONDUCTOR[ground] / 4,
-        '314.16(B)(5)',
-      );
+  const addEach = (what: FillLine['what'], sizes: readonly Awg[], times: number, section: string) => {
+    for (const [awg, count] of bySize(sizes))
+      add(what, count, awg, times * VOLUME_PER_CONDUCTOR[awg], section);
+  };
+  const { conductors, passing, grounds, fixtureWires, isolatedGrounds } = contents;
+  const passed = (loop: boolean) => passing.filter((one) => one.loop === loop).map((one) => one.awg);
+  addEach('conductors', conductors, 1, '314.16(B)(1)');
+  addEach('passing', passed(false), 1, '314.16(B)(1)');
+  addEach('loops', passed(true), 2, '314.16(B)(1)');
+  // Thinnest first, so that what is left to count beyond four is the thickest.
+  const leads = [...fixtureWires].sort((a, b) => b - a);
+  const uncounted = contents.domedCanopy ? leads.splice(0, UNCOUNTED_LEADS) : [];
+  add('canopyLeads', uncounted.length, null, 0, '314.16(B)(1)');
+  addEach('fixtureWires', leads, 1, '314.16(B)(1)');
+
+  const inBox = largest([
+    ...conductors,
+    ...passing.map((one) => one.awg),
+    ...grounds,
+    ...isolatedGrounds,
+    ...fixtureWires,
+  ]);
+  if (inBox) {
+    add('clamps', contents.internalClamps ? 1 : 0, inBox, VOLUME_PER_CONDUCTOR[inBox], '314.16(B)(2)');
+    add('supportFittings', contents.supportFittings, inBox, VOLUME_PER_CONDUCTOR[inBox], '314.16(B)(3)');
   }
+  const gangs = contents.yokes.flatMap(({ gangs: count, awg }) => Array<Awg>(count).fill(awg));
+  addEach('devices', gangs, 2, '314.16(B)(4)');
+
+  // Until 2017 a set of isolated grounds has an allowance of its own; later editions count every ground alike.
+  const together = edition < 2020 ? grounds : [...grounds, ...isolatedGrounds];
+  const ground = largest(together);
+  if (ground) {
+    const each = VOLUME_PER_CONDUCTOR[ground];
+    add('grounds', 1, ground, each, '314.16(B)(5)');
+    if (edition >= 2020)
+      add('extraGrounds', together.length - GROUNDS_IN_ONE_ALLOWANCE, ground, each / 4, '314.16(B)(5)');
+  }
+  const isolated = largest(isolatedGrounds);
+  if (edition < 2020 && isolated)
+    add('isolatedGrounds', 1, isolated, VOLUME_PER_CONDUCTOR[isolated], '314.16(B)(5)');
+  if (edition >= 2023) addEach('terminalBlocks', contents.terminalBlocks, 1, '314.16(B)(6)');
   const needed = lines.reduce((sum, line) => sum + line.total, 0);
   return { lines, needed, available, passes: needed <= available };
 };

@@ -1,32 +1,28 @@
-import { articlesOf, type BoxArticle } from '../model/articles.js';
 import { cubicInches } from '../model/units.js';
-import { boxFill, type BoxFill } from './boxFill.js';
+import { suitingBoxes, smallestThatFits, type BoxOffer } from '../materials/boxChoice.js';
+import type { BoxFill } from './boxFill.js';
 import { contentsOf, fillOf } from './boxContents.js';
 import { defineRule } from './rule.js';
 
 /** 314.16: a box has at least the volume that its allowances add up to. */
-export const boxVolume = defineRule<{ name: string; fill: BoxFill; instead: BoxArticle | null }>({
+export const boxVolume = defineRule<{ name: string; fill: BoxFill; instead: BoxOffer | null }>({
   id: 'box-volume',
   section: () => '314.16',
   check: ({ job, wiring }) =>
     job.boxes.flatMap((box) => {
       const fill = fillOf(job, wiring, box.id);
-      if (fill.passes) return [];
-      const now = job.stock.find((article) => article.id === (wiring.boxes[box.id] ?? box.article));
-      const instead =
-        articlesOf(job.stock, 'box')
-          .filter(
-            (one) =>
-              now?.kind === 'box' &&
-              one.gangs === now.gangs &&
-              one.metal === now.metal &&
-              one.work === now.work,
-          )
-          .sort((a, b) => a.volume - b.volume)
-          .find((one) => {
-            const contents = { ...contentsOf(job, wiring, box.id), internalClamps: one.internalClamps };
-            return boxFill(one.volume, contents, job.edition).passes;
-          }) ?? null;
+      // A box of other work is neither opened nor judged here.
+      if (fill.passes || box.work === 'beyond') return [];
+      const now = job.stock.find((article) => article.id === wiring.boxes[box.id]?.[0]);
+      const alike =
+        now?.kind === 'box'
+          ? suitingBoxes(
+              job,
+              { ...box, work: now.work, material: now.metal ? 'metal' : 'nonmetallic' },
+              { gangs: now.gangs, luminaires: job.luminaires.filter((one) => one.box === box.id) },
+            ).filter((offer) => offer.gangs === now.gangs)
+          : [];
+      const instead = smallestThatFits(alike, contentsOf(job, wiring, box.id), job.edition);
       return [
         { severity: 'violation' as const, at: { box: box.id }, data: { name: box.name, fill, instead } },
       ];
@@ -35,7 +31,7 @@ export const boxVolume = defineRule<{ name: string; fill: BoxFill; instead: BoxA
     title: `${name}: ${cubicInches(fill.needed)} needed, ${cubicInches(fill.available)} there`,
     reason: 'Conductors crowded into too small a box are damaged when the device is folded in, and run hot.',
     remedy: instead
-      ? `Use the ${instead.name} box.`
+      ? `Use the ${instead.articles.map((one) => one.name).join(' with ')} box.`
       : 'No box of this kind in the stock is big enough: bring power in elsewhere, or use a box with more gangs.',
   }),
 });

@@ -13,7 +13,7 @@ export const groupWorks = defineRule<Found>({
   check: ({ job, wiring, compiled }) =>
     job.groups.flatMap((group): Breach<Found>[] => {
       const devices = devicesOfGroup(job, wiring, group.id);
-      if (devices.length === 0) return [];
+      if (devices.length === 0 && group.control === 'switched') return [];
       const at = { circuit: group.circuit, group: group.id };
       const shorted = everyPosition(compiled, devices).some((positions) =>
         evaluate(compiled, positions).shorts.some((short) => short.circuit === group.circuit),

@@ -8,7 +8,7 @@ import type { Group, Job } from '../model/job.js';
 export interface NeutralRequirement {
   need: 'each' | 'one' | 'none';
   slots: SlotId[];
-  because: 'asked' | 'visibleFloor' | 'roomKind' | 'allAccessible';
+  because: 'asked' | 'visibleFloor' | 'roomKind' | 'allAccessible' | 'neverSwitched';
   /** Facts not answered, taken the strict way. */
   takenStrictly: ('wholeFloorVisible' | 'accessible')[];
   /** The authority may read the clause otherwise. */
@@ -22,7 +22,7 @@ const roomsAsked = (edition: number) =>
 export const neutralRequirement = (job: Job, group: Group): NeutralRequirement => {
   const { edition } = job;
   const room = job.rooms.find((one) => one.id === group.room);
-  const slots = job.slots.filter((slot) => slot.group === group.id);
+  const slots = job.slots.filter((slot) => slot.group === group.id && slot.role !== 'receptacle');
   const none = (because: NeutralRequirement['because'], readLiterally = false): NeutralRequirement => ({
     need: 'none',
     slots: [],
@@ -30,6 +30,7 @@ export const neutralRequirement = (job: Job, group: Group): NeutralRequirement =
     takenStrictly: [],
     readLiterally,
   });
+  if (group.control === 'hot') return none('neverSwitched');
   if (edition >= 2014 && room && !roomsAsked(edition).includes(room.kind)) return none('roomKind');
 
   const boxOf = (slot: (typeof slots)[number]) => job.boxes.find((box) => box.id === slot.box);

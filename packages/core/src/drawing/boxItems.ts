@@ -1,4 +1,5 @@
-import { articleOf, type Colour, type DeviceArticle } from '../model/articles.js';
+import { articleOf, type DeviceArticle } from '../model/articles.js';
+import type { Colour } from '../model/colours.js';
 import type { BoxId } from '../model/ids.js';
 import { placeOfEnd, terminalKey, type Cable, type End, type Joint, type Wiring } from '../model/wiring.js';
 import { conductorKey, jointKey, pigtailKey, type Compiled } from '../circuit/compile.js';

@@ -1,4 +1,4 @@
-import type { Colour } from '../model/articles.js';
+import type { Colour } from '../model/colours.js';
 import type { BoxId, CableId, Place } from '../model/ids.js';
 import type { Item } from './boxItems.js';
 

@@ -18,7 +18,9 @@ export interface StripEdge {
   to: Place;
   name: string;
   insulated: number;
+  /** Inches along the run. */
   length: number | null;
+  lengthSource: Wiring['cables'][number]['lengthSource'];
   existing: boolean;
 }
 
@@ -66,6 +68,7 @@ export const drawStrip = (
         name: article.name,
         insulated: article.insulated.length,
         length: cable.length,
+        lengthSource: cable.lengthSource,
         existing: cable.existing,
       });
       if (nodes.some((node) => node.place === other)) continue;

@@ -19,7 +19,8 @@ export const sketchRun = (job: Job, cables: readonly CableId[]): RunSketch | nul
   const index = (place: string) => nodes.findIndex((node) => node.place === place);
   const letterOf = (id: string) => {
     const device = wiring.devices.find((one) => one.id === id);
-    return device ? articleOf(job.stock, 'device', device.article).letter : '';
+    // A receptacle has no letter of its own in a group.
+    return device ? (articleOf(job.stock, 'device', device.article).letter ?? 'R') : '';
   };
   return {
     nodes: nodes.map(({ place, column, row, devices, luminaires }) => ({

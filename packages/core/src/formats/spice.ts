@@ -1,8 +1,8 @@
-import { articleOf } from '../model/articles.js';
+import { articleOf, conductorsOf } from '../model/articles.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
 import type { Positions } from '../circuit/evaluate.js';
-import type { Parts } from '../circuit/parts.js';
+import { carrierOf, type Parts } from '../circuit/parts.js';
 
 /** Ohms of a conductor, and of a splice, landing or closed contact: small against any luminaire. */
 const CONDUCTOR_OHMS = 0.01;
@@ -39,7 +39,7 @@ export const spiceNetlist = (
 
   const end = (one: Parameters<typeof endKey>[0]) => node(`end ${endKey(one)}`);
   for (const cable of wiring.cables)
-    for (const colour of [...articleOf(parts.stock, 'cable', cable.article).insulated, 'bare' as const])
+    for (const colour of conductorsOf(articleOf(parts.stock, 'cable', cable.article)))
       resistor(
         end({ cable: cable.id, side: 'from', colour }),
         end({ cable: cable.id, side: 'to', colour }),
@@ -63,7 +63,7 @@ export const spiceNetlist = (
   for (const device of wiring.devices) {
     const article = articleOf(parts.stock, 'device', device.article);
     const position = article.positions[positions[device.id] ?? 0];
-    for (const [a, b] of position?.connected ?? [])
+    for (const [a, b] of [...(position?.connected ?? []), ...article.bridged])
       resistor(
         node(terminalKey({ device: device.id, name: a })),
         node(terminalKey({ device: device.id, name: b })),
@@ -73,7 +73,7 @@ export const spiceNetlist = (
   }
   const luminaires = parts.luminaires.map((one) => {
     const hot = node(terminalKey({ luminaire: one.id, name: 'hot' }));
-    const neutral = node(terminalKey({ luminaire: one.id, name: 'neutral' }));
+    const neutral = node(terminalKey({ luminaire: carrierOf(one), name: 'neutral' }));
     resistor(hot, neutral, BRANCH_VOLTS ** 2 / one.va, `luminaire ${one.id}`);
     return { id: one.id, hot, neutral };
   });

@@ -1,5 +1,5 @@
 import { articlesOf, type Article, type ConnectorArticle } from '../model/articles.js';
-import type { Preferences } from '../model/job.js';
+import type { Preferences } from '../model/preferences.js';
 import type { Awg } from '../model/units.js';
 import type { Joint } from '../model/wiring.js';
 
@@ -14,13 +14,22 @@ const CIRCULAR_MILS: Record<Awg, number> = {
   6: 26_240,
 };
 
+/** A mix names every size present, and holds as many of each as are there. */
+const inMix = (mix: NonNullable<ConnectorArticle['mixes']>[number], sizes: readonly Awg[]): boolean =>
+  sizes.every((awg) => mix.some((one) => one.awg === awg)) &&
+  mix.every(({ awg, least, most }) => {
+    const count = sizes.filter((size) => size === awg).length;
+    return count >= least && count <= most;
+  });
+
 /** May this connector join exactly these conductors? Sizes in AWG (a larger number is thinner). */
 export const takes = (connector: ConnectorArticle, sizes: readonly Awg[]): boolean =>
   sizes.length >= connector.conductors[0] &&
   sizes.length <= connector.conductors[1] &&
   sizes.every((awg) => awg <= connector.sizes[0] && awg >= connector.sizes[1]) &&
   (connector.circularMils === null ||
-    sizes.reduce((sum, awg) => sum + CIRCULAR_MILS[awg], 0) <= connector.circularMils);
+    sizes.reduce((sum, awg) => sum + CIRCULAR_MILS[awg], 0) <= connector.circularMils) &&
+  (connector.mixes === null || connector.mixes.some((mix) => inMix(mix, sizes)));
 
 const byRoom = (a: ConnectorArticle, b: ConnectorArticle) => a.conductors[1] - b.conductors[1];
 
@@ -54,18 +63,31 @@ const chained = (
 
 /**
  * The connectors for one splice of conductors of these sizes (AWG): the smallest of the preferred family that takes
- * them all, else the smallest of any family, else the shortest chain. Null where the stock has none that can.
+ * them all, with a port to spare where the job wants one; else the smallest of any family, else the shortest chain.
+ * Connectors for grounds are used on grounds alone. Null where the stock has none that can.
  */
 export const chooseConnectors = (
   stock: readonly Article[],
-  preference: Preferences['connectors'],
+  preferences: Pick<Preferences, 'connectors' | 'sparePort' | 'groundConnectors'>,
   sizes: readonly Awg[],
+  ground: boolean,
 ): Joint['connectors'] | null => {
-  const all = articlesOf(stock, 'connector').sort(byRoom);
-  const preferred = all.filter((connector) => connector.family === preference);
-  const single = preferred.find((one) => takes(one, sizes)) ?? all.find((one) => takes(one, sizes));
-  if (single) return [{ article: single.id, members: sizes.map((_, index) => index), jumperEnds: 0 }];
+  const all = articlesOf(stock, 'connector')
+    .filter((connector) => ground || !connector.groundsOnly)
+    .sort(byRoom);
+  const family =
+    ground && preferences.groundConnectors !== 'same' ? preferences.groundConnectors : preferences.connectors;
+  // Special connectors for grounds are taken where they are asked for, or where nothing else will do.
+  const usual = all.filter((connector) => connector.family === family || !connector.groundsOnly);
+  const preferred = all.filter((connector) => connector.family === family);
+  const roomy = preferences.sparePort && sizes.length > 1 && (family === 'lever' || family === 'pushIn');
   const jumper = sizes.reduce((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
+  const single =
+    (roomy ? preferred.find((one) => takes(one, sizes) && takes(one, [...sizes, jumper])) : undefined) ??
+    preferred.find((one) => takes(one, sizes)) ??
+    usual.find((one) => takes(one, sizes)) ??
+    all.find((one) => takes(one, sizes));
+  if (single) return [{ article: single.id, members: sizes.map((_, index) => index), jumperEnds: 0 }];
   const chains = [...preferred, ...all]
     .map((connector) => chained(connector, sizes, jumper))
     .filter((chain) => chain !== null);

@@ -1,85 +1,140 @@
 import * as z from 'zod';
+import { insulatedColourSchema, type Colour } from './colours.js';
 import { articleIdSchema } from './ids.js';
-import { awgSchema, volumeSchema } from './units.js';
+import { awgSchema, moneySchema, volumeSchema } from './units.js';
 
-/** Colours of conductor insulation. Bare is the equipment grounding conductor. */
-export const colourSchema = z.enum(['black', 'white', 'red', 'blue', 'bare']);
-export type Colour = z.infer<typeof colourSchema>;
+const common = {
+  id: articleIdSchema,
+  name: z.string().min(1).max(200),
+  /** Ten-thousandths of a dollar; for cable and wire by the foot, otherwise each. */
+  price: moneySchema.default(0),
+};
 
-/** What a white is marked with where it is a hot: any colour but white, gray and green (200.7(C)(1)). */
-export const markColourSchema = z.enum(['black', 'red', 'blue']);
-
-const named = { id: articleIdSchema, name: z.string().min(1).max(200) };
-
-/** A sheathed cable: insulated conductors by colour and one bare ground, all of one size. */
+/**
+ * A sheathed cable, or the conductors of a raceway as found: insulated conductors by colour and a ground, all of one
+ * size. `ground` says what serves as one; older work may have none.
+ */
 export const cableArticleSchema = z.object({
-  ...named,
+  ...common,
   kind: z.literal('cable'),
   awg: awgSchema,
   insulated: z
-    .array(colourSchema.exclude(['bare']))
-    .min(2)
-    .max(4),
+    .array(insulatedColourSchema)
+    .min(1)
+    .max(12)
+    .refine((colours) => new Set(colours).size === colours.length, {
+      message: 'two conductors have the same name; number them, as in black and black-2',
+    }),
+  ground: z.enum(['bare', 'green', 'raceway', 'none']).default('bare'),
+  /** Found on site: it can be reused where it lies, and not bought. */
+  found: z.boolean().default(false),
+  /** Feet in a coil as it is sold, and the price of a whole coil; 0 where it is sold by the foot alone. */
+  coilFeet: z.int().min(1).max(5000).default(250),
+  coilPrice: moneySchema.default(0),
 });
 export type CableArticle = z.infer<typeof cableArticleSchema>;
 
+/** The conductor of a cable that serves as equipment ground; null where it has none. */
+export const groundOf = ({ ground }: CableArticle): Colour | null => (ground === 'none' ? null : ground);
+
+/** Every conductor of a cable, its ground last. */
+export const conductorsOf = (article: CableArticle): Colour[] => {
+  const ground = groundOf(article);
+  return ground === null ? [...article.insulated] : [...article.insulated, ground];
+};
+
 const terminalNameSchema = z.string().min(1).max(40);
+const terminalPairSchema = z.tuple([terminalNameSchema, terminalNameSchema]);
+
+export const ROLES = [
+  'switch',
+  'dimmer',
+  'timer',
+  'occupancySensor',
+  'receptacle',
+  'switchReceptacle',
+] as const;
+export const deviceRoleSchema = z.enum(ROLES);
+export type DeviceRole = z.infer<typeof deviceRoleSchema>;
 
 /**
  * A device on a yoke. `positions` lists, for each position of the handle, the pairs of terminals that are connected
  * then; a device without a handle has one position. The layout of terminals is the article's, not the circuit's.
+ * Whether it needs a neutral is told by its terminals.
  */
 export const deviceArticleSchema = z.object({
-  ...named,
+  ...common,
   kind: z.literal('device'),
-  /** What it can be in a group: S, S3, S4 in drafting letters. */
-  letter: z.enum(['S', 'S3', 'S4']),
+  role: deviceRoleSchema.default('switch'),
+  /** What it can be in a group: S, S3, S4 in drafting letters; null for a receptacle. */
+  letter: z.enum(['S', 'S3', 'S4']).nullable(),
   amperes: z.int().min(1).max(60),
   gangs: z.int().min(1).max(2),
   terminals: z
     .array(
       z.object({
         name: terminalNameSchema,
-        use: z.enum(['line', 'load', 'common', 'traveler', 'in', 'out', 'ground', 'neutral']),
+        use: z.enum(['line', 'load', 'common', 'traveler', 'in', 'out', 'hot', 'neutral', 'ground']),
       }),
     )
     .min(2)
     .max(12),
   positions: z
-    .array(
-      z.object({
-        name: z.string().min(1).max(20),
-        connected: z.array(z.tuple([terminalNameSchema, terminalNameSchema])),
-      }),
-    )
+    .array(z.object({ name: z.string().min(1).max(20), connected: z.array(terminalPairSchema) }))
     .min(1)
     .max(8),
+  /** Terminals joined by the device itself, whatever its handle does, as by the tab of a receptacle. */
+  bridged: z.array(terminalPairSchema).default([]),
+  /** The end of the chain it has to stand at: where the line arrives or where the switch leg leaves. */
+  chainEnd: z.enum(['line', 'load']).nullable().default(null),
+  /** The article that every other location of its group has to be. */
+  companion: articleIdSchema.nullable().default(null),
 });
 export type DeviceArticle = z.infer<typeof deviceArticleSchema>;
 
+/**
+ * A box, or a section put on one: a plaster ring or an extension. A section adds its volume, where marked or listed
+ * (314.16(A)), and goes on boxes of its `family`.
+ */
 export const boxArticleSchema = z.object({
-  ...named,
+  ...common,
   kind: z.literal('box'),
-  volume: volumeSchema.min(1),
+  part: z.enum(['box', 'ring', 'extension']).default('box'),
+  family: z.string().min(1).max(40).nullable().default(null),
+  volume: volumeSchema,
   /** Device spaces; 0 for a ceiling or junction box. */
   gangs: z.int().min(0).max(8),
   metal: z.boolean(),
   internalClamps: z.boolean(),
   work: z.enum(['new', 'old']),
+  /** Weight of a luminaire it is listed to hold, pounds; 0 for a device box (314.27(A)). */
+  supports: z.number().min(0).max(1000).default(0),
+  /** Listed to hold a ceiling fan (314.27(C)). */
+  fanRated: z.boolean().default(false),
 });
 export type BoxArticle = z.infer<typeof boxArticleSchema>;
+
+/** A mix that a connector is listed for: so many conductors of each size; sizes not named are not taken. */
+const mixSchema = z
+  .array(z.object({ awg: awgSchema, least: z.int().min(0), most: z.int().min(1) }))
+  .min(1)
+  .max(6);
 
 /** A connector and what it may join: a number of conductors within a range of sizes, by its listing. */
 export const connectorArticleSchema = z
   .object({
-    ...named,
+    ...common,
     kind: z.literal('connector'),
-    family: z.enum(['lever', 'pushIn', 'twistOn']),
+    family: z.enum(['lever', 'pushIn', 'twistOn', 'groundingTwistOn', 'crimp']),
     conductors: z.tuple([z.int().min(1), z.int().min(1).max(20)]),
     /** Thinnest and thickest conductor it takes. */
     sizes: z.tuple([awgSchema, awgSchema]),
-    /** For twist-on: most copper it takes, in circular mils; null where ports alone decide. */
-    circularMils: z.int().min(1).nullable(),
+    /** For twist-on: most copper it takes, in circular mils; null where ports or mixes decide. */
+    circularMils: z.int().min(1).nullable().default(null),
+    /** Combinations of sizes by its listing; null where number and sizes alone decide. */
+    mixes: z.array(mixSchema).min(1).nullable().default(null),
+    /** For equipment grounds alone. */
+    groundsOnly: z.boolean().default(false),
   })
   .refine((c) => c.conductors[0] <= c.conductors[1], {
     message: 'the least number of conductors is above the most',
@@ -87,11 +142,28 @@ export const connectorArticleSchema = z
   });
 export type ConnectorArticle = z.infer<typeof connectorArticleSchema>;
 
+/** What else a job uses up. Wire and tape are by the foot, the rest each. */
+export const sundryArticleSchema = z.object({
+  ...common,
+  kind: z.literal('sundry'),
+  use: z.enum(['plate', 'staple', 'steelPlate', 'tape', 'wire']),
+  /** For a plate: device spaces. */
+  gangs: z.int().min(1).max(8).nullable().default(null),
+  /** For tail wire: size and colour; for tape: colour. */
+  awg: awgSchema.nullable().default(null),
+  colour: z
+    .union([insulatedColourSchema, z.literal('bare')])
+    .nullable()
+    .default(null),
+});
+export type SundryArticle = z.infer<typeof sundryArticleSchema>;
+
 export const articleSchema = z.discriminatedUnion('kind', [
   cableArticleSchema,
   deviceArticleSchema,
   boxArticleSchema,
   connectorArticleSchema,
+  sundryArticleSchema,
 ]);
 export type Article = z.infer<typeof articleSchema>;
 

@@ -14,6 +14,7 @@ const id = <B extends string>(_brand: B) =>
 
 export const jobIdSchema = id('JobId');
 export const roomIdSchema = id('RoomId');
+export const levelIdSchema = id('LevelId');
 export const boxIdSchema = id('BoxId');
 export const slotIdSchema = id('SlotId');
 export const luminaireIdSchema = id('LuminaireId');
@@ -29,6 +30,7 @@ export const pigtailIdSchema = id('PigtailId');
 
 export type JobId = z.infer<typeof jobIdSchema>;
 export type RoomId = z.infer<typeof roomIdSchema>;
+export type LevelId = z.infer<typeof levelIdSchema>;
 export type BoxId = z.infer<typeof boxIdSchema>;
 export type SlotId = z.infer<typeof slotIdSchema>;
 export type LuminaireId = z.infer<typeof luminaireIdSchema>;
@@ -46,3 +48,20 @@ export type PigtailId = z.infer<typeof pigtailIdSchema>;
 export const PANEL = 'panel';
 export const placeSchema = z.union([z.literal(PANEL), boxIdSchema]);
 export type Place = z.infer<typeof placeSchema>;
+
+/**
+ * A luminaire box that the feed enters may be two places of the cabling tree at once: a junction, and the luminaire at
+ * the far end of a return run. The far place is written with this ending.
+ */
+const RETURN = '~return';
+const returnPlaceSchema = id('ReturnPlace');
+export type ReturnPlace = z.infer<typeof returnPlaceSchema>;
+export const treePlaceSchema = z.union([z.literal(PANEL), boxIdSchema, returnPlaceSchema]);
+/** A node of the cabling tree. */
+export type TreePlace = Place | ReturnPlace;
+
+export const isReturn = (place: TreePlace): place is ReturnPlace => place.endsWith(RETURN);
+export const returnPlaceOf = (box: BoxId): ReturnPlace => `${box}${RETURN}` as ReturnPlace;
+/** Where a node of the tree stands. */
+export const placeOfNode = (node: TreePlace): Place =>
+  isReturn(node) ? (node.slice(0, -RETURN.length) as BoxId) : node;

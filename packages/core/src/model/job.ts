@@ -1,65 +1,68 @@
 import * as z from 'zod';
-import { articleSchema } from './articles.js';
+import { articleSchema, deviceRoleSchema } from './articles.js';
 import {
   articleIdSchema,
   boxIdSchema,
+  cableIdSchema,
   circuitIdSchema,
   feedIdSchema,
   groupIdSchema,
   jobIdSchema,
+  levelIdSchema,
   luminaireIdSchema,
   placeSchema,
   roomIdSchema,
   slotIdSchema,
+  treePlaceSchema,
   wiringIdSchema,
 } from './ids.js';
-import { awgSchema, inchesSchema } from './units.js';
+import { boxContentsSchema } from './contents.js';
+import { labourSchema } from './labour.js';
+import {
+  accessSchema,
+  answerSchema,
+  levelSchema,
+  nameSchema,
+  pointSchema,
+  roomSchema,
+  routeSchema,
+  routingSchema,
+} from './place.js';
+import { preferencesSchema } from './preferences.js';
+import { awgSchema, inchesSchema, volumeSchema } from './units.js';
 import { wiringSchema } from './wiring.js';
-
-/** Any Unicode, up to 200 characters, never run as markup. */
-export const nameSchema = z
-  .string()
-  .trim()
-  .min(1)
-  // Characters as people count them: an emoji is one, though it is two units of a string.
-  .refine((name) => [...name].length <= 200, { message: 'a name has at most 200 characters' });
 
 /** Editions of the National Electrical Code offered for new work. */
 export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;
 export const editionSchema = z.literal(EDITIONS);
 export type Edition = z.infer<typeof editionSchema>;
 
-/** An answer to what the program cannot know. "unknown" never passes silently. */
-export const answerSchema = z.enum(['yes', 'no', 'unknown']);
-export type Answer = z.infer<typeof answerSchema>;
-
-export const ROOM_KINDS = [
-  'habitable',
-  'bathroom',
-  'hallway',
-  'stairway',
-  'storage',
-  'garage',
-  'outdoors',
-] as const;
-export const roomKindSchema = z.enum(ROOM_KINDS);
-export type RoomKind = z.infer<typeof roomKindSchema>;
-
-export const roomSchema = z.object({
-  id: roomIdSchema,
-  name: nameSchema,
-  kind: roomKindSchema,
-  /** Is the whole floor visible from the switch locations? Asked by 404.2(C). */
-  wholeFloorVisible: answerSchema,
-});
-export type Room = z.infer<typeof roomSchema>;
-
 export const boxSchema = z.object({
   id: boxIdSchema,
   name: nameSchema,
-  article: articleIdSchema,
+  /** The box as bought or found; null lets the program choose the cheapest of the stock that fits. */
+  article: articleIdSchema.nullable(),
+  /** Rings and extensions put on it. */
+  sections: z.array(articleIdSchema).max(4).default([]),
   /** Can another cable be brought in later without removing finish? Asked by 404.2(C). */
   accessible: answerSchema,
+  level: levelIdSchema.nullable().default(null),
+  room: roomIdSchema.nullable().default(null),
+  at: pointSchema.nullable().default(null),
+  mount: z.enum(['wall', 'ceiling', 'surface']).nullable().default(null),
+  /**
+   * New work is nailed to framing, old work clamped to finished drywall, existing is there already; beyond is a box of
+   * other work where an onward feed ends: neither bought nor opened nor judged.
+   */
+  work: z.enum(['new', 'old', 'existing', 'beyond']).default('new'),
+  material: z.enum(['any', 'nonmetallic', 'metal']).default('any'),
+  /** Support fittings inside: each kind takes an allowance (314.16(B)(3)). */
+  fittings: z
+    .array(z.enum(['stud', 'hickey']))
+    .max(2)
+    .default([]),
+  /** What is in an existing box already and stays as it is. */
+  existingFill: boxContentsSchema.prefault({}),
 });
 export type Box = z.infer<typeof boxSchema>;
 
@@ -69,30 +72,54 @@ export const slotSchema = z.object({
   box: boxIdSchema,
   gang: z.int().min(0).max(7),
   group: groupIdSchema,
+  role: deviceRoleSchema.default('switch'),
+  /** The very device; null lets the program take the first of the stock that suits. */
+  article: articleIdSchema.nullable().default(null),
+  /** It is there already and is not bought. */
+  existing: z.boolean().default(false),
 });
 export type Slot = z.infer<typeof slotSchema>;
 
+/** A load on a box. A fan with a light is two: the fan, and the light as a part of it. */
 export const luminaireSchema = z.object({
   id: luminaireIdSchema,
   name: nameSchema,
   box: boxIdSchema,
   group: groupIdSchema,
+  /** An onward feed stands for all that hangs on it beyond this plan. */
+  unit: z.enum(['luminaire', 'fan', 'nightLight', 'onward']).default('luminaire'),
+  /** The luminaire or fan whose neutral and ground it shares. */
+  partOf: luminaireIdSchema.nullable().default(null),
   /** Load in volt-amperes. */
   va: z.number().min(0.1).max(5000),
   terminals: z.enum(['leads', 'screws']),
   leadAwg: awgSchema,
   metal: z.boolean(),
+  /** Grounded by the green screw of its mounting strap instead of a lead. */
+  strap: z.boolean().default(false),
+  /** Its canopy is domed, so that up to four leads smaller than 14 AWG are not counted (314.16(B)(1)). */
+  domedCanopy: z.boolean().default(true),
+  pounds: z.number().min(0).max(1000).nullable().default(null),
+  /** The wiring space marked on its own driver box, which takes the place of an outlet box; null where it has none. */
+  driverBox: volumeSchema.nullable().default(null),
+  existing: z.boolean().default(false),
 });
 export type Luminaire = z.infer<typeof luminaireSchema>;
 
-/** The switches that control one set of luminaires together, and those luminaires. */
+/**
+ * The switches that control one set of luminaires together, and those luminaires; or, where `control` is hot, what is
+ * never switched: receptacles, night lights, onward feeds.
+ */
 export const groupSchema = z.object({
   id: groupIdSchema,
   name: nameSchema,
   circuit: circuitIdSchema,
   room: roomIdSchema,
+  control: z.enum(['switched', 'hot']).default('switched'),
 });
 export type Group = z.infer<typeof groupSchema>;
+
+export const PURPOSES = ['lighting', 'general', 'smallAppliance', 'bathroom', 'laundry', 'other'] as const;
 
 export const circuitSchema = z.object({
   id: circuitIdSchema,
@@ -101,14 +128,36 @@ export const circuitSchema = z.object({
   breaker: z.union([z.literal(15), z.literal(20)]),
   /** Size of every new conductor of the circuit. */
   awg: z.union([z.literal(14), z.literal(12), z.literal(10)]),
+  afci: answerSchema.default('unknown'),
+  gfci: answerSchema.default('unknown'),
+  /** What else the circuit serves; some may not serve lighting. */
+  purpose: z.enum([...PURPOSES, 'unknown']).default('unknown'),
+  /** Load on it already, volt-amperes. */
+  existingVa: z.number().min(0).max(20_000).default(0),
 });
 export type Circuit = z.infer<typeof circuitSchema>;
 
 /** Where hot and neutral arrive: at the panel (a home run is planned), or in a box that an existing cable reaches. */
-export const feedSchema = z.object({ id: feedIdSchema, circuit: circuitIdSchema, at: placeSchema });
+export const feedSchema = z.object({
+  id: feedIdSchema,
+  circuit: circuitIdSchema,
+  at: placeSchema,
+  /** What is tapped there; of no meaning at the panel. */
+  tap: z.enum(['receptacle', 'switch', 'luminaire', 'junction']).default('junction'),
+});
 export type Feed = z.infer<typeof feedSchema>;
 
-export const runSchema = z.object({ from: placeSchema, to: boxIdSchema });
+/** A cable that lies between two places already: its conductors are a limit, its price is zero. */
+export const existingCableSchema = z.object({
+  id: cableIdSchema,
+  article: articleIdSchema,
+  between: z.tuple([placeSchema, boxIdSchema]),
+  length: inchesSchema.nullable().default(null),
+});
+export type ExistingCable = z.infer<typeof existingCableSchema>;
+
+/** A run of the cabling tree. A return run leads to, or on from, the far place of a luminaire box. */
+export const runSchema = z.object({ from: treePlaceSchema, to: treePlaceSchema });
 export type Run = z.infer<typeof runSchema>;
 
 /**
@@ -124,15 +173,20 @@ export const choiceSchema = z.object({
 });
 export type Choice = z.infer<typeof choiceSchema>;
 
-/** A measured length between two places, in inches; it outlives planning again. */
-export const runFactSchema = z.object({ between: z.tuple([placeSchema, placeSchema]), length: inchesSchema });
-
-export const preferencesSchema = z.object({
-  neutral: z.enum(['byEdition', 'everySwitch']),
-  connectors: z.enum(['lever', 'pushIn', 'twistOn']),
-  reidentify: z.enum(['black', 'red']),
+/** What is known or decided about the run between two places, whichever circuit takes it; it outlives planning again. */
+export const runFactSchema = z.object({
+  between: z.tuple([placeSchema, placeSchema]),
+  /** Measured along the run from box to box, inches. */
+  length: inchesSchema.nullable().default(null),
+  rule: z.enum(['forced', 'forbidden']).nullable().default(null),
+  route: routeSchema.nullable().default(null),
+  access: accessSchema.nullable().default(null),
+  /** Drywall openings to cut and patch. */
+  openings: z.int().min(0).max(50).default(0),
+  /** Holes less than 1 1/4 in from the face of the framing: each gets a steel plate (300.4(A)). */
+  closeHoles: z.int().min(0).max(500).default(0),
 });
-export type Preferences = z.infer<typeof preferencesSchema>;
+export type RunFact = z.infer<typeof runFactSchema>;
 
 export const wiringDocSchema = z.object({
   id: wiringIdSchema,
@@ -164,7 +218,10 @@ export const jobShape = z.object({
   name: nameSchema,
   edition: editionSchema,
   preferences: preferencesSchema,
+  routing: routingSchema.prefault({}),
+  labour: labourSchema.prefault({}),
   stock: z.array(articleSchema).max(2000),
+  levels: z.array(levelSchema).max(50).default([]),
   rooms: z.array(roomSchema).max(500),
   circuits: z.array(circuitSchema).max(100),
   feeds: z.array(feedSchema).max(200),
@@ -172,6 +229,7 @@ export const jobShape = z.object({
   slots: z.array(slotSchema).max(1000),
   luminaires: z.array(luminaireSchema).max(1000),
   groups: z.array(groupSchema).max(300),
+  existingCables: z.array(existingCableSchema).max(500).default([]),
   runFacts: z.array(runFactSchema).max(2000),
   choices: z.array(choiceSchema).max(100),
   wirings: z.array(wiringDocSchema).max(20),
@@ -181,3 +239,7 @@ export type Job = z.infer<typeof jobShape>;
 /** The planned wiring of a job, or null before anything could be planned. */
 export const plannedWiring = (job: Job) =>
   job.wirings.find((document) => document.kind === 'planned')?.wiring ?? null;
+
+/** What is known of the run between two places, whichever way round. */
+export const runFactOf = (job: Job, x: string, y: string): RunFact | undefined =>
+  job.runFacts.find(({ between: [a, b] }) => (a === x && b === y) || (a === y && b === x));

@@ -1,6 +1,21 @@
+import type * as z from 'zod';
 import type { Article } from './articles.js';
-import { JOB_FORMAT, UNITS, type Job } from './job.js';
 import type { JobId } from './ids.js';
+import {
+  JOB_FORMAT,
+  UNITS,
+  boxSchema,
+  circuitSchema,
+  feedSchema,
+  groupSchema,
+  luminaireSchema,
+  runFactSchema,
+  slotSchema,
+  type Job,
+} from './job.js';
+import { labourSchema } from './labour.js';
+import { roomSchema, routingSchema } from './place.js';
+import { preferencesSchema } from './preferences.js';
 
 /** An empty job. The stock becomes the job's own: it keeps what it was planned and priced with. */
 export const newJob = (id: JobId, name: string, stock: Article[]): Job => ({
@@ -9,8 +24,15 @@ export const newJob = (id: JobId, name: string, stock: Article[]): Job => ({
   id,
   name,
   edition: 2023,
-  preferences: { neutral: 'byEdition', connectors: 'lever', reidentify: 'black' },
+  preferences: preferencesSchema.parse({
+    neutral: 'byEdition',
+    connectors: 'lever',
+    reidentify: 'black',
+  } satisfies z.input<typeof preferencesSchema>),
+  routing: routingSchema.parse({}),
+  labour: labourSchema.parse({}),
   stock: stock,
+  levels: [],
   rooms: [],
   circuits: [],
   feeds: [],
@@ -18,7 +40,23 @@ export const newJob = (id: JobId, name: string, stock: Article[]): Job => ({
   slots: [],
   luminaires: [],
   groups: [],
+  existingCables: [],
   runFacts: [],
   choices: [],
   wirings: [],
 });
+
+/** What is left out takes its default. Throws where a given figure is out of range: that is misuse. */
+const completing =
+  <S extends z.ZodType>(schema: S) =>
+  (given: z.input<S>): z.output<S> =>
+    schema.parse(given);
+
+export const newBox = completing(boxSchema);
+export const newSlot = completing(slotSchema);
+export const newLuminaire = completing(luminaireSchema);
+export const newGroup = completing(groupSchema);
+export const newCircuit = completing(circuitSchema);
+export const newFeed = completing(feedSchema);
+export const newRoom = completing(roomSchema);
+export const newRunFact = completing(runFactSchema);

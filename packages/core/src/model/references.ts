@@ -1,4 +1,5 @@
-import { PANEL } from './ids.js';
+import { conductorsOf } from './articles.js';
+import { PANEL, isReturn, placeOfNode, type TreePlace } from './ids.js';
 import { jobShape, type Job } from './job.js';
 import { endKey, type End, type Terminal, type Wiring } from './wiring.js';
 
@@ -41,7 +42,7 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
     const cable = cables.get(e.cable);
     if (!cable) return report([...path, 'cable'], `there is no cable "${e.cable}"`);
     const article = cableArticles.get(cable.article);
-    if (article && e.colour !== 'bare' && !article.insulated.includes(e.colour))
+    if (article && !conductorsOf(article).includes(e.colour))
       report([...path, 'colour'], `cable "${e.cable}" (${article.name}) has no ${e.colour} conductor`);
   };
   const terminal = (t: Terminal, path: Path) => {
@@ -61,9 +62,9 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
   duplicates(wiring.devices, 'devices', (p, m) => report([...at, ...p], m));
   duplicates(wiring.joints, 'joints', (p, m) => report([...at, ...p], m));
   const boxArticle = known(articles('box'), 'box in the stock called', report);
-  for (const [id, article] of Object.entries(wiring.boxes)) {
+  for (const [id, chosen] of Object.entries(wiring.boxes)) {
     box(id, [...at, 'boxes', id]);
-    boxArticle(article, [...at, 'boxes', id]);
+    chosen.forEach((article, i) => boxArticle(article, [...at, 'boxes', id, i]));
   }
   const slot = known(idsOf(job.slots), 'slot', report);
   const deviceArticle = known(articles('device'), 'device in the stock called', report);
@@ -77,6 +78,7 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
     place(c.from, [...at, 'cables', i, 'from']);
     box(c.to, [...at, 'cables', i, 'to']);
     cableArticle(c.article, [...at, 'cables', i, 'article']);
+    c.via.forEach((one, k) => box(one.box, [...at, 'cables', i, 'via', k, 'box']));
   });
   const connector = known(articles('connector'), 'connector in the stock called', report);
   const used = new Set<string>();
@@ -126,8 +128,10 @@ const checkReferences = (job: Job, report: Report) => {
     'feeds',
     'boxes',
     'slots',
+    'levels',
     'luminaires',
     'groups',
+    'existingCables',
     'wirings',
   ] as const;
   for (const list of lists) duplicates(job[list], list, report);
@@ -140,19 +144,46 @@ const checkReferences = (job: Job, report: Report) => {
   const place = (id: string, path: Path) => {
     if (id !== PANEL) box(id, path);
   };
-  const boxArticle = known(
-    idsOf(job.stock.filter((a) => a.kind === 'box')),
-    'box in the stock called',
-    report,
-  );
-  job.boxes.forEach((b, i) => boxArticle(b.article, ['boxes', i, 'article']));
+  const inStock = (kind: string) =>
+    known(idsOf(job.stock.filter((a) => a.kind === kind)), `${kind} in the stock called`, report);
+  const boxArticle = inStock('box');
+  const deviceArticle = inStock('device');
+  const cableArticle = inStock('cable');
+  const level = known(idsOf(job.levels), 'level', report);
+  const luminaire = known(idsOf(job.luminaires), 'luminaire', report);
+  const node = (at: TreePlace, path: Path) => place(placeOfNode(at), path);
+  job.stock.forEach((article, i) => {
+    if (article.kind !== 'device') return;
+    if (article.companion !== null) deviceArticle(article.companion, ['stock', i, 'companion']);
+    const terminals = new Set(article.terminals.map((one) => one.name));
+    const pairs = [...article.positions.flatMap((one) => one.connected), ...article.bridged];
+    for (const name of pairs.flat())
+      if (!terminals.has(name)) report(['stock', i], `${article.name} has no terminal "${name}"`);
+  });
+  job.rooms.forEach((r, i) => {
+    if (r.level !== null) level(r.level, ['rooms', i, 'level']);
+  });
+  if (job.routing.panel?.level) level(job.routing.panel.level, ['routing', 'panel', 'level']);
+  job.boxes.forEach((b, i) => {
+    if (isReturn(b.id)) report(['boxes', i, 'id'], `the id of a box cannot end as a return place does`);
+    if (b.article !== null) boxArticle(b.article, ['boxes', i, 'article']);
+    b.sections.forEach((id, k) => boxArticle(id, ['boxes', i, 'sections', k]));
+    if (b.level !== null) level(b.level, ['boxes', i, 'level']);
+    if (b.room !== null) room(b.room, ['boxes', i, 'room']);
+  });
   job.slots.forEach((s, i) => {
     box(s.box, ['slots', i, 'box']);
     group(s.group, ['slots', i, 'group']);
+    if (s.article !== null) deviceArticle(s.article, ['slots', i, 'article']);
   });
   job.luminaires.forEach((l, i) => {
     box(l.box, ['luminaires', i, 'box']);
     group(l.group, ['luminaires', i, 'group']);
+    if (l.partOf !== null) luminaire(l.partOf, ['luminaires', i, 'partOf']);
+  });
+  job.existingCables.forEach((c, i) => {
+    cableArticle(c.article, ['existingCables', i, 'article']);
+    c.between.forEach((id, side) => place(id, ['existingCables', i, 'between', side]));
   });
   job.groups.forEach((g, i) => {
     circuit(g.circuit, ['groups', i, 'circuit']);
@@ -169,8 +200,8 @@ const checkReferences = (job: Job, report: Report) => {
     circuit(choice.circuit, ['choices', i, 'circuit']);
     feed(choice.feed, ['choices', i, 'feed']);
     choice.runs.forEach((run, r) => {
-      place(run.from, ['choices', i, 'runs', r, 'from']);
-      place(run.to, ['choices', i, 'runs', r, 'to']);
+      node(run.from, ['choices', i, 'runs', r, 'from']);
+      node(run.to, ['choices', i, 'runs', r, 'to']);
     });
     for (const [id, chain] of Object.entries(choice.chains ?? {})) {
       group(id, ['choices', i, 'chains', id]);

@@ -10,6 +10,20 @@ export const inchesSchema = z
 /** Volume in ten-thousandths of a cubic inch, so that sums are exact. 20.0 in³ = 200000. */
 export const volumeSchema = z.int().min(0).max(100_000_000);
 
+/** A coordinate in inches, a multiple of 1/16, within 1000 ft either way. */
+export const coordinateSchema = z
+  .number()
+  .min(-12_000)
+  .max(12_000)
+  .multipleOf(1 / 16);
+
+/** Money in ten-thousandths of a dollar, so that sums are exact. */
+export const moneySchema = z.int().min(0).max(1_000_000_000_000);
+
+/** Ten-thousandths of a dollar as it is written: $1,204.50. */
+export const dollars = (money: number): string =>
+  `$${(money / 10_000).toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`;
+
 /** Volts of a lighting branch circuit to ground. */
 export const BRANCH_VOLTS = 120;
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { colourSchema, markColourSchema } from './articles.js';
+import { colourSchema, markColourSchema } from './colours.js';
 import {
   articleIdSchema,
   boxIdSchema,
@@ -40,15 +40,22 @@ export const deviceSchema = z.object({
 });
 export type Device = z.infer<typeof deviceSchema>;
 
-/** Length in inches; null while nobody has measured or estimated it. */
+/**
+ * Length in inches along the run from box to box, what is left free in the boxes not counted; null while nobody has
+ * measured it and it cannot be estimated. `via` are boxes it passes through unbroken.
+ */
 export const cableSchema = z.object({
   id: cableIdSchema,
   article: articleIdSchema,
   from: placeSchema,
   to: boxIdSchema,
   length: inchesSchema.nullable(),
-  lengthSource: z.enum(['measured', 'unknown']),
+  lengthSource: z.enum(['measured', 'estimated', 'unknown']),
   existing: z.boolean(),
+  via: z
+    .array(z.object({ box: boxIdSchema, loop: z.boolean() }))
+    .max(20)
+    .default([]),
 });
 export type Cable = z.infer<typeof cableSchema>;
 
@@ -98,8 +105,11 @@ export type Mark = z.infer<typeof markSchema>;
  * nets, what is live, fill, take-off and drawings are computed from it and never stored.
  */
 export const wiringSchema = z.object({
-  /** The box article chosen for each box. */
-  boxes: z.record(boxIdSchema, articleIdSchema),
+  /** The articles chosen for each box: the box itself and what is put on it; none where a luminaire brings its own. */
+  boxes: z.record(
+    boxIdSchema,
+    z.union([z.array(articleIdSchema).max(5), articleIdSchema.transform((box) => [box])]),
+  ),
   devices: z.array(deviceSchema),
   cables: z.array(cableSchema),
   joints: z.array(jointSchema),
@@ -107,6 +117,16 @@ export const wiringSchema = z.object({
   marks: z.array(markSchema),
 });
 export type Wiring = z.infer<typeof wiringSchema>;
+
+/** A wiring that holds nothing. */
+export const emptyWiring = (): Wiring => ({
+  boxes: {},
+  devices: [],
+  cables: [],
+  joints: [],
+  landings: [],
+  marks: [],
+});
 
 /** Text key of an end; equal for equal ends. */
 export const endKey = (end: End): string => `${end.cable}|${end.side}|${end.colour}`;

@@ -1,8 +1,11 @@
-import { articlesOf, type CableArticle } from '../model/articles.js';
-import type { GroupId, Place, SlotId } from '../model/ids.js';
-import type { Choice, Circuit, Feed, Job } from '../model/job.js';
+import type { CableArticle } from '../model/articles.js';
+import { isNeutralColour } from '../model/colours.js';
+import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
+import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
 import { neutralRequirement } from '../code/neutralRequirement.js';
 import { assignColours, type Colouring } from './colours.js';
+import type { Carriers } from './carriers.js';
+import { fitDevices, type Fitting } from './devices.js';
 import { netReaches, netsOnRun, type Arrangement, type Net } from './nets.js';
 import type { TreeRun } from './tree.js';
 
@@ -11,9 +14,18 @@ export interface ColouredRun {
   run: TreeRun;
   nets: Net[];
   carried: { article: CableArticle; colouring: Colouring } | null;
+  existing: ExistingCable | null;
+  /** Insulated conductors of the widest cable that was offered. */
+  most: number;
 }
 
-/** The smallest cable of the circuit's size in the stock that carries the nets lawfully. */
+/** A run and what may carry it. */
+export interface OfferedRun {
+  run: TreeRun;
+  carriers: Carriers;
+}
+
+/** The smallest cable offered that carries the nets lawfully. */
 const carry = (cables: readonly CableArticle[], nets: readonly Net[]): ColouredRun['carried'] => {
   for (const article of cables) {
     const colouring = assignColours(nets, article);
@@ -22,36 +34,30 @@ const carry = (cables: readonly CableArticle[], nets: readonly Net[]): ColouredR
   return null;
 };
 
-/** Cables of the stock in the circuit's size, fewest conductors first. */
-export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>
-  articlesOf(job.stock, 'cable')
-    .filter((article) => article.awg === circuit.awg)
-    .sort((a, b) => a.insulated.length - b.insulated.length);
-
-export const colourRuns = (
+const colourRuns = (
   job: Job,
   choice: Choice,
-  circuit: Circuit,
   feed: Feed,
-  tree: readonly TreeRun[],
+  offered: readonly OfferedRun[],
   arrangement: Arrangement,
 ): ColouredRun[] => {
   const reaches = netReaches(job, choice, feed, arrangement);
-  const cables = cablesFor(job, circuit);
-  return tree.map((run) => {
+  return offered.map(({ run, carriers: { articles, existing } }) => {
     const nets = netsOnRun(run, reaches);
-    return { run, nets, carried: carry(cables, nets) };
+    const most = Math.max(0, ...articles.map((article) => article.insulated.length));
+    return { run, nets, carried: carry(articles, nets), existing, most };
   });
 };
 
 /** Fewer is better, compared in this order. */
-const burden = (runs: readonly ColouredRun[]): number[] => {
+const burden = (runs: readonly ColouredRun[], fittings: readonly Fitting[]): number[] => {
   const whites = runs.flatMap((one) =>
     (one.carried?.colouring ?? []).filter(
-      ({ colour, net }) => colour === 'white' && net && net.kind !== 'neutral',
+      ({ colour, net }) => isNeutralColour(colour) && net && net.kind !== 'neutral',
     ),
   );
   return [
+    fittings.filter((one) => one.article === null || one.misfit !== null).length,
     runs.filter((one) => one.carried === null).length,
     runs.reduce((sum, one) => sum + (one.carried?.article.insulated.length ?? one.nets.length), 0),
     // A white traveler is a matter some authorities see otherwise; a white supply is not.
@@ -90,13 +96,13 @@ export const settleArrangement = (
   choice: Choice,
   circuit: Circuit,
   feed: Feed,
-  tree: readonly TreeRun[],
-): { arrangement: Arrangement; runs: ColouredRun[] } => {
-  const along: Place[] = [feed.at, ...tree.map((run) => run.to)];
-  const groups = job.groups.filter((group) => group.circuit === circuit.id);
+  offered: readonly OfferedRun[],
+): { arrangement: Arrangement; runs: ColouredRun[]; fittings: Fitting[] } => {
+  const along: TreePlace[] = [feed.at, ...offered.map(({ run }) => run.to)];
+  const groups = job.groups.filter((group) => group.circuit === circuit.id && group.control === 'switched');
   const slotsOf = (group: GroupId) =>
     job.slots
-      .filter((slot) => slot.group === group)
+      .filter((slot) => slot.group === group && slot.role !== 'receptacle')
       .sort((a, b) => along.indexOf(a.box) - along.indexOf(b.box) || a.gang - b.gang)
       .map((slot) => slot.id);
 
@@ -117,8 +123,17 @@ export const settleArrangement = (
   const chains: Arrangement['chains'] = {};
   for (const group of groups) chains[group.id] = choice.chains?.[group.id] ?? slotsOf(group.id);
   const picked = new Map<GroupId, SlotId>();
-  const settled = (): Arrangement => ({ chains: { ...chains }, neutralAt: [...always, ...picked.values()] });
-  const evaluate = () => colourRuns(job, choice, circuit, feed, tree, settled());
+  const settled = () => {
+    const fittings = fitDevices(job, circuit, chains);
+    const arrangement: Arrangement = {
+      chains: { ...chains },
+      neutralAt: [...always, ...picked.values()],
+      devices: new Map(
+        fittings.flatMap(({ slot, article }) => (article ? [[slot.id, article] as const] : [])),
+      ),
+    };
+    return { arrangement, fittings, runs: colourRuns(job, choice, feed, offered, arrangement) };
+  };
 
   for (const group of groups) {
     const orders = choice.chains?.[group.id] ? [choice.chains[group.id] ?? []] : ordersOf(slotsOf(group.id));
@@ -127,7 +142,8 @@ export const settleArrangement = (
       for (const one of pickOne(group.id)) {
         chains[group.id] = order;
         if (one) picked.set(group.id, one);
-        const candidate = burden(evaluate());
+        const { runs, fittings } = settled();
+        const candidate = burden(runs, fittings);
         if (!best || lighter(candidate, best.burden)) best = { order, one, burden: candidate };
       }
     if (best) {
@@ -135,6 +151,5 @@ export const settleArrangement = (
       if (best.one) picked.set(group.id, best.one);
     }
   }
-  const arrangement = settled();
-  return { arrangement, runs: colourRuns(job, choice, circuit, feed, tree, arrangement) };
+  return settled();
 };

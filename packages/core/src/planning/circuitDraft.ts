@@ -1,16 +1,17 @@
-import type {
-  ArticleId,
-  BoxId,
-  CircuitId,
-  FeedId,
-  GroupId,
-  LuminaireId,
-  Place,
-  RoomId,
-  SlotId,
-} from '../model/ids.js';
-import type { Answer, Choice, Circuit, Job, RoomKind } from '../model/job.js';
-import { PANEL } from '../model/ids.js';
+import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
+import { runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
+import {
+  newBox,
+  newCircuit,
+  newFeed,
+  newGroup,
+  newLuminaire,
+  newRoom,
+  newRunFact,
+  newSlot,
+} from '../model/newJob.js';
+import type { Answer, RoomKind } from '../model/place.js';
+import { PANEL, isReturn, placeOfNode } from '../model/ids.js';
 import { orientTree } from './tree.js';
 
 /** A place of a simple circuit, as the circuit panel edits it. */
@@ -18,7 +19,8 @@ export interface DraftPlace {
   /** The box; new places bring a fresh id. */
   box: BoxId;
   name: string;
-  article: ArticleId;
+  /** The box; null lets the program choose the cheapest that fits. */
+  article: ArticleId | null;
   accessible: Answer;
   /** What stands there: a switch of the group, a luminaire of so many VA, or only splices. */
   holds: { kind: 'switch' } | { kind: 'luminaire'; va: number } | { kind: 'junction' };
@@ -48,7 +50,21 @@ const derived = (circuit: CircuitId, draft: CircuitDraft) => ({
   feed: `feed:${circuit}:${draft.feedAt}` as FeedId,
 });
 
-/** May this circuit be told as a draft: one group on its own boxes, one device or luminaire to a box? */
+/** A run between places that a draft can tell. */
+interface PlainRun {
+  from: Place;
+  to: BoxId;
+}
+
+const plainRuns = (runs: readonly Run[]): PlainRun[] | null =>
+  runs.some(({ from, to }) => isReturn(from) || isReturn(to) || to === PANEL)
+    ? null
+    : runs.map(({ from, to }) => ({ from: placeOfNode(from), to: placeOfNode(to) as BoxId }));
+
+/**
+ * May this circuit be told as a draft: one switched group on its own boxes, one plain switch or luminaire to a box, no
+ * return run?
+ */
 export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
   const found = job.circuits.find((one) => one.id === circuit);
   const choice = job.choices.find((one) => one.circuit === circuit);
@@ -57,8 +73,10 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
   const room = job.rooms.find((one) => one.id === group?.room);
   const feed = job.feeds.find((one) => one.id === choice?.feed);
   if (!found || !choice || !group || groups.length > 1 || !room || !feed) return null;
+  if (group.control === 'hot') return null;
   const tree = orientTree(circuit, choice.runs, feed.at, []);
-  const runs = tree.ok ? tree.value : choice.runs;
+  const runs = plainRuns(tree.ok ? tree.value : choice.runs);
+  if (!runs) return null;
   const boxes = [...new Set([...runs.map((run) => run.to), ...(feed.at === PANEL ? [] : [feed.at])])];
   const ordered = feed.at === PANEL ? boxes : [feed.at, ...boxes.filter((box) => box !== feed.at)];
   const onIt = new Set<string>([...ordered]);
@@ -71,7 +89,10 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
     const slots = job.slots.filter((one) => one.box === id);
     const luminaires = job.luminaires.filter((one) => one.box === id);
     const [luminaire] = luminaires;
-    const foreign = [...slots, ...luminaires].some((one) => one.group !== group.id);
+    const foreign =
+      [...slots, ...luminaires].some((one) => one.group !== group.id) ||
+      slots.some((slot) => slot.role !== 'switch' || slot.article !== null) ||
+      luminaires.some((one) => one.unit !== 'luminaire' || one.partOf !== null);
     const comesFrom = runs.filter((run) => run.to === id);
     if (!box || foreign || slots.length + luminaires.length > 1 || comesFrom.length > 1) return null;
     const from = comesFrom[0]?.from ?? null;
@@ -103,8 +124,7 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
 const samePair = ([a, b]: readonly [Place, Place], x: Place, y: Place) =>
   (a === x && b === y) || (a === y && b === x);
 
-const lengthBetween = (job: Job, x: Place, y: Place): number | null =>
-  job.runFacts.find((fact) => samePair(fact.between, x, y))?.length ?? null;
+const lengthBetween = (job: Job, x: Place, y: Place): number | null => runFactOf(job, x, y)?.length ?? null;
 
 /** Takes a circuit and all that is only its own out of the job. Boxes that other circuits use stay. */
 export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
@@ -118,13 +138,15 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
   const mine = new Set<string>(
     job.choices
       .filter((one) => one.circuit === circuit)
-      .flatMap((choice) => choice.runs.flatMap((run) => [run.from, run.to])),
+      .flatMap((choice) => choice.runs.flatMap((run) => [placeOfNode(run.from), placeOfNode(run.to)])),
   );
   for (const one of [...job.slots, ...job.luminaires]) if (groups.has(one.group)) mine.add(one.box);
   for (const feed of job.feeds) if (feed.circuit === circuit) mine.add(feed.at);
   const others = new Set<string>([
     ...[...slots, ...luminaires].map((one) => one.box),
-    ...choices.flatMap((choice) => choice.runs.flatMap((run) => [run.from, run.to])),
+    ...choices.flatMap((choice) =>
+      choice.runs.flatMap((run) => [placeOfNode(run.from), placeOfNode(run.to)]),
+    ),
     ...feeds.map((feed) => feed.at),
   ]);
   const boxes = job.boxes.filter((one) => !mine.has(one.id) || others.has(one.id));
@@ -140,6 +162,7 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
     feeds,
     boxes,
     runFacts: job.runFacts.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
+    existingCables: job.existingCables.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
     // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
     wirings: job.wirings.filter((one) => one.kind !== 'planned'),
   };
@@ -173,47 +196,74 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
   const runs = draft.places.flatMap(({ from, box, length }) =>
     from === null || box === draft.feedAt ? [] : [{ from, to: box, length }],
   );
+  // What the draft does not tell stays as it was.
+  const was = <T extends { id: string }>(items: readonly T[], id: string) =>
+    items.find((one) => one.id === id);
+  const { name, breaker, awg } = draft;
+  const lamps = draft.places.flatMap(({ box, name: lamp, holds }) => {
+    if (holds.kind !== 'luminaire') return [];
+    const before = job.luminaires.find((one) => one.box === box);
+    const told = { name: lamp, box, group: ids.group, va: holds.va };
+    return [
+      before ? { ...before, ...told } : newLuminaire({ ...KEEP_LUMINAIRE, id: `luminaire:${box}`, ...told }),
+    ];
+  });
+  const boxes = draft.places.map(({ box, name: place, article, accessible }) => {
+    const told = { name: place, article, accessible };
+    const before = was(job.boxes, box);
+    return before ? { ...before, ...told } : newBox({ id: box, ...told });
+  });
+  const factOf = ({ from, to, length }: (typeof runs)[number]) => {
+    const before = runFactOf(job, from, to);
+    if (before) return [{ ...before, length }];
+    return length === null ? [] : [newRunFact({ between: [from, to], length })];
+  };
+  const beforeCircuit = was(job.circuits, circuit);
+  const beforeRoom = was(job.rooms, ids.room);
+  const beforeFeed = was(job.feeds, ids.feed);
   return {
     ...base,
     circuits: [
       ...base.circuits.slice(0, position),
-      { id: circuit, name: draft.name, breaker: draft.breaker, awg: draft.awg },
+      beforeCircuit
+        ? { ...beforeCircuit, name, breaker, awg }
+        : newCircuit({ id: circuit, name, breaker, awg }),
       ...base.circuits.slice(position),
     ],
-    rooms: [...base.rooms.filter((room) => room.id !== ids.room), { id: ids.room, ...draft.room }],
-    groups: [...base.groups, { id: ids.group, name: draft.name, circuit, room: ids.room }],
-    feeds: [...base.feeds, { id: ids.feed, circuit, at: draft.feedAt }],
-    boxes: [
-      ...base.boxes,
-      ...draft.places.map(({ box, name, article, accessible }) => ({ id: box, name, article, accessible })),
+    rooms: [
+      ...base.rooms.filter((room) => room.id !== ids.room),
+      beforeRoom ? { ...beforeRoom, ...draft.room } : newRoom({ id: ids.room, ...draft.room }),
     ],
+    groups: [
+      ...base.groups,
+      before
+        ? { ...before, name, room: ids.room }
+        : newGroup({ id: ids.group, name, circuit, room: ids.room }),
+    ],
+    feeds: [
+      ...base.feeds,
+      beforeFeed ? { ...beforeFeed, at: draft.feedAt } : newFeed({ id: ids.feed, circuit, at: draft.feedAt }),
+    ],
+    boxes: [...base.boxes, ...boxes],
     slots: [
       ...base.slots,
-      ...switches.map(({ box }) => ({ id: slotIn(box), box, gang: 0, group: ids.group })),
-    ],
-    luminaires: [
-      ...base.luminaires,
-      ...draft.places.flatMap(({ box, name, holds }) =>
-        holds.kind === 'luminaire'
-          ? [
-              {
-                ...(job.luminaires.find((one) => one.box === box) ?? {
-                  ...KEEP_LUMINAIRE,
-                  id: `luminaire:${box}` as LuminaireId,
-                }),
-                name,
-                box,
-                group: ids.group,
-                va: holds.va,
-              },
-            ]
-          : [],
+      ...switches.map(
+        ({ box }) =>
+          job.slots.find((one) => one.box === box) ??
+          newSlot({ id: slotIn(box), box, gang: 0, group: ids.group }),
       ),
     ],
+    luminaires: [...base.luminaires, ...lamps],
     runFacts: [
       ...base.runFacts.filter((fact) => !runs.some((run) => samePair(fact.between, run.from, run.to))),
-      ...runs.flatMap(({ from, to, length }) =>
-        length === null ? [] : [{ between: [from, to] as [Place, Place], length }],
+      ...runs.flatMap(factOf),
+    ],
+    existingCables: [
+      ...base.existingCables,
+      ...job.existingCables.filter(
+        (cable) =>
+          !base.existingCables.includes(cable) &&
+          cable.between.every((at) => at === PANEL || draft.places.some((one) => one.box === at)),
       ),
     ],
     choices: [

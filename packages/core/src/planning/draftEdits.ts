@@ -1,25 +1,11 @@
 import { PANEL, type BoxId, type CircuitId, type Place } from '../model/ids.js';
-import type { ArticleId } from '../model/ids.js';
-import type { Article } from '../model/articles.js';
-import { articlesOf } from '../model/articles.js';
 import type { CircuitDraft, DraftPlace } from './circuitDraft.js';
 
 /** A usual load of a luminaire, volt-amperes; shown and editable. */
 const USUAL_VA = 12;
 
-/** The box that a new place starts with: the middle one of its kind, nonmetallic, new work. */
-const usualBox = (stock: readonly Article[], gangs: number): ArticleId => {
-  const fitting = articlesOf(stock, 'box')
-    .filter((box) => box.gangs === gangs && !box.metal && box.work === 'new' && box.volume >= 180_000)
-    .sort((a, b) => a.volume - b.volume);
-  const chosen = fitting[Math.floor(fitting.length / 2)] ?? articlesOf(stock, 'box')[0];
-  if (!chosen) throw new Error('The stock has no box.');
-  return chosen.id;
-};
-
 /** A place that is not on any run yet. */
 export const newPlace = (
-  stock: readonly Article[],
   box: BoxId,
   kind: DraftPlace['holds']['kind'],
   name: string,
@@ -27,7 +13,7 @@ export const newPlace = (
 ): DraftPlace => ({
   box,
   name,
-  article: usualBox(stock, kind === 'switch' ? 1 : 0),
+  article: null,
   accessible: 'unknown',
   holds: kind === 'luminaire' ? { kind, va: USUAL_VA } : { kind },
   from,
@@ -45,14 +31,14 @@ export interface CircuitStart {
 }
 
 /** A new circuit with its places in a straight run. */
-export const newDraft = (stock: readonly Article[], start: CircuitStart): CircuitDraft => {
+export const newDraft = (start: CircuitStart): CircuitDraft => {
   const kinds: DraftPlace['holds']['kind'][] = Array.from({ length: start.switches }, () => 'switch');
   kinds.splice(start.powerAt === 'switch' ? start.switches : 0, 0, 'luminaire');
   let last: Place = PANEL;
   let switches = 0;
   const places = kinds.map((kind) => {
     const name = kind === 'switch' ? `Switch ${++switches}` : 'Luminaire';
-    const place = newPlace(stock, start.freshBox(), kind, name, last);
+    const place = newPlace(start.freshBox(), kind, name, last);
     last = place.box;
     return place;
   });

@@ -1,47 +1,12 @@
-import { articleOf, type Colour } from '../model/articles.js';
-import type { BoxId, DeviceId, JointId, LuminaireId, PigtailId } from '../model/ids.js';
+import type { Colour } from '../model/colours.js';
+import { isNeutralColour } from '../model/colours.js';
+import { PANEL, placeOfNode, type BoxId, type DeviceId, type JointId, type PigtailId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
-import {
-  placeOfEnd,
-  type Cable,
-  type Device,
-  type End,
-  type Joint,
-  type Landing,
-  type Mark,
-  type Member,
-  type Terminal,
-  type Wiring,
-} from '../model/wiring.js';
+import type { Device, Joint, Landing, Mark, Member, Terminal, Wiring } from '../model/wiring.js';
 import { chooseConnectors } from '../materials/connectors.js';
-import type { InsulatedColour } from './colours.js';
+import { nodesByBox, type Attachment, type BoxNode, type CableToMakeUp } from './boxNodes.js';
 import type { Net } from './nets.js';
-
-/** A cable of the wiring to be, with the net on each insulated conductor (null = spare). */
-export interface CableToMakeUp {
-  cable: Cable;
-  awg: Awg;
-  colouring: { colour: InsulatedColour; net: Net | null }[];
-  /** What the panel end lands on, where the cable starts at the panel. */
-  circuit: Job['circuits'][number]['id'];
-}
-
-/** A terminal or luminaire lead that belongs to a net. */
-export interface Attachment {
-  box: BoxId;
-  net: Net | 'ground';
-  to: Terminal;
-}
-
-interface Node {
-  net: Net | 'ground';
-  ends: End[];
-  terminals: Terminal[];
-  leads: { luminaire: LuminaireId; name: 'hot' | 'neutral' | 'ground'; awg: Awg }[];
-}
-
-const netKey = (net: Net | 'ground') => (net === 'ground' ? 'G' : net.id);
 
 const terminalText = (terminal: Terminal): string => {
   const owner =
@@ -55,42 +20,134 @@ const terminalText = (terminal: Terminal): string => {
   return `${owner}:${terminal.name}`.replace(/ /g, '-');
 };
 
-/** Collects, for every box and net, the conductor ends, terminals and leads present. */
-const nodesByBox = (job: Job, cables: readonly CableToMakeUp[], attachments: readonly Attachment[]) => {
-  const boxes = new Map<BoxId, Map<string, Node>>();
-  const node = (box: BoxId, net: Net | 'ground', key = netKey(net)): Node => {
-    const nodes = boxes.get(box) ?? new Map<string, Node>();
-    boxes.set(box, nodes);
-    const found = nodes.get(key) ?? { net, ends: [], terminals: [], leads: [] };
-    nodes.set(key, found);
-    return found;
-  };
-  const spares: End[] = [];
-  for (const { cable, colouring } of cables)
-    for (const side of ['from', 'to'] as const) {
-      const at = placeOfEnd(cable, side);
-      if (at === 'panel') continue;
-      for (const { colour, net } of colouring) {
-        if (net) node(at, net).ends.push({ cable: cable.id, side, colour });
-        else spares.push({ cable: cable.id, side, colour });
-      }
-      node(at, 'ground').ends.push({ cable: cable.id, side, colour: 'bare' });
-    }
-  for (const { box, net, to } of attachments) {
-    const here = node(box, net);
-    const luminaire = 'luminaire' in to ? job.luminaires.find((one) => one.id === to.luminaire) : undefined;
-    if ('luminaire' in to && luminaire?.terminals === 'leads')
-      here.leads.push({ luminaire: to.luminaire, name: to.name, awg: luminaire.leadAwg });
-    else here.terminals.push(to);
-  }
-  return { boxes, spares };
-};
-
-const pigtailColour = (net: Net | 'ground'): Colour => {
+const pigtailColour = (net: Net | 'ground'): 'bare' | 'white' | 'red' | 'black' => {
   if (net === 'ground') return 'bare';
   if (net.kind === 'neutral') return 'white';
   return net.kind === 'switchLeg' || net.lane === 'b' ? 'red' : 'black';
 };
+
+const thickest = (sizes: readonly Awg[]): Awg =>
+  sizes.reduce((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
+
+/** A splice that no connector of the stock takes. */
+export interface Unjoined {
+  box: BoxId;
+  conductors: number;
+}
+
+/** What becomes of one net in one box. */
+interface MadeUp {
+  joints: Joint[];
+  landings: Landing[];
+  unjoined: Unjoined[];
+}
+
+/** Plastic luminaires have nothing to ground; some leave a pigtail for a later one that has. */
+const leavesPigtail = (job: Job, box: BoxId, { net }: BoxNode): boolean =>
+  net === 'ground' &&
+  job.preferences.plasticLuminaire === 'pigtailLeft' &&
+  job.luminaires.some((one) => one.box === box && !one.metal && one.partOf === null);
+
+const makeUpNode = (job: Job, box: BoxId, node: BoxNode): MadeUp => {
+  const { key, net, ends, terminals, leads } = node;
+  const [first, second] = ends;
+  const [only] = terminals;
+  const none = { joints: [], landings: [], unjoined: [] };
+  if (ends.length === 1 && first && terminals.length === 1 && only && leads.length === 0)
+    return { ...none, landings: [{ wire: { end: first.end }, terminal: only.to }] };
+  const through = job.preferences.receptacles === 'through' && leads.length === 0 && ends.length === 2;
+  if (through && first && second && terminals.length === 1 && only?.twin)
+    return {
+      ...none,
+      landings: [
+        { wire: { end: first.end }, terminal: only.to },
+        { wire: { end: second.end }, terminal: only.twin },
+      ],
+    };
+  const awg = thickest(ends.map((one) => one.awg));
+  const idOf = (to: Terminal) => `${box}/${key}>${terminalText(to)}` as PigtailId;
+  const pigtail = (id: PigtailId) => ({ pigtail: { id, colour: pigtailColour(net), awg } });
+  if (ends.length === 0 && leads.length === 0) {
+    // No conductor of this net comes here. One screw alone stays empty; two are joined by a single jumper.
+    const [a, b] = terminals;
+    if (!a || !b) return none;
+    if (terminals.length === 2) {
+      const jumper = pigtail(idOf(a.to));
+      return {
+        ...none,
+        joints: [{ id: `${box}/${key}` as JointId, box, members: [jumper], connectors: [] }],
+        landings: [a, b].map(({ to }) => ({ wire: { pigtail: jumper.pigtail.id }, terminal: to })),
+      };
+    }
+  }
+  const left = leavesPigtail(job, box, node) ? [pigtail(`${box}/${key}>left` as PigtailId)] : [];
+  const members: Member[] = [
+    ...ends.map(({ end }) => ({ end })),
+    ...terminals.map(({ to }) => pigtail(idOf(to))),
+    ...left,
+    ...leads.map(({ luminaire, name }) => ({ lead: { luminaire, name } })),
+  ];
+  const sizes = [
+    ...ends.map((one) => one.awg),
+    ...terminals.map(() => awg),
+    ...left.map(() => awg),
+    ...leads.map((lead) => lead.awg),
+  ];
+  const connectors = chooseConnectors(job.stock, job.preferences, sizes, net === 'ground');
+  return {
+    joints: [{ id: `${box}/${key}` as JointId, box, members, connectors: connectors ?? [] }],
+    landings: terminals.map(({ to }) => ({ wire: { pigtail: idOf(to) }, terminal: to })),
+    unjoined: connectors ? [] : [{ box, conductors: members.length }],
+  };
+};
+
+/** The panel end: hots on the breaker, neutral on its bar, ground on its bar. Spares are capped in the panel. */
+const landAtPanel = (cables: readonly CableToMakeUp[]): Landing[] =>
+  cables.flatMap(({ cable, article, nodes, colouring, circuit }): Landing[] => {
+    const side = nodes.from === PANEL ? 'from' : nodes.to === PANEL ? 'to' : null;
+    if (side === null || circuit === null) return [];
+    const land = (colour: Colour, name: 'hot' | 'neutral' | 'ground'): Landing => ({
+      wire: { end: { cable: cable.id, side, colour } },
+      terminal: { circuit, name },
+    });
+    return [
+      ...colouring.flatMap(({ colour, net }) =>
+        net ? [land(colour, net.kind === 'neutral' ? 'neutral' : 'hot')] : [],
+      ),
+      ...(article.ground === 'none' ? [] : [land(article.ground, 'ground')]),
+    ];
+  });
+
+/** A white that is a hot is marked at both ends and wherever visible (200.7(C)(1)). */
+const markWhites = (job: Job, cables: readonly CableToMakeUp[]): Mark[] =>
+  cables.flatMap(({ cable, colouring }) =>
+    colouring
+      .filter(({ colour, net }) => isNeutralColour(colour) && net && net.kind !== 'neutral')
+      .flatMap(({ colour }) =>
+        (['from', 'to'] as const).map((side) => ({
+          end: { cable: cable.id, side, colour },
+          colour: job.preferences.reidentify === 'red' ? ('red' as const) : ('black' as const),
+        })),
+      ),
+  );
+
+/** A metal raceway bonds the metal boxes at its ends by its fittings. */
+const bondRaceways = (cables: readonly CableToMakeUp[], isMetal: (box: BoxId) => boolean): Landing[] =>
+  cables
+    .filter(({ article }) => article.ground === 'raceway')
+    .flatMap(({ cable, nodes }) =>
+      (['from', 'to'] as const).flatMap((side) => {
+        const box = placeOfNode(nodes[side]);
+        return box === PANEL || !isMetal(box)
+          ? []
+          : [
+              {
+                wire: { end: { cable: cable.id, side, colour: 'raceway' as const } },
+                terminal: { box, name: 'ground' as const },
+              },
+            ];
+      }),
+    );
 
 /**
  * Makes up every box: for each net, the ends and terminals present decide.
@@ -103,94 +160,42 @@ export const makeUp = (
   cables: readonly CableToMakeUp[],
   devices: readonly Device[],
   attachments: readonly Attachment[],
-): { wiring: Wiring; unjoined: { box: BoxId; conductors: number }[] } => {
-  const awgOf = new Map(cables.map(({ cable, awg }) => [cable.id, awg]));
-  const joints: Joint[] = [];
-  const landings: Landing[] = [];
-  const unjoined: { box: BoxId; conductors: number }[] = [];
-  const { boxes, spares } = nodesByBox(job, cables, attachments);
-
-  const splice = (box: BoxId, key: string, members: Member[], sizes: Awg[]) => {
-    const connectors = chooseConnectors(job.stock, job.preferences.connectors, sizes);
-    if (!connectors) unjoined.push({ box, conductors: members.length });
-    joints.push({ id: `${box}/${key}` as JointId, box, members, connectors: connectors ?? [] });
-  };
-
-  for (const [box, nodes] of boxes)
-    for (const [key, { net, ends, terminals, leads }] of nodes) {
-      const [end] = ends;
-      const [terminal] = terminals;
-      if (ends.length === 1 && end && terminals.length === 1 && terminal && leads.length === 0) {
-        landings.push({ wire: { end }, terminal });
-        continue;
-      }
-      const endSizes = ends.map((one) => awgOf.get(one.cable) ?? 14);
-      const thickest = endSizes.reduce((thick, awg) => (awg < thick ? awg : thick), endSizes[0] ?? 14);
-      const id = (to: Terminal) => `${box}/${key}>${terminalText(to)}` as PigtailId;
-      const pigtails = terminals.map((to) => ({ id: id(to), colour: pigtailColour(net), awg: thickest }));
-      if (ends.length === 0 && leads.length === 0) {
-        // Two terminals of one box and nothing else: a single jumper from screw to screw.
-        const [jumper] = pigtails;
-        if (terminals.length !== 2 || !jumper) continue;
-        joints.push({ id: `${box}/${key}` as JointId, box, members: [{ pigtail: jumper }], connectors: [] });
-        for (const to of terminals) landings.push({ wire: { pigtail: jumper.id }, terminal: to });
-        continue;
-      }
-      terminals.forEach((to) => landings.push({ wire: { pigtail: id(to) }, terminal: to }));
-      splice(
-        box,
-        key,
-        [
-          ...ends.map((one) => ({ end: one })),
-          ...pigtails.map((pigtail) => ({ pigtail })),
-          ...leads.map(({ luminaire, name }) => ({ lead: { luminaire, name } })),
-        ],
-        [...endSizes, ...pigtails.map((pigtail) => pigtail.awg), ...leads.map((lead) => lead.awg)],
-      );
-    }
-
-  for (const end of spares) {
-    const cable = cables.find((one) => one.cable.id === end.cable)?.cable;
-    const box = cable && placeOfEnd(cable, end.side);
-    if (box && box !== 'panel')
-      splice(box, `${end.cable}-${end.side}-${end.colour}`, [{ end }], [awgOf.get(end.cable) ?? 14]);
-  }
-
-  for (const { cable, colouring, circuit } of cables) {
-    if (cable.from !== 'panel') continue;
-    const bar = (colour: Colour, name: 'hot' | 'neutral' | 'ground') =>
-      landings.push({
-        wire: { end: { cable: cable.id, side: 'from', colour } },
-        terminal: { circuit, name },
-      });
-    for (const { colour, net } of colouring) if (net) bar(colour, net.kind === 'neutral' ? 'neutral' : 'hot');
-    bar('bare', 'ground');
-  }
-
-  // A white that is a hot is marked at both ends and wherever visible (200.7(C)(1)).
-  const marks: Mark[] = cables.flatMap(({ cable, colouring }) =>
-    colouring
-      .filter(({ colour, net }) => colour === 'white' && net && net.kind !== 'neutral')
-      .flatMap(({ colour }) =>
-        (['from', 'to'] as const).map((side) => ({
-          end: { cable: cable.id, side, colour },
-          colour: job.preferences.reidentify,
-        })),
-      ),
+  boxes: Wiring['boxes'],
+  isMetal: (box: BoxId) => boolean,
+): { wiring: Wiring; unjoined: Unjoined[] } => {
+  const nodes = nodesByBox(job, cables, attachments);
+  const made = [...nodes.boxes].flatMap(([box, here]) =>
+    [...here.values()].map((node) => makeUpNode(job, box, node)),
   );
-
+  for (const { box, end, awg } of nodes.spares) {
+    const connectors = chooseConnectors(job.stock, job.preferences, [awg], false);
+    made.push({
+      joints: [
+        {
+          id: `${box}/${end.cable}-${end.side}-${end.colour}` as JointId,
+          box,
+          members: [{ end }],
+          connectors: connectors ?? [],
+        },
+      ],
+      landings: [],
+      unjoined: connectors ? [] : [{ box, conductors: 1 }],
+    });
+  }
   return {
     wiring: {
-      boxes: Object.fromEntries(
-        job.boxes.map((box) => [box.id, articleOf(job.stock, 'box', box.article).id]),
-      ),
+      boxes,
       devices: [...devices],
       cables: cables.map(({ cable }) => cable),
-      joints,
-      landings,
-      marks,
+      joints: made.flatMap((one) => one.joints),
+      landings: [
+        ...made.flatMap((one) => one.landings),
+        ...landAtPanel(cables),
+        ...bondRaceways(cables, isMetal),
+      ],
+      marks: markWhites(job, cables),
     },
-    unjoined,
+    unjoined: made.flatMap((one) => one.unjoined),
   };
 };
 

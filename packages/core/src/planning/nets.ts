@@ -1,5 +1,13 @@
-import type { GroupId, Place, SlotId } from '../model/ids.js';
-import type { Choice, Feed, Job } from '../model/job.js';
+import {
+  isReturn,
+  placeOfNode,
+  returnPlaceOf,
+  type GroupId,
+  type SlotId,
+  type TreePlace,
+} from '../model/ids.js';
+import type { Choice, Feed, Job, Luminaire } from '../model/job.js';
+import type { DeviceArticle } from '../model/articles.js';
 import type { TreeRun } from './tree.js';
 
 /** A net of one circuit: what must be one conductor electrically, switches taken out. */
@@ -14,13 +22,16 @@ export interface Net {
 /** A net and a place it has to reach. */
 export interface Reach {
   net: Net;
-  at: Place;
+  at: TreePlace;
 }
 
 /** Everything about the way a circuit is wired that is not the tree itself. */
 export interface Arrangement {
+  /** Of the switched groups, line end first. */
   chains: Record<GroupId, SlotId[]>;
   neutralAt: SlotId[];
+  /** The device of each slot; none where nothing of the stock suits. */
+  devices: ReadonlyMap<SlotId, DeviceArticle>;
 }
 
 export const hotOf = (choice: Choice): Net => ({
@@ -49,6 +60,20 @@ export const travelerOf = (group: GroupId, step: number, lane: 'a' | 'b'): Net =
   lane,
 });
 
+/** What feeds a load of a group: the switch leg, or the hot itself where the group is never switched. */
+export const supplyOf = (job: Job, choice: Choice, group: GroupId): Net =>
+  job.groups.find((one) => one.id === group)?.control === 'hot' ? hotOf(choice) : switchLegOf(group);
+
+/**
+ * The node of the tree at which a luminaire hangs: the far place of its box where a return run leads there. What is
+ * never switched stays at the near place, where the feed is.
+ */
+export const nodeOfLuminaire = (job: Job, choice: Choice, { box, group }: Luminaire): TreePlace => {
+  const far = returnPlaceOf(box);
+  const switched = job.groups.find((one) => one.id === group)?.control === 'switched';
+  return switched && choice.runs.some(({ from, to }) => from === far || to === far) ? far : box;
+};
+
 /** The nets of a circuit and every place each has to reach (the model of switching: hot, travelers, switch leg). */
 export const netReaches = (job: Job, choice: Choice, feed: Feed, arrangement: Arrangement): Reach[] => {
   const hot = hotOf(choice);
@@ -71,8 +96,22 @@ export const netReaches = (job: Job, choice: Choice, feed: Feed, arrangement: Ar
         reach(travelerOf(group, step, lane), chain[step + 1]);
       }
     reach(switchLegOf(group), chain.at(-1));
-    for (const luminaire of job.luminaires.filter((one) => one.group === group))
-      reaches.push({ net: switchLegOf(group), at: luminaire.box }, { net: neutral, at: luminaire.box });
+  }
+  const groups = new Set<string>(
+    job.groups.filter((group) => group.circuit === choice.circuit).map((group) => group.id),
+  );
+  for (const luminaire of job.luminaires.filter((one) => groups.has(one.group))) {
+    const at = nodeOfLuminaire(job, choice, luminaire);
+    reaches.push({ net: supplyOf(job, choice, luminaire.group), at }, { net: neutral, at });
+  }
+  for (const slot of job.slots.filter((one) => groups.has(one.group))) {
+    const uses = arrangement.devices.get(slot.id)?.terminals.map((one) => one.use) ?? [];
+    if (uses.includes('neutral')) reaches.push({ net: neutral, at: slot.box });
+    if (uses.includes('hot'))
+      reaches.push({
+        net: slot.role === 'receptacle' ? supplyOf(job, choice, slot.group) : hot,
+        at: slot.box,
+      });
   }
   for (const slot of arrangement.neutralAt) reach(neutral, slot);
   return reaches;
@@ -92,3 +131,13 @@ export const netsOnRun = (run: TreeRun, reaches: readonly Reach[]): Net[] => {
   }
   return [...sides.values()].filter((side) => side.near && side.far).map((side) => side.net);
 };
+
+/** Boxes to which a return run leads. */
+export const returnBoxes = (choice: Choice): string[] => [
+  ...new Set(
+    choice.runs
+      .flatMap(({ from, to }) => [from, to])
+      .filter(isReturn)
+      .map(placeOfNode),
+  ),
+];

@@ -1,21 +1,67 @@
-import type { BoxId, CircuitId, FeedId, GroupId, Place, SlotId } from '../model/ids.js';
+import type {
+  ArticleId,
+  BoxId,
+  CableId,
+  CircuitId,
+  FeedId,
+  GroupId,
+  LuminaireId,
+  Place,
+  SlotId,
+} from '../model/ids.js';
 import type { Run } from '../model/job.js';
 import type { Awg } from '../model/units.js';
+import type { Letter, Misfit } from './devices.js';
 
 /** Why a circuit cannot be planned. Data only; `sayProblem` finds the words. */
 export type PlanProblem =
   | { code: 'NoChoice'; circuit: CircuitId }
+  | { code: 'TwoFeeds'; circuit: CircuitId; places: Place[] }
   | { code: 'NoGroup'; circuit: CircuitId }
   | { code: 'GroupWithoutSwitch'; circuit: CircuitId; group: GroupId }
   | { code: 'GroupWithoutLuminaire'; circuit: CircuitId; group: GroupId }
+  | { code: 'SwitchOnHotGroup'; circuit: CircuitId; group: GroupId; box: BoxId }
+  | { code: 'PartElsewhere'; circuit: CircuitId; luminaire: LuminaireId; box: BoxId }
   | { code: 'FeedOfAnotherCircuit'; circuit: CircuitId; feed: FeedId }
   | { code: 'TreeNotConnected'; circuit: CircuitId; feedAt: Place; unreached: BoxId[] }
   | { code: 'RingOfCables'; circuit: CircuitId; run: Run }
+  | { code: 'ReturnWithoutLuminaire'; circuit: CircuitId; box: BoxId }
+  | { code: 'ForbiddenRun'; circuit: CircuitId; run: Run }
+  | { code: 'ForcedRunMissing'; circuit: CircuitId; run: Run }
   | { code: 'RunTooWide'; circuit: CircuitId; run: Run; conductors: number; most: number }
+  | {
+      code: 'ExistingCableDoesNotCarry';
+      circuit: CircuitId;
+      run: Run;
+      cable: CableId;
+      conductors: number;
+      most: number;
+    }
   | { code: 'NoCableOfSize'; circuit: CircuitId; awg: Awg }
   | { code: 'ChainDoesNotMatch'; circuit: CircuitId; group: GroupId }
-  | { code: 'NoDeviceInStock'; circuit: CircuitId; slot: SlotId; letter: 'S' | 'S3' | 'S4'; amperes: number }
+  | {
+      code: 'NoDeviceInStock';
+      circuit: CircuitId;
+      slot: SlotId;
+      box: BoxId;
+      letter: Letter | null;
+      role: string;
+      amperes: number;
+    }
+  | {
+      code: 'DeviceDoesNotSuit';
+      circuit: CircuitId;
+      slot: SlotId;
+      box: BoxId;
+      article: ArticleId;
+      why: Misfit;
+      letter: Letter | null;
+      /** Terminals of the device that want a wire, grounds left out, and conductors that reach the location. */
+      terminals: number;
+      conductors: number;
+    }
   | { code: 'TooManyDevices'; circuit: CircuitId; box: BoxId; gangs: number; devices: number }
+  | { code: 'NoBoxFits'; circuit: CircuitId; box: BoxId; needed: number; largest: number; gangs: number }
   | { code: 'NoConnectorInStock'; circuit: CircuitId; box: BoxId; conductors: number };
 
 /** An expected failure is a value with a named reason. */

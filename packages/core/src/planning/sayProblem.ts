@@ -1,14 +1,24 @@
-import { PANEL } from '../model/ids.js';
+import { articleOf } from '../model/articles.js';
+import { PANEL, placeOfNode, type TreePlace } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import { cubicInches } from '../model/units.js';
 import type { PlanProblem } from './problem.js';
+
+const ROLE_WORDS: Record<string, string> = {
+  occupancySensor: 'occupancy sensor',
+  switchReceptacle: 'switch and receptacle',
+};
+const sayRole = (role: string) => ROLE_WORDS[role] ?? role;
 
 /** The words for a refusal to plan: what is wrong, where, and how to mend it. */
 export const sayProblem = (
   job: Job,
   problem: PlanProblem,
 ): { title: string; reason: string; remedy: string } => {
-  const place = (id: string) =>
-    id === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === id)?.name ?? id);
+  const place = (node: TreePlace) => {
+    const id = placeOfNode(node);
+    return id === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === id)?.name ?? id);
+  };
   const group = (id: string) => job.groups.find((one) => one.id === id)?.name ?? id;
   switch (problem.code) {
     case 'NoChoice':
@@ -16,6 +26,46 @@ export const sayProblem = (
         title: 'The order of the run is not set',
         reason: 'Nobody has said where power enters and which box each cable comes from.',
         remedy: 'Set the power entry and the order of the run.',
+      };
+    case 'TwoFeeds': {
+      const places = [...new Set(problem.places.map(place))];
+      return {
+        title: `Two feeds are chosen for one circuit: ${places.join(' and ')}`,
+        reason:
+          'Fed from both ends, the circuit has two ways for its current, and stays live when one feed is opened.',
+        remedy: 'Keep one power entry and take the other out.',
+      };
+    }
+    case 'SwitchOnHotGroup':
+      return {
+        title: `${group(problem.group)} is never switched, but ${place(problem.box)} has a switch of it`,
+        reason: 'What hangs on the hot itself has no switch.',
+        remedy: 'Make it a switched group, or take the switch out.',
+      };
+    case 'PartElsewhere':
+      return {
+        title: `${job.luminaires.find((one) => one.id === problem.luminaire)?.name ?? ''} is part of a fan that is not in ${place(problem.box)}`,
+        reason:
+          'A light that is part of a fan shares its neutral and ground, so both are in one box and on one circuit.',
+        remedy: 'Put both in one box on one circuit, or make the light a luminaire of its own.',
+      };
+    case 'ReturnWithoutLuminaire':
+      return {
+        title: `A return run leads to ${place(problem.box)}, where no switched luminaire of the circuit hangs`,
+        reason: 'A return run brings the switch leg and a neutral of its own back to the luminaire.',
+        remedy: 'Lead the run to the luminaire box, or take it out.',
+      };
+    case 'ForbiddenRun':
+      return {
+        title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} is forbidden`,
+        reason: 'The job says that no cable can go there.',
+        remedy: 'Take the cable another way, or allow the run.',
+      };
+    case 'ForcedRunMissing':
+      return {
+        title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} is forced and not taken`,
+        reason: 'The job says that a cable has to go there.',
+        remedy: 'Put it on the run, or release it.',
       };
     case 'NoGroup':
       return {
@@ -60,6 +110,12 @@ export const sayProblem = (
         reason: `The widest cable in the stock has ${problem.most}, and on this run they cannot be split over two cables whose currents each sum to zero.`,
         remedy: 'Change the order of the run or the power entry, or bring a neutral to fewer switches.',
       };
+    case 'ExistingCableDoesNotCarry':
+      return {
+        title: `The cable that lies from ${place(problem.run.from)} to ${place(problem.run.to)} does not carry ${problem.conductors} conductors`,
+        reason: `It has ${problem.most} insulated conductors, and their colours have to serve: a neutral on white or gray, no hot on green, the switch leg on neither (200.6, 200.7, 250.119).`,
+        remedy: 'Change the order of the run, or pull a new cable there and leave this one out.',
+      };
     case 'NoCableOfSize':
       return {
         title: `The stock has no ${problem.awg} AWG cable`,
@@ -74,9 +130,36 @@ export const sayProblem = (
       };
     case 'NoDeviceInStock':
       return {
-        title: `The stock has no ${problem.letter} switch of ${problem.amperes} A`,
-        reason: 'A switch is rated for the circuit it is on (404.14).',
+        title:
+          `The stock has no ${problem.letter ?? ''} ${sayRole(problem.role)} of ${problem.amperes} A`.replace(
+            / {2,}/g,
+            ' ',
+          ),
+        reason: `${place(problem.box)} asks for it, and a device is rated for the circuit it is on (404.14, 210.21(B)).`,
         remedy: 'Add one to the stock.',
+      };
+    case 'DeviceDoesNotSuit': {
+      const device = articleOf(job.stock, 'device', problem.article).name;
+      return {
+        title: `${place(problem.box)}: ${device} does not suit`,
+        reason: {
+          letter: `It has ${problem.terminals} terminals beside the ground; ${problem.conductors} conductors reach this place of the chain, which takes ${problem.letter === null ? 'a receptacle' : `an ${problem.letter} switch`}.`,
+          role: 'It is another kind of device than the location asks for.',
+          amperes: 'It is rated for less than the breaker lets through (404.14).',
+          chainEnd: 'It works only at one end of the chain, and stands elsewhere.',
+          companion: 'Another device of the group works with its own companion only.',
+        }[problem.why],
+        remedy: 'Choose another device, or leave the choice to the program.',
+      };
+    }
+    case 'NoBoxFits':
+      return {
+        title: `No box of the stock fits ${place(problem.box)}`,
+        reason:
+          problem.largest === 0
+            ? `It takes ${problem.gangs === 0 ? 'a box for the luminaire it has to hold' : `${problem.gangs} gangs`} of the wanted kind, and there is none.`
+            : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)} (314.16).`,
+        remedy: 'Add a larger box to the stock, or bring power in elsewhere.',
       };
     case 'TooManyDevices':
       return {

@@ -1,12 +1,12 @@
-import { PANEL, type BoxId, type CircuitId, type Place } from '../model/ids.js';
+import { PANEL, placeOfNode, type BoxId, type CircuitId, type TreePlace } from '../model/ids.js';
 import type { Run } from '../model/job.js';
 import { success, type PlanProblem, type Result } from './problem.js';
 
 /** A run of the cabling tree, turned away from the feed, with every place that hangs on it. */
 export interface TreeRun {
-  from: Place;
-  to: BoxId;
-  behind: ReadonlySet<Place>;
+  from: TreePlace;
+  to: TreePlace;
+  behind: ReadonlySet<TreePlace>;
 }
 
 /**
@@ -16,11 +16,11 @@ export interface TreeRun {
 export const orientTree = (
   circuit: CircuitId,
   runs: readonly Run[],
-  feedAt: Place,
-  mustReach: readonly BoxId[],
+  feedAt: TreePlace,
+  mustReach: readonly TreePlace[],
 ): Result<TreeRun[], PlanProblem> => {
-  const neighbours = new Map<Place, { run: Run; other: Place }[]>();
-  const tie = (at: Place, run: Run, other: Place) => {
+  const neighbours = new Map<TreePlace, { run: Run; other: TreePlace }[]>();
+  const tie = (at: TreePlace, run: Run, other: TreePlace) => {
     neighbours.set(at, [...(neighbours.get(at) ?? []), { run, other }]);
   };
   for (const run of runs) {
@@ -29,12 +29,12 @@ export const orientTree = (
   }
 
   const problems: PlanProblem[] = [];
-  const reached = new Set<Place>([feedAt]);
+  const reached = new Set<TreePlace>([feedAt]);
   const used = new Set<Run>();
   const oriented: TreeRun[] = [];
 
-  const walk = (at: Place): Set<Place> => {
-    const behind = new Set<Place>([at]);
+  const walk = (at: TreePlace): Set<TreePlace> => {
+    const behind = new Set<TreePlace>([at]);
     for (const { run, other } of neighbours.get(at) ?? []) {
       if (used.has(run)) continue;
       used.add(run);
@@ -54,8 +54,11 @@ export const orientTree = (
   walk(feedAt);
 
   // Runs that the feed does not reach may still close a ring among themselves.
-  const onRuns = runs.flatMap((run) => [run.from, run.to]).filter((place): place is BoxId => place !== PANEL);
-  const unreached = [...new Set([...mustReach, ...onRuns])].filter((box) => !reached.has(box));
-  if (unreached.length > 0) problems.push({ code: 'TreeNotConnected', circuit, feedAt, unreached });
+  const onRuns = runs.flatMap((run) => [run.from, run.to]).filter((place) => place !== PANEL);
+  const unreached = [
+    ...new Set([...mustReach, ...onRuns].filter((node) => !reached.has(node)).map(placeOfNode)),
+  ] as BoxId[];
+  if (unreached.length > 0)
+    problems.push({ code: 'TreeNotConnected', circuit, feedAt: placeOfNode(feedAt), unreached });
   return problems.length > 0 ? { ok: false, problems } : success(oriented);
 };

@@ -1,7 +1,7 @@
 import type { DeviceId, GroupId } from '../model/ids.js';
 import type { Group, Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
-import type { Wiring } from '../model/wiring.js';
+import { emptyWiring, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { evaluate, type Positions } from '../circuit/evaluate.js';
 import { createSweep, DARK, LIT, SHELL_LIVE } from '../circuit/sweep.js';
@@ -34,9 +34,11 @@ export const grayWalk = (compiled: Compiled, devices: readonly DeviceId[]): Posi
       [{}],
     );
 
-/** The devices that stand on the slots of a group. */
+/** The switches of a group: the devices on its slots that are no receptacles. */
 export const devicesOfGroup = (job: Job, wiring: Wiring, group: GroupId): DeviceId[] => {
-  const slots = new Set<string>(job.slots.filter((slot) => slot.group === group).map((slot) => slot.id));
+  const slots = new Set<string>(
+    job.slots.filter((slot) => slot.group === group && slot.role !== 'receptacle').map((slot) => slot.id),
+  );
   return wiring.devices
     .filter((device) => device.slot !== null && slots.has(device.slot))
     .map((one) => one.id);
@@ -51,8 +53,23 @@ export interface GroupProof {
 
 type Light = 'lit' | 'dark' | 'wrong';
 
-/** How the luminaires of a group stand in given positions: all lit, all dark, or anything else. */
-const lightOf = (compiled: Compiled, mine: ReadonlySet<string>): ((positions: Positions) => Light) => {
+/** Receptacles that a group switches: live for lit. */
+const outletsOf = (job: Job, wiring: Wiring, compiled: Compiled, group: GroupId): number[] => {
+  const slots = new Set<string>(
+    job.slots.filter((slot) => slot.group === group && slot.role === 'receptacle').map((slot) => slot.id),
+  );
+  const devices = new Set<string>(
+    wiring.devices.filter(({ slot }) => slot !== null && slots.has(slot)).map((one) => one.id),
+  );
+  return compiled.devices.filter((one) => devices.has(one.id)).flatMap((one) => one.outlets);
+};
+
+/** How the loads of a group stand in given positions: all lit, all dark, or anything else. */
+const lightOf = (
+  compiled: Compiled,
+  mine: ReadonlySet<string>,
+  outlets: readonly number[],
+): ((positions: Positions) => Light) => {
   const sweep = createSweep(compiled);
   const lights = new Uint8Array(compiled.luminaires.length);
   const indices = compiled.luminaires.flatMap((one, i) => (mine.has(one.id) ? [i] : []));
@@ -61,26 +78,55 @@ const lightOf = (compiled: Compiled, mine: ReadonlySet<string>): ((positions: Po
       compiled.devices.map((device) => positions[device.id] ?? 0),
       lights,
     );
-    if (verdict === 'shorted' || indices.length === 0) return 'wrong';
+    if (verdict === 'shorted' || indices.length + outlets.length === 0) return 'wrong';
+    const state = verdict === 'settled' && outlets.length === 0 ? null : evaluate(compiled, positions);
     const seen = new Set(
-      verdict === 'settled'
+      state === null
         ? indices.map((i) => lights[i])
-        : evaluate(compiled, positions)
-            .luminaires.filter((one) => mine.has(one.id))
-            .map((one) =>
-              one.shellLive || one.light === 'dim' ? SHELL_LIVE : one.light === 'lit' ? LIT : DARK,
-            ),
+        : [
+            ...state.luminaires
+              .filter((one) => mine.has(one.id))
+              .map((one) =>
+                one.shellLive || one.light === 'dim' ? SHELL_LIVE : one.light === 'lit' ? LIT : DARK,
+              ),
+            ...outlets.map((net) => (state.nets[net] === 'live' ? LIT : DARK)),
+          ],
     );
     if (seen.size !== 1 || seen.has(SHELL_LIVE)) return 'wrong';
     return seen.has(LIT) ? 'lit' : 'dark';
   };
 };
 
+/** What is never switched works where it hangs on a breaker and on the neutral of the same circuit. */
+const proveHot = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): GroupProof => {
+  const source = compiled.sources.find((one) => one.id === group.circuit);
+  const slots = new Set<string>(job.slots.filter((slot) => slot.group === group.id).map((slot) => slot.id));
+  const fed = (hots: readonly number[], neutrals: readonly number[]) =>
+    hots.length > 0 &&
+    hots.every((net) => net === source?.hot) &&
+    neutrals.every((net) => net === source?.neutral);
+  const luminaires = job.luminaires
+    .filter((one) => one.group === group.id)
+    .map((one) => compiled.luminaires.find(({ id }) => id === one.id));
+  const receptacles = wiring.devices
+    .filter(({ slot }) => slot !== null && slots.has(slot))
+    .map((one) => compiled.devices.find(({ id }) => id === one.id));
+  const works =
+    luminaires.every((one) => one && fed([one.hot], [one.neutral])) &&
+    receptacles.every((one) => one && fed(one.outlets, one.neutrals));
+  return { group: group.id, positions: 1, working: works ? 1 : 0 };
+};
+
 /** Does the group do what a group is for, from every set of handle positions? */
 export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): GroupProof => {
+  if (group.control === 'hot') return proveHot(job, wiring, compiled, group);
   const devices = devicesOfGroup(job, wiring, group.id);
   const luminaires = job.luminaires.filter((luminaire) => luminaire.group === group.id);
-  const light = lightOf(compiled, new Set(luminaires.map((luminaire) => luminaire.id)));
+  const light = lightOf(
+    compiled,
+    new Set(luminaires.map((luminaire) => luminaire.id)),
+    outletsOf(job, wiring, compiled, group.id),
+  );
   const all = everyPosition(compiled, devices);
   const key = (positions: Positions) => devices.map((id) => positions[id] ?? 0).join();
   const lights = new Map(all.map((positions) => [key(positions), light(positions)]));
@@ -100,5 +146,4 @@ export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: 
 };
 
 /** The planned wiring of the job, or an empty one before anything was planned. */
-export const wiringOrEmpty = (job: Job): Wiring =>
-  plannedWiring(job) ?? { boxes: {}, devices: [], cables: [], joints: [], landings: [], marks: [] };
+export const wiringOrEmpty = (job: Job): Wiring => plannedWiring(job) ?? emptyWiring();

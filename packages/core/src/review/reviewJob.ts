@@ -1,7 +1,8 @@
 import { PANEL, type BoxId, type CableId, type CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { planJob, type CircuitPlan } from '../planning/planJob.js';
+import type { CircuitPlan } from '../planning/planCircuit.js';
+import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { compile, type Compiled } from '../circuit/compile.js';
 import { circuitsByCable } from '../circuit/roles.js';

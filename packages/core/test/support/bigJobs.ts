@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import type * as z from 'zod';
 import {
+  jobShape,
   newJob,
   standardStock,
   type ArticleId,
@@ -98,7 +100,7 @@ export const anyBigJob: fc.Arbitrary<Job> = fc
       return { circuit, feed: { id: `f${index}` as FeedId, circuit, at: all[0] ?? 'panel' }, runs };
     });
     const job = newJob('big' as JobId, 'Big', STOCK);
-    return {
+    return jobShape.parse({
       ...job,
       preferences: { ...job.preferences, neutral: r.every ? 'everySwitch' : 'byEdition' },
       rooms: [
@@ -138,5 +140,5 @@ export const anyBigJob: fc.Arbitrary<Job> = fc
       luminaires,
       groups,
       choices: plans.map(({ circuit, feed, runs }) => ({ circuit, feed: feed.id, runs })),
-    };
+    } satisfies z.input<typeof jobShape>);
   });

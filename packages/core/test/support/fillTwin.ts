@@ -1,32 +1,95 @@
 import type { Job, Wiring } from '../../src/index.js';
 
-/** Quarter inches cubed make every allowance of 14 and 12 AWG a whole number. */
-const QUARTERS: Record<number, number> = { 14: 8, 12: 9 };
+/** Quarter inches cubed make every allowance a whole number. */
+const QUARTERS: Record<number, number> = { 18: 6, 16: 7, 14: 8, 12: 9, 10: 10, 8: 12, 6: 20 };
+const quarters = (awg: number) => QUARTERS[awg] ?? NaN;
+const sum = (all: number[]) => all.reduce((total, one) => total + one, 0);
 
 /**
- * Box fill counted the slow way, by walking over joints and landings instead of cables: every insulated end found in
- * the box, one by one.
+ * Box fill counted the slow way, by walking over joints and landings instead of cables: every wire end found in the
+ * box, one by one, and after them what was there before. Ten-thousandths of a cubic inch.
  */
 export const countedFill = (job: Job, wiring: Wiring, box: string, edition: number): number => {
   const cableOf = (id: string) => wiring.cables.find((cable) => cable.id === id);
-  const awgOf = (id: string) => Number(cableOf(id)?.article.split('-')[0]);
-  const here = (end: { cable: string; side: 'from' | 'to' }) => cableOf(end.cable)?.[end.side] === box;
-  let insulated = 0;
-  let bare = 0;
-  let size = 99;
-  const count = (end: { cable: string; side: 'from' | 'to'; colour: string }) => {
-    if (!here(end)) return;
-    size = Math.min(size, awgOf(end.cable));
-    if (end.colour === 'bare') bare += 1;
-    else insulated += QUARTERS[awgOf(end.cable)] ?? NaN;
+  const articleOf = (id: string) => {
+    const article = job.stock.find((one) => one.id === cableOf(id)?.article);
+    if (article?.kind !== 'cable') throw new Error(`${id} has no article`);
+    return article;
   };
-  for (const joint of wiring.joints)
-    for (const member of joint.members) if ('end' in member) count(member.end);
-  for (const landing of wiring.landings) if ('end' in landing.wire) count(landing.wire.end);
-  const unit = QUARTERS[size] ?? 0;
-  const switches = wiring.devices.filter((device) => device.box === box).length;
-  const article = job.stock.find((one) => one.id === wiring.boxes[box as keyof typeof wiring.boxes]);
-  const clamps = article?.kind === 'box' && article.internalClamps && insulated > 0 ? unit : 0;
-  const grounds = bare === 0 ? 0 : edition < 2020 ? unit : unit + (Math.max(0, bare - 4) * unit) / 4;
-  return (insulated + clamps + grounds + switches * 2 * unit) * 2500;
+  const before = job.boxes.find((one) => one.id === box)?.existingFill;
+  if (!before) throw new Error(`no box ${box}`);
+  const insulated: number[] = [...before.conductors];
+  const grounds: number[] = [...before.grounds];
+  const thinLeads: number[] = [...before.fixtureWires];
+  const passing = before.passing.flatMap(({ awg, loop }) => (loop ? [awg, awg] : [awg]));
+
+  const ends = [
+    ...wiring.joints.flatMap((joint) => joint.members.flatMap((m) => ('end' in m ? [m.end] : []))),
+    ...wiring.landings.flatMap(({ wire }) => ('end' in wire ? [wire.end] : [])),
+  ].filter((end) => cableOf(end.cable)?.[end.side] === box && end.colour !== 'raceway');
+  for (const { cable, colour } of ends) {
+    const { awg, ground } = articleOf(cable);
+    (colour === ground ? grounds : insulated).push(awg);
+  }
+  for (const cable of wiring.cables)
+    for (const { box: at, loop } of cable.via) {
+      if (at !== box) continue;
+      const { awg, insulated: colours, ground } = articleOf(cable.id);
+      for (let i = 0; i < colours.length * (loop ? 2 : 1); i++) passing.push(awg);
+      if (ground === 'bare' || ground === 'green') grounds.push(awg);
+    }
+  const lamps = wiring.joints
+    .filter((joint) => joint.box === box)
+    .flatMap((joint) => joint.members)
+    .flatMap((m) => ('lead' in m && m.lead.name !== 'ground' ? [m.lead.luminaire] : []))
+    .map((id) => job.luminaires.find((one) => one.id === id));
+  for (const lamp of lamps) if (lamp) (lamp.leadAwg > 14 ? thinLeads : insulated).push(lamp.leadAwg);
+  const domed = before.domedCanopy && lamps.every((lamp) => lamp?.domedCanopy);
+  const counted = domed
+    ? [...thinLeads].sort((a, b) => a - b).slice(0, Math.max(0, thinLeads.length - 4))
+    : thinLeads;
+
+  const largest = Math.min(...insulated, ...passing, ...grounds, ...thinLeads, ...before.isolatedGrounds);
+  const yokes = [
+    ...before.yokes.map(({ gangs, awg }) => gangs * 2 * quarters(awg)),
+    ...wiring.devices
+      .filter((device) => device.box === box)
+      .map((device) => {
+        const landed = wiring.landings
+          .filter(({ terminal }) => 'device' in terminal && terminal.device === device.id)
+          .map(({ wire }) => {
+            if ('end' in wire) return articleOf(wire.end.cable).awg;
+            const pigtails = wiring.joints.flatMap((joint) =>
+              joint.members.flatMap((m) =>
+                'pigtail' in m && m.pigtail.id === wire.pigtail ? [m.pigtail.awg] : [],
+              ),
+            );
+            return pigtails[0] ?? NaN;
+          });
+        const article = job.stock.find((one) => one.id === device.article);
+        return (article?.kind === 'device' ? article.gangs : NaN) * 2 * quarters(Math.min(...landed));
+      }),
+  ];
+  const boxArticles = wiring.boxes[box as keyof typeof wiring.boxes] ?? [];
+  const clamped =
+    before.internalClamps ||
+    boxArticles.some((id) =>
+      job.stock.some((one) => one.id === id && one.kind === 'box' && one.internalClamps),
+    );
+  const fittings = (job.boxes.find((one) => one.id === box)?.fittings.length ?? 0) + before.supportFittings;
+  const unit = largest === Infinity ? 0 : quarters(largest);
+  const pooled = edition < 2020 ? grounds : [...grounds, ...before.isolatedGrounds];
+  const groundUnit = pooled.length === 0 ? 0 : quarters(Math.min(...pooled));
+  const isolated =
+    edition < 2020 && before.isolatedGrounds.length > 0 ? quarters(Math.min(...before.isolatedGrounds)) : 0;
+  const total =
+    sum([...insulated, ...passing, ...counted].map(quarters)) +
+    sum(yokes) +
+    (clamped ? unit : 0) +
+    fittings * unit +
+    groundUnit +
+    (edition < 2020 ? 0 : (Math.max(0, pooled.length - 4) * groundUnit) / 4) +
+    isolated +
+    (edition < 2023 ? 0 : sum(before.terminalBlocks.map(quarters)));
+  return total * 2500;
 };

@@ -1,16 +1,9 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import {
-  articleOf,
-  articlesOf,
-  cubicInches,
-  fillOf,
-  sayFillLine,
-  type ArticleId,
-  type BoxId,
-} from '@amber/core';
+import { cubicInches, fillOf, sayFillLine, type ArticleId, type BoxId } from '@amber/core';
 import { useEdit } from '../editing/review.js';
-import { Field, Select, SeverityMark } from '../shared/ui.js';
+import { BoxSelect } from '../shared/BoxSelect.js';
+import { SeverityMark } from '../shared/ui.js';
 import type { Bench } from './useBench.js';
 
 const plain = (volume: number) => cubicInches(volume).replace(' in³', '');
@@ -21,14 +14,12 @@ const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
   const box = job.boxes.find((one) => one.id === id);
   if (!box) return null;
   const fill = fillOf(job, wiring, id);
-  const article = articleOf(job.stock, 'box', box.article);
-  const fitting = articlesOf(job.stock, 'box').filter((one) => one.gangs > 0 === article.gangs > 0);
   const share = Math.min(1, fill.needed / fill.available);
-  const change = (chosen: string) =>
+  const change = (article: ArticleId | null) =>
     edit(
       {
         ...job,
-        boxes: job.boxes.map((one) => (one.id === id ? { ...one, article: chosen as ArticleId } : one)),
+        boxes: job.boxes.map((one) => (one.id === id ? { ...one, article } : one)),
       },
       `box of ${box.name}`,
     );
@@ -84,15 +75,13 @@ const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
               </tr>
             </tbody>
           </table>
-          <Field label="Box">
-            <Select value={box.article} onChange={(event) => change(event.target.value)}>
-              {fitting.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name.includes('in³') ? one.name : `${one.name} (${cubicInches(one.volume)})`}
-                </option>
-              ))}
-            </Select>
-          </Field>
+          <BoxSelect
+            job={job}
+            box={id}
+            article={box.article}
+            withDevices={wiring.devices.some((device) => device.box === id)}
+            onChange={change}
+          />
         </DisclosurePanel>
       </Disclosure>
     </li>

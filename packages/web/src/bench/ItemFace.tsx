@@ -1,7 +1,7 @@
 import type { DeviceId, DrawnItem, Positions } from '@amber/core';
 import type { Bench } from './useBench.js';
 
-type Uses = 'line' | 'load' | 'common' | 'traveler' | 'in' | 'out' | 'ground' | 'neutral';
+type Uses = 'line' | 'load' | 'common' | 'traveler' | 'in' | 'out' | 'hot' | 'ground' | 'neutral';
 
 /** Screws as they look: the common dark, neutral silver, ground green, the rest brass. */
 const SCREW: Record<Uses, { paint: string; label: string }> = {
@@ -11,6 +11,7 @@ const SCREW: Record<Uses, { paint: string; label: string }> = {
   traveler: { paint: '#b3995e', label: 'TRAV' },
   in: { paint: '#3a332b', label: 'IN' },
   out: { paint: '#b3995e', label: 'OUT' },
+  hot: { paint: '#b3995e', label: 'HOT' },
   neutral: { paint: '#d9dadb', label: 'NEUT' },
   ground: { paint: '#2f7d4f', label: 'GND' },
 };

@@ -9,7 +9,7 @@ import {
 } from '@amber/core';
 import { ItemFace } from './ItemFace.js';
 import type { Bench } from './useBench.js';
-import { INSULATION, ROLE_WORD, STATE_WORD } from './wireLook.js';
+import { lookOf, ROLE_WORD, STATE_WORD } from './wireLook.js';
 
 const CORNER = 7;
 
@@ -43,8 +43,9 @@ const bandOf = ({ points: [a, b] }: DrawnWire) => {
 
 const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; title: string }) => {
   const d = rounded(wire.points);
-  const look = INSULATION[wire.colour];
-  const band = wire.mark ? bandOf(wire) : null;
+  const look = lookOf(wire.colour);
+  const { mark } = wire;
+  const band = mark ? bandOf(wire) : null;
   const thick = wire.colour === 'bare' ? 3 : 4.6;
   return (
     <g fill="none" strokeLinecap="butt" data-live={live || undefined} data-wire={wire.key}>
@@ -54,7 +55,7 @@ const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; titl
       <path d={d} stroke={look.outline} strokeWidth={thick + 1.6} />
       <path d={d} stroke={look.paint} strokeWidth={thick} />
       {live ? <path d={d} strokeWidth="1.5" className="wire-core" /> : null}
-      {band && wire.mark
+      {band && mark
         ? [0, 1].map((i) => (
             <rect
               key={i}
@@ -63,7 +64,7 @@ const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; titl
               width="5"
               height="8"
               rx="1"
-              fill={INSULATION[wire.mark as 'black'].paint}
+              fill={lookOf(mark).paint}
             />
           ))
         : null}
@@ -79,7 +80,7 @@ const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; titl
         paintOrder="stroke"
       >
         {look.code}
-        {wire.mark ? ` ${INSULATION[wire.mark].code}` : ''}
+        {mark ? ` ${lookOf(mark).code}` : ''}
       </text>
     </g>
   );
@@ -136,8 +137,8 @@ export const OpenBox = memo(
     const { enclosure } = drawing;
     const title = (wire: DrawnWire) => {
       const { state, role } = stateOf(wire.key);
-      const marked = wire.mark ? `, marked ${INSULATION[wire.mark].word}` : '';
-      return `${INSULATION[wire.colour].word}${marked}: ${ROLE_WORD[role]}, ${STATE_WORD[state]}`;
+      const marked = wire.mark ? `, marked ${lookOf(wire.mark).word}` : '';
+      return `${lookOf(wire.colour).word}${marked}: ${ROLE_WORD[role]}, ${STATE_WORD[state]}`;
     };
     return (
       <svg

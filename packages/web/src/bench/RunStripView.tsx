@@ -64,7 +64,11 @@ const Run = ({
         {edge.name}
       </text>
       <text x={labelX} y={b.y + 22} textAnchor="middle" fontSize="11.5" fill="var(--color-quiet)">
-        {edge.existing ? 'existing' : edge.length === null ? '' : feetInches(edge.length)}
+        {edge.existing
+          ? 'existing'
+          : edge.length === null
+            ? ''
+            : `${edge.lengthSource === 'estimated' ? 'est. ' : ''}${feetInches(edge.length)}`}
       </text>
     </g>
   );

@@ -80,7 +80,7 @@ const useStill = (asked: Job, circuit: Circuit) =>
             return {
               id: device.id,
               box,
-              letter: article.letter,
+              letter: article.letter ?? 'R',
               positions: article.positions.map((one) => one.name),
             };
           }),

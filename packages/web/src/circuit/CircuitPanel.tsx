@@ -62,8 +62,8 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
     return (
       <div className="flex flex-col gap-4">
         <p>
-          This circuit holds more than this panel can change: several groups, several devices in a box, or
-          cables that close a ring. It is kept as it is.
+          This circuit holds more than this panel can change: several groups, several devices in a box, a
+          return run, or cables that close a ring. It is kept as it is.
         </p>
         {deleteButton}
       </div>
@@ -80,7 +80,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
           ? `Luminaire ${count}`
           : `Junction ${count}`;
     const box = `box:${crypto.randomUUID().slice(0, 8)}` as BoxId;
-    change(addPlace(draft, newPlace(job.stock, box, kind, name, null)), `add ${name}`);
+    change(addPlace(draft, newPlace(box, kind, name, null)), `add ${name}`);
   };
   return (
     <div className="flex flex-col gap-4">

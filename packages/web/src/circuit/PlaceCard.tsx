@@ -1,19 +1,17 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ArrowDown, ArrowUp, ChevronDown, Trash2 } from 'lucide-react';
 import {
-  articlesOf,
   changePlace,
-  cubicInches,
   movePlace,
   PANEL,
   removePlace,
   type Answer,
-  type ArticleId,
   type CircuitDraft,
   type DraftPlace,
   type Job,
   type Place,
 } from '@amber/core';
+import { BoxSelect } from '../shared/BoxSelect.js';
 import { Field, Select } from '../shared/ui.js';
 import { LengthInput, NameInput, NumberInput } from './inputs.js';
 
@@ -49,8 +47,6 @@ export const PlaceCard = ({
 }) => {
   const set = (change: Partial<DraftPlace>, what: string) =>
     onChange(changePlace(draft, place.box, change), `${what} of ${place.box}`);
-  const gangs = place.holds.kind === 'switch';
-  const boxes = articlesOf(job.stock, 'box').filter((box) => box.gangs > 0 === gangs);
   const sources = draft.places.filter((one) => one.box !== place.box && !hangsOn(draft, one.box, place));
   const fedByExisting = draft.feedAt === place.box;
   return (
@@ -100,18 +96,13 @@ export const PlaceCard = ({
               />
             </Field>
           ) : null}
-          <Field label="Box">
-            <Select
-              value={place.article}
-              onChange={(event) => set({ article: event.target.value as ArticleId }, 'box')}
-            >
-              {boxes.map((box) => (
-                <option key={box.id} value={box.id}>
-                  {box.name.includes('in³') ? box.name : `${box.name} (${cubicInches(box.volume)})`}
-                </option>
-              ))}
-            </Select>
-          </Field>
+          <BoxSelect
+            job={job}
+            box={place.box}
+            article={place.article}
+            withDevices={place.holds.kind === 'switch'}
+            onChange={(article) => set({ article }, 'box')}
+          />
           {fedByExisting ? (
             <p className="text-[13px] text-quiet">An existing cable of the circuit feeds this box.</p>
           ) : (

@@ -32,7 +32,7 @@ export const StartCircuit = ({ job }: { job: Job }) => {
   const planned = useMemo(() => {
     const boxes = [...ids.boxes];
     const freshBox = () => boxes.shift() ?? (`box:${fresh()}` as BoxId);
-    const draft = newDraft(job.stock, {
+    const draft = newDraft({
       circuit: ids.circuit,
       name: name.trim() || 'Lights',
       switches,

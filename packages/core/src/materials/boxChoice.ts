@@ -1,0 +1,85 @@
+import { articleOf, articlesOf, type BoxArticle } from '../model/articles.js';
+import type { BoxContents } from '../model/contents.js';
+import type { ArticleId } from '../model/ids.js';
+import type { Box, Edition, Job, Luminaire } from '../model/job.js';
+import { boxFill } from '../code/boxFill.js';
+
+/** A box and what is put on it, as one choice. */
+export interface BoxOffer {
+  articles: BoxArticle[];
+  volume: number;
+  gangs: number;
+  price: number;
+  internalClamps: boolean;
+}
+
+const offerOf = (...articles: BoxArticle[]): BoxOffer => ({
+  articles,
+  volume: articles.reduce((sum, one) => sum + one.volume, 0),
+  gangs: Math.max(...articles.map((one) => one.gangs)),
+  price: articles.reduce((sum, one) => sum + one.price, 0),
+  internalClamps: articles.some((one) => one.internalClamps),
+});
+
+/** What is chosen for a box by its articles: volumes of sections add (314.16(A)). */
+export const chosenOffer = (job: Job, articles: readonly ArticleId[]): BoxOffer =>
+  articles.length === 0
+    ? { articles: [], volume: 0, gangs: 0, price: 0, internalClamps: false }
+    : offerOf(...articles.map((id) => articleOf(job.stock, 'box', id)));
+
+/** Every box of the stock, and every box with a ring that gives it device spaces. */
+const allOffers = (job: Job): BoxOffer[] => {
+  const articles = articlesOf(job.stock, 'box');
+  const boxes = articles.filter((one) => one.part === 'box');
+  const rings = articles.filter((one) => one.part === 'ring');
+  return [
+    ...boxes.map((box) => offerOf(box)),
+    ...boxes
+      .filter((box) => box.gangs === 0 && box.family !== null)
+      .flatMap((box) => rings.filter((ring) => ring.family === box.family).map((ring) => offerOf(box, ring))),
+  ];
+};
+
+/** What a box has to hold, beside its volume. */
+export interface BoxDuty {
+  /** Spaces that its devices take; 0 for none. */
+  gangs: number;
+  luminaires: readonly Luminaire[];
+}
+
+/** Does it hold the weight, and a fan where there is one (314.27)? A luminaire of unknown weight asks for any support. */
+const holds = ([box]: readonly BoxArticle[], luminaires: readonly Luminaire[]): boolean => {
+  if (!box || luminaires.length === 0) return true;
+  const pounds = luminaires.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
+  const fan = luminaires.some((one) => one.unit === 'fan');
+  return box.supports > 0 && box.supports >= pounds && (!fan || box.fanRated);
+};
+
+/**
+ * The boxes of the stock that suit a place, the cheapest first, then the smallest; whether they are big enough is not
+ * asked here. As many gangs as devices come before more of them, which would want a blank.
+ */
+export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty): BoxOffer[] => {
+  const work = box.work === 'old' ? 'old' : 'new';
+  return allOffers(job)
+    .filter(({ articles, gangs: there }) => {
+      const [base] = articles;
+      return (
+        base?.work === work &&
+        (box.material === 'any' || base.metal === (box.material === 'metal')) &&
+        (gangs === 0 ? there === 0 && articles.length === 1 : there >= gangs) &&
+        (gangs > 0 || holds(articles, luminaires))
+      );
+    })
+    .sort((a, b) => a.gangs - b.gangs || a.price - b.price || a.volume - b.volume);
+};
+
+/** The first suiting box whose volume is enough for what it has to hold; null where none is. */
+export const smallestThatFits = (
+  offers: readonly BoxOffer[],
+  contents: BoxContents,
+  edition: Edition,
+): BoxOffer | null =>
+  offers.find(
+    (offer) => boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).passes,
+  ) ?? null;

@@ -1,0 +1,93 @@
+import { PANEL, type Place } from '../model/ids.js';
+import { runFactOf, type Job } from '../model/job.js';
+import type { Access, Point, Route } from '../model/place.js';
+import type { Cable } from '../model/wiring.js';
+
+/** Cut lengths are rounded up to this, inches. */
+export const CUT_STEP = 6;
+/** Sheath left inside each box, inches; at least 1/4 in is asked for, half of one is cut. */
+const SHEATH_INSIDE = 0.5;
+
+interface Spot extends Point {
+  /** Height of the floor it stands on, and of the ceiling above that floor, inches over the lowest floor. */
+  floor: number;
+  ceiling: number;
+}
+
+const usualCeiling = 96;
+
+/** Where a place stands; null while nobody has said. */
+const spotOf = (job: Job, place: Place): Spot | null => {
+  const box = job.boxes.find((one) => one.id === place);
+  const found = place === PANEL ? job.routing.panel : box?.at && { level: box.level, at: box.at };
+  if (!found) return null;
+  const level = job.levels.find((one) => one.id === found.level);
+  const room = job.rooms.find((one) => one.id === box?.room);
+  const floor = level?.elevation ?? 0;
+  return { ...found.at, floor, ceiling: floor + (room?.ceiling ?? level?.ceiling ?? usualCeiling) };
+};
+
+/** The way a run takes and how it is got to, by its own facts or by those of the job. */
+export const wayOf = (job: Job, a: Place, b: Place): { route: Route; access: Access } => {
+  const fact = runFactOf(job, a, b);
+  return { route: fact?.route ?? job.routing.route, access: fact?.access ?? job.routing.access };
+};
+
+/** Vertical legs between two heights by a route: up to the higher ceiling, straight, or down to the lower floor. */
+const verticalLegs = (a: Spot, b: Spot, route: Route): number => {
+  const [za, zb] = [a.floor + a.z, b.floor + b.z];
+  // From one floor to another the run passes the floor between, whatever its way on the level.
+  if (route === 'through' || a.floor !== b.floor) return Math.abs(za - zb);
+  const plane = route === 'over' ? Math.max(a.ceiling, b.ceiling, za, zb) : Math.min(a.floor, za, zb);
+  return Math.abs(plane - za) + Math.abs(plane - zb);
+};
+
+/**
+ * Length along the run from box to box, inches: vertical legs and the horizontal distance along the axes. Null while
+ * the position of either end is not known.
+ */
+export const estimateRun = (job: Job, a: Place, b: Place): number | null => {
+  const [from, to] = [spotOf(job, a), spotOf(job, b)];
+  if (!from || !to) return null;
+  const level = Math.abs(from.x - to.x) + Math.abs(from.y - to.y);
+  return level + verticalLegs(from, to, wayOf(job, a, b).route);
+};
+
+/** A measured length replaces the estimate, and says so. */
+export const runLength = (job: Job, a: Place, b: Place): Pick<Cable, 'length' | 'lengthSource'> => {
+  const measured = runFactOf(job, a, b)?.length ?? null;
+  if (measured !== null) return { length: measured, lengthSource: 'measured' };
+  const estimated = estimateRun(job, a, b);
+  return estimated === null
+    ? { length: null, lengthSource: 'unknown' }
+    : { length: estimated, lengthSource: 'estimated' };
+};
+
+/** How a cut length came about, so that nothing in it is hidden. All inches. */
+export interface CutLength {
+  run: number;
+  /** For bends and detours; on an estimate only. */
+  allowance: number;
+  /** Sheath and free conductor at both ends. */
+  ends: number;
+  /** Left in loops of boxes it passes through. */
+  loops: number;
+  cut: number;
+}
+
+/** Least conductor in an unbroken loop, inches: twice the free length (300.14). */
+const LOOP = 12;
+
+/** The length to cut a cable to, rounded up to half a foot; null while its run has no length. */
+export const cutLength = (job: Job, cable: Cable): CutLength | null => {
+  if (cable.length === null) return null;
+  const allowance = cable.lengthSource === 'measured' ? 0 : (cable.length * job.routing.allowance) / 100;
+  const inBox = job.preferences.freeConductor + SHEATH_INSIDE;
+  const ends = [cable.from, cable.to].reduce(
+    (sum, place) => sum + (place === PANEL ? job.routing.atPanel : inBox),
+    0,
+  );
+  const loops = cable.via.filter((one) => one.loop).length * LOOP;
+  const exact = cable.length + allowance + ends + loops;
+  return { run: cable.length, allowance, ends, loops, cut: Math.ceil(exact / CUT_STEP) * CUT_STEP };
+};

@@ -1,0 +1,85 @@
+import * as z from 'zod';
+import { levelIdSchema, roomIdSchema } from './ids.js';
+import { coordinateSchema, inchesSchema } from './units.js';
+
+/** Any Unicode, up to 200 characters, never run as markup. */
+export const nameSchema = z
+  .string()
+  .trim()
+  .min(1)
+  // Characters as people count them: an emoji is one, though it is two units of a string.
+  .refine((name) => [...name].length <= 200, { message: 'a name has at most 200 characters' });
+
+/** An answer to what the program cannot know. "unknown" never passes silently. */
+export const answerSchema = z.enum(['yes', 'no', 'unknown']);
+export type Answer = z.infer<typeof answerSchema>;
+
+/** A floor of the building. `elevation` is its floor above the lowest one, inches; so is its usual ceiling above it. */
+export const levelSchema = z.object({
+  id: levelIdSchema,
+  name: nameSchema,
+  elevation: coordinateSchema.default(0),
+  ceiling: inchesSchema.default(96),
+});
+export type Level = z.infer<typeof levelSchema>;
+
+export const ROOM_KINDS = [
+  'habitable',
+  'bathroom',
+  'hallway',
+  'stairway',
+  'storage',
+  'garage',
+  'outdoors',
+] as const;
+export const roomKindSchema = z.enum(ROOM_KINDS);
+export type RoomKind = z.infer<typeof roomKindSchema>;
+
+export const roomSchema = z.object({
+  id: roomIdSchema,
+  name: nameSchema,
+  kind: roomKindSchema,
+  /** Is the whole floor visible from the switch locations? Asked by 404.2(C). */
+  wholeFloorVisible: answerSchema,
+  level: levelIdSchema.nullable().default(null),
+  /** Corners of the floor in order, inches on the level; null while nobody has measured. */
+  outline: z
+    .array(z.object({ x: coordinateSchema, y: coordinateSchema }))
+    .min(3)
+    .max(100)
+    .nullable()
+    .default(null),
+  /** Ceiling above the floor, inches; null for that of the level. */
+  ceiling: inchesSchema.nullable().default(null),
+});
+export type Room = z.infer<typeof roomSchema>;
+
+/** A point of the building: x and y on its level, z above the floor of that level, inches. */
+export const pointSchema = z.object({ x: coordinateSchema, y: coordinateSchema, z: coordinateSchema });
+export type Point = z.infer<typeof pointSchema>;
+
+export const ROUTES = ['over', 'through', 'under'] as const;
+/** Up through the plate and over the ceiling, level through the studs, or down and under the floor. */
+export const routeSchema = z.enum(ROUTES);
+export type Route = z.infer<typeof routeSchema>;
+
+export const ACCESSES = ['open', 'attic', 'basement', 'fished'] as const;
+/** How a cable is got to its way: open framing, from the attic, from the basement, or fished in finished walls. */
+export const accessSchema = z.enum(ACCESSES);
+export type Access = z.infer<typeof accessSchema>;
+
+/** How runs go that say nothing of their own, and what is added to them. All assumptions of an estimated length. */
+export const routingSchema = z.object({
+  route: routeSchema.default('over'),
+  access: accessSchema.default('open'),
+  /** Added to an estimated run for bends and detours, percent. */
+  allowance: z.number().min(0).max(100).default(10),
+  /** Conductor left at the panel, inches. */
+  atPanel: inchesSchema.default(36),
+  /** Where the panel stands; null while nobody has said. */
+  panel: z
+    .object({ level: levelIdSchema.nullable().default(null), at: pointSchema })
+    .nullable()
+    .default(null),
+});
+export type Routing = z.infer<typeof routingSchema>;

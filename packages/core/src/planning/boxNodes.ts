@@ -1,0 +1,98 @@
+import { groundOf, type CableArticle } from '../model/articles.js';
+import {
+  PANEL,
+  placeOfNode,
+  type BoxId,
+  type CircuitId,
+  type LuminaireId,
+  type TreePlace,
+} from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import type { Awg } from '../model/units.js';
+import type { Cable, End, Terminal } from '../model/wiring.js';
+import type { Colouring } from './colours.js';
+import type { Net } from './nets.js';
+
+/** A cable of the wiring to be, with the net on each insulated conductor (null = spare). */
+export interface CableToMakeUp {
+  cable: Cable;
+  article: CableArticle;
+  /** The nodes of the tree at its two sides. */
+  nodes: { from: TreePlace; to: TreePlace };
+  colouring: Colouring;
+  /** What the panel end lands on, where the cable starts at the panel. */
+  circuit: CircuitId | null;
+}
+
+/** A terminal or luminaire lead that belongs to a net. */
+export interface Attachment {
+  at: TreePlace;
+  net: Net | 'ground';
+  to: Terminal;
+  /** A second terminal joined to it by the device itself, as by the tab of a receptacle. */
+  twin?: Terminal;
+}
+
+/** All that one net has in one box, or at one of the two places of a luminaire box with a return run. */
+export interface BoxNode {
+  key: string;
+  net: Net | 'ground';
+  ends: { end: End; awg: Awg }[];
+  terminals: { to: Terminal; twin: Terminal | null }[];
+  leads: { luminaire: LuminaireId; name: 'hot' | 'neutral' | 'ground'; awg: Awg }[];
+}
+
+/** A conductor that nothing in the box uses. */
+export interface SpareEnd {
+  box: BoxId;
+  end: End;
+  awg: Awg;
+}
+
+/**
+ * Collects, for every box and net, the conductor ends, terminals and leads present. The two places of a luminaire box
+ * keep their nets apart: joining the neutral of the return run to that of the feed would break it. Grounds are one for
+ * the whole box.
+ */
+export const nodesByBox = (
+  job: Job,
+  cables: readonly CableToMakeUp[],
+  attachments: readonly Attachment[],
+): { boxes: Map<BoxId, Map<string, BoxNode>>; spares: SpareEnd[] } => {
+  const boxes = new Map<BoxId, Map<string, BoxNode>>();
+  const nodeAt = (at: TreePlace, net: Net | 'ground'): BoxNode => {
+    const box = placeOfNode(at) as BoxId;
+    const far = net !== 'ground' && at !== box ? '~return' : '';
+    const key = net === 'ground' ? 'G' : `${net.id}${far}`;
+    const nodes = boxes.get(box) ?? new Map<string, BoxNode>();
+    boxes.set(box, nodes);
+    const found = nodes.get(key) ?? { key, net, ends: [], terminals: [], leads: [] };
+    nodes.set(key, found);
+    return found;
+  };
+  const spares: SpareEnd[] = [];
+  for (const { cable, article, nodes, colouring } of cables)
+    for (const side of ['from', 'to'] as const) {
+      const at = nodes[side];
+      if (at === PANEL) continue;
+      const { awg } = article;
+      for (const { colour, net } of colouring) {
+        const end = { cable: cable.id, side, colour };
+        if (net) nodeAt(at, net).ends.push({ end, awg });
+        else spares.push({ box: placeOfNode(at) as BoxId, end, awg });
+      }
+      const ground = groundOf(article);
+      // A raceway meets the box by its fitting, not in a splice.
+      if (ground !== null && ground !== 'raceway')
+        nodeAt(at, 'ground').ends.push({ end: { cable: cable.id, side, colour: ground }, awg });
+    }
+  for (const { at, net, to, twin } of attachments) {
+    const here = nodeAt(at, net);
+    const luminaire = 'luminaire' in to ? job.luminaires.find((one) => one.id === to.luminaire) : undefined;
+    const byStrap = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
+    if ('luminaire' in to && luminaire?.terminals === 'leads' && !byStrap)
+      here.leads.push({ luminaire: to.luminaire, name: to.name, awg: luminaire.leadAwg });
+    else here.terminals.push({ to, twin: twin ?? null });
+  }
+  return { boxes, spares };
+};

@@ -1,0 +1,198 @@
+import { articleOf, type CableArticle, type DeviceArticle } from '../model/articles.js';
+import {
+  PANEL,
+  placeOfNode,
+  type BoxId,
+  type CableId,
+  type GroupId,
+  type SlotId,
+  type TreePlace,
+} from '../model/ids.js';
+import type { Choice, Circuit, ExistingCable, Job, Run, Slot } from '../model/job.js';
+import type { Cable, Device } from '../model/wiring.js';
+import { runLength } from '../materials/lengths.js';
+import { assignColours, type Colouring } from './colours.js';
+import { cablesFor, type ExistingShare } from './carriers.js';
+import type { Attachment, CableToMakeUp } from './boxNodes.js';
+import { deviceIdOf } from './makeUp.js';
+import { hotOf, neutralOf, nodeOfLuminaire, supplyOf, switchLegOf, travelerOf } from './nets.js';
+import type { PlannedCircuit } from './planCircuit.js';
+
+/** What one circuit puts into the wiring. */
+export interface CircuitParts {
+  cables: CableToMakeUp[];
+  devices: Device[];
+  attachments: Attachment[];
+}
+
+/** Which net each terminal of a switch belongs to, from its place in the chain. Lane a is up with up. */
+const switchNet = (
+  choice: Choice,
+  group: GroupId,
+  chain: readonly SlotId[],
+  step: number,
+  use: DeviceArticle['terminals'][number]['use'],
+  nth: number,
+) => {
+  const lane = nth === 0 ? 'a' : 'b';
+  const last = step === chain.length - 1;
+  switch (use) {
+    case 'line':
+    case 'common':
+      return step === 0 ? hotOf(choice) : switchLegOf(group);
+    case 'load':
+      return switchLegOf(group);
+    case 'traveler':
+      return travelerOf(group, last ? step - 1 : step, lane);
+    case 'in':
+      return travelerOf(group, step - 1, lane);
+    case 'out':
+      return travelerOf(group, step, lane);
+    case 'hot':
+      return hotOf(choice);
+    case 'neutral':
+      return neutralOf(choice);
+    case 'ground':
+      return 'ground' as const;
+  }
+};
+
+/** Terminals joined by the device itself: the first is landed, the other is its twin. */
+const attach = (
+  article: DeviceArticle,
+  slot: Slot,
+  netOf: (use: DeviceArticle['terminals'][number]['use'], nth: number) => Attachment['net'],
+): Attachment[] => {
+  const id = deviceIdOf(slot.id);
+  const seen: Record<string, number> = {};
+  const twins = new Set(article.bridged.map(([, twin]) => twin));
+  return article.terminals.flatMap(({ name, use }) => {
+    if (twins.has(name)) return [];
+    const nth = seen[use] ?? 0;
+    seen[use] = nth + 1;
+    const twin = article.bridged.find(([first]) => first === name)?.[1];
+    return [
+      {
+        at: slot.box,
+        net: netOf(use, nth),
+        to: { device: id, name },
+        ...(twin === undefined ? {} : { twin: { device: id, name: twin } }),
+      },
+    ];
+  });
+};
+
+const devicesAndTerminals = (job: Job, { choice, arrangement, fittings }: PlannedCircuit) => {
+  const devices: Device[] = [];
+  const attachments: Attachment[] = [];
+  for (const { slot, article } of fittings) {
+    if (!article) continue;
+    devices.push({ id: deviceIdOf(slot.id), box: slot.box, slot: slot.id, article: article.id });
+    const chain = arrangement.chains[slot.group] ?? [];
+    const step = chain.indexOf(slot.id);
+    attachments.push(
+      ...attach(article, slot, (use, nth) =>
+        slot.role === 'receptacle' && use === 'hot'
+          ? supplyOf(job, choice, slot.group)
+          : switchNet(choice, slot.group, chain, step, use, nth),
+      ),
+    );
+  }
+  return { devices, attachments };
+};
+
+const luminaireTerminals = (job: Job, choice: Choice): Attachment[] => {
+  const groups = new Set<string>(
+    job.groups.filter((group) => group.circuit === choice.circuit).map((group) => group.id),
+  );
+  return job.luminaires
+    .filter((one) => groups.has(one.group))
+    .flatMap((luminaire): Attachment[] => {
+      const at = nodeOfLuminaire(job, choice, luminaire);
+      const to = (name: 'hot' | 'neutral' | 'ground') => ({ luminaire: luminaire.id, name });
+      const hot: Attachment = { at, net: supplyOf(job, choice, luminaire.group), to: to('hot') };
+      if (luminaire.partOf !== null) return [hot];
+      const neutral: Attachment = { at, net: neutralOf(choice), to: to('neutral') };
+      return luminaire.metal ? [hot, neutral, { at, net: 'ground', to: to('ground') }] : [hot, neutral];
+    });
+};
+
+const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArticle): Cable => ({
+  id: `cable:${circuit.id}:${from}>${to}` as CableId,
+  article: article.id,
+  from: placeOfNode(from),
+  to: placeOfNode(to) as BoxId,
+  ...runLength(job, placeOfNode(from), placeOfNode(to)),
+  existing: false,
+  via: [],
+});
+
+/** A cable that lies there already, written the way the job names its two places. */
+const lying = ({ id, article, between: [from, to], length }: ExistingCable): Cable => ({
+  id,
+  article,
+  from,
+  to,
+  length,
+  lengthSource: length === null ? 'unknown' : 'measured',
+  existing: true,
+  via: [],
+});
+
+/** The cable by which a feed box is fed, as found; a plain one of the circuit's size where the job knows no other. */
+const feedCable = (
+  job: Job,
+  circuit: Circuit,
+  { choice, feed, fedBy: found }: PlannedCircuit,
+): CableToMakeUp[] => {
+  if (feed.at === PANEL) return [];
+  const nets = [hotOf(choice), neutralOf(choice)];
+  const article = found ? articleOf(job.stock, 'cable', found.article) : cablesFor(job, circuit)[0];
+  if (!article) return [];
+  const plain = article.insulated.map((colour, i) => ({ colour, net: nets[i] ?? null }));
+  const cable: Cable = found
+    ? lying(found)
+    : {
+        ...bought(job, circuit, { from: PANEL, to: feed.at }, article),
+        length: null,
+        lengthSource: 'unknown',
+        existing: true,
+      };
+  return [
+    {
+      cable,
+      article,
+      nodes: { from: PANEL, to: feed.at },
+      colouring: assignColours(nets, article) ?? plain,
+      circuit: circuit.id,
+    },
+  ];
+};
+
+/** Everything that a planned circuit puts into the wiring. */
+export const partsOf = (job: Job, circuit: Circuit, planned: PlannedCircuit): CircuitParts => {
+  const runs = planned.runs.flatMap(({ run, carried, existing }): CableToMakeUp[] => {
+    if (!carried) return [];
+    const cable = existing ? lying(existing) : bought(job, circuit, run, carried.article);
+    const turned = cable.from !== placeOfNode(run.from);
+    const nodes: { from: TreePlace; to: TreePlace } = turned
+      ? { from: run.to, to: run.from }
+      : { from: run.from, to: run.to };
+    return [{ cable, article: carried.article, nodes, colouring: carried.colouring, circuit: circuit.id }];
+  });
+  const { devices, attachments } = devicesAndTerminals(job, planned);
+  return {
+    cables: [...feedCable(job, circuit, planned), ...runs],
+    devices,
+    attachments: [...attachments, ...luminaireTerminals(job, planned.choice)],
+  };
+};
+
+/** Cables that no run uses stay where they are, every insulated conductor capped. */
+export const leftInPlace = (job: Job, share: ExistingShare): CableToMakeUp[] =>
+  share.unused().map((existing) => {
+    const article = articleOf(job.stock, 'cable', existing.article);
+    const colouring: Colouring = article.insulated.map((colour) => ({ colour, net: null }));
+    const [from, to] = existing.between;
+    return { cable: lying(existing), article, nodes: { from, to }, colouring, circuit: null };
+  });

@@ -1,0 +1,93 @@
+import { articleOf, articlesOf, type DeviceArticle } from '../model/articles.js';
+import type { GroupId, SlotId } from '../model/ids.js';
+import type { Circuit, Job, Slot } from '../model/job.js';
+
+export type Letter = 'S' | 'S3' | 'S4';
+
+/** S alone, S3 at both ends of a chain, S4 between. */
+export const letterAt = (chain: readonly SlotId[], step: number): Letter =>
+  chain.length === 1 ? 'S' : step === 0 || step === chain.length - 1 ? 'S3' : 'S4';
+
+/** Why a device cannot stand where it is to stand. */
+export type Misfit = 'letter' | 'amperes' | 'role' | 'chainEnd' | 'companion';
+
+export interface Fitting {
+  slot: Slot;
+  /** Null for a receptacle. */
+  letter: Letter | null;
+  /** Null where the stock has none that suits. */
+  article: DeviceArticle | null;
+  misfit: Misfit | null;
+}
+
+const needsNeutral = (article: DeviceArticle) => article.terminals.some((one) => one.use === 'neutral');
+
+/** The first of the stock for a role and letter, rated at least for the breaker (404.14); plain ones first. */
+const fromStock = (job: Job, { role }: Slot, letter: Letter | null, circuit: Circuit): DeviceArticle | null =>
+  articlesOf(job.stock, 'device')
+    .filter((one) => one.role === role && one.letter === letter && one.amperes >= circuit.breaker)
+    .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)))[0] ?? null;
+
+const misfitOf = (
+  article: DeviceArticle,
+  slot: Slot,
+  letter: Letter | null,
+  circuit: Circuit,
+): Misfit | null => {
+  if (article.role !== slot.role) return 'role';
+  if (article.letter !== letter) return 'letter';
+  return article.amperes < circuit.breaker ? 'amperes' : null;
+};
+
+const fitSlot = (job: Job, circuit: Circuit, slot: Slot, letter: Letter | null): Fitting => {
+  if (slot.article === null)
+    return { slot, letter, article: fromStock(job, slot, letter, circuit), misfit: null };
+  const article = articleOf(job.stock, 'device', slot.article);
+  return { slot, letter, article, misfit: misfitOf(article, slot, letter, circuit) };
+};
+
+/**
+ * The devices of one chain. Where one of them asks for companions, every other location that nobody fixed takes the
+ * companion, and one that was fixed otherwise does not fit. A device that has to stand at one end of the chain does
+ * not fit elsewhere.
+ */
+const fitChain = (job: Job, circuit: Circuit, slots: readonly Slot[]): Fitting[] => {
+  const ids = slots.map((slot) => slot.id);
+  const fitted = slots.map((slot, step) => fitSlot(job, circuit, slot, letterAt(ids, step)));
+  const asking = fitted.find((one) => one.article?.companion);
+  return fitted.map((one, step): Fitting => {
+    const end = one.article?.chainEnd;
+    const away =
+      (end === 'line' && step !== 0) || (end === 'load' && step !== fitted.length - 1 && fitted.length > 1);
+    const here = away && one.misfit === null ? { ...one, misfit: 'chainEnd' as const } : one;
+    if (!asking?.article?.companion || asking === one) return here;
+    const companion = articleOf(job.stock, 'device', asking.article.companion);
+    if (one.slot.article !== null)
+      return one.article === companion ? here : { ...here, misfit: here.misfit ?? 'companion' };
+    const misfit = misfitOf(companion, { ...one.slot, role: companion.role }, one.letter, circuit);
+    return { ...here, article: companion, misfit: misfit === null ? here.misfit : 'companion' };
+  });
+};
+
+/** The device of every slot of a circuit, given the chains of its switched groups. */
+export const fitDevices = (
+  job: Job,
+  circuit: Circuit,
+  chains: Readonly<Record<GroupId, readonly SlotId[]>>,
+): Fitting[] => {
+  const slotOf = new Map(job.slots.map((slot) => [slot.id, slot]));
+  const groups = new Set<string>(
+    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
+  );
+  const receptacles = job.slots.filter((slot) => slot.role === 'receptacle' && groups.has(slot.group));
+  return [
+    ...Object.values<readonly SlotId[]>(chains).flatMap((chain) =>
+      fitChain(
+        job,
+        circuit,
+        chain.flatMap((id) => slotOf.get(id) ?? []),
+      ),
+    ),
+    ...receptacles.map((slot) => fitSlot(job, circuit, slot, null)),
+  ];
+};

@@ -1,0 +1,50 @@
+import { articleOf } from '../model/articles.js';
+import type { ArticleId, BoxId } from '../model/ids.js';
+import type { Box, Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
+import { contentsOf } from '../code/boxContents.js';
+import { boxFill } from '../code/boxFill.js';
+import { smallestThatFits, suitingBoxes } from '../materials/boxChoice.js';
+
+/** A box for which the stock has nothing big enough; `largest` is 0 where nothing suits at all. */
+export interface Unfitted {
+  box: BoxId;
+  needed: number;
+  largest: number;
+  gangs: number;
+}
+
+const bringsItsOwn = (job: Job, { id }: Box) =>
+  job.luminaires.some((one) => one.box === id && one.driverBox !== null);
+
+/**
+ * The articles of every box of a wiring: as the job has them; none for a box beyond the plan, or where a luminaire
+ * brings its own; otherwise the cheapest of the stock that suits and is big enough, else the largest that suits.
+ */
+export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; unfitted: Unfitted[] } => {
+  const unfitted: Unfitted[] = [];
+  const articlesOf = (box: Box): ArticleId[] => {
+    if (box.article !== null) return [box.article, ...box.sections];
+    if (box.work === 'beyond' || bringsItsOwn(job, box)) return [];
+    const devices = wiring.devices.filter((device) => device.box === box.id);
+    const gangs = devices.reduce(
+      (sum, device) => sum + articleOf(job.stock, 'device', device.article).gangs,
+      0,
+    );
+    const luminaires = job.luminaires.filter((one) => one.box === box.id && one.unit !== 'onward');
+    const offers = suitingBoxes(job, box, { gangs, luminaires });
+    const contents = contentsOf(job, wiring, box.id);
+    const fitting = smallestThatFits(offers, contents, job.edition);
+    if (fitting) return fitting.articles.map((one) => one.id);
+    const largest = [...offers].sort((a, b) => b.volume - a.volume)[0];
+    unfitted.push({
+      box: box.id,
+      needed: boxFill(0, { ...contents, internalClamps: largest?.internalClamps ?? false }, job.edition)
+        .needed,
+      largest: largest?.volume ?? 0,
+      gangs,
+    });
+    return largest ? largest.articles.map((one) => one.id) : [];
+  };
+  return { boxes: Object.fromEntries(job.boxes.map((box) => [box.id, articlesOf(box)])), unfitted };
+};
