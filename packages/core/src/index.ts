@@ -77,7 +77,14 @@ export { draftOf, withDraft, withoutCircuit } from './planning/circuitDraft.js';
 export type { CircuitDraft, DraftPlace } from './planning/circuitDraft.js';
 
 /** The simulator: a wiring alone, in any handle positions. */
-export { compile, conductorKey, jointKey, memberKey, pigtailKey } from './circuit/compile.js';
+export { compile } from './circuit/compile.js';
+export { conductorKey, jointKey, memberKey, pigtailKey } from './circuit/keys.js';
+export { createCableCurrents, netCurrent } from './circuit/cableCurrents.js';
+export type { CableCurrents } from './circuit/cableCurrents.js';
+export { trace } from './circuit/trace.js';
+export type { Trace, TracePiece } from './circuit/trace.js';
+export { ungroundedParts } from './circuit/groundContinuity.js';
+export type { MetalPart } from './circuit/groundContinuity.js';
 export type { Compiled } from './circuit/compile.js';
 export { evaluate } from './circuit/evaluate.js';
 export type { LuminaireState, NetState, Positions, Short, State } from './circuit/evaluate.js';
@@ -88,6 +95,8 @@ export { rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
 export { everyPosition, grayWalk, proveGroup, wiringOrEmpty } from './proving/works.js';
 export type { GroupProof } from './proving/works.js';
+export { truthTable } from './proving/truthTable.js';
+export type { TruthRow, TruthTable } from './proving/truthTable.js';
 
 /** Code rules and box fill. */
 export { fillOf } from './code/boxContents.js';

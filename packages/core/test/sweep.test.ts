@@ -10,48 +10,47 @@ import {
   type DeviceId,
 } from '../src/index.js';
 import { anyJob } from './support/arbitrary.js';
-import { anyBigJob } from './support/bigJobs.js';
+import { anyFullJob } from './support/fullJobs.js';
 import { anyFault, withFault } from './support/faults.js';
+import { forSamples } from './support/samples.js';
 import { jobOf, planned } from './support/jobs.js';
 
 test('a sweep says what evaluating says, on sound and faulty wirings, or that it cannot say', () => {
   const told = { settled: 0, shorted: 0, notSettled: 0 };
-  fc.assert(
-    fc.property(fc.oneof(anyJob, anyBigJob), fc.array(anyFault, { maxLength: 3 }), (asked, faults) => {
-      const { job } = planJob(asked);
-      const wiring = wiringOrEmpty(job);
-      if (wiring.landings.length === 0) return;
-      const faulty = faults.reduce(withFault, wiring);
-      const compiled = compile(faulty, job);
-      const sweep = createSweep(compiled);
-      const lights = new Uint8Array(compiled.luminaires.length);
-      for (const positions of everyPosition(
-        compiled,
-        compiled.devices.map((device) => device.id),
-      ).slice(0, 64)) {
-        const verdict = sweep(
-          compiled.devices.map((device) => positions[device.id] ?? 0),
-          lights,
-        );
-        const state = evaluate(compiled, positions);
-        told[verdict] += 1;
-        const tripped = state.shorts.some((short) => short.to !== 'otherHot');
-        expect(verdict === 'shorted').toBe(tripped);
-        if (verdict !== 'settled') continue;
-        expect([...lights]).toEqual(
-          state.luminaires.map((one) =>
-            one.shellLive ? 2 : one.light === 'lit' ? 1 : one.light === 'dim' ? -1 : 0,
-          ),
-        );
-      }
-    }),
-    { seed: 611, numRuns: 300 },
-  );
+  const cases = fc.tuple(fc.oneof(anyJob, anyFullJob), fc.array(anyFault, { maxLength: 3 }));
+  forSamples(cases, { seed: 611, numRuns: 300 }, ([asked, faults]) => {
+    const { job } = planJob(asked);
+    const wiring = wiringOrEmpty(job);
+    if (wiring.landings.length === 0) return;
+    const faulty = faults.reduce(withFault, wiring);
+    const compiled = compile(faulty, job);
+    const sweep = createSweep(compiled);
+    const lights = new Uint8Array(compiled.luminaires.length);
+    for (const positions of everyPosition(
+      compiled,
+      compiled.devices.map((device) => device.id),
+    ).slice(0, 64)) {
+      const verdict = sweep(
+        compiled.devices.map((device) => positions[device.id] ?? 0),
+        lights,
+      );
+      const state = evaluate(compiled, positions);
+      told[verdict] += 1;
+      const tripped = state.shorts.some((short) => short.to !== 'otherHot');
+      expect(verdict === 'shorted').toBe(tripped);
+      if (verdict !== 'settled') continue;
+      expect([...lights]).toEqual(
+        state.luminaires.map((one) =>
+          one.shellLive ? 2 : one.light === 'lit' ? 1 : one.light === 'dim' ? -1 : 0,
+        ),
+      );
+    }
+  });
   expect(told.settled).toBeGreaterThan(1000);
   expect(told.shorted).toBeGreaterThan(20);
   // Rarely enough that the slow way hardly matters, and often enough to be seen here.
   expect(told.notSettled).toBeGreaterThan(0);
-  expect(told.notSettled).toBeLessThan(told.settled / 5);
+  expect(told.notSettled).toBeLessThan(told.settled / 3);
 });
 
 test('the walk visits every position once and moves one handle at a time', () => {

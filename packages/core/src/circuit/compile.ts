@@ -1,14 +1,11 @@
 import { articleOf, conductorsOf } from '../model/articles.js';
-import type { Colour } from '../model/colours.js';
-import type { CableId, CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
-import { terminalKey, type Member, type Wiring } from '../model/wiring.js';
+import type { CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
+import { terminalKey, type Wiring } from '../model/wiring.js';
+import { yokesOf } from './grounding.js';
 import { carrierOf, type Parts } from './parts.js';
+import { conductorKey } from './keys.js';
 import { UnionFind } from './unionFind.js';
-
-/** Key of a conductor: both its ends are one piece of copper. */
-export const conductorKey = (cable: CableId, colour: Colour): string => `conductor|${cable}|${colour}`;
-export const pigtailKey = (id: string): string => `pigtail|${id}`;
-export const jointKey = (id: string): string => `joint|${id}`;
+import { fixedTouches } from './wireGraph.js';
 
 export interface CompiledDevice {
   id: DeviceId;
@@ -39,12 +36,6 @@ export interface Compiled {
   sources: readonly { id: CircuitId; hot: number; neutral: number; ground: number }[];
 }
 
-export const memberKey = (member: Member): string => {
-  if ('end' in member) return conductorKey(member.end.cable, member.end.colour);
-  if ('pigtail' in member) return pigtailKey(member.pigtail.id);
-  return terminalKey({ luminaire: member.lead.luminaire, name: member.lead.name });
-};
-
 /**
  * Builds the nets of a wiring from its two relations, ends joined and ends landed. Nothing but the wiring decides:
  * change one landing and the nets change.
@@ -57,17 +48,11 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     indices.set(key, indices.size);
     return indices.size - 1;
   };
-  const ties: [number, number][] = [];
 
   for (const cable of wiring.cables)
     for (const colour of conductorsOf(articleOf(parts.stock, 'cable', cable.article)))
       index(conductorKey(cable.id, colour));
-  for (const joint of wiring.joints)
-    for (const member of joint.members) ties.push([index(jointKey(joint.id)), index(memberKey(member))]);
-  for (const { wire, terminal } of wiring.landings) {
-    const key = 'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
-    ties.push([index(key), index(terminalKey(terminal))]);
-  }
+  for (const { key } of yokesOf(wiring, parts)) index(key);
   const luminaires = parts.luminaires.map((one) => {
     const shared = (name: 'neutral' | 'ground') => index(terminalKey({ luminaire: carrierOf(one), name }));
     return {
@@ -86,7 +71,6 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     const article = articleOf(parts.stock, 'device', device.article);
     const terminal = (name: string) => index(terminalKey({ device: device.id, name }));
     for (const { name } of article.terminals) terminal(name);
-    for (const [a, b] of article.bridged) ties.push([terminal(a), terminal(b)]);
     return {
       id: device.id,
       positions: article.positions.map(({ connected }) =>
@@ -97,8 +81,9 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     };
   });
 
+  const touches = fixedTouches(wiring, parts).map(([a, b]) => [index(a), index(b)] as const);
   const sets = new UnionFind(indices.size);
-  for (const [a, b] of ties) sets.join(a, b);
+  for (const [a, b] of touches) sets.join(a, b);
   const numbers = new Map<number, number>();
   const net = (node: number): number => {
     const root = sets.find(node);

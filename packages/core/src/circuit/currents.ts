@@ -5,6 +5,7 @@ import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
 import type { Positions } from './evaluate.js';
 import { solveLinear } from './linear.js';
+import { yokesOf } from './grounding.js';
 import { carrierOf, type Parts } from './parts.js';
 import { UnionFind } from './unionFind.js';
 
@@ -66,6 +67,8 @@ export const solveCurrents = (
         node(terminalKey({ device: device.id, name: b })),
       ]);
   }
+  for (const { key, groundedBy } of yokesOf(wiring, parts))
+    if (groundedBy) ties.push([node(key), node(terminalKey({ box: groundedBy, name: 'ground' }))]);
   for (const luminaire of parts.luminaires)
     resistors.push({
       a: node(terminalKey({ luminaire: luminaire.id, name: 'hot' })),

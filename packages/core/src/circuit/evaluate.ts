@@ -9,8 +9,9 @@ export type Positions = Readonly<Record<DeviceId, number>>;
 
 /**
  * live: copper all the way to a closed breaker. backfed: reaches it only through a luminaire, and shocks all the same.
+ * dead: held at nothing by a luminaire. floating: connected to nothing at all, so that a non-contact tester may be fooled.
  */
-export type NetState = 'live' | 'backfed' | 'neutral' | 'ground' | 'dead';
+export type NetState = 'live' | 'backfed' | 'neutral' | 'ground' | 'dead' | 'floating';
 
 export type Short =
   { circuit: CircuitId; to: 'neutral' | 'ground' } | { circuit: CircuitId; to: 'otherHot'; other: CircuitId };
@@ -19,6 +20,8 @@ export interface LuminaireState {
   id: LuminaireId;
   /** Volts across it. */
   volts: number;
+  /** From its hot terminal to its neutral one. */
+  amperes: number;
   light: 'lit' | 'dim' | 'dark';
   /** The screw shell, which belongs on the neutral, is live (200.10(C), 410.90). */
   shellLive: boolean;
@@ -89,15 +92,19 @@ export const evaluate = (compiled: Compiled, positions: Positions): State => {
     if (live.has(root)) return 'live';
     if (neutrals.has(root)) return 'neutral';
     if (grounds.has(root)) return 'ground';
-    return (volts.get(root) ?? 0) > BRANCH_VOLTS * DARK_BELOW ? 'backfed' : 'dead';
+    const held = volts.get(root);
+    if (held === undefined) return 'floating';
+    return held > BRANCH_VOLTS * DARK_BELOW ? 'backfed' : 'dead';
   };
   const nets = Array.from({ length: compiled.netCount }, (_, net) => stateOf(sets.find(net)));
   const luminaires = compiled.luminaires.map((one): LuminaireState => {
-    const across = Math.abs(voltsOf(sets.find(one.hot)) - voltsOf(sets.find(one.neutral)));
+    const drop = voltsOf(sets.find(one.hot)) - voltsOf(sets.find(one.neutral));
+    const across = Math.abs(drop);
     const share = across / BRANCH_VOLTS;
     return {
       id: one.id,
       volts: across,
+      amperes: (drop * one.va) / BRANCH_VOLTS ** 2,
       light: share < DARK_BELOW ? 'dark' : share < FULL_FROM ? 'dim' : 'lit',
       shellLive: nets[one.neutral] === 'live',
     };

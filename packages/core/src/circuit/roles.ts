@@ -1,7 +1,8 @@
 import { articleOf } from '../model/articles.js';
 import type { CableId } from '../model/ids.js';
 import type { Wiring } from '../model/wiring.js';
-import { conductorKey, type Compiled } from './compile.js';
+import type { Compiled } from './compile.js';
+import { conductorKey } from './keys.js';
 import type { Parts } from './parts.js';
 
 /** What a net is for, told by what it touches and by nothing else. */

@@ -1,18 +1,22 @@
+import { articleOf } from '../model/articles.js';
 import type { Group } from '../model/job.js';
 import { placeOfEnd } from '../model/wiring.js';
-import { conductorKey } from '../circuit/compile.js';
+import { conductorKey } from '../circuit/keys.js';
 import { neutralRequirement, type NeutralRequirement } from './neutralRequirement.js';
 import { defineRule, type Breach, type Inspected } from './rule.js';
 
 /** Is there a conductor on the neutral of the group's circuit in this box? */
-const neutralIn = ({ wiring, compiled, roles, circuits }: Inspected, box: string, circuit: string): boolean =>
-  wiring.cables.some((cable) =>
-    (['from', 'to'] as const).some((side) => {
-      if (placeOfEnd(cable, side) !== box) return false;
-      const net = compiled.netOf(conductorKey(cable.id, 'white'));
-      return net !== undefined && roles[net] === 'neutral' && circuits[net]?.has(circuit) === true;
-    }),
+const neutralIn = (inspected: Inspected, box: string, circuit: string): boolean => {
+  const { job, wiring, compiled, roles, circuits } = inspected;
+  return wiring.cables.some(
+    (cable) =>
+      (['from', 'to'] as const).some((side) => placeOfEnd(cable, side) === box) &&
+      articleOf(job.stock, 'cable', cable.article).insulated.some((colour) => {
+        const net = compiled.netOf(conductorKey(cable.id, colour));
+        return net !== undefined && roles[net] === 'neutral' && circuits[net]?.has(circuit) === true;
+      }),
   );
+};
 
 type Found =
   | { kind: 'missing'; boxes: string[]; group: Group; requirement: NeutralRequirement }
@@ -36,7 +40,9 @@ export const neutralAtSwitch = defineRule<Found>({
       if (fitted.length === 0) return [];
       const requirement = neutralRequirement(job, group);
       const at = { circuit: group.circuit, group: group.id };
-      const boxes = requirement.slots.map((id) => slots.find((slot) => slot.id === id)?.box ?? '');
+      const boxes = [
+        ...new Set(requirement.slots.map((id) => slots.find((slot) => slot.id === id)?.box ?? '')),
+      ];
       const without = boxes.filter((box) => !neutralIn(inspected, box, group.circuit));
       const missing =
         requirement.need === 'each'

@@ -1,24 +1,26 @@
+import { articleOf } from '../model/articles.js';
+import { hueOf, isNeutralColour, type Colour } from '../model/colours.js';
 import { endKey, type Cable } from '../model/wiring.js';
-import { conductorKey } from '../circuit/compile.js';
-import { defineRule } from './rule.js';
+import { conductorKey } from '../circuit/keys.js';
+import { defineRule, type Breach } from './rule.js';
 
-type Found = { kind: 'return' | 'unmarked' | 'traveler' | 'markedNeutral'; cable: Cable };
+type Found = { kind: 'return' | 'unmarked' | 'traveler' | 'markedNeutral'; cable: Cable; colour: Colour };
 
-/** 200.7(C)(1): a white used as a hot is marked at both ends, and never is the return from the switch. */
+/** 200.7(C)(1): a white or gray used as a hot is marked at both ends, and never is the return from the switch. */
 export const reidentifiedWhite = defineRule<Found>({
   id: 'reidentified-white',
   section: () => '200.7(C)(1)',
-  check: ({ wiring, compiled, roles }) => {
+  check: ({ job, wiring, compiled, roles }) => {
     const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
-    return wiring.cables.flatMap((cable) => {
-      const net = compiled.netOf(conductorKey(cable.id, 'white'));
+    const judge = (cable: Cable, colour: Colour): Breach<Found>[] => {
+      const net = compiled.netOf(conductorKey(cable.id, colour));
       const role = net === undefined ? undefined : roles[net];
       const at = { cable: cable.id, box: cable.to };
       const marks = (['from', 'to'] as const).filter((side) =>
-        marked.has(endKey({ cable: cable.id, side, colour: 'white' })),
+        marked.has(endKey({ cable: cable.id, side, colour })),
       );
       const found = (kind: Found['kind'], severity: 'violation' | 'caution') => [
-        { severity, at, data: { kind, cable } },
+        { severity, at, data: { kind, cable, colour } },
       ];
       if (role === 'neutral') return marks.length > 0 ? found('markedNeutral', 'violation') : [];
       if (role === 'switchLeg') return found('return', 'violation');
@@ -26,28 +28,34 @@ export const reidentifiedWhite = defineRule<Found>({
       if (marks.length < 2 && !(cable.from === 'panel' && marks.length === 1))
         return found('unmarked', 'violation');
       return role === 'traveler' ? found('traveler', 'caution') : [];
-    });
+    };
+    return wiring.cables.flatMap((cable) =>
+      articleOf(job.stock, 'cable', cable.article)
+        .insulated.filter(isNeutralColour)
+        .flatMap((colour) => judge(cable, colour)),
+    );
   },
-  say: ({ kind, cable }, { place }) => {
+  say: ({ kind, cable, colour }, { place }) => {
     const run = `${place(cable.from)} to ${place(cable.to)}`;
+    const hue = hueOf(colour);
     switch (kind) {
       case 'return':
         return {
-          title: `${run}: the white is the switch leg`,
+          title: `${run}: the ${hue} is the switch leg`,
           reason:
             'A white may bring the supply to a switch, marked as a hot; the return to the luminaire must not be white, or the next person takes it for the neutral.',
           remedy: 'Carry the switch leg on a colour and let the white carry the supply or a traveler.',
         };
       case 'unmarked':
         return {
-          title: `${run}: the white is hot and not marked at both ends`,
+          title: `${run}: the ${hue} is hot and not marked at both ends`,
           reason: 'Whoever opens the box next takes an unmarked white for a neutral.',
           remedy:
             'Mark it all round with tape, paint or marker at both ends and wherever it is visible: any colour but white, gray or green.',
         };
       case 'traveler':
         return {
-          title: `${run}: a traveler runs on the re-identified white`,
+          title: `${run}: a traveler runs on the re-identified ${hue}`,
           reason:
             'It still is supply toward the next switch, and common practice; some authorities see it otherwise.',
           remedy: 'Ask the authority, or choose an order that keeps the white for supply or neutral.',

@@ -1,8 +1,17 @@
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { BoxId } from '../model/ids.js';
-import { placeOfEnd, terminalKey, type Cable, type End, type Joint, type Wiring } from '../model/wiring.js';
-import { conductorKey, jointKey, pigtailKey, type Compiled } from '../circuit/compile.js';
+import {
+  endKey,
+  placeOfEnd,
+  terminalKey,
+  type Cable,
+  type End,
+  type Joint,
+  type Wiring,
+} from '../model/wiring.js';
+import type { Compiled } from '../circuit/compile.js';
+import { conductorKey, jointKey, pigtailKey } from '../circuit/keys.js';
 import type { Parts } from '../circuit/parts.js';
 import type { Role } from '../circuit/roles.js';
 
@@ -105,12 +114,16 @@ export const readBox = (
       const cable = cables.find((one) => one.cable.id === wire.end.cable && one.side === wire.end.side);
       if (!cable || !cableIds.has(wire.end.cable)) continue;
       const key = conductorKey(wire.end.cable, wire.end.colour);
+      // A ground left long goes on from its splice.
+      const splice = joints.find((joint) =>
+        joint.members.some((m) => 'end' in m && endKey(m.end) === endKey(wire.end)),
+      );
       wires.push({
         id: `${key}>${to.item}`,
         key,
         colour: wire.end.colour,
         mark: markOf(wire.end),
-        from: { end: wire.end },
+        from: splice ? { item: splice.id, pin: `long>${to.item}` } : { end: wire.end },
         to,
       });
       continue;

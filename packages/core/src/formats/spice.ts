@@ -2,6 +2,7 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
 import type { Positions } from '../circuit/evaluate.js';
+import { yokesOf } from '../circuit/grounding.js';
 import { carrierOf, type Parts } from '../circuit/parts.js';
 
 /** Ohms of a conductor, and of a splice, landing or closed contact: small against any luminaire. */
@@ -71,6 +72,14 @@ export const spiceNetlist = (
         `${device.id} ${position?.name ?? ''}`,
       );
   }
+  for (const { device, key, groundedBy } of yokesOf(wiring, parts))
+    if (groundedBy)
+      resistor(
+        node(key),
+        node(terminalKey({ box: groundedBy, name: 'ground' })),
+        CONTACT_OHMS,
+        `yoke of ${device}`,
+      );
   const luminaires = parts.luminaires.map((one) => {
     const hot = node(terminalKey({ luminaire: one.id, name: 'hot' }));
     const neutral = node(terminalKey({ luminaire: carrierOf(one), name: 'neutral' }));

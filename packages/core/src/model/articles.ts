@@ -85,6 +85,8 @@ export const deviceArticleSchema = z.object({
     .max(8),
   /** Terminals joined by the device itself, whatever its handle does, as by the tab of a receptacle. */
   bridged: z.array(terminalPairSchema).default([]),
+  /** Its yoke is listed to be grounded by the screws that hold it to a metal box (250.146(B)). */
+  selfGrounding: z.boolean().default(false),
   /** The end of the chain it has to stand at: where the line arrives or where the switch leg leaves. */
   chainEnd: z.enum(['line', 'load']).nullable().default(null),
   /** The article that every other location of its group has to be. */
@@ -105,6 +107,8 @@ export const boxArticleSchema = z.object({
   /** Device spaces; 0 for a ceiling or junction box. */
   gangs: z.int().min(0).max(8),
   metal: z.boolean(),
+  /** A nonmetallic box whose metal yoke support grounds a switch that has no green screw (404.9(B), 314.40). */
+  groundingStrap: z.boolean().default(false),
   internalClamps: z.boolean(),
   work: z.enum(['new', 'old']),
   /** Weight of a luminaire it is listed to hold, pounds; 0 for a device box (314.27(A)). */

@@ -30,7 +30,7 @@ import {
 } from './place.js';
 import { preferencesSchema } from './preferences.js';
 import { awgSchema, inchesSchema, volumeSchema } from './units.js';
-import { wiringSchema } from './wiring.js';
+import { viaSchema, wiringSchema } from './wiring.js';
 
 /** Editions of the National Electrical Code offered for new work. */
 export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;
@@ -153,6 +153,8 @@ export const existingCableSchema = z.object({
   article: articleIdSchema,
   between: z.tuple([placeSchema, boxIdSchema]),
   length: inchesSchema.nullable().default(null),
+  /** Boxes it passes through unbroken. */
+  via: viaSchema,
 });
 export type ExistingCable = z.infer<typeof existingCableSchema>;
 

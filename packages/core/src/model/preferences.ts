@@ -12,6 +12,8 @@ export const preferencesSchema = z.object({
   /** A port left free in a lever or push-in connector for a later wire. */
   sparePort: z.boolean().default(false),
   groundConnectors: z.enum(['same', 'groundingTwistOn', 'crimp']).default('same'),
+  /** A tail of its own, or one cable's ground left long through a connector made for it. */
+  groundTail: z.enum(['pigtail', 'leftLong']).default('pigtail'),
   singlePoleLanding: z.enum(['loadOnTop', 'any']).default('loadOnTop'),
   /** The same colour on the same side at every switch, so that both up is on. */
   travelers: z.enum(['sameSide', 'any']).default('sameSide'),

@@ -1,4 +1,5 @@
 import { conductorsOf } from './articles.js';
+import { isGroundColour } from './colours.js';
 import { PANEL, isReturn, placeOfNode, type TreePlace } from './ids.js';
 import { jobShape, type Job } from './job.js';
 import { endKey, type End, type Terminal, type Wiring } from './wiring.js';
@@ -81,11 +82,14 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
     c.via.forEach((one, k) => box(one.box, [...at, 'cables', i, 'via', k, 'box']));
   });
   const connector = known(articles('connector'), 'connector in the stock called', report);
-  const used = new Set<string>();
-  const once = (e: End, path: Path) => {
-    const key = endKey(e);
-    if (used.has(key)) report(path, `the ${e.colour} end of cable "${e.cable}" is joined or landed twice`);
-    used.add(key);
+  // A ground may be joined and, left long, go on to a terminal; any other end is used once.
+  const used = new Map<string, 'joined' | 'landed'>();
+  const once = (e: End, how: 'joined' | 'landed', path: Path) => {
+    const before = used.get(endKey(e));
+    const groundLeftLong = before !== how && isGroundColour(e.colour);
+    if (before && !groundLeftLong)
+      report(path, `the ${e.colour} end of cable "${e.cable}" is joined or landed twice`);
+    used.set(endKey(e), how);
   };
   wiring.joints.forEach((joint, i) => {
     const path = [...at, 'joints', i];
@@ -94,7 +98,7 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
       const here = [...path, 'members', m];
       if ('end' in member) {
         end(member.end, [...here, 'end']);
-        once(member.end, here);
+        once(member.end, 'joined', here);
       } else if ('lead' in member) luminaire(member.lead.luminaire, [...here, 'lead', 'luminaire']);
       else if (pigtails.has(member.pigtail.id))
         report(here, `the pigtail id "${member.pigtail.id}" is used twice`);
@@ -112,7 +116,7 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
     const path = [...at, 'landings', i];
     if ('end' in landing.wire) {
       end(landing.wire.end, [...path, 'wire', 'end']);
-      once(landing.wire.end, [...path, 'wire']);
+      once(landing.wire.end, 'landed', [...path, 'wire']);
     } else if (!pigtails.has(landing.wire.pigtail))
       report([...path, 'wire', 'pigtail'], `there is no pigtail "${landing.wire.pigtail}"`);
     terminal(landing.terminal, [...path, 'terminal']);
@@ -184,6 +188,7 @@ const checkReferences = (job: Job, report: Report) => {
   job.existingCables.forEach((c, i) => {
     cableArticle(c.article, ['existingCables', i, 'article']);
     c.between.forEach((id, side) => place(id, ['existingCables', i, 'between', side]));
+    c.via.forEach((one, k) => box(one.box, ['existingCables', i, 'via', k, 'box']));
   });
   job.groups.forEach((g, i) => {
     circuit(g.circuit, ['groups', i, 'circuit']);

@@ -40,9 +40,15 @@ export const deviceSchema = z.object({
 });
 export type Device = z.infer<typeof deviceSchema>;
 
+/** Boxes that a cable passes through unbroken; `loop` where 12 in or more of it is left there. */
+export const viaSchema = z
+  .array(z.object({ box: boxIdSchema, loop: z.boolean() }))
+  .max(20)
+  .default([]);
+
 /**
  * Length in inches along the run from box to box, what is left free in the boxes not counted; null while nobody has
- * measured it and it cannot be estimated. `via` are boxes it passes through unbroken.
+ * measured it and it cannot be estimated.
  */
 export const cableSchema = z.object({
   id: cableIdSchema,
@@ -52,10 +58,7 @@ export const cableSchema = z.object({
   length: inchesSchema.nullable(),
   lengthSource: z.enum(['measured', 'estimated', 'unknown']),
   existing: z.boolean(),
-  via: z
-    .array(z.object({ box: boxIdSchema, loop: z.boolean() }))
-    .max(20)
-    .default([]),
+  via: viaSchema,
 });
 export type Cable = z.infer<typeof cableSchema>;
 

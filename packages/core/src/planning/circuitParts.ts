@@ -128,7 +128,7 @@ const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArt
 });
 
 /** A cable that lies there already, written the way the job names its two places. */
-const lying = ({ id, article, between: [from, to], length }: ExistingCable): Cable => ({
+const lying = ({ id, article, between: [from, to], length, via }: ExistingCable): Cable => ({
   id,
   article,
   from,
@@ -136,7 +136,7 @@ const lying = ({ id, article, between: [from, to], length }: ExistingCable): Cab
   length,
   lengthSource: length === null ? 'unknown' : 'measured',
   existing: true,
-  via: [],
+  via,
 });
 
 /** The cable by which a feed box is fed, as found; a plain one of the circuit's size where the job knows no other. */

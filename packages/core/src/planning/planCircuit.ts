@@ -86,7 +86,18 @@ const runProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] 
         return ends.includes(a) && ends.includes(b);
       }),
     );
+  const homeRuns = choice.runs.flatMap(({ from, to }) =>
+    from === PANEL ? [placeOfNode(to)] : to === PANEL ? [placeOfNode(from)] : [],
+  ) as BoxId[];
   return [
+    ...(homeRuns.length > 1 ? [{ code: 'TwoHomeRuns' as const, circuit: circuit.id, boxes: homeRuns }] : []),
+    ...choice.runs
+      .filter(({ from, to }) => placeOfNode(from) === placeOfNode(to))
+      .map(({ from }): PlanProblem => ({
+        code: 'RunWithinBox',
+        circuit: circuit.id,
+        box: placeOfNode(from) as BoxId,
+      })),
     ...choice.runs
       .filter((run) => ruleOf(run) === 'forbidden')
       .map((run): PlanProblem => ({ code: 'ForbiddenRun', circuit: circuit.id, run })),

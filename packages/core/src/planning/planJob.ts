@@ -1,7 +1,8 @@
 import { articleOf } from '../model/articles.js';
-import { placeOfNode, type BoxId, type WiringId } from '../model/ids.js';
+import { placeOfNode, type BoxId, type DeviceId, type WiringId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import type { Wiring } from '../model/wiring.js';
+import type { Device, Wiring } from '../model/wiring.js';
+import { bondOf, yokeGrounds } from '../circuit/grounding.js';
 import { shareExisting } from './carriers.js';
 import { leftInPlace, partsOf } from './circuitParts.js';
 import type { Attachment } from './boxNodes.js';
@@ -9,6 +10,22 @@ import { fitBoxes } from './fitBoxes.js';
 import { makeUp } from './makeUp.js';
 import { planCircuit, type CircuitPlan } from './planCircuit.js';
 import type { PlanProblem } from './problem.js';
+
+/** Devices that need no ground tail, as the job lets their screws to a bonded box serve (404.9(B), 250.146(B)). */
+const yokesGroundedByScrews = (
+  job: Job,
+  devices: readonly Device[],
+  boxes: Wiring['boxes'],
+): ReadonlySet<DeviceId> =>
+  new Set(
+    job.preferences.boxBonding === 'pigtails'
+      ? []
+      : devices
+          .filter(({ article, box }) =>
+            yokeGrounds(articleOf(job.stock, 'device', article), bondOf(job.stock, boxes[box] ?? [])),
+          )
+          .map((device) => device.id),
+  );
 
 /**
  * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
@@ -29,20 +46,24 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
   const attachments = parts.flatMap((part) => part.attachments);
   const boxesInUse = new Set<string>(cables.flatMap(({ cable }) => [cable.from, cable.to]));
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
-  const unbonded = makeUp(job, cables, devices, attachments, {}, () => false);
+  const unbonded = makeUp(job, cables, devices, attachments, {});
   const { boxes, unfitted } = fitBoxes(job, unbonded.wiring);
-  const isMetal = (box: BoxId) =>
-    (boxes[box] ?? []).some((article) => articleOf(job.stock, 'box', article).metal);
   const bonds: Attachment[] = job.boxes
-    .filter((box) => boxesInUse.has(box.id) && isMetal(box.id))
+    .filter((box) => boxesInUse.has(box.id) && bondOf(job.stock, boxes[box.id] ?? []) !== null)
     .map((box) => ({ at: box.id, net: 'ground', to: { box: box.id, name: 'ground' } }));
-  const { wiring, unjoined } = makeUp(job, cables, devices, [...attachments, ...bonds], boxes, isMetal);
+  const byScrews = yokesGroundedByScrews(job, devices, boxes);
+  const landed = attachments.filter(
+    ({ to, net }) => !(net === 'ground' && 'device' in to && byScrews.has(to.device)),
+  );
+  const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
   const withShared = circuits.map((plan): CircuitPlan => {
     if (!plan.outcome.ok) return plan;
     const { circuit, outcome } = plan;
-    const places = new Set<string>(
-      outcome.value.runs.flatMap(({ run }) => [placeOfNode(run.from), placeOfNode(run.to)]),
-    );
+    const { feed, runs } = outcome.value;
+    const places = new Set<string>([
+      feed.at,
+      ...runs.flatMap(({ run }) => [placeOfNode(run.from), placeOfNode(run.to)]),
+    ]);
     const here = ({ box }: { box: BoxId }) => places.has(box);
     const problems: PlanProblem[] = [
       ...unjoined

@@ -17,6 +17,8 @@ import type { Letter, Misfit } from './devices.js';
 export type PlanProblem =
   | { code: 'NoChoice'; circuit: CircuitId }
   | { code: 'TwoFeeds'; circuit: CircuitId; places: Place[] }
+  | { code: 'TwoHomeRuns'; circuit: CircuitId; boxes: BoxId[] }
+  | { code: 'RunWithinBox'; circuit: CircuitId; box: BoxId }
   | { code: 'NoGroup'; circuit: CircuitId }
   | { code: 'GroupWithoutSwitch'; circuit: CircuitId; group: GroupId }
   | { code: 'GroupWithoutLuminaire'; circuit: CircuitId; group: GroupId }

@@ -36,6 +36,18 @@ export const sayProblem = (
         remedy: 'Keep one power entry and take the other out.',
       };
     }
+    case 'TwoHomeRuns':
+      return {
+        title: `Two cables of one circuit leave the panel, to ${problem.boxes.map(place).join(' and ')}`,
+        reason: 'The screw of a breaker holds one wire, unless it is marked for more (110.14(A)).',
+        remedy: 'Bring one home run to the first box and branch there.',
+      };
+    case 'RunWithinBox':
+      return {
+        title: `A run begins and ends in ${place(problem.box)}`,
+        reason: 'What stays in one box is a splice, not a cable.',
+        remedy: 'Bring the return run from a switch, or take it out.',
+      };
     case 'SwitchOnHotGroup':
       return {
         title: `${group(problem.group)} is never switched, but ${place(problem.box)} has a switch of it`,

@@ -1,4 +1,4 @@
-import type { DeviceId, GroupId } from '../model/ids.js';
+import type { DeviceId, GroupId, SlotId } from '../model/ids.js';
 import type { Group, Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
 import { emptyWiring, type Wiring } from '../model/wiring.js';
@@ -53,16 +53,20 @@ export interface GroupProof {
 
 type Light = 'lit' | 'dark' | 'wrong';
 
-/** Receptacles that a group switches: live for lit. */
-const outletsOf = (job: Job, wiring: Wiring, compiled: Compiled, group: GroupId): number[] => {
-  const slots = new Set<string>(
-    job.slots.filter((slot) => slot.group === group && slot.role === 'receptacle').map((slot) => slot.id),
-  );
-  const devices = new Set<string>(
-    wiring.devices.filter(({ slot }) => slot !== null && slots.has(slot)).map((one) => one.id),
-  );
-  return compiled.devices.filter((one) => devices.has(one.id)).flatMap((one) => one.outlets);
-};
+/** The receptacles of a group, each with the nets of its hot slots. */
+export const outletsOf = (
+  job: Job,
+  wiring: Wiring,
+  compiled: Compiled,
+  group: GroupId,
+): { slot: SlotId; nets: readonly number[] }[] =>
+  job.slots
+    .filter((slot) => slot.group === group && slot.role === 'receptacle')
+    .flatMap(({ id }) => {
+      const device = wiring.devices.find(({ slot }) => slot === id);
+      const found = compiled.devices.find((one) => one.id === device?.id);
+      return found ? [{ slot: id, nets: found.outlets }] : [];
+    });
 
 /** How the loads of a group stand in given positions: all lit, all dark, or anything else. */
 const lightOf = (
@@ -125,7 +129,7 @@ export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: 
   const light = lightOf(
     compiled,
     new Set(luminaires.map((luminaire) => luminaire.id)),
-    outletsOf(job, wiring, compiled, group.id),
+    outletsOf(job, wiring, compiled, group.id).flatMap((one) => one.nets),
   );
   const all = everyPosition(compiled, devices);
   const key = (positions: Positions) => devices.map((id) => positions[id] ?? 0).join();

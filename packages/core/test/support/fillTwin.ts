@@ -27,7 +27,9 @@ export const countedFill = (job: Job, wiring: Wiring, box: string, edition: numb
     ...wiring.joints.flatMap((joint) => joint.members.flatMap((m) => ('end' in m ? [m.end] : []))),
     ...wiring.landings.flatMap(({ wire }) => ('end' in wire ? [wire.end] : [])),
   ].filter((end) => cableOf(end.cable)?.[end.side] === box && end.colour !== 'raceway');
-  for (const { cable, colour } of ends) {
+  // A ground left long is joined and landed, and still one wire.
+  const seen = new Map(ends.map((end) => [`${end.cable} ${end.side} ${end.colour}`, end]));
+  for (const { cable, colour } of seen.values()) {
     const { awg, ground } = articleOf(cable);
     (colour === ground ? grounds : insulated).push(awg);
   }

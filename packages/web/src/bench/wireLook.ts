@@ -42,4 +42,5 @@ export const STATE_WORD: Record<NetState, string> = {
   neutral: 'not live now',
   ground: 'not live',
   dead: 'dead now',
+  floating: 'dead now, joined to nothing',
 };
