@@ -68,6 +68,20 @@ export type { Cable, Device, End, Joint, Landing, Member, Terminal, Wiring } fro
 /** The generic stock that a new job starts from. */
 export { standardStock } from './materials/standardStock.js';
 
+/** What a wiring takes: materials, cuts, coils, minutes, cost. */
+export { estimate } from './materials/estimate.js';
+export type { Estimate } from './materials/estimate.js';
+export { takeOff } from './materials/takeOff.js';
+export type { MaterialKind, TakeOff, TakeOffLine } from './materials/takeOff.js';
+export { cutList } from './materials/cutList.js';
+export type { Cut, CutConductor } from './materials/cutList.js';
+export { coilPlans, packCoils } from './materials/coilPlan.js';
+export type { Coil, CoilPlan, LongCut } from './materials/coilPlan.js';
+export { labourOf } from './materials/labourOf.js';
+export type { LabourEstimate, LabourLine, Work } from './materials/labourOf.js';
+export { cutLength, estimateRun } from './materials/lengths.js';
+export type { CutLength } from './materials/lengths.js';
+
 /** Planning: from a job with its choices to one wiring, or the reasons why not. */
 export { planJob } from './planning/planJob.js';
 export type { CircuitPlan } from './planning/planCircuit.js';

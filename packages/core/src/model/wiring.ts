@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { colourSchema, markColourSchema } from './colours.js';
 import {
+  PANEL,
   articleIdSchema,
   boxIdSchema,
   cableIdSchema,
@@ -11,6 +12,7 @@ import {
   pigtailIdSchema,
   placeSchema,
   slotIdSchema,
+  type BoxId,
 } from './ids.js';
 import { awgSchema, inchesSchema } from './units.js';
 
@@ -141,6 +143,10 @@ export const terminalKey = (terminal: Terminal): string => {
   if ('circuit' in terminal) return `circuit|${terminal.circuit}|${terminal.name}`;
   return `box|${terminal.box}|${terminal.name}`;
 };
+
+/** Boxes that a cable of the wiring ends in. */
+export const boxesReached = (wiring: Wiring): ReadonlySet<BoxId> =>
+  new Set(wiring.cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])));
 
 /** The place where an end is. */
 export const placeOfEnd = (cable: Cable, side: End['side']) => (side === 'from' ? cable.from : cable.to);

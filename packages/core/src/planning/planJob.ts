@@ -1,13 +1,15 @@
 import { articleOf } from '../model/articles.js';
 import { placeOfNode, type BoxId, type DeviceId, type WiringId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import type { Device, Wiring } from '../model/wiring.js';
+import { boxesReached, type Device, type Wiring } from '../model/wiring.js';
 import { bondOf, yokeGrounds } from '../circuit/grounding.js';
+import { cutLength } from '../materials/lengths.js';
 import { shareExisting } from './carriers.js';
 import { leftInPlace, partsOf } from './circuitParts.js';
-import type { Attachment } from './boxNodes.js';
-import { fitBoxes } from './fitBoxes.js';
+import type { Attachment, CableToMakeUp } from './boxNodes.js';
+import { fitBoxes, type Unfitted } from './fitBoxes.js';
 import { makeUp } from './makeUp.js';
+import type { Unjoined } from './makeUpNode.js';
 import { planCircuit, type CircuitPlan } from './planCircuit.js';
 import type { PlanProblem } from './problem.js';
 
@@ -27,6 +29,35 @@ const yokesGroundedByScrews = (
           .map((device) => device.id),
   );
 
+/** What is seen only once all circuits are made up: splices, boxes and cables that nothing of the stock serves. */
+const withSharedProblems = (
+  job: Job,
+  plan: CircuitPlan,
+  made: { cables: readonly CableToMakeUp[]; unjoined: readonly Unjoined[]; unfitted: readonly Unfitted[] },
+): CircuitPlan => {
+  if (!plan.outcome.ok) return plan;
+  const circuit = plan.circuit.id;
+  const { feed, runs } = plan.outcome.value;
+  const places = new Set<string>([
+    feed.at,
+    ...runs.flatMap(({ run }) => [placeOfNode(run.from), placeOfNode(run.to)]),
+  ]);
+  const here = ({ box }: { box: BoxId }) => places.has(box);
+  const problems: PlanProblem[] = [
+    ...made.unjoined.filter(here).map((one) => ({ code: 'NoConnectorInStock' as const, circuit, ...one })),
+    ...made.unfitted.filter(here).map((one) => ({ code: 'NoBoxFits' as const, circuit, ...one })),
+    ...made.cables
+      .filter((one) => one.circuit === circuit && !one.cable.existing)
+      .flatMap(({ cable, article, nodes }) => {
+        const cut = cutLength(job, cable)?.cut ?? 0;
+        const coil = article.coilFeet * 12;
+        const where = { circuit, run: nodes, article: article.id, cut, coil };
+        return cut > coil ? [{ code: 'LongerThanCoil' as const, ...where }] : [];
+      }),
+  ];
+  return problems.length > 0 ? { circuit: plan.circuit, outcome: { ok: false, problems } } : plan;
+};
+
 /**
  * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
  * A circuit that cannot be planned is left out, with its reasons; the rest is planned. The job comes back with its
@@ -44,40 +75,24 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
   const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, share)];
   const devices = parts.flatMap((part) => part.devices);
   const attachments = parts.flatMap((part) => part.attachments);
-  const boxesInUse = new Set<string>(cables.flatMap(({ cable }) => [cable.from, cable.to]));
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
   const unbonded = makeUp(job, cables, devices, attachments, {});
+  const reached = boxesReached(unbonded.wiring);
   const { boxes, unfitted } = fitBoxes(job, unbonded.wiring);
   const bonds: Attachment[] = job.boxes
-    .filter((box) => boxesInUse.has(box.id) && bondOf(job.stock, boxes[box.id] ?? []) !== null)
+    .filter((box) => reached.has(box.id) && bondOf(job.stock, boxes[box.id] ?? []) !== null)
     .map((box) => ({ at: box.id, net: 'ground', to: { box: box.id, name: 'ground' } }));
   const byScrews = yokesGroundedByScrews(job, devices, boxes);
   const landed = attachments.filter(
     ({ to, net }) => !(net === 'ground' && 'device' in to && byScrews.has(to.device)),
   );
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
-  const withShared = circuits.map((plan): CircuitPlan => {
-    if (!plan.outcome.ok) return plan;
-    const { circuit, outcome } = plan;
-    const { feed, runs } = outcome.value;
-    const places = new Set<string>([
-      feed.at,
-      ...runs.flatMap(({ run }) => [placeOfNode(run.from), placeOfNode(run.to)]),
-    ]);
-    const here = ({ box }: { box: BoxId }) => places.has(box);
-    const problems: PlanProblem[] = [
-      ...unjoined
-        .filter(here)
-        .map((one) => ({ code: 'NoConnectorInStock' as const, circuit: circuit.id, ...one })),
-      ...unfitted.filter(here).map((one) => ({ code: 'NoBoxFits' as const, circuit: circuit.id, ...one })),
-    ];
-    return problems.length > 0 ? { circuit, outcome: { ok: false, problems } } : plan;
-  });
+  const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
   const others = job.wirings.filter((document) => document.kind !== 'planned');
   const planned: { id: WiringId; kind: 'planned'; wiring: Wiring } = {
     id: 'wiring:planned' as WiringId,
     kind: 'planned',
     wiring,
   };
-  return { job: { ...job, wirings: [...others, planned] }, circuits: withShared };
+  return { job: { ...job, wirings: [...others, planned] }, circuits: judged };
 };

@@ -39,6 +39,8 @@ export type PlanProblem =
       conductors: number;
       most: number;
     }
+  /** Cut and coil in inches. */
+  | { code: 'LongerThanCoil'; circuit: CircuitId; run: Run; article: ArticleId; cut: number; coil: number }
   | { code: 'NoCableOfSize'; circuit: CircuitId; awg: Awg }
   | { code: 'ChainDoesNotMatch'; circuit: CircuitId; group: GroupId }
   | {

@@ -1,7 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import { PANEL, placeOfNode, type TreePlace } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { cubicInches } from '../model/units.js';
+import { cubicInches, feetInches } from '../model/units.js';
 import type { PlanProblem } from './problem.js';
 
 const ROLE_WORDS: Record<string, string> = {
@@ -127,6 +127,12 @@ export const sayProblem = (
         title: `The cable that lies from ${place(problem.run.from)} to ${place(problem.run.to)} does not carry ${problem.conductors} conductors`,
         reason: `It has ${problem.most} insulated conductors, and their colours have to serve: a neutral on white or gray, no hot on green, the switch leg on neither (200.6, 200.7, 250.119).`,
         remedy: 'Change the order of the run, or pull a new cable there and leave this one out.',
+      };
+    case 'LongerThanCoil':
+      return {
+        title: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${feetInches(problem.cut)} of ${articleOf(job.stock, 'cable', problem.article).name} in one piece`,
+        reason: `A coil holds ${feetInches(problem.coil)}, and a cable is not spliced on its way but in a box that stays accessible (300.15, 314.29).`,
+        remedy: 'Shorten the run, put a box on its way, or add a longer coil to the stock.',
       };
     case 'NoCableOfSize':
       return {

@@ -16,6 +16,7 @@ import {
   planJob,
   proveGroup,
   solveCurrents,
+  takeOff,
   terminalKey,
   trace,
   truthTable,
@@ -31,6 +32,7 @@ import {
 import { isGroundColour } from '../../src/model/colours.js';
 import { takes } from '../../src/materials/connectors.js';
 import { countedFill } from './fillTwin.js';
+import { countedTakeOff } from './takeOffTwin.js';
 
 const positionsOf = (job: Job, wiring: Wiring): Positions[] =>
   everyPosition(
@@ -310,6 +312,14 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
           box.id,
           countedFill(job, wiring, box.id, edition),
         ]);
+  },
+
+  'the take-off equals a count written differently, piece by piece and in all': (job, wiring) => {
+    const { lines, total } = takeOff(job, wiring);
+    const twin = countedTakeOff(job, wiring);
+    const quantities = new Map(lines.map((line) => [line.article ?? line.name, line.quantity]));
+    expect([...quantities].sort()).toEqual([...twin.quantities].sort());
+    expect(total).toBe(twin.total);
   },
 
   'no rule is violated but one that the job itself breaks': (job, wiring) => {

@@ -1,0 +1,76 @@
+import { articleOf, conductorsOf } from '../model/articles.js';
+import type { Colour } from '../model/colours.js';
+import { PANEL, type ArticleId, type CableId, type Place } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { endKey, type Cable, type Wiring } from '../model/wiring.js';
+import type { Compiled } from '../circuit/compile.js';
+import { conductorKey } from '../circuit/keys.js';
+import { circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
+import { groupsByNet } from '../proving/groupsByNet.js';
+import { cutLength, type CutLength } from './lengths.js';
+
+/** One conductor of a cut and what it is for. */
+export interface CutConductor {
+  colour: Colour;
+  role: Role;
+  /** Names of the control groups whose switches or loads are on it; none for a hot, neutral or ground. */
+  groups: string[];
+  /** Marked as a hot at its ends. */
+  marked: boolean;
+}
+
+/** One cable to cut, and the tags for its two ends, put on before it is pushed into the box. */
+export interface Cut {
+  cable: CableId;
+  article: ArticleId;
+  name: string;
+  from: Place;
+  to: Place;
+  /** Null while the run has no length. */
+  length: CutLength | null;
+  lengthSource: Cable['lengthSource'];
+  tags: { from: string; to: string };
+  conductors: CutConductor[];
+}
+
+/** Every new cable of a wiring with its cut length, both tags and the meaning of each conductor. */
+export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => {
+  const roles = rolesOf(compiled);
+  const circuits = circuitsByNet(compiled);
+  const groups = groupsByNet(job, wiring, compiled);
+  const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
+  const nameOf = (place: Place) =>
+    place === PANEL ? 'panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
+  const circuitNames = (ids: ReadonlySet<string>) =>
+    job.circuits.filter((one) => ids.has(one.id)).map((one) => one.name);
+
+  return wiring.cables
+    .filter((cable) => !cable.existing)
+    .map((cable): Cut => {
+      const article = articleOf(job.stock, 'cable', cable.article);
+      const netOf = (colour: Colour) => compiled.netOf(conductorKey(cable.id, colour)) ?? -1;
+      const on = new Set(article.insulated.flatMap((colour) => [...(circuits[netOf(colour)] ?? [])]));
+      const tag = (other: Place) => [`to ${nameOf(other)}`, article.name, ...circuitNames(on)].join(', ');
+      return {
+        cable: cable.id,
+        article: article.id,
+        name: article.name,
+        from: cable.from,
+        to: cable.to,
+        length: cutLength(job, cable),
+        lengthSource: cable.lengthSource,
+        tags: { from: tag(cable.to), to: tag(cable.from) },
+        conductors: conductorsOf(article).map((colour): CutConductor => {
+          const net = netOf(colour);
+          return {
+            colour,
+            role: roles[net] ?? 'spare',
+            groups: [...(groups[net] ?? [])],
+            marked: (['from', 'to'] as const).some((side) =>
+              marked.has(endKey({ cable: cable.id, side, colour })),
+            ),
+          };
+        }),
+      };
+    });
+};

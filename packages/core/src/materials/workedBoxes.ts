@@ -1,0 +1,11 @@
+import type { Box, Job } from '../model/job.js';
+import { boxesReached, type Wiring } from '../model/wiring.js';
+
+/** The boxes that a wiring sets or opens: those its cables reach, but for boxes beyond the plan. */
+export const workedBoxes = (job: Job, wiring: Wiring): (Box & { work: Exclude<Box['work'], 'beyond'> })[] => {
+  const reached = boxesReached(wiring);
+  return job.boxes.flatMap((box) => {
+    const { work } = box;
+    return work === 'beyond' || !reached.has(box.id) ? [] : [{ ...box, work }];
+  });
+};

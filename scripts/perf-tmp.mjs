@@ -1,0 +1,16 @@
+import { boxesJob } from './lib/boxesJob.mjs';
+import { readFileSync } from 'node:fs';
+const c = await import('@amber/core');
+const demo = c.readJob({stock:c.standardStock(), ...JSON.parse(readFileSync('demo/heron-yard.json','utf8'))});
+if(!demo.ok) throw new Error(JSON.stringify(demo.faults));
+const {job}=c.planJob(demo.job); const w=c.wiringOrEmpty(job);
+const e=c.estimate(job,w,c.compile(w,job));
+for(const l of e.takeOff.lines) console.log(l.name.padEnd(40),l.quantity,l.unit,c.dollars(l.price),c.dollars(l.total));
+console.log(c.dollars(e.takeOff.total), e.takeOff.unmeasured);
+for(const l of e.labour.lines) console.log(l.work.padEnd(20),l.quantity,l.each,l.minutes);
+console.log(e.labour.minutes, c.dollars(e.labour.total), c.dollars(e.cost));
+for (const x of e.cuts) console.log(x.tags.from,'|',x.tags.to,'|',c.feetInches(x.length.cut), JSON.stringify(x.length), x.conductors.map(y=>y.colour+':'+y.role+(y.groups.length?'('+y.groups+')':'')).join(' '));
+console.log(JSON.stringify(e.coils));
+const t=(n,f,k=50)=>{f();const b=performance.now();for(let i=0;i<k;i++)f();console.log(n,((performance.now()-b)/k).toFixed(2))};
+const big=boxesJob('a',12); const bw=c.wiringOrEmpty(big); const bc=c.compile(bw,big);
+t('plan',()=>c.planJob(big)); t('estimate',()=>c.estimate(big,bw,bc)); t('fill',()=>big.boxes.forEach(b=>c.fillOf(big,bw,b.id))); t('compile',()=>c.compile(bw,big));
