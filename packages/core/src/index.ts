@@ -3,6 +3,7 @@ export { EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
 export { ROOM_KINDS } from './model/place.js';
 export type { Access, Answer, Room, RoomKind, Route } from './model/place.js';
 export type { Preferences } from './model/preferences.js';
+export { labourSchema } from './model/labour.js';
 export type { Labour } from './model/labour.js';
 export { boxContentsSchema } from './model/contents.js';
 export type { BoxContents } from './model/contents.js';

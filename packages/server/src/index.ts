@@ -1,4 +1,6 @@
 export { createApp, type AppOptions } from './http/app.js';
+export { CatalogStore, type Catalog } from './store/catalog.js';
 export { dataSourceOf } from './store/dataSource.js';
+export { prepareDatabase } from './store/prepare.js';
 export { loadDemo } from './store/demo.js';
 export { JobStore, type JobHead, type StoredJob, type RevisionHead } from './store/jobs.js';

@@ -1,9 +1,11 @@
 import 'reflect-metadata';
 import type { Server } from 'node:http';
 import { createApp } from './http/app.js';
+import { CatalogStore } from './store/catalog.js';
 import { dataSourceOf } from './store/dataSource.js';
 import { loadDemo } from './store/demo.js';
 import { JobStore } from './store/jobs.js';
+import { prepareDatabase } from './store/prepare.js';
 
 const HOST = '127.0.0.1';
 
@@ -25,7 +27,7 @@ const start = async () => {
   const source = dataSourceOf(url);
   try {
     await source.initialize();
-    await source.runMigrations({ transaction: 'each' });
+    await prepareDatabase(source);
   } catch (error) {
     report({
       problem: `The database at ${new URL(url).host} cannot be used: ${(error as Error).message}`,
@@ -36,10 +38,11 @@ const start = async () => {
     return;
   }
   const store = new JobStore(source);
+  const catalog = new CatalogStore(source);
   if (process.env['DEMO_JOB']) await loadDemo(source, store, process.env['DEMO_JOB']);
   const webRoot = process.env['WEB_ROOT'];
   const hosts = (process.env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean);
-  const app = createApp({ store, hosts, ...(webRoot ? { webRoot } : {}) });
+  const app = createApp({ store, catalog, hosts, ...(webRoot ? { webRoot } : {}) });
   const port = Number(process.env['PORT'] ?? 4747);
   let server: Server;
   try {

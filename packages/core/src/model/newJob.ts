@@ -13,12 +13,17 @@ import {
   slotSchema,
   type Job,
 } from './job.js';
-import { labourSchema } from './labour.js';
+import { labourSchema, type Labour } from './labour.js';
 import { roomSchema, routingSchema } from './place.js';
 import { preferencesSchema } from './preferences.js';
 
-/** An empty job. The stock becomes the job's own: it keeps what it was planned and priced with. */
-export const newJob = (id: JobId, name: string, stock: Article[]): Job => ({
+/** An empty job. Stock and labour units become the job's own: it keeps what it was planned and priced with. */
+export const newJob = (
+  id: JobId,
+  name: string,
+  stock: Article[],
+  labour: Labour = labourSchema.parse({}),
+): Job => ({
   format: JOB_FORMAT,
   units: UNITS,
   id,
@@ -30,8 +35,8 @@ export const newJob = (id: JobId, name: string, stock: Article[]): Job => ({
     reidentify: 'black',
   } satisfies z.input<typeof preferencesSchema>),
   routing: routingSchema.parse({}),
-  labour: labourSchema.parse({}),
-  stock: stock,
+  labour,
+  stock,
   levels: [],
   rooms: [],
   circuits: [],

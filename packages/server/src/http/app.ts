@@ -2,6 +2,7 @@ import { extname, join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import type { CatalogStore } from '../store/catalog.js';
 import type { JobStore } from '../store/jobs.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
@@ -9,6 +10,7 @@ import { answerProblems, Refusal } from './problems.js';
 
 export interface AppOptions {
   store: JobStore;
+  catalog: CatalogStore;
   /** Folder of the built pages; none in tests of the API. */
   webRoot?: string;
   /** Host names beside loopback under which the server may be reached. */
@@ -16,7 +18,7 @@ export interface AppOptions {
 }
 
 /** A fresh application, not listening, so that a test can have ten. */
-export const createApp = ({ store, webRoot, hosts = [] }: AppOptions): Express => {
+export const createApp = ({ store, catalog, webRoot, hosts = [] }: AppOptions): Express => {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -37,6 +39,9 @@ export const createApp = ({ store, webRoot, hosts = [] }: AppOptions): Express =
       throw new Refusal(503, 'database-down', `The database does not answer: ${(error as Error).message}`);
     }
     response.json({ ok: true, database: 'answers' });
+  });
+  app.get('/api/catalog', async (_request, response) => {
+    response.json(await catalog.read());
   });
   app.use('/api/jobs', jobRoutes(store));
   app.use('/api', (request) => {

@@ -1,6 +1,6 @@
 import { DataSource } from 'typeorm';
-import { JobEntity, NoteEntity, RevisionEntity } from './entities.js';
-import { Jobs1700000000001 } from './migrations.js';
+import { ArticleEntity, JobEntity, LabourUnitEntity, NoteEntity, RevisionEntity } from './entities.js';
+import { Catalog1700000000002, Jobs1700000000001 } from './migrations.js';
 
 /** A data source on the MariaDB of this URL, migrations not yet run. */
 export const dataSourceOf = (url: string): DataSource =>
@@ -9,7 +9,7 @@ export const dataSourceOf = (url: string): DataSource =>
     url,
     charset: 'utf8mb4_unicode_ci',
     timezone: 'Z',
-    entities: [JobEntity, RevisionEntity, NoteEntity],
-    migrations: [Jobs1700000000001],
+    entities: [JobEntity, RevisionEntity, NoteEntity, ArticleEntity, LabourUnitEntity],
+    migrations: [Jobs1700000000001, Catalog1700000000002],
     extra: { connectionLimit: 10 },
   });

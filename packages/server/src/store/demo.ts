@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { DataSource } from 'typeorm';
-import { planJob, readJob, standardStock } from '@amber/core';
+import { planJob, readJob } from '@amber/core';
+import { CatalogStore } from './catalog.js';
 import { NoteEntity } from './entities.js';
 import type { JobStore } from './jobs.js';
 
@@ -11,7 +12,9 @@ import type { JobStore } from './jobs.js';
 export const loadDemo = async (source: DataSource, store: JobStore, file: string): Promise<void> => {
   const notes = source.getRepository(NoteEntity);
   if (await notes.findOneBy({ name: 'demo' })) return;
-  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  const { articles, labour } = await new CatalogStore(source).read();
+  const layout = JSON.parse(readFileSync(file, 'utf8')) as object;
+  const read = readJob({ stock: articles, labour, ...layout });
   if (!read.ok)
     throw new Error(
       `The demo file is not a job: ${read.faults.map((f) => `${f.path}: ${f.message}`).join('; ')}`,

@@ -30,6 +30,23 @@ export interface NoteRow {
   value: string;
 }
 
+/** An article of the catalog; `details` is JSON of all that its kind has beside id, name and price. */
+export interface ArticleRow {
+  id: string;
+  position: number;
+  kind: string;
+  name: string;
+  /** Ten-thousandths of a dollar; the driver gives a bigint as text. */
+  price: string;
+  details: string;
+}
+
+/** One unit of labour by its dotted name: minutes, or the rate in ten-thousandths of a dollar an hour. */
+export interface LabourUnitRow {
+  name: string;
+  value: number;
+}
+
 const moment = { type: 'datetime', precision: 3 } as const;
 const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
 
@@ -71,5 +88,27 @@ export const NoteEntity = new EntitySchema<NoteRow>({
   columns: {
     name: { type: 'varchar', length: 100, primary: true },
     value: { type: 'varchar', length: 1000 },
+  },
+});
+
+export const ArticleEntity = new EntitySchema<ArticleRow>({
+  name: 'article',
+  tableName: 'catalog_articles',
+  columns: {
+    id: { type: 'varchar', length: 200, primary: true },
+    position: { type: 'int' },
+    kind: { type: 'varchar', length: 20 },
+    name: { type: 'varchar', length: 200 },
+    price: { type: 'bigint' },
+    details: { type: 'mediumtext' },
+  },
+});
+
+export const LabourUnitEntity = new EntitySchema<LabourUnitRow>({
+  name: 'labourUnit',
+  tableName: 'labour_units',
+  columns: {
+    name: { type: 'varchar', length: 60, primary: true },
+    value: { type: 'double' },
   },
 });

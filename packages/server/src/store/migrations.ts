@@ -40,3 +40,30 @@ export class Jobs1700000000001 implements MigrationInterface {
     await runner.query('DROP TABLE jobs');
   }
 }
+
+/** The shop's catalog: articles with their prices, and the units of labour. */
+export class Catalog1700000000002 implements MigrationInterface {
+  name = 'Catalog1700000000002';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`CREATE TABLE catalog_articles (
+      id varchar(200) NOT NULL,
+      position int NOT NULL,
+      kind varchar(20) NOT NULL,
+      name varchar(200) NOT NULL,
+      price bigint NOT NULL,
+      details mediumtext NOT NULL,
+      PRIMARY KEY (id)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
+    await runner.query(`CREATE TABLE labour_units (
+      name varchar(60) NOT NULL,
+      value double NOT NULL,
+      PRIMARY KEY (name)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE labour_units');
+    await runner.query('DROP TABLE catalog_articles');
+  }
+}

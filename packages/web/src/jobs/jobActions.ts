@@ -1,4 +1,4 @@
-import { newJob, standardStock, type JobId } from '@amber/core';
+import { newJob, type Article, type JobId, type Labour } from '@amber/core';
 import type { Store } from '../app/store.js';
 import { ask, askJson, jobsApi, sayAnswer, type Answer } from '../shared/api.js';
 import { noticed } from '../shared/noticeSlice.js';
@@ -15,11 +15,14 @@ const settle = <T>(answer: Answer<T>, dispatch: Dispatch, what: string): T | nul
   return answer.value;
 };
 
-/** Makes an empty job and gives its id. */
+/** Makes an empty job with the stock and prices of the catalog, and gives its id. */
 export const createJob = async (name: string, dispatch: Dispatch): Promise<string | null> => {
-  const document = newJob(crypto.randomUUID() as JobId, name, standardStock());
+  const refused = 'The job was not made.';
+  const catalog = settle(await ask<{ articles: Article[]; labour: Labour }>('/catalog'), dispatch, refused);
+  if (!catalog) return null;
+  const document = newJob(crypto.randomUUID() as JobId, name, catalog.articles, catalog.labour);
   const answer = await askJson<{ id: string }>('POST', '/jobs', { saveId: crypto.randomUUID(), document });
-  return settle(answer, dispatch, 'The job was not made.')?.id ?? null;
+  return settle(answer, dispatch, refused)?.id ?? null;
 };
 
 export const duplicateJob = async (id: string, dispatch: Dispatch): Promise<void> => {

@@ -1,0 +1,44 @@
+import type { DataSource } from 'typeorm';
+import { labourSchema, planJob, newJob, standardStock, type Article, type Job } from '@amber/core';
+import { CatalogStore } from '../src/index.js';
+import { ArticleEntity } from '../src/store/entities.js';
+import { apiOn, freshSource } from './support/api.js';
+
+let source: DataSource;
+beforeAll(async () => {
+  source = await freshSource();
+});
+afterAll(() => source.destroy());
+
+interface Answer {
+  articles: Article[];
+  labour: Job['labour'];
+}
+
+test('the catalog gives the standard stock with prices, as the core knows it', async () => {
+  const { articles, labour } = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
+  expect(articles).toEqual(standardStock());
+  expect(labour).toEqual(labourSchema.parse({}));
+  const job = newJob('from-catalog' as Job['id'], 'From the catalog', articles, labour);
+  expect(planJob(job).circuits).toEqual([]);
+});
+
+test('a changed price and a removed article outlive another start', async () => {
+  const articles = source.getRepository(ArticleEntity);
+  await articles.update({ id: 'crimp-ground' }, { price: '6100' });
+  await articles.delete({ id: 'push-in-8' });
+  const catalog = new CatalogStore(source);
+  await catalog.seed();
+  const read = await catalog.read();
+  expect(read.articles.find((one) => one.id === 'crimp-ground')?.price).toBe(6100);
+  expect(read.articles.some((one) => one.id === 'push-in-8')).toBe(false);
+});
+
+test('servers that start together on one database prepare it once', async () => {
+  const sources = await Promise.all([freshSource(), freshSource(), freshSource()]);
+  const [row] = await source.query<{ count: string }[]>(
+    "SELECT COUNT(*) AS count FROM notes WHERE name = 'catalog'",
+  );
+  expect(Number(row?.count)).toBe(1);
+  await Promise.all(sources.map((one) => one.destroy()));
+});
