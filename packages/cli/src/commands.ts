@@ -1,110 +1,127 @@
 import {
   cubicInches,
-  evaluate,
+  devicesOfGroup,
   everyPosition,
-  grayWalk,
   fillOf,
-  reviewJob,
   sayFillLine,
   spiceNetlist,
+  truthTable,
+  worksheetFill,
   writeJobFile,
-  type Job,
+  type BoxFill,
+  type Subject,
+  type TruthRow,
+  type Worksheet,
 } from '@amber/core';
+import { placeName, plainVolume, type Command, type Report } from './report.js';
+import { takeOff } from './takeOff.js';
 
-/** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
-export interface Report {
-  lines: string[];
-  data: unknown;
-  violates: boolean;
-}
+/** Every finding on the wiring. */
+const inspect: Command = ({ findings }) => ({
+  lines: findings.flatMap((one) => [
+    `${one.severity.toUpperCase()} ${one.section} ${one.title}`.replace(/ {2,}/g, ' '),
+    `  ${one.reason}`,
+    `  Remedy: ${one.remedy}`,
+  ]),
+  data: findings,
+  violates: findings.some((one) => one.severity === 'violation' || one.severity === 'unfinished'),
+});
 
-const plain = (volume: number) => cubicInches(volume).replace(' in³', '');
-
-/** Every finding on the job, planned anew. */
-const inspect = (asked: Job): Report => {
-  const { findings } = reviewJob(asked);
-  return {
-    lines: findings.flatMap((one) => [
-      `${one.severity.toUpperCase()} ${one.section} ${one.title}`.replace(/ {2,}/g, ' '),
-      `  ${one.reason}`,
-      `  Remedy: ${one.remedy}`,
-    ]),
-    data: findings,
-    violates: findings.some((one) => one.severity === 'violation' || one.severity === 'unfinished'),
-  };
+const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
+  const circuit = (id: string) => subject.job.circuits.find((one) => one.id === id)?.name ?? id;
+  return shorts.map((short) =>
+    short.to === 'otherHot'
+      ? `hots of ${circuit(short.circuit)} and ${circuit(short.other)} joined`
+      : `${circuit(short.circuit)} trips: hot on ${short.to}`,
+  );
 };
 
-/** The truth table of each circuit: every set of handle positions, and which luminaires light. */
-const simulate = (asked: Job): Report => {
-  const { job, wiring, compiled, proofs } = reviewJob(asked);
-  const name = (box: string) => job.boxes.find((one) => one.id === box)?.name ?? box;
-  const tables = job.groups.map((group) => {
-    const slots = new Set<string>(job.slots.filter((slot) => slot.group === group.id).map((slot) => slot.id));
-    const devices = wiring.devices.filter((device) => device.slot !== null && slots.has(device.slot));
-    const luminaires = job.luminaires.filter((one) => one.group === group.id);
-    // In the order of the shortest walk: one handle moved at a time.
-    const rows = grayWalk(
-      compiled,
-      devices.map((device) => device.id),
-    ).map((positions) => {
-      const state = evaluate(compiled, positions);
-      return {
-        positions: devices.map((device) => positions[device.id] ?? 0),
-        light: luminaires.map((one) => state.luminaires.find((lit) => lit.id === one.id)?.light ?? 'dark'),
-        shorts: state.shorts,
-      };
-    });
-    return {
-      group: group.name,
-      devices: devices.map((device) => name(device.box)),
-      luminaires: luminaires.map((one) => one.name),
-      rows,
-    };
-  });
+/** The truth table of each group: every set of handle positions, one handle moved at a time, and what it gives. */
+const simulate: Command = (subject, only) => {
+  const { job, wiring, compiled, proofs } = subject;
+  const tables = (only ? [only] : job.groups).map((group) => truthTable(job, wiring, compiled, group));
+  const boxOf = (id: string) =>
+    placeName(subject, wiring.devices.find((device) => device.id === id)?.box ?? id);
+  const handle = (id: string, position: number) => {
+    const article = wiring.devices.find((device) => device.id === id)?.article;
+    const device = job.stock.find((one) => one.id === article);
+    return ((device?.kind === 'device' && device.positions[position]?.name) || String(position)).padEnd(4);
+  };
+  const slotBox = (id: string) => placeName(subject, job.slots.find((slot) => slot.id === id)?.box ?? id);
+  const nameOf = (id: string) => job.luminaires.find((one) => one.id === id)?.name ?? id;
   return {
-    lines: tables.flatMap(({ group, devices, luminaires, rows }) => [
-      `${group}: ${devices.join(', ') || 'not planned'}`,
-      ...rows.map(
-        (row) =>
-          `  ${row.positions.map((at) => (at === 0 ? 'up  ' : 'down')).join(' ')}  ${luminaires.map((one, i) => `${one} ${row.light[i]}`).join(', ')}`,
-      ),
+    lines: tables.flatMap(({ group, switches, luminaires, receptacles, rows }) => [
+      `${job.groups.find((one) => one.id === group)?.name ?? group}: ${switches.map(boxOf).join(', ') || 'no switch'}`,
+      ...rows.map((row) => {
+        const loads = [
+          ...luminaires.map((id, i) => `${nameOf(id)} ${row.lights[i]}`),
+          ...receptacles.map(
+            (id, i) => `receptacle ${slotBox(id)} ${row.receptaclesLive[i] ? 'live' : 'dead'}`,
+          ),
+          ...sayShorts(subject, row.shorts),
+        ];
+        return `  ${switches.map((id, i) => handle(id, row.positions[i] ?? 0)).join(' ')}  ${loads.join(', ')}`;
+      }),
     ]),
     data: tables,
     violates: proofs.some((proof) => proof.working !== proof.positions) || proofs.length < job.groups.length,
   };
 };
 
-/** The box-fill worksheet of every box. */
-const fill = (asked: Job): Report => {
-  const { job, wiring } = reviewJob(asked);
-  const boxes = job.boxes.map((box) => ({ id: box.id, name: box.name, ...fillOf(job, wiring, box.id) }));
+const sayFill = (name: string, fill: BoxFill): string[] => [
+  `${name}: ${plainVolume(fill.needed)} of ${cubicInches(fill.available)}${fill.passes ? '' : ', TOO FULL'}`,
+  ...fill.lines.map(
+    (line) =>
+      `  ${sayFillLine(line)}: ${line.count} x ${plainVolume(line.each)} = ${plainVolume(line.total)}  ${line.section}`,
+  ),
+];
+
+/** The box-fill worksheet of every box that is set or opened. */
+const fill: Command = ({ job, wiring }) => {
+  const boxes = job.boxes
+    .filter((box) => box.work !== 'beyond')
+    .map((box) => ({ id: box.id, name: box.name, ...fillOf(job, wiring, box.id) }));
   return {
-    lines: boxes.flatMap((box) => [
-      `${box.name}: ${plain(box.needed)} of ${cubicInches(box.available)}${box.passes ? '' : ', TOO FULL'}`,
-      ...box.lines.map(
-        (line) =>
-          `  ${sayFillLine(line)}: ${line.count} x ${plain(line.each)} = ${plain(line.total)}  ${line.section}`,
-      ),
-    ]),
+    lines: boxes.flatMap((box) => sayFill(box.name, box)),
     data: boxes,
     violates: boxes.some((box) => !box.passes),
   };
 };
 
-/** The job with its wiring planned, as a job file. */
-const plan = (asked: Job): Report => {
-  const { job, findings } = reviewJob(asked);
+/** The fill of a worksheet that stands alone. */
+export const fillWorksheet = (worksheet: Worksheet): Report => {
+  const filled = worksheetFill(worksheet);
   return {
-    lines: [writeJobFile(job).trimEnd()],
-    data: job,
-    violates: findings.some((one) => one.severity === 'unfinished'),
+    lines: sayFill(`${worksheet.name} (${worksheet.edition})`, filled),
+    data: [{ id: null, name: worksheet.name, ...filled }],
+    violates: !filled.passes,
   };
 };
 
-/** A netlist for a general circuit simulator, for every set of handle positions of the whole job. */
-const netlist = (asked: Job): Report => {
-  const { job, wiring, compiled } = reviewJob(asked);
-  const devices = wiring.devices.map((device) => device.id);
+/** The job with its wiring planned, as a job file. */
+const plan: Command = ({ job, findings }) => ({
+  lines: [writeJobFile(job).trimEnd()],
+  data: job,
+  violates: findings.some((one) => one.severity === 'unfinished'),
+});
+
+/** More netlists than this are asked for group by group. */
+const MOST_NETLISTS = 4096;
+
+/**
+ * A netlist for a general circuit simulator, for every set of handle positions of the whole job, or of one group with
+ * the other handles up.
+ */
+const netlist: Command = ({ job, wiring, compiled }, only) => {
+  const devices = only ? devicesOfGroup(job, wiring, only.id) : wiring.devices.map((device) => device.id);
+  const moving = compiled.devices.filter((one) => devices.includes(one.id) && one.positions.length > 1);
+  const count = moving.reduce((product, one) => product * one.positions.length, 1);
+  if (count > MOST_NETLISTS)
+    return {
+      refused: [
+        `${moving.length} handles have ${count.toLocaleString('en')} sets of positions, more than ${MOST_NETLISTS}; name one control group with --group.`,
+      ],
+    };
   const netlists = everyPosition(compiled, devices).map((positions) => {
     const words = devices.map((id) => `${id} ${(positions[id] ?? 0) === 0 ? 'up' : 'down'}`).join(', ');
     return { positions, ...spiceNetlist(wiring, job, positions, `${job.name}: ${words}`) };
@@ -112,17 +129,18 @@ const netlist = (asked: Job): Report => {
   return { lines: netlists.map((one) => one.text), data: netlists, violates: false };
 };
 
-const validate = (job: Job): Report => ({
-  lines: [`${job.name}: a valid job file, ${job.circuits.length} circuits, ${job.boxes.length} boxes.`],
+const validate: Command = ({ job }) => ({
+  lines: [`${job.name}: a valid job file. Circuits: ${job.circuits.length}, boxes: ${job.boxes.length}.`],
   data: { valid: true, circuits: job.circuits.length, boxes: job.boxes.length },
   violates: false,
 });
 
-export const COMMANDS: Record<string, (job: Job) => Report> = {
+export const COMMANDS: Record<string, Command> = {
   validate,
   plan,
   simulate,
   fill,
+  takeoff: takeOff,
   netlist,
   inspect,
 };

@@ -1,8 +1,20 @@
-import { parseJobFile } from '@amber/core';
-import { COMMANDS } from './commands.js';
+import { parseArgs } from 'node:util';
+import {
+  isWorksheet,
+  parseJson,
+  readJob,
+  readWorksheet,
+  reviewJob,
+  reviewWiring,
+  type FileFault,
+} from '@amber/core';
+import { COMMANDS, fillWorksheet } from './commands.js';
+import type { Refused, Report } from './report.js';
 
-const USAGE = `amber ${Object.keys(COMMANDS).join(' | ')} [FILE] [--json]
-Reads a job file, or standard input where none is named.
+const USAGE = `amber ${Object.keys(COMMANDS).join(' | ')} [FILE] [--json] [--wiring ID] [--group ID]
+Reads a job file, or standard input where none is named; fill takes a box-fill worksheet too.
+--json gives the data instead of the table. --wiring judges a wiring of the job as it stands, not the planned one.
+--group narrows simulate and netlist to the switches of one control group, by its id or name.
 Ends with 0, with 1 where a rule is violated or a circuit cannot be planned, with 2 on bad input.`;
 
 export interface Surroundings {
@@ -12,27 +24,75 @@ export interface Surroundings {
   error: (text: string) => void;
 }
 
+const refusedBy = (faults: readonly FileFault[]): Refused => ({
+  refused: faults.map(({ path, message }) => (path ? `${path}: ${message}` : message)),
+});
+
+const asked = (args: readonly string[]) => {
+  try {
+    const { values, positionals } = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean', default: false },
+        wiring: { type: 'string' },
+        group: { type: 'string' },
+      },
+    });
+    const [name, file, ...rest] = positionals;
+    if (name === undefined || !Object.hasOwn(COMMANDS, name) || rest.length > 0) return null;
+    return { name, file, ...values };
+  } catch {
+    // An option that there is not: the usage tells those that there are.
+    return null;
+  }
+};
+
+const reportOn = (
+  { name, wiring, group: groupName }: NonNullable<ReturnType<typeof asked>>,
+  text: string,
+): Report | Refused => {
+  const document = parseJson(text);
+  if (!document.ok) return refusedBy(document.faults);
+  if (name === 'fill' && isWorksheet(document.value)) {
+    const worksheet = readWorksheet(document.value);
+    return worksheet.ok ? fillWorksheet(worksheet.value) : refusedBy(worksheet.faults);
+  }
+  const read = readJob(document.value);
+  if (!read.ok) return refusedBy(read.faults);
+  const subject = wiring === undefined ? reviewJob(read.job) : reviewWiring(read.job, wiring);
+  if (!subject) {
+    const there = read.job.wirings.map((one) => `"${one.id}" (${one.kind})`).join(', ');
+    return { refused: [`The job has no wiring "${wiring}"; it has ${there || 'none'}.`] };
+  }
+  const { groups } = subject.job;
+  const group = groups.find((one) => one.id === groupName || one.name === groupName);
+  if (groupName !== undefined && !group) {
+    const there = groups.map((one) => `"${one.name}"`).join(', ');
+    return { refused: [`The job has no control group "${groupName}"; it has ${there || 'none'}.`] };
+  }
+  return COMMANDS[name]?.(subject, group) ?? { refused: [USAGE] };
+};
+
 /** Runs one command and gives its exit code. */
 export const run = (args: readonly string[], { read, out, error }: Surroundings): 0 | 1 | 2 => {
-  const [name, file, ...rest] = args.filter((arg) => arg !== '--json');
-  const command = name === undefined ? undefined : COMMANDS[name];
-  if (!command || rest.length > 0) {
+  const wanted = asked(args);
+  if (!wanted) {
     error(USAGE);
     return 2;
   }
   let text: string;
   try {
-    text = read(file);
+    text = read(wanted.file);
   } catch (problem) {
-    error(`${file ?? 'Standard input'} cannot be read: ${(problem as Error).message}`);
+    error(`${wanted.file ?? 'Standard input'} cannot be read: ${(problem as Error).message}`);
     return 2;
   }
-  const parsed = parseJobFile(text);
-  if (!parsed.ok) {
-    for (const { path, message } of parsed.faults) error(path ? `${path}: ${message}` : message);
+  const report = reportOn(wanted, text);
+  if ('refused' in report) {
+    for (const line of report.refused) error(line);
     return 2;
   }
-  const report = command(parsed.job);
-  out(args.includes('--json') ? JSON.stringify(report.data, null, 2) : report.lines.join('\n'));
+  out(wanted.json ? JSON.stringify(report.data, null, 2) : report.lines.join('\n'));
   return report.violates ? 1 : 0;
 };

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { readJob, standardStock, writeJobFile } from '@amber/core';
+import { FORMATS, planJob, plannedWiring, readJob, standardStock, writeJobFile } from '@amber/core';
 import { run } from '../src/run.js';
 
 const demo = () => {
@@ -69,6 +69,111 @@ test('inspect tells findings with section and remedy, as data too', () => {
 test('a planned job is a job file that plans to itself', () => {
   const first = amber(['plan']).out;
   expect(amber(['plan'], first).out).toBe(first);
+});
+
+test('takeoff gives materials, cuts with both tags, coils, minutes and cost', () => {
+  const { code, out } = amber(['takeoff']);
+  expect(code).toBe(0);
+  expect(out).toMatch(/14\/3 +33 +ft +\$0\.75 +\$24\.75/);
+  expect(out).toContain('tag at Creek end: to First bay, 14/3, Ropewalk');
+  expect(out).toContain('white (marked) traveler Ropewalk');
+  expect(out).toContain('14/4: 2 cuts, 28\'-0" of 250 ft, buy by the foot, $33.60');
+  expect(out).toMatch(/Cost \$\d+\.\d\d$/);
+  const data = FORMATS.takeoff.schema.parse(JSON.parse(amber(['takeoff', '--json']).out));
+  const sum = data.takeOff.lines.reduce((total, line) => total + line.total, 0);
+  expect(data.cost).toBe(sum + data.labour.total);
+});
+
+test('takeoff ends with 1 where a circuit cannot be planned, and names what has no length', () => {
+  const job = demo();
+  const loose = { ...job, runFacts: [], choices: job.choices.slice(1) };
+  const { code, out } = amber(['takeoff'], JSON.stringify(loose));
+  expect(code).toBe(1);
+  expect(out).toContain('no length: measure it');
+  expect(out).toContain('Not counted, for want of a length: cable:tar-store-light:panel>tar-door');
+});
+
+const worksheet = {
+  worksheet: 1,
+  name: 'Yard door',
+  edition: 2017,
+  sections: [
+    { name: 'Steel square 4 x 1 1/2', volume: 210_000 },
+    { name: 'Plaster ring', volume: 35_000 },
+  ],
+  contents: {
+    conductors: Array<number>(8).fill(12),
+    grounds: [12, 12, 12, 12, 12, 12],
+    yokes: [{ gangs: 1, awg: 12 }],
+    internalClamps: true,
+  },
+};
+
+test('fill takes a worksheet that stands alone, with its ring, by its edition', () => {
+  // 8 + 1 + 2 + 1 allowances of 2.25; from 2020 on the two grounds beyond four add a half.
+  const before = amber(['fill'], JSON.stringify(worksheet));
+  expect(before).toMatchObject({
+    code: 1,
+    out: expect.stringContaining('Yard door (2017): 27.0 of 24.5 in³'),
+  });
+  const later = amber(['fill'], JSON.stringify({ ...worksheet, edition: 2020 }));
+  expect(later.out).toContain('28.125 of 24.5 in³, TOO FULL');
+  const roomy = { ...worksheet, sections: [{ name: 'Steel square 4 x 2 1/8', volume: 303_000 }] };
+  expect(amber(['fill'], JSON.stringify(roomy)).code).toBe(0);
+});
+
+test('a misspelled field of a worksheet is refused, not left out of the fill', () => {
+  const { conductors, ...rest } = worksheet.contents;
+  const wrong = { ...worksheet, contents: { ...rest, conductor: conductors } };
+  expect(amber(['fill'], JSON.stringify(wrong))).toMatchObject({
+    code: 2,
+    error: 'contents: the format has no field "conductor" here; check the spelling',
+  });
+});
+
+test('--wiring judges what stands on site: a found wiring with its commons and travelers exchanged', () => {
+  const job = planJob(demo()).job;
+  const wiring = plannedWiring(job);
+  if (!wiring) throw new Error('not planned');
+  const found = {
+    ...wiring,
+    landings: wiring.landings.map((landing) => {
+      const { terminal } = landing;
+      if (!('device' in terminal) || terminal.device !== 'device:yard-switch') return landing;
+      const swapped = { common: 'traveler 1', 'traveler 1': 'common' }[terminal.name];
+      return swapped ? { ...landing, terminal: { ...terminal, name: swapped } } : landing;
+    }),
+  };
+  const text = JSON.stringify({
+    ...job,
+    wirings: [...job.wirings, { id: 'wiring:found', kind: 'found', wiring: found }],
+  });
+  expect(amber(['simulate'], text).code).toBe(0);
+  expect(amber(['simulate', '--wiring', 'wiring:found'], text).code).toBe(1);
+  expect(amber(['inspect', '--wiring', 'wiring:found'], text).out).toContain(
+    'VIOLATION Ropewalk: works in 1 of 4 positions',
+  );
+  expect(amber(['inspect', '--wiring', 'nowhere'], text)).toMatchObject({
+    code: 2,
+    error: 'The job has no wiring "nowhere"; it has "wiring:planned" (planned), "wiring:found" (found).',
+  });
+});
+
+test('--group narrows simulate and netlist, and an unknown one is told', () => {
+  const { out } = amber(['simulate', '--group', 'Tar store']);
+  expect(out).not.toContain('Ropewalk');
+  expect(amber(['netlist', '--group', 'tar-group']).out.match(/^\.op$/gm)).toHaveLength(2);
+  expect(amber(['netlist', '--group', 'Sail loft'])).toMatchObject({
+    code: 2,
+    error: 'The job has no control group "Sail loft"; it has "Ropewalk", "Tar store".',
+  });
+});
+
+test('every report is of its published format', () => {
+  for (const name of ['simulate', 'fill', 'takeoff', 'netlist', 'inspect', 'validate'] as const) {
+    const read = FORMATS[name].schema.safeParse(JSON.parse(amber([name, '--json']).out));
+    expect([name, read.error?.issues]).toEqual([name, undefined]);
+  }
 });
 
 test('bad input ends with 2, path and sentence', () => {

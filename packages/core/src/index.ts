@@ -102,13 +102,14 @@ export { ungroundedParts } from './circuit/groundContinuity.js';
 export type { MetalPart } from './circuit/groundContinuity.js';
 export type { Compiled } from './circuit/compile.js';
 export { evaluate } from './circuit/evaluate.js';
-export type { LuminaireState, NetState, Positions, Short, State } from './circuit/evaluate.js';
+export type { LuminaireState, NetState, Short, State } from './circuit/evaluate.js';
+export type { Positions } from './circuit/parts.js';
 export { createSweep } from './circuit/sweep.js';
 export type { SweepVerdict } from './circuit/sweep.js';
 export { solveCurrents } from './circuit/currents.js';
 export { rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
-export { everyPosition, grayWalk, proveGroup, wiringOrEmpty } from './proving/works.js';
+export { devicesOfGroup, everyPosition, grayWalk, proveGroup, wiringOrEmpty } from './proving/works.js';
 export type { GroupProof } from './proving/works.js';
 export { truthTable } from './proving/truthTable.js';
 export type { TruthRow, TruthTable } from './proving/truthTable.js';
@@ -122,12 +123,22 @@ export { inspect } from './code/inspect.js';
 export type { Finding, Severity } from './code/rule.js';
 export { reviewCircuit, reviewJob } from './review/reviewJob.js';
 export type { CircuitReview, JobReview } from './review/reviewJob.js';
+export { reviewWiring } from './review/subject.js';
+export type { Subject } from './review/subject.js';
 export { summariseJob } from './review/jobSummary.js';
 export type { CircuitSummary, JobSummary } from './review/jobSummary.js';
 
 /** The job file. */
 export { parseJobFile, readJob, writeJobFile } from './formats/jobFile.js';
-export type { FileFault, ReadResult } from './formats/jobFile.js';
+export type { ReadResult } from './formats/jobFile.js';
+export { parseJson } from './formats/documents.js';
+export type { FileFault, Read } from './formats/documents.js';
+
+/** The other formats, and the JSON Schema of each. */
+export { isWorksheet, readWorksheet, worksheetFill } from './formats/worksheet.js';
+export type { Worksheet } from './formats/worksheet.js';
+export { FORMATS, jsonSchemaOf } from './formats/jsonSchemas.js';
+export type { FormatName } from './formats/jsonSchemas.js';
 
 /** Drawings: geometry of an opened box and of the run, from the wiring alone. */
 export { drawBox } from './drawing/boxDrawing.js';

@@ -3,8 +3,8 @@ import type { Colour } from '../model/colours.js';
 import type { CableId } from '../model/ids.js';
 import { endKey, terminalKey, type End, type Terminal, type Wiring } from '../model/wiring.js';
 import { solveCurrents } from './currents.js';
-import type { Positions, State } from './evaluate.js';
-import { carrierOf, type Parts } from './parts.js';
+import type { State } from './evaluate.js';
+import { carrierOf, type Parts, type Positions } from './parts.js';
 import { UnionFind } from './unionFind.js';
 import { closedContacts, fixedTouches } from './wireGraph.js';
 

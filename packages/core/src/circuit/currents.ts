@@ -3,10 +3,9 @@ import type { Colour } from '../model/colours.js';
 import type { CableId } from '../model/ids.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
-import type { Positions } from './evaluate.js';
 import { solveLinear } from './linear.js';
 import { yokesOf } from './grounding.js';
-import { carrierOf, type Parts } from './parts.js';
+import { carrierOf, type Parts, type Positions } from './parts.js';
 import { UnionFind } from './unionFind.js';
 
 const CONDUCTOR_SIEMENS: number = 100;

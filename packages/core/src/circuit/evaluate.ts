@@ -1,11 +1,9 @@
-import type { CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
+import type { CircuitId, LuminaireId } from '../model/ids.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import type { Compiled } from './compile.js';
 import { solveLinear } from './linear.js';
+import type { Positions } from './parts.js';
 import { UnionFind } from './unionFind.js';
-
-/** Handle position by device; a device not named is in its first position. */
-export type Positions = Readonly<Record<DeviceId, number>>;
 
 /**
  * live: copper all the way to a closed breaker. backfed: reaches it only through a luminaire, and shocks all the same.

@@ -1,5 +1,5 @@
 import type { Article } from '../model/articles.js';
-import type { BoxId, CircuitId, LuminaireId } from '../model/ids.js';
+import type { BoxId, CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
 import type { Awg } from '../model/units.js';
 
 /** What the simulator has to know beside the wiring: the articles, the loads, the sources. A job is one. */
@@ -15,6 +15,9 @@ export interface Parts {
   }[];
   circuits: readonly { id: CircuitId; breaker: number }[];
 }
+
+/** Handle position by device; a device not named is in its first position. */
+export type Positions = Readonly<Record<DeviceId, number>>;
 
 /** Whose neutral and ground a load hangs on: a light that is part of a fan has none of its own. */
 export const carrierOf = ({ id, partOf }: Parts['luminaires'][number]): LuminaireId => partOf ?? id;

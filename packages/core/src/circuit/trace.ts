@@ -9,8 +9,7 @@ import {
 } from '../model/wiring.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import { conductorKey, jointKey, pigtailKey } from './keys.js';
-import type { Positions } from './evaluate.js';
-import { carrierOf, type Parts } from './parts.js';
+import { carrierOf, type Parts, type Positions } from './parts.js';
 import { closedContacts, fixedTouches } from './wireGraph.js';
 
 /** One piece on the way along a conductor. */

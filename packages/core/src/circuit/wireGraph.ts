@@ -2,8 +2,7 @@ import { articleOf } from '../model/articles.js';
 import { terminalKey, type End, type Wiring } from '../model/wiring.js';
 import { conductorKey, jointKey, memberKey, pigtailKey } from './keys.js';
 import { yokesOf } from './grounding.js';
-import type { Positions } from './evaluate.js';
-import type { Parts } from './parts.js';
+import type { Parts, Positions } from './parts.js';
 
 /** Two pieces that touch: by splice, screw, tab or yoke always; by a contact in some positions of a handle. */
 export type Touch = readonly [a: string, b: string];

@@ -1,9 +1,8 @@
 import { articleOf, conductorsOf } from '../model/articles.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
-import type { Positions } from '../circuit/evaluate.js';
 import { yokesOf } from '../circuit/grounding.js';
-import { carrierOf, type Parts } from '../circuit/parts.js';
+import { carrierOf, type Parts, type Positions } from '../circuit/parts.js';
 
 /** Ohms of a conductor, and of a splice, landing or closed contact: small against any luminaire. */
 const CONDUCTOR_OHMS = 0.01;

@@ -14,7 +14,7 @@ const common = {
  * A sheathed cable, or the conductors of a raceway as found: insulated conductors by colour and a ground, all of one
  * size. `ground` says what serves as one; older work may have none.
  */
-export const cableArticleSchema = z.object({
+export const cableArticleSchema = z.strictObject({
   ...common,
   kind: z.literal('cable'),
   awg: awgSchema,
@@ -62,7 +62,7 @@ export type DeviceRole = z.infer<typeof deviceRoleSchema>;
  * then; a device without a handle has one position. The layout of terminals is the article's, not the circuit's.
  * Whether it needs a neutral is told by its terminals.
  */
-export const deviceArticleSchema = z.object({
+export const deviceArticleSchema = z.strictObject({
   ...common,
   kind: z.literal('device'),
   role: deviceRoleSchema.default('switch'),
@@ -72,7 +72,7 @@ export const deviceArticleSchema = z.object({
   gangs: z.int().min(1).max(2),
   terminals: z
     .array(
-      z.object({
+      z.strictObject({
         name: terminalNameSchema,
         use: z.enum(['line', 'load', 'common', 'traveler', 'in', 'out', 'hot', 'neutral', 'ground']),
       }),
@@ -80,7 +80,7 @@ export const deviceArticleSchema = z.object({
     .min(2)
     .max(12),
   positions: z
-    .array(z.object({ name: z.string().min(1).max(20), connected: z.array(terminalPairSchema) }))
+    .array(z.strictObject({ name: z.string().min(1).max(20), connected: z.array(terminalPairSchema) }))
     .min(1)
     .max(8),
   /** Terminals joined by the device itself, whatever its handle does, as by the tab of a receptacle. */
@@ -98,7 +98,7 @@ export type DeviceArticle = z.infer<typeof deviceArticleSchema>;
  * A box, or a section put on one: a plaster ring or an extension. A section adds its volume, where marked or listed
  * (314.16(A)), and goes on boxes of its `family`.
  */
-export const boxArticleSchema = z.object({
+export const boxArticleSchema = z.strictObject({
   ...common,
   kind: z.literal('box'),
   part: z.enum(['box', 'ring', 'extension']).default('box'),
@@ -120,13 +120,13 @@ export type BoxArticle = z.infer<typeof boxArticleSchema>;
 
 /** A mix that a connector is listed for: so many conductors of each size; sizes not named are not taken. */
 const mixSchema = z
-  .array(z.object({ awg: awgSchema, least: z.int().min(0), most: z.int().min(1) }))
+  .array(z.strictObject({ awg: awgSchema, least: z.int().min(0), most: z.int().min(1) }))
   .min(1)
   .max(6);
 
 /** A connector and what it may join: a number of conductors within a range of sizes, by its listing. */
 export const connectorArticleSchema = z
-  .object({
+  .strictObject({
     ...common,
     kind: z.literal('connector'),
     family: z.enum(['lever', 'pushIn', 'twistOn', 'groundingTwistOn', 'crimp']),
@@ -147,7 +147,7 @@ export const connectorArticleSchema = z
 export type ConnectorArticle = z.infer<typeof connectorArticleSchema>;
 
 /** What else a job uses up. Wire and tape are by the foot, the rest each. */
-export const sundryArticleSchema = z.object({
+export const sundryArticleSchema = z.strictObject({
   ...common,
   kind: z.literal('sundry'),
   use: z.enum(['plate', 'staple', 'steelPlate', 'tape', 'wire']),

@@ -5,12 +5,12 @@ import { awgSchema } from './units.js';
  * What is in a box, as far as fill goes (314.16(B)). Pigtails do not come from outside and are not listed. A size is
  * AWG.
  */
-export const boxContentsSchema = z.object({
+export const boxContentsSchema = z.strictObject({
   /** Size of each insulated conductor that enters from outside and ends or is spliced here. */
   conductors: z.array(awgSchema).max(500).default([]),
   /** Each that passes through unbroken; `loop` where a loop of 12 in or more of it is left in the box. */
   passing: z
-    .array(z.object({ awg: awgSchema, loop: z.boolean() }))
+    .array(z.strictObject({ awg: awgSchema, loop: z.boolean() }))
     .max(200)
     .default([]),
   /** Size of each equipment grounding conductor that enters from outside. */
@@ -19,7 +19,7 @@ export const boxContentsSchema = z.object({
   isolatedGrounds: z.array(awgSchema).max(200).default([]),
   /** One for each yoke: the gangs it needs, and the largest conductor connected to it. */
   yokes: z
-    .array(z.object({ gangs: z.int().min(1).max(8), awg: awgSchema }))
+    .array(z.strictObject({ gangs: z.int().min(1).max(8), awg: awgSchema }))
     .max(20)
     .default([]),
   internalClamps: z.boolean().default(false),

@@ -37,7 +37,7 @@ export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;
 export const editionSchema = z.literal(EDITIONS);
 export type Edition = z.infer<typeof editionSchema>;
 
-export const boxSchema = z.object({
+export const boxSchema = z.strictObject({
   id: boxIdSchema,
   name: nameSchema,
   /** The box as bought or found; null lets the program choose the cheapest of the stock that fits. */
@@ -67,7 +67,7 @@ export const boxSchema = z.object({
 export type Box = z.infer<typeof boxSchema>;
 
 /** One device space of a box. S, S3 or S4 is derived from the group, never stored. */
-export const slotSchema = z.object({
+export const slotSchema = z.strictObject({
   id: slotIdSchema,
   box: boxIdSchema,
   gang: z.int().min(0).max(7),
@@ -81,7 +81,7 @@ export const slotSchema = z.object({
 export type Slot = z.infer<typeof slotSchema>;
 
 /** A load on a box. A fan with a light is two: the fan, and the light as a part of it. */
-export const luminaireSchema = z.object({
+export const luminaireSchema = z.strictObject({
   id: luminaireIdSchema,
   name: nameSchema,
   box: boxIdSchema,
@@ -110,7 +110,7 @@ export type Luminaire = z.infer<typeof luminaireSchema>;
  * The switches that control one set of luminaires together, and those luminaires; or, where `control` is hot, what is
  * never switched: receptacles, night lights, onward feeds.
  */
-export const groupSchema = z.object({
+export const groupSchema = z.strictObject({
   id: groupIdSchema,
   name: nameSchema,
   circuit: circuitIdSchema,
@@ -121,7 +121,7 @@ export type Group = z.infer<typeof groupSchema>;
 
 export const PURPOSES = ['lighting', 'general', 'smallAppliance', 'bathroom', 'laundry', 'other'] as const;
 
-export const circuitSchema = z.object({
+export const circuitSchema = z.strictObject({
   id: circuitIdSchema,
   name: nameSchema,
   /** Breaker rating in amperes. */
@@ -138,7 +138,7 @@ export const circuitSchema = z.object({
 export type Circuit = z.infer<typeof circuitSchema>;
 
 /** Where hot and neutral arrive: at the panel (a home run is planned), or in a box that an existing cable reaches. */
-export const feedSchema = z.object({
+export const feedSchema = z.strictObject({
   id: feedIdSchema,
   circuit: circuitIdSchema,
   at: placeSchema,
@@ -148,7 +148,7 @@ export const feedSchema = z.object({
 export type Feed = z.infer<typeof feedSchema>;
 
 /** A cable that lies between two places already: its conductors are a limit, its price is zero. */
-export const existingCableSchema = z.object({
+export const existingCableSchema = z.strictObject({
   id: cableIdSchema,
   article: articleIdSchema,
   between: z.tuple([placeSchema, boxIdSchema]),
@@ -159,14 +159,14 @@ export const existingCableSchema = z.object({
 export type ExistingCable = z.infer<typeof existingCableSchema>;
 
 /** A run of the cabling tree. A return run leads to, or on from, the far place of a luminaire box. */
-export const runSchema = z.object({ from: treePlaceSchema, to: treePlaceSchema });
+export const runSchema = z.strictObject({ from: treePlaceSchema, to: treePlaceSchema });
 export type Run = z.infer<typeof runSchema>;
 
 /**
  * The way one circuit is cabled. Chains (line end first) and the switches that get a neutral may be left out; then
  * the planner picks those that ask for the fewest conductors.
  */
-export const choiceSchema = z.object({
+export const choiceSchema = z.strictObject({
   circuit: circuitIdSchema,
   feed: feedIdSchema,
   runs: z.array(runSchema).max(200),
@@ -176,7 +176,7 @@ export const choiceSchema = z.object({
 export type Choice = z.infer<typeof choiceSchema>;
 
 /** What is known or decided about the run between two places, whichever circuit takes it; it outlives planning again. */
-export const runFactSchema = z.object({
+export const runFactSchema = z.strictObject({
   between: z.tuple([placeSchema, placeSchema]),
   /** Measured along the run from box to box, inches. */
   length: inchesSchema.nullable().default(null),
@@ -190,7 +190,7 @@ export const runFactSchema = z.object({
 });
 export type RunFact = z.infer<typeof runFactSchema>;
 
-export const wiringDocSchema = z.object({
+export const wiringDocSchema = z.strictObject({
   id: wiringIdSchema,
   kind: z.enum(['existing', 'planned', 'found', 'built']),
   wiring: wiringSchema,
@@ -205,7 +205,7 @@ export const UNITS = {
   load: 'volt-amperes',
   breaker: 'amperes',
 } as const;
-const unitsSchema = z.object({
+const unitsSchema = z.strictObject({
   length: z.literal(UNITS.length),
   volume: z.literal(UNITS.volume),
   load: z.literal(UNITS.load),
@@ -213,7 +213,7 @@ const unitsSchema = z.object({
 });
 
 /** Syntax of the job file, version 1. Lengths are inches; `checkReferences` looks after ids. */
-export const jobShape = z.object({
+export const jobShape = z.strictObject({
   format: z.literal(JOB_FORMAT),
   units: unitsSchema,
   id: jobIdSchema,

@@ -4,12 +4,12 @@ import { moneySchema } from './units.js';
 const minutes = z.number().min(0).max(10_000);
 
 /** Minutes of labour by what is done, and the shop's rate. The defaults are made-up round figures, to be replaced. */
-export const labourSchema = z.object({
+export const labourSchema = z.strictObject({
   /** Ten-thousandths of a dollar an hour. */
   rate: moneySchema.default(700_000),
   /** A foot of run, by how its way is got to. */
   foot: z
-    .object({
+    .strictObject({
       open: minutes.default(0.5),
       attic: minutes.default(0.8),
       basement: minutes.default(0.6),
@@ -20,7 +20,7 @@ export const labourSchema = z.object({
   run: minutes.default(6),
   opening: minutes.default(25),
   box: z
-    .object({ new: minutes.default(8), old: minutes.default(18), existing: minutes.default(6) })
+    .strictObject({ new: minutes.default(8), old: minutes.default(18), existing: minutes.default(6) })
     .prefault({}),
   splice: minutes.default(1.5),
   device: minutes.default(7),

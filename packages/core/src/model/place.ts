@@ -15,7 +15,7 @@ export const answerSchema = z.enum(['yes', 'no', 'unknown']);
 export type Answer = z.infer<typeof answerSchema>;
 
 /** A floor of the building. `elevation` is its floor above the lowest one, inches; so is its usual ceiling above it. */
-export const levelSchema = z.object({
+export const levelSchema = z.strictObject({
   id: levelIdSchema,
   name: nameSchema,
   elevation: coordinateSchema.default(0),
@@ -35,7 +35,7 @@ export const ROOM_KINDS = [
 export const roomKindSchema = z.enum(ROOM_KINDS);
 export type RoomKind = z.infer<typeof roomKindSchema>;
 
-export const roomSchema = z.object({
+export const roomSchema = z.strictObject({
   id: roomIdSchema,
   name: nameSchema,
   kind: roomKindSchema,
@@ -44,7 +44,7 @@ export const roomSchema = z.object({
   level: levelIdSchema.nullable().default(null),
   /** Corners of the floor in order, inches on the level; null while nobody has measured. */
   outline: z
-    .array(z.object({ x: coordinateSchema, y: coordinateSchema }))
+    .array(z.strictObject({ x: coordinateSchema, y: coordinateSchema }))
     .min(3)
     .max(100)
     .nullable()
@@ -55,7 +55,7 @@ export const roomSchema = z.object({
 export type Room = z.infer<typeof roomSchema>;
 
 /** A point of the building: x and y on its level, z above the floor of that level, inches. */
-export const pointSchema = z.object({ x: coordinateSchema, y: coordinateSchema, z: coordinateSchema });
+export const pointSchema = z.strictObject({ x: coordinateSchema, y: coordinateSchema, z: coordinateSchema });
 export type Point = z.infer<typeof pointSchema>;
 
 export const ROUTES = ['over', 'through', 'under'] as const;
@@ -69,7 +69,7 @@ export const accessSchema = z.enum(ACCESSES);
 export type Access = z.infer<typeof accessSchema>;
 
 /** How runs go that say nothing of their own, and what is added to them. All assumptions of an estimated length. */
-export const routingSchema = z.object({
+export const routingSchema = z.strictObject({
   route: routeSchema.default('over'),
   access: accessSchema.default('open'),
   /** Added to an estimated run for bends and detours, percent. */
@@ -78,7 +78,7 @@ export const routingSchema = z.object({
   atPanel: inchesSchema.default(36),
   /** Where the panel stands; null while nobody has said. */
   panel: z
-    .object({ level: levelIdSchema.nullable().default(null), at: pointSchema })
+    .strictObject({ level: levelIdSchema.nullable().default(null), at: pointSchema })
     .nullable()
     .default(null),
 });

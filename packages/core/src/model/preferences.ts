@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { inchesSchema } from './units.js';
 
 /** Where good electricians disagree, the job says which school it follows. The first of each is the default. */
-export const preferencesSchema = z.object({
+export const preferencesSchema = z.strictObject({
   /** Where the edition asks for one, or at every switch. */
   neutral: z.enum(['byEdition', 'everySwitch']),
   connectors: z.enum(['lever', 'pushIn', 'twistOn']),

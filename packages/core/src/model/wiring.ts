@@ -17,7 +17,7 @@ import {
 import { awgSchema, inchesSchema } from './units.js';
 
 /** One conductor's end at one side of its cable. Conductors have no id of their own. */
-export const endSchema = z.object({
+export const endSchema = z.strictObject({
   cable: cableIdSchema,
   side: z.enum(['from', 'to']),
   colour: colourSchema,
@@ -26,15 +26,15 @@ export type End = z.infer<typeof endSchema>;
 
 /** Something a wire can land on. The panel's terminals are one circuit's breaker, neutral bar and ground bar. */
 export const terminalSchema = z.union([
-  z.object({ device: deviceIdSchema, name: z.string().min(1).max(40) }),
-  z.object({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
-  z.object({ circuit: circuitIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
-  z.object({ box: boxIdSchema, name: z.literal('ground') }),
+  z.strictObject({ device: deviceIdSchema, name: z.string().min(1).max(40) }),
+  z.strictObject({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
+  z.strictObject({ circuit: circuitIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
+  z.strictObject({ box: boxIdSchema, name: z.literal('ground') }),
 ]);
 export type Terminal = z.infer<typeof terminalSchema>;
 
 /** A device fitted in a box, on a slot where the job plans one. */
-export const deviceSchema = z.object({
+export const deviceSchema = z.strictObject({
   id: deviceIdSchema,
   box: boxIdSchema,
   slot: slotIdSchema.nullable(),
@@ -44,7 +44,7 @@ export type Device = z.infer<typeof deviceSchema>;
 
 /** Boxes that a cable passes through unbroken; `loop` where 12 in or more of it is left there. */
 export const viaSchema = z
-  .array(z.object({ box: boxIdSchema, loop: z.boolean() }))
+  .array(z.strictObject({ box: boxIdSchema, loop: z.boolean() }))
   .max(20)
   .default([]);
 
@@ -52,7 +52,7 @@ export const viaSchema = z
  * Length in inches along the run from box to box, what is left free in the boxes not counted; null while nobody has
  * measured it and it cannot be estimated.
  */
-export const cableSchema = z.object({
+export const cableSchema = z.strictObject({
   id: cableIdSchema,
   article: articleIdSchema,
   from: placeSchema,
@@ -65,12 +65,14 @@ export const cableSchema = z.object({
 export type Cable = z.infer<typeof cableSchema>;
 
 /** A short piece of wire that does not leave the box. */
-export const pigtailSchema = z.object({ id: pigtailIdSchema, colour: colourSchema, awg: awgSchema });
+export const pigtailSchema = z.strictObject({ id: pigtailIdSchema, colour: colourSchema, awg: awgSchema });
 
 export const memberSchema = z.union([
-  z.object({ end: endSchema }),
-  z.object({ pigtail: pigtailSchema }),
-  z.object({ lead: z.object({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }) }),
+  z.strictObject({ end: endSchema }),
+  z.strictObject({ pigtail: pigtailSchema }),
+  z.strictObject({
+    lead: z.strictObject({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
+  }),
 ]);
 export type Member = z.infer<typeof memberSchema>;
 
@@ -78,12 +80,12 @@ export type Member = z.infer<typeof memberSchema>;
  * A splice: everything in it is one conductor electrically. One member alone is a cap. Where no single connector
  * takes them all, several are chained by jumpers, and a jumper counts in both.
  */
-export const jointSchema = z.object({
+export const jointSchema = z.strictObject({
   id: jointIdSchema,
   box: boxIdSchema,
   members: z.array(memberSchema).min(1).max(60),
   connectors: z.array(
-    z.object({
+    z.strictObject({
       article: articleIdSchema,
       /** Indices into members. */
       members: z.array(z.int().min(0)),
@@ -95,21 +97,21 @@ export const jointSchema = z.object({
 export type Joint = z.infer<typeof jointSchema>;
 
 /** A wire under a terminal. */
-export const landingSchema = z.object({
-  wire: z.union([z.object({ end: endSchema }), z.object({ pigtail: pigtailIdSchema })]),
+export const landingSchema = z.strictObject({
+  wire: z.union([z.strictObject({ end: endSchema }), z.strictObject({ pigtail: pigtailIdSchema })]),
   terminal: terminalSchema,
 });
 export type Landing = z.infer<typeof landingSchema>;
 
 /** A white re-identified as a hot at this end. */
-export const markSchema = z.object({ end: endSchema, colour: markColourSchema });
+export const markSchema = z.strictObject({ end: endSchema, colour: markColourSchema });
 export type Mark = z.infer<typeof markSchema>;
 
 /**
  * One wiring for the whole job: boxes, grounds and fill are shared. Two relations only, ends joined and ends landed;
  * nets, what is live, fill, take-off and drawings are computed from it and never stored.
  */
-export const wiringSchema = z.object({
+export const wiringSchema = z.strictObject({
   /** The articles chosen for each box: the box itself and what is put on it; none where a luminaire brings its own. */
   boxes: z.record(
     boxIdSchema,

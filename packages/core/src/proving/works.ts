@@ -3,7 +3,8 @@ import type { Group, Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
 import { emptyWiring, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
-import { evaluate, type Positions } from '../circuit/evaluate.js';
+import { evaluate } from '../circuit/evaluate.js';
+import type { Positions } from '../circuit/parts.js';
 import { createSweep, DARK, LIT, SHELL_LIVE } from '../circuit/sweep.js';
 
 const countOf = (compiled: Compiled, id: DeviceId): number =>

@@ -1,23 +1,18 @@
 import { PANEL, type BoxId, type CableId, type CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import type { Wiring } from '../model/wiring.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
 import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
-import { compile, type Compiled } from '../circuit/compile.js';
+import { compile } from '../circuit/compile.js';
 import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspect } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
+import type { Subject } from './subject.js';
 
 /** One look at a job: planned anew, proved, inspected. */
-export interface JobReview {
-  job: Job;
-  wiring: Wiring;
-  compiled: Compiled;
+export interface JobReview extends Subject {
   plans: CircuitPlan[];
-  findings: Finding[];
-  proofs: GroupProof[];
 }
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */

@@ -1,0 +1,52 @@
+import type * as z from 'zod';
+
+/** What is wrong with a file, where, in a sentence. The path is dotted: boxes.2.article. Empty for the file itself. */
+export interface FileFault {
+  path: string;
+  message: string;
+}
+
+export type Read<T> = { ok: true; value: T } | { ok: false; faults: FileFault[] };
+
+/** More faults than this help nobody. */
+const MOST_FAULTS = 20;
+
+export const fault = (path: string, message: string): { ok: false; faults: FileFault[] } => ({
+  ok: false,
+  faults: [{ path, message }],
+});
+
+/** The JSON of a text, or why it is none. */
+export const parseJson = (text: string): Read<unknown> => {
+  try {
+    return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) };
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return fault('', `This is not JSON: ${why}`);
+  }
+};
+
+/** A field that the format does not know is told, not dropped: it may be a known one misspelled. */
+const say = (issue: z.core.$ZodIssue): string =>
+  issue.code === 'unrecognized_keys'
+    ? `the format has no field ${issue.keys.map((key) => `"${key}"`).join(', ')} here; check the spelling`
+    : issue.message;
+
+/** A document checked by a schema, or every fault with its path. */
+export const readDocument = <S extends z.ZodType>(schema: S, document: unknown): Read<z.output<S>> => {
+  const parsed = schema.safeParse(document);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  return {
+    ok: false,
+    faults: parsed.error.issues
+      .slice(0, MOST_FAULTS)
+      .map((issue) => ({ path: issue.path.map(String).join('.'), message: say(issue) })),
+  };
+};
+
+/** The version that a document says of itself under this key; null where it is no such document. */
+export const versionOf = (document: unknown, key: string): number | null => {
+  if (typeof document !== 'object' || document === null || Array.isArray(document)) return null;
+  const version = (document as Record<string, unknown>)[key];
+  return typeof version === 'number' ? version : null;
+};

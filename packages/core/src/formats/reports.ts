@@ -1,0 +1,215 @@
+import * as z from 'zod';
+import { colourSchema } from '../model/colours.js';
+import {
+  articleIdSchema,
+  boxIdSchema,
+  cableIdSchema,
+  circuitIdSchema,
+  deviceIdSchema,
+  groupIdSchema,
+  luminaireIdSchema,
+  placeSchema,
+  slotIdSchema,
+} from '../model/ids.js';
+import { runSchema } from '../model/job.js';
+import { awgSchema } from '../model/units.js';
+import type { BoxFill } from '../code/boxFill.js';
+import type { Finding } from '../code/rule.js';
+import type { Estimate } from '../materials/estimate.js';
+import type { TruthTable } from '../proving/truthTable.js';
+
+/** The data that the command line gives with --json, as schemas, so that other programs can rely on them. */
+const count = z.int().min(0);
+const money = z.int();
+const inches = z.number();
+
+const shortSchema = z.union([
+  z.strictObject({ circuit: circuitIdSchema, to: z.enum(['neutral', 'ground']) }),
+  z.strictObject({ circuit: circuitIdSchema, to: z.literal('otherHot'), other: circuitIdSchema }),
+]);
+
+/** `simulate`: a truth table for each group. Positions count from 0; the names of switches and loads stand beside. */
+export const truthTableSchema = z.strictObject({
+  group: groupIdSchema,
+  switches: z.array(deviceIdSchema),
+  luminaires: z.array(luminaireIdSchema),
+  receptacles: z.array(slotIdSchema),
+  rows: z.array(
+    z.strictObject({
+      positions: z.array(count),
+      lights: z.array(z.enum(['lit', 'dim', 'dark'])),
+      receptaclesLive: z.array(z.boolean()),
+      shorts: z.array(shortSchema),
+    }),
+  ),
+}) satisfies z.ZodType<TruthTable>;
+
+export const simulateReportSchema = z.array(truthTableSchema);
+
+const fillSchema = z.strictObject({
+  lines: z.array(
+    z.strictObject({
+      what: z.enum([
+        'conductors',
+        'passing',
+        'loops',
+        'canopyLeads',
+        'fixtureWires',
+        'clamps',
+        'supportFittings',
+        'devices',
+        'grounds',
+        'extraGrounds',
+        'isolatedGrounds',
+        'terminalBlocks',
+      ]),
+      count,
+      awg: awgSchema.nullable(),
+      each: count,
+      total: count,
+      section: z.string(),
+    }),
+  ),
+  needed: count,
+  available: count,
+  passes: z.boolean(),
+}) satisfies z.ZodType<BoxFill>;
+
+/** `fill`: one entry for each box, or for the worksheet. Volumes are ten-thousandths of a cubic inch. */
+export const fillReportSchema = z.array(
+  z.strictObject({ id: boxIdSchema.nullable(), name: z.string(), ...fillSchema.shape }),
+);
+
+/** `takeoff`: money in ten-thousandths of a dollar, lengths in inches, cable and wire quantities in feet. */
+export const takeOffReportSchema = z.strictObject({
+  takeOff: z.strictObject({
+    lines: z.array(
+      z.strictObject({
+        kind: z.enum([
+          'cable',
+          'device',
+          'box',
+          'connector',
+          'sundry',
+          'plate',
+          'staple',
+          'steelPlate',
+          'tape',
+          'wire',
+        ]),
+        article: articleIdSchema.nullable(),
+        name: z.string(),
+        quantity: z.number().min(0),
+        unit: z.enum(['each', 'foot']),
+        price: money,
+        total: money,
+        uses: z.array(
+          z.strictObject({ at: z.union([boxIdSchema, cableIdSchema]), quantity: z.number().min(0) }),
+        ),
+      }),
+    ),
+    total: money,
+    unmeasured: z.array(cableIdSchema),
+  }),
+  cuts: z.array(
+    z.strictObject({
+      cable: cableIdSchema,
+      article: articleIdSchema,
+      name: z.string(),
+      from: placeSchema,
+      to: placeSchema,
+      length: z
+        .strictObject({ run: inches, allowance: inches, ends: inches, loops: inches, cut: inches })
+        .nullable(),
+      lengthSource: z.enum(['measured', 'estimated', 'unknown']),
+      tags: z.strictObject({ from: z.string(), to: z.string() }),
+      conductors: z.array(
+        z.strictObject({
+          colour: colourSchema,
+          role: z.enum(['hot', 'neutral', 'ground', 'traveler', 'switchLeg', 'spare', 'conflict']),
+          groups: z.array(z.string()),
+          marked: z.boolean(),
+        }),
+      ),
+    }),
+  ),
+  coils: z.array(
+    z.strictObject({
+      article: articleIdSchema,
+      name: z.string(),
+      coilFeet: count,
+      coils: z.array(
+        z.strictObject({
+          cuts: z.array(cableIdSchema),
+          used: inches,
+          left: inches,
+          buy: z.enum(['coil', 'feet']),
+          price: money,
+        }),
+      ),
+      proved: z.boolean(),
+      price: money,
+    }),
+  ),
+  tooLong: z.array(z.strictObject({ cable: cableIdSchema, cut: inches, coil: inches })),
+  labour: z.strictObject({
+    lines: z.array(
+      z.strictObject({
+        work: z.enum([
+          'foot open',
+          'foot attic',
+          'foot basement',
+          'foot fished',
+          'run',
+          'opening',
+          'new box',
+          'old-work box',
+          'existing box',
+          'splice',
+          'device',
+          'luminaire',
+          'above 10 ft',
+        ]),
+        quantity: z.number().min(0),
+        each: z.number().min(0),
+        minutes: z.number().min(0),
+        at: z.array(z.union([boxIdSchema, cableIdSchema, luminaireIdSchema])),
+      }),
+    ),
+    minutes: z.number().min(0),
+    total: money,
+  }),
+  cost: money,
+}) satisfies z.ZodType<Estimate>;
+
+/** `netlist`: one for each set of handle positions of the whole job; `luminaires` tells the nodes they hang between. */
+export const netlistReportSchema = z.array(
+  z.strictObject({
+    positions: z.record(deviceIdSchema, count),
+    text: z.string(),
+    luminaires: z.array(z.strictObject({ id: luminaireIdSchema, hot: z.string(), neutral: z.string() })),
+  }),
+);
+
+/** `inspect`: the findings, the worst first. */
+export const findingsReportSchema = z.array(
+  z.strictObject({
+    rule: z.string(),
+    severity: z.enum(['violation', 'caution', 'verify', 'unfinished']),
+    section: z.string(),
+    at: z.strictObject({
+      circuit: z.string().optional(),
+      box: z.string().optional(),
+      cable: z.string().optional(),
+      device: z.string().optional(),
+      group: z.string().optional(),
+      run: runSchema.optional(),
+    }),
+    title: z.string(),
+    reason: z.string(),
+    remedy: z.string(),
+  }),
+) satisfies z.ZodType<Finding[]>;
+
+/** `validate`: only a valid file gets this far; the faults of another go to standard error. */
+export const validateReportSchema = z.strictObject({ valid: z.literal(true), circuits: count, boxes: count });

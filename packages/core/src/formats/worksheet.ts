@@ -1,0 +1,48 @@
+import * as z from 'zod';
+import { boxContentsSchema } from '../model/contents.js';
+import { editionSchema } from '../model/job.js';
+import { nameSchema } from '../model/place.js';
+import { volumeSchema } from '../model/units.js';
+import { boxFill, type BoxFill } from '../code/boxFill.js';
+import { fault, readDocument, versionOf, type Read } from './documents.js';
+
+export const WORKSHEET_FORMAT = 1;
+
+/**
+ * A box-fill worksheet that stands alone: what is in one box, and the marked volumes of the box and of what is put on it.
+ * Volumes are ten-thousandths of a cubic inch.
+ */
+export const worksheetSchema = z.strictObject({
+  worksheet: z.literal(WORKSHEET_FORMAT),
+  name: nameSchema,
+  edition: editionSchema,
+  /** The box first, then rings and extensions. */
+  sections: z
+    .array(z.strictObject({ name: nameSchema, volume: volumeSchema }))
+    .min(1)
+    .max(5),
+  contents: boxContentsSchema,
+});
+export type Worksheet = z.infer<typeof worksheetSchema>;
+
+/** Is this document meant as a worksheet, sound or not? */
+export const isWorksheet = (document: unknown): boolean => versionOf(document, 'worksheet') !== null;
+
+/** Checks a parsed worksheet, its version first. */
+export const readWorksheet = (document: unknown): Read<Worksheet> => {
+  const version = versionOf(document, 'worksheet') ?? 0;
+  if (version > WORKSHEET_FORMAT)
+    return fault(
+      'worksheet',
+      `This worksheet has format ${version}; this program reads up to ${WORKSHEET_FORMAT}. Open it with a later version of the program.`,
+    );
+  return readDocument(worksheetSchema, document);
+};
+
+/** The fill of a worksheet, line by line (314.16). Volumes of sections add. */
+export const worksheetFill = ({ sections, contents, edition }: Worksheet): BoxFill =>
+  boxFill(
+    sections.reduce((sum, one) => sum + one.volume, 0),
+    contents,
+    edition,
+  );

@@ -1,0 +1,29 @@
+import type { Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
+import { compile, type Compiled } from '../circuit/compile.js';
+import { inspect } from '../code/inspect.js';
+import type { Finding } from '../code/rule.js';
+import { proveGroup, type GroupProof } from '../proving/works.js';
+
+/** A wiring under judgement, planned or not. */
+export interface Subject {
+  job: Job;
+  wiring: Wiring;
+  compiled: Compiled;
+  findings: Finding[];
+  proofs: GroupProof[];
+}
+
+/** A wiring of the job as it stands, existing, found or built, judged like a planned one; null where there is none. */
+export const reviewWiring = (job: Job, id: string): Subject | null => {
+  const wiring = job.wirings.find((document) => document.id === id)?.wiring;
+  if (!wiring) return null;
+  const compiled = compile(wiring, job);
+  return {
+    job,
+    wiring,
+    compiled,
+    findings: inspect(job, wiring),
+    proofs: job.groups.map((group) => proveGroup(job, wiring, compiled, group)),
+  };
+};

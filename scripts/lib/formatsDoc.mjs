@@ -1,0 +1,130 @@
+/** A small job to show the formats on: power at the switch, one luminaire behind it. */
+const exampleJob = (core) => {
+  const job = {
+    ...core.newJob('tar-store', 'Tar store', []),
+    rooms: [
+      core.newRoom({ id: 'tar-store', name: 'Tar store', kind: 'habitable', wholeFloorVisible: 'yes' }),
+    ],
+    circuits: [core.newCircuit({ id: 'lights', name: 'Tar store', breaker: 15, awg: 14 })],
+    feeds: [core.newFeed({ id: 'home-run', circuit: 'lights', at: 'panel' })],
+    boxes: [
+      core.newBox({ id: 'door', name: 'Tar store door', article: null, accessible: 'unknown' }),
+      core.newBox({ id: 'rack', name: 'Barrel rack', article: null, accessible: 'no' }),
+    ],
+    groups: [core.newGroup({ id: 'rack-light', name: 'Rack light', circuit: 'lights', room: 'tar-store' })],
+    slots: [core.newSlot({ id: 'door-switch', box: 'door', gang: 0, group: 'rack-light' })],
+    luminaires: [
+      core.newLuminaire({
+        ...{ id: 'rack-lamp', name: 'Barrel rack', box: 'rack', group: 'rack-light', va: 18 },
+        ...{ terminals: 'leads', leadAwg: 18, metal: true },
+      }),
+    ],
+    runFacts: [
+      core.newRunFact({ between: ['panel', 'door'], length: 306 }),
+      core.newRunFact({ between: ['door', 'rack'], length: 126 }),
+    ],
+    choices: [
+      {
+        circuit: 'lights',
+        feed: 'home-run',
+        runs: [
+          { from: 'panel', to: 'door' },
+          { from: 'door', to: 'rack' },
+        ],
+      },
+    ],
+  };
+  // Only the articles it comes to use, so that the example can be read to its end.
+  const planned = core.planJob({ ...job, stock: core.standardStock() }).job;
+  const used = core.estimate(
+    planned,
+    core.wiringOrEmpty(planned),
+    core.compile(core.wiringOrEmpty(planned), planned),
+  );
+  const ids = new Set(used.takeOff.lines.map((line) => line.article));
+  return { ...job, stock: core.standardStock().filter((article) => ids.has(article.id)) };
+};
+
+const exampleWorksheet = {
+  worksheet: 1,
+  name: 'River door',
+  edition: 2023,
+  sections: [{ name: '1-gang nonmetallic', volume: 225000 }],
+  contents: {
+    conductors: [14, 14, 14, 14, 14, 14, 12, 12],
+    grounds: [14, 14, 12],
+    yokes: [{ gangs: 1, awg: 14 }],
+  },
+};
+
+const COMMANDS = [
+  ['simulate', 'the truth table of each control group, one handle moved from row to row'],
+  ['fill', 'the box-fill worksheet of each box (314.16)'],
+  ['takeoff', 'what to buy, the cut list with the tags of both ends, the coils, the minutes, the cost'],
+  ['inspect', 'the findings, the worst first'],
+  ['netlist', 'a SPICE netlist for each set of handle positions'],
+  ['validate', 'nothing but whether the file is sound'],
+];
+
+const INTRODUCTION = `# Formats and the command line
+
+All formats are JSON. Each has a [JSON Schema](schemas) (draft 2020-12), generated from the schemas that the program itself
+checks by; this page and its examples are made by \`npm run formats\` and a test keeps them true.
+
+- Lengths are inches, multiples of 1/16. Volumes are ten-thousandths of a cubic inch and money ten-thousandths of a
+  dollar, so that sums are exact: 20.0 in³ is 200000, $1.25 is 12500. Sizes are AWG, loads volt-amperes, breakers amperes.
+- An unknown field is refused, not dropped: it may be a known one misspelled. So is an id that leads nowhere, a figure out
+  of range, and a later version of a format. Each fault comes with its dotted path and a sentence.
+- What is unsound or unfinished (a group without a switch, a ring of cables) is no fault of the file: it is read, kept, and
+  told among the findings.
+- A JSON Schema cannot say everything: that ids lead somewhere is checked by the program alone.
+
+## The command line
+
+    node packages/cli/dist/main.js COMMAND [FILE] [--json] [--wiring ID] [--group ID]
+
+It reads a file, or standard input. It ends with 0; with 1 where a rule is violated, a box is too full, a group does not work
+or a circuit cannot be planned; with 2 on bad input, the faults on standard error. Without \`--json\` it prints tables.
+`;
+
+const fenced = (text, language = '') => `\`\`\`${language}\n${text.trimEnd()}\n\`\`\`\n`;
+
+/** Every file of the formats' documentation by its path under docs. `core` is the core, `run` the command line. */
+export const formatsDoc = (core, run) => {
+  const job = exampleJob(core);
+  const files = new Map();
+  const json = (value) => `${JSON.stringify(value, null, 2)}\n`;
+  for (const name of Object.keys(core.FORMATS))
+    files.set(`schemas/${name}.schema.json`, json(core.jsonSchemaOf(name)));
+  files.set('examples/tar-store.job.json', json(job));
+  files.set('examples/river-door.worksheet.json', json(exampleWorksheet));
+
+  const printed = (args, text) => {
+    const out = [];
+    run(args, { read: () => text, out: (line) => out.push(line), error: (line) => out.push(line) });
+    return out.join('\n');
+  };
+  const schema = (name) => `[${core.FORMATS[name].title}](schemas/${name}.schema.json)`;
+  const parts = [
+    INTRODUCTION,
+    '## The job file\n',
+    `${schema('job')}. A whole job: rooms, circuits, feeds, boxes, slots for devices, luminaires, control groups, what is known of runs, the way each circuit is cabled, the stock and prices it was planned with, and its wirings. What has a default may be left out. The example is [tar-store.job.json](examples/tar-store.job.json), with only the articles that it comes to use; what follows is what the commands make of it.\n`,
+  ];
+  for (const [name, what] of COMMANDS) {
+    const text = json(job);
+    files.set(`examples/tar-store.${name}.json`, `${printed([name, '--json'], text)}\n`);
+    parts.push(`### \`${name}\`: ${what}\n`);
+    parts.push(`With \`--json\`: ${schema(name)}, [the example as data](examples/tar-store.${name}.json).\n`);
+    const lines = printed([name], text).split('\n');
+    const shown = lines.length > 30 ? [...lines.slice(0, 26), '...'] : lines;
+    parts.push(fenced(shown.join('\n') || '(no findings)'));
+  }
+  parts.push('## The box-fill worksheet\n');
+  parts.push(
+    `${schema('worksheet')}. One box without a job: what enters it, and the marked volumes of the box and of what is put on it. \`fill\` takes it in place of a job file. A three-way fed by 12/2, in a box with two 14/3 ([river-door.worksheet.json](examples/river-door.worksheet.json)):\n`,
+  );
+  parts.push(fenced(json(exampleWorksheet), 'json'));
+  parts.push(fenced(printed(['fill'], json(exampleWorksheet))));
+  files.set('formats.md', parts.join('\n'));
+  return files;
+};
