@@ -35,23 +35,60 @@ const perSecond = async (name, job) => {
       lit += lights[0];
     }
   if (lit * 2 !== swept) throw new Error('In a sound circuit half of all positions are lit.');
-  say(`${name.padEnd(52)} ${swept.toLocaleString('en')} a second`);
+  say(`${name.padEnd(52)} ${swept.toLocaleString('en')} a second   aim 1,000,000`);
 };
 
+/** The job with the chains and neutrals that the planner settled on, so that only the make-up is left to do. */
+const withArrangement = (job, plans) => ({
+  ...job,
+  choices: plans.map(({ outcome }) => {
+    if (!outcome.ok) throw new Error('The job of the figures cannot be planned.');
+    const { choice, arrangement } = outcome.value;
+    return { ...choice, chains: arrangement.chains, neutralAt: arrangement.neutralAt };
+  }),
+});
+
 const core = async (job, sixBoxes) => {
-  const { compile, drawBox, reviewJob, wiringOrEmpty } = await import('@amber/core');
+  const {
+    compile,
+    createCableCurrents,
+    drawBox,
+    estimate,
+    evaluate,
+    fillOf,
+    planJob,
+    reviewJob,
+    wiringOrEmpty,
+  } = await import('@amber/core');
   show(
     'core: plan, prove and inspect 12 boxes',
     timed(30, () => reviewJob(job)),
     '-',
   );
+  const pinned = withArrangement(job, planJob(job).circuits);
+  show(
+    'core: make-up, fill and take-off of 12 boxes',
+    timed(100, () => {
+      const made = planJob(pinned).job;
+      const wired = wiringOrEmpty(made);
+      for (const box of made.boxes) fillOf(made, wired, box.id);
+      estimate(made, wired, compile(wired, made));
+    }),
+    'under 20 ms',
+  );
   const wiring = wiringOrEmpty(job);
   show(
     'core: compile 12 boxes',
     timed(100, () => compile(wiring, job)),
-    '-',
+    'under 2 ms',
   );
   const compiled = compile(wiring, job);
+  const currentsIn = createCableCurrents(wiring, job);
+  show(
+    'core: currents of every conductor, one position',
+    timed(100, () => currentsIn({}, evaluate(compiled, {}))),
+    '-',
+  );
   await perSecond('core: handle positions swept, 12 boxes', job);
   await perSecond('core: handle positions swept, 6 boxes', sixBoxes);
   show(

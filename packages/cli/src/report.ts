@@ -1,4 +1,4 @@
-import { cubicInches, PANEL, type Group, type Place, type Subject } from '@amber/core';
+import { cubicInches, PANEL, type Group, type Subject } from '@amber/core';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
 export interface Report {
@@ -19,5 +19,5 @@ export type Command = (subject: Subject, group: Group | undefined) => Report | R
 export const plainVolume = (volume: number): string => cubicInches(volume).replace(' in³', '');
 
 /** The name of a place as people know it. */
-export const placeName = ({ job }: Subject, place: Place | string): string =>
+export const placeName = ({ job }: Subject, place: string): string =>
   place === PANEL ? 'panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);

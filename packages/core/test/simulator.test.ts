@@ -187,5 +187,14 @@ test('two circuits in one box keep their neutrals apart and share one ground spl
     (one) => one.box === 'S1' && one.members.some((m) => 'end' in m && m.end.colour === 'bare'),
   );
   expect(grounds.map((joint) => joint.members.filter((m) => 'end' in m).length)).toEqual([4]);
-  expect(inspect(job, wiring)).toEqual([]);
+  const [caution, ...others] = inspect(job, wiring);
+  expect(others).toEqual([]);
+  expect(caution).toMatchObject({
+    section: '200.4(B)',
+    severity: 'caution',
+    at: { box: 'S1' },
+    title: 'S1: Lights and Other meet in this box',
+    remedy: expect.stringContaining('all of their breakers off'),
+  });
+  expect(inspect({ ...job, edition: 2011 }, wiring)[0]).toMatchObject({ section: '' });
 });

@@ -1,6 +1,7 @@
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { boxVolume } from './boxVolume.js';
+import { circuitsInBox } from './circuitsInBox.js';
 import { conductorToBreaker } from './conductorToBreaker.js';
 import { groupWorks } from './groupWorks.js';
 import { neutralAtSwitch } from './neutralAtSwitch.js';
@@ -15,6 +16,7 @@ export const RULES: readonly Rule[] = [
   neutralAtSwitch,
   conductorToBreaker,
   boxVolume,
+  circuitsInBox,
 ];
 
 const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution: 2, verify: 3 };

@@ -92,6 +92,7 @@ export const takeOffReportSchema = z.strictObject({
           'connector',
           'sundry',
           'plate',
+          'blank',
           'staple',
           'steelPlate',
           'tape',

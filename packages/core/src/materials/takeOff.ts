@@ -112,10 +112,16 @@ const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
   const devices = wiring.devices.filter((device) => device.box === box.id);
   const fitted = devices.filter(({ slot }) => !job.slots.find((one) => one.id === slot)?.existing);
   const gangs = Math.max(0, ...chosen.map((article) => article.gangs));
+  const taken = devices.reduce((sum, { article }) => sum + articleOf(job.stock, 'device', article).gangs, 0);
   return [
     ...(box.work === 'existing' ? [] : chosen.map((article) => each(article, box.id))),
     ...fitted.map(({ article }) => each(articleOf(job.stock, 'device', article), box.id)),
-    ...(fitted.length > 0 ? [sundry(job, box.id, 1, { use: 'plate', gangs }, `${gangs}-gang plate`)] : []),
+    ...(fitted.length > 0
+      ? [
+          sundry(job, box.id, 1, { use: 'plate', gangs }, `${gangs}-gang plate`),
+          ...(gangs > taken ? [sundry(job, box.id, gangs - taken, { use: 'blank' }, 'Blank')] : []),
+        ]
+      : []),
     ...(job.preferences.deviceTape === 'wrapped'
       ? fitted.map(() => sundry(job, box.id, WRAP_FEET, { use: 'tape', colour: 'black' }, 'Tape, black'))
       : []),
@@ -177,6 +183,7 @@ const ORDER: MaterialKind[] = [
   'box',
   'device',
   'plate',
+  'blank',
   'connector',
   'wire',
   'tape',

@@ -150,7 +150,7 @@ export type ConnectorArticle = z.infer<typeof connectorArticleSchema>;
 export const sundryArticleSchema = z.strictObject({
   ...common,
   kind: z.literal('sundry'),
-  use: z.enum(['plate', 'staple', 'steelPlate', 'tape', 'wire']),
+  use: z.enum(['plate', 'blank', 'staple', 'steelPlate', 'tape', 'wire']),
   /** For a plate: device spaces. */
   gangs: z.int().min(1).max(8).nullable().default(null),
   /** For tail wire: size and colour; for tape: colour. */

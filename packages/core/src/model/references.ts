@@ -157,6 +157,11 @@ const checkReferences = (job: Job, report: Report) => {
   const luminaire = known(idsOf(job.luminaires), 'luminaire', report);
   const node = (at: TreePlace, path: Path) => place(placeOfNode(at), path);
   job.stock.forEach((article, i) => {
+    if (article.kind === 'cable' && article.insulated.some((colour) => colour === article.ground))
+      report(
+        ['stock', i],
+        `${article.ground} is both an insulated conductor and the ground; number the conductor, as in ${article.ground}-2`,
+      );
     if (article.kind !== 'device') return;
     if (article.companion !== null) deviceArticle(article.companion, ['stock', i, 'companion']);
     const terminals = new Set(article.terminals.map((one) => one.name));

@@ -67,7 +67,9 @@ export const countedTakeOff = (
     const devices = wiring.devices.filter((device) => device.box === box.id);
     for (const device of devices) count(device.article);
     const gangs = Math.max(...chosen(box.id).map((article) => article.gangs), 0);
-    if (devices.length > 0) count(gangs > 4 ? `${gangs}-gang plate` : `plate-${gangs}`);
+    if (devices.length === 0) continue;
+    count(gangs > 4 ? `${gangs}-gang plate` : `plate-${gangs}`);
+    count('blank', gangs - devices.length);
   }
   const tails: string[] = [];
   for (const { box, members, connectors } of wiring.joints) {

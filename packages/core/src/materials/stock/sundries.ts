@@ -15,6 +15,7 @@ export const sundries: Sundry[] = [
     use: 'plate',
     gangs,
   })),
+  { kind: 'sundry', id: 'blank', name: 'Blank for an empty gang', price: dollarsOf(0.75), use: 'blank' },
   { kind: 'sundry', id: 'staple', name: 'Cable staple', price: dollarsOf(0.05), use: 'staple' },
   {
     kind: 'sundry',

@@ -1,0 +1,30 @@
+import type { CircuitId } from '../model/ids.js';
+import { defineRule } from './rule.js';
+
+/**
+ * 200.4(B), from 2014: neutrals of different circuits in one box are each identified or grouped with their hot. Under
+ * any edition it is the place where a neutral may be live with its neighbour's breaker off.
+ */
+export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>({
+  id: 'circuits-in-box',
+  section: (edition) => (edition >= 2014 ? '200.4(B)' : ''),
+  check: ({ job, wiring, circuitsOfCable }) =>
+    job.boxes.flatMap((box) => {
+      const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);
+      const there = new Set(here.flatMap((cable) => circuitsOfCable(cable.id)));
+      const circuits = job.circuits.map((one) => one.id).filter((id) => there.has(id));
+      return circuits.length < 2 || box.work === 'beyond'
+        ? []
+        : [{ severity: 'caution' as const, at: { box: box.id }, data: { box: box.id, circuits } }];
+    }),
+  say: ({ box, circuits }, { place, job }) => {
+    const names = job.circuits.filter((one) => circuits.includes(one.id)).map((one) => one.name);
+    return {
+      title: `${place(box)}: ${names.join(' and ')} meet in this box`,
+      reason:
+        'With one breaker off the other circuit is still live here, its neutral too while it carries load.',
+      remedy:
+        'Turn all of their breakers off to work here. Tie each neutral to the hot of its own circuit where they enter; never join them.',
+    };
+  },
+});
