@@ -32,27 +32,29 @@ const cablesIn = (job: Job, wiring: Wiring, box: BoxId) => {
 
 /** The yokes of a box, each with the largest conductor connected to it. */
 const yokesIn = (job: Job, wiring: Wiring, box: BoxId): BoxContents['yokes'] => {
+  const devices = wiring.devices.filter((device) => device.box === box);
+  if (devices.length === 0) return [];
   const awgOfCable = new Map(
     wiring.cables.map(({ id, article }) => [id as string, articleOf(job.stock, 'cable', article).awg]),
   );
   const awgOfPigtail = new Map(
-    wiring.joints.flatMap((joint) =>
-      joint.members.flatMap((member) =>
-        'pigtail' in member ? [[member.pigtail.id, member.pigtail.awg] as const] : [],
+    wiring.joints
+      .filter((joint) => joint.box === box)
+      .flatMap((joint) =>
+        joint.members.flatMap((member) =>
+          'pigtail' in member ? [[member.pigtail.id, member.pigtail.awg] as const] : [],
+        ),
       ),
-    ),
   );
-  return wiring.devices
-    .filter((device) => device.box === box)
-    .map((device) => {
-      const sizes = wiring.landings.flatMap(({ wire, terminal }) => {
-        if (!('device' in terminal) || terminal.device !== device.id) return [];
-        const awg = 'end' in wire ? awgOfCable.get(wire.end.cable) : awgOfPigtail.get(wire.pigtail);
-        return awg ? [awg] : [];
-      });
-      const thickest = sizes.reduce<Awg>((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
-      return { gangs: articleOf(job.stock, 'device', device.article).gangs, awg: thickest };
+  return devices.map((device) => {
+    const sizes = wiring.landings.flatMap(({ wire, terminal }) => {
+      if (!('device' in terminal) || terminal.device !== device.id) return [];
+      const awg = 'end' in wire ? awgOfCable.get(wire.end.cable) : awgOfPigtail.get(wire.pigtail);
+      return awg ? [awg] : [];
     });
+    const thickest = sizes.reduce<Awg>((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
+    return { gangs: articleOf(job.stock, 'device', device.article).gangs, awg: thickest };
+  });
 };
 
 /** Leads of luminaires in a box, grounds left out: those of 14 AWG and larger are conductors like any other. */

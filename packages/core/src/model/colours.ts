@@ -28,8 +28,10 @@ export const colourSchema = z.union([insulatedColourSchema, z.literal(['bare', '
 export type Colour = z.infer<typeof colourSchema>;
 
 /** What one sees of a conductor, its number left out. */
-export const hueOf = (colour: Colour): Hue | 'bare' | 'raceway' =>
-  colour.replace(/-\d$/, '') as Hue | 'bare' | 'raceway';
+export const hueOf = (colour: Colour): Hue | 'bare' | 'raceway' => {
+  const number = colour.indexOf('-');
+  return (number < 0 ? colour : colour.slice(0, number)) as Hue | 'bare' | 'raceway';
+};
 
 /** White and gray are for grounded conductors; anything else of these is a hot that has to be marked (200.6, 200.7). */
 export const isNeutralColour = (colour: Colour): boolean => ['white', 'gray'].includes(hueOf(colour));

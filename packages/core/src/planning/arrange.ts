@@ -5,8 +5,8 @@ import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js'
 import { neutralRequirement } from '../code/neutralRequirement.js';
 import { assignColours, type Colouring } from './colours.js';
 import type { Carriers } from './carriers.js';
-import { fitDevices, type Fitting } from './devices.js';
-import { netReaches, netsOnRun, type Arrangement, type Net } from './nets.js';
+import { createFitter, type Fitting } from './devices.js';
+import { netReaches, netsOnRuns, type Arrangement, type Net, type Reach } from './nets.js';
 import type { TreeRun } from './tree.js';
 
 /** A run with the nets that cross it and the cable that carries them; no cable where it is too wide. */
@@ -25,27 +25,45 @@ export interface OfferedRun {
   carriers: Carriers;
 }
 
-/** The smallest cable offered that carries the nets lawfully. */
-const carry = (cables: readonly CableArticle[], nets: readonly Net[]): ColouredRun['carried'] => {
-  for (const article of cables) {
-    const colouring = assignColours(nets, article);
-    if (colouring) return { article, colouring };
-  }
-  return null;
+/**
+ * Finds the smallest cable offered that carries the nets lawfully. Runs are alike again and again while orders are
+ * tried, so what was found for nets of the same kinds is kept.
+ */
+const createCarrier = () => {
+  const known = new Map<string, { article: CableArticle; nets: (number | null)[] } | null>();
+  const find = (cables: readonly CableArticle[], nets: readonly Net[]) => {
+    for (const article of cables) {
+      const colouring = nets.length <= article.insulated.length ? assignColours(nets, article) : null;
+      if (colouring) return { article, nets: colouring.map(({ net }) => (net ? nets.indexOf(net) : null)) };
+    }
+    return null;
+  };
+  return (cables: readonly CableArticle[], nets: readonly Net[]): ColouredRun['carried'] => {
+    const key = `${cables.map((one) => one.id).join()} ${nets.map((net) => net.kind + (net.lane ?? '')).join()}`;
+    const found = known.get(key) ?? find(cables, nets);
+    known.set(key, found);
+    if (!found) return null;
+    const colouring = found.article.insulated.map((colour, i) => {
+      const index = found.nets[i] ?? null;
+      return { colour, net: index === null ? null : (nets[index] ?? null) };
+    });
+    return { article: found.article, colouring };
+  };
 };
 
 const colourRuns = (
-  job: Job,
-  choice: Choice,
-  feed: Feed,
   offered: readonly OfferedRun[],
-  arrangement: Arrangement,
+  reaches: readonly Reach[],
+  carry: ReturnType<typeof createCarrier>,
 ): ColouredRun[] => {
-  const reaches = netReaches(job, choice, feed, arrangement);
-  return offered.map(({ run, carriers: { articles, existing } }) => {
-    const nets = netsOnRun(run, reaches);
+  const nets = netsOnRuns(
+    offered.map(({ run }) => run),
+    reaches,
+  );
+  return offered.map(({ run, carriers: { articles, existing } }, i) => {
+    const crossing = nets[i] ?? [];
     const most = Math.max(0, ...articles.map((article) => article.insulated.length));
-    return { run, nets, carried: carry(articles, nets), existing, most };
+    return { run, nets: crossing, carried: carry(articles, crossing), existing, most };
   });
 };
 
@@ -120,11 +138,13 @@ export const settleArrangement = (
     return requirement.slots.some((slot) => always.has(slot)) ? [null] : requirement.slots;
   };
 
+  const carry = createCarrier();
+  const fit = createFitter(job, circuit);
   const chains: Arrangement['chains'] = {};
   for (const group of groups) chains[group.id] = choice.chains?.[group.id] ?? slotsOf(group.id);
   const picked = new Map<GroupId, SlotId>();
   const settled = () => {
-    const fittings = fitDevices(job, circuit, chains);
+    const fittings = fit(chains);
     const arrangement: Arrangement = {
       chains: { ...chains },
       neutralAt: [...always, ...picked.values()],
@@ -132,7 +152,8 @@ export const settleArrangement = (
         fittings.flatMap(({ slot, article }) => (article ? [[slot.id, article] as const] : [])),
       ),
     };
-    return { arrangement, fittings, runs: colourRuns(job, choice, feed, offered, arrangement) };
+    const reaches = netReaches(job, choice, feed, arrangement);
+    return { arrangement, fittings, runs: colourRuns(offered, reaches, carry) };
   };
 
   for (const group of groups) {

@@ -22,11 +22,15 @@ export interface Fitting {
 
 const needsNeutral = (article: DeviceArticle) => article.terminals.some((one) => one.use === 'neutral');
 
-/** The first of the stock for a role and letter, rated at least for the breaker (404.14); plain ones first. */
-const fromStock = (job: Job, { role }: Slot, letter: Letter | null, circuit: Circuit): DeviceArticle | null =>
-  articlesOf(job.stock, 'device')
-    .filter((one) => one.role === role && one.letter === letter && one.amperes >= circuit.breaker)
-    .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)))[0] ?? null;
+/** Finds the first of the stock for a role and letter, rated at least for the breaker (404.14); plain ones first. */
+const createStock = (job: Job, circuit: Circuit) => {
+  const rated = articlesOf(job.stock, 'device')
+    .filter((one) => one.amperes >= circuit.breaker)
+    .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)));
+  return ({ role }: Slot, letter: Letter | null): DeviceArticle | null =>
+    rated.find((one) => one.role === role && one.letter === letter) ?? null;
+};
+type Stock = ReturnType<typeof createStock>;
 
 const misfitOf = (
   article: DeviceArticle,
@@ -39,9 +43,8 @@ const misfitOf = (
   return article.amperes < circuit.breaker ? 'amperes' : null;
 };
 
-const fitSlot = (job: Job, circuit: Circuit, slot: Slot, letter: Letter | null): Fitting => {
-  if (slot.article === null)
-    return { slot, letter, article: fromStock(job, slot, letter, circuit), misfit: null };
+const fitSlot = (job: Job, circuit: Circuit, stock: Stock, slot: Slot, letter: Letter | null): Fitting => {
+  if (slot.article === null) return { slot, letter, article: stock(slot, letter), misfit: null };
   const article = articleOf(job.stock, 'device', slot.article);
   return { slot, letter, article, misfit: misfitOf(article, slot, letter, circuit) };
 };
@@ -51,9 +54,9 @@ const fitSlot = (job: Job, circuit: Circuit, slot: Slot, letter: Letter | null):
  * companion, and one that was fixed otherwise does not fit. A device that has to stand at one end of the chain does
  * not fit elsewhere.
  */
-const fitChain = (job: Job, circuit: Circuit, slots: readonly Slot[]): Fitting[] => {
+const fitChain = (job: Job, circuit: Circuit, stock: Stock, slots: readonly Slot[]): Fitting[] => {
   const ids = slots.map((slot) => slot.id);
-  const fitted = slots.map((slot, step) => fitSlot(job, circuit, slot, letterAt(ids, step)));
+  const fitted = slots.map((slot, step) => fitSlot(job, circuit, stock, slot, letterAt(ids, step)));
   const asking = fitted.find((one) => one.article?.companion);
   return fitted.map((one, step): Fitting => {
     const end = one.article?.chainEnd;
@@ -69,25 +72,28 @@ const fitChain = (job: Job, circuit: Circuit, slots: readonly Slot[]): Fitting[]
   });
 };
 
-/** The device of every slot of a circuit, given the chains of its switched groups. */
-export const fitDevices = (
+/** Finds the device of every slot of a circuit, given the chains of its switched groups. Prepare once, ask often. */
+export const createFitter = (
   job: Job,
   circuit: Circuit,
-  chains: Readonly<Record<GroupId, readonly SlotId[]>>,
-): Fitting[] => {
+): ((chains: Readonly<Record<GroupId, readonly SlotId[]>>) => Fitting[]) => {
+  const stock = createStock(job, circuit);
   const slotOf = new Map(job.slots.map((slot) => [slot.id, slot]));
   const groups = new Set<string>(
     job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
   );
-  const receptacles = job.slots.filter((slot) => slot.role === 'receptacle' && groups.has(slot.group));
-  return [
+  const receptacles = job.slots
+    .filter((slot) => slot.role === 'receptacle' && groups.has(slot.group))
+    .map((slot) => fitSlot(job, circuit, stock, slot, null));
+  return (chains) => [
     ...Object.values<readonly SlotId[]>(chains).flatMap((chain) =>
       fitChain(
         job,
         circuit,
+        stock,
         chain.flatMap((id) => slotOf.get(id) ?? []),
       ),
     ),
-    ...receptacles.map((slot) => fitSlot(job, circuit, slot, null)),
+    ...receptacles,
   ];
 };

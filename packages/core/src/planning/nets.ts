@@ -119,17 +119,24 @@ export const netReaches = (job: Job, choice: Choice, feed: Feed, arrangement: Ar
 
 /**
  * The one rule of the planner: the insulated conductors on a run are the nets with terminals on both sides of it.
- * In a tree every cable is a cut of the circuit, so its currents sum to zero by themselves.
+ * In a tree every cable is a cut of the circuit, so its currents sum to zero by themselves. Gives the nets of each run.
  */
-export const netsOnRun = (run: TreeRun, reaches: readonly Reach[]): Net[] => {
-  const sides = new Map<string, { net: Net; near: boolean; far: boolean }>();
+export const netsOnRuns = (runs: readonly TreeRun[], reaches: readonly Reach[]): Net[][] => {
+  const byNet = new Map<string, { net: Net; at: TreePlace[] }>();
   for (const { net, at } of reaches) {
-    const side = sides.get(net.id) ?? { net, near: false, far: false };
-    if (run.behind.has(at)) side.far = true;
-    else side.near = true;
-    sides.set(net.id, side);
+    const known = byNet.get(net.id);
+    if (known) known.at.push(at);
+    else byNet.set(net.id, { net, at: [at] });
   }
-  return [...sides.values()].filter((side) => side.near && side.far).map((side) => side.net);
+  const nets = [...byNet.values()];
+  return runs.map(({ behind }) =>
+    nets
+      .filter(({ at }) => {
+        const far = at.filter((place) => behind.has(place)).length;
+        return far > 0 && far < at.length;
+      })
+      .map(({ net }) => net),
+  );
 };
 
 /** Boxes to which a return run leads. */
