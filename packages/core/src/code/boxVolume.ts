@@ -18,7 +18,7 @@ export const boxVolume = defineRule<{ name: string; fill: BoxFill; instead: BoxO
         now?.kind === 'box'
           ? suitingBoxes(
               job,
-              { ...box, work: now.work, material: now.metal ? 'metal' : 'nonmetallic' },
+              { ...box, work: now.work },
               { gangs: now.gangs, luminaires: job.luminaires.filter((one) => one.box === box.id) },
             ).filter((offer) => offer.gangs === now.gangs)
           : [];

@@ -120,17 +120,28 @@ const DeviceFace = ({
           </g>
         );
       })}
-      <g onClick={onFlip} className="cursor-pointer">
-        <rect x={centre - 15} y={drawn.y + 3} width="30" height={drawn.height - 6} fill="transparent" />
-        <text x={centre} y={drawn.y + 13} textAnchor="middle" fontSize="10.5" fontWeight="750">
-          {item.article.letter}
-        </text>
-        <rect x={centre - 9} y={middle - 23} width="18" height="46" rx="4" fill="#dcd5c6" />
-        <rect x={centre - 9} y={paddle} width="18" height="23" rx="4" fill="#20262d" />
-        <text x={centre} y={paddle + 14.5} textAnchor="middle" fontSize="6.6" fontWeight="700" fill="#fff">
-          {word.toUpperCase().slice(0, 4)}
-        </text>
-      </g>
+      {item.article.letter === null ? (
+        [middle - 15, middle + 9].map((y) => (
+          <path
+            key={y}
+            d={`M${centre - 5} ${y - 5}v8M${centre + 5} ${y - 5}v8M${centre} ${y + 6}v4`}
+            stroke="#20262d"
+            strokeWidth="2.2"
+          />
+        ))
+      ) : (
+        <g onClick={onFlip} className="cursor-pointer">
+          <rect x={centre - 15} y={drawn.y + 3} width="30" height={drawn.height - 6} fill="transparent" />
+          <text x={centre} y={drawn.y + 13} textAnchor="middle" fontSize="10.5" fontWeight="750">
+            {item.article.letter}
+          </text>
+          <rect x={centre - 9} y={middle - 23} width="18" height="46" rx="4" fill="#dcd5c6" />
+          <rect x={centre - 9} y={paddle} width="18" height="23" rx="4" fill="#20262d" />
+          <text x={centre} y={paddle + 14.5} textAnchor="middle" fontSize="6.6" fontWeight="700" fill="#fff">
+            {word.toUpperCase().slice(0, 4)}
+          </text>
+        </g>
+      )}
     </g>
   );
 };

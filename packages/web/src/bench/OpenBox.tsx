@@ -104,7 +104,7 @@ const Sheath = ({ sheath, placeName }: { sheath: DrawnSheath; placeName: string 
         strokeWidth="1.5"
       />
       <text x={sheath.x + sheath.width / 2} y={middle - 3} textAnchor="middle" fontSize="13" fontWeight="700">
-        {sheath.name}
+        {sheath.name.length > 9 ? `${sheath.name.slice(0, 8)}…` : sheath.name}
       </text>
       <text x={sheath.x + sheath.width / 2} y={middle + 12} textAnchor="middle" fontSize="10" fill="#44413a">
         {short}

@@ -15,11 +15,18 @@ const COLUMN = 132;
 const ROW = 148;
 const MIDDLE = 58;
 const HALF = 30;
+const SMALL_LAMP = 34;
 
 const centre = (node: StripNode) => ({ x: node.column * COLUMN + COLUMN / 2, y: node.row * ROW + MIDDLE });
 
 /** Half the width of what is drawn at a place, so that runs end at its edge. */
-const halfWidth = (node: StripNode) => (node.devices.length > 0 ? node.devices.length * 25 - 2 : HALF);
+const halfWidth = ({ devices, luminaires }: StripNode) => {
+  if (devices.length > 0) return devices.length * 25 - 2;
+  return luminaires.length > 1 ? luminaires.length * (SMALL_LAMP / 2 + 1) : HALF;
+};
+
+/** A cable that was found may have any name; what does not fit stands in the tooltip. */
+const shortName = (name: string) => (name.length > 9 ? `${name.slice(0, 8)}…` : name);
 
 const Run = ({
   bench,
@@ -61,7 +68,8 @@ const Run = ({
         );
       })}
       <text x={labelX} y={b.y - 14} textAnchor="middle" fontSize="12.5" fontWeight="700">
-        {edge.name}
+        {shortName(edge.name)}
+        <title>{edge.name}</title>
       </text>
       <text x={labelX} y={b.y + 22} textAnchor="middle" fontSize="11.5" fill="var(--color-quiet)">
         {edge.existing
@@ -74,8 +82,8 @@ const Run = ({
   );
 };
 
-const Lamp = ({ light }: { light: 'lit' | 'dim' | 'dark' }) => (
-  <svg width="66" height="66" viewBox="-33 -33 66 66" aria-hidden="true">
+const Lamp = ({ light, size }: { light: 'lit' | 'dim' | 'dark'; size: number }) => (
+  <svg width={size} height={size} viewBox="-33 -33 66 66" aria-hidden="true" className="shrink-0">
     {light !== 'dark' ? (
       <>
         <circle r="32" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.22 : 0.1} />
@@ -84,6 +92,21 @@ const Lamp = ({ light }: { light: 'lit' | 'dim' | 'dark' }) => (
     ) : null}
     <circle r="16" fill={light === 'lit' ? '#fff3d6' : '#fff'} stroke="var(--color-ink)" strokeWidth="2.2" />
     <path d="M-11.3 -11.3L11.3 11.3M-11.3 11.3L11.3 -11.3" stroke="var(--color-ink)" strokeWidth="1.8" />
+  </svg>
+);
+
+/** A duplex receptacle. */
+const Receptacle = () => (
+  <svg width="44" height="68" viewBox="0 0 44 68" aria-hidden="true">
+    <rect x="1" y="1" width="42" height="66" rx="8" fill="#fff" stroke="var(--color-ink)" strokeWidth="2" />
+    {[18, 46].map((y) => (
+      <path
+        key={y}
+        d={`M16 ${y - 5}v8M28 ${y - 5}v8M22 ${y + 6}v4`}
+        stroke="var(--color-ink)"
+        strokeWidth="2.5"
+      />
+    ))}
   </svg>
 );
 
@@ -104,8 +127,13 @@ const Node = ({
   const box = bench.job.boxes.find((one) => one.id === node.place);
   const name = node.place === PANEL ? 'Panel' : (box?.name ?? '');
   const lights = node.luminaires.map((id) => bench.state.luminaires.find((one) => one.id === id));
-  const devices = node.devices.map((id) => bench.devices.findIndex((one) => one.id === id));
-  const letters = devices.map((i) => bench.devices[i]?.letter);
+  const all = node.devices.map((id) => bench.devices.findIndex((one) => one.id === id));
+  const devices = all.filter((i) => i >= 0);
+  const receptacles = all.length - devices.length;
+  const letters = [
+    ...devices.map((i) => bench.devices[i]?.letter),
+    ...Array.from({ length: receptacles }, () => 'receptacle'),
+  ];
   const vas = bench.job.luminaires
     .filter((one) => node.luminaires.includes(one.id))
     .map((one) => `${one.va} VA`);
@@ -122,7 +150,7 @@ const Node = ({
       className="absolute flex flex-col items-center"
       style={{ left: x - COLUMN / 2, top: y - 56, width: COLUMN }}
     >
-      <div className="flex h-28 items-center justify-center gap-1.5">
+      <div className={`flex h-28 items-center justify-center ${lights.length > 1 ? 'gap-0.5' : 'gap-1.5'}`}>
         {node.place === PANEL ? (
           <svg width="60" height="66" viewBox="0 0 60 66" aria-hidden="true">
             <rect x="1.5" y="1.5" width="57" height="63" rx="6" fill="var(--color-ink)" />
@@ -150,8 +178,13 @@ const Node = ({
             </div>
           ) : null;
         })}
-        {lights.map((one) => (one ? <Lamp key={one.id} light={one.light} /> : null))}
-        {node.place !== PANEL && devices.length + lights.length === 0 ? (
+        {Array.from({ length: receptacles }, (_, i) => (
+          <Receptacle key={i} />
+        ))}
+        {lights.map((one) =>
+          one ? <Lamp key={one.id} light={one.light} size={lights.length > 1 ? SMALL_LAMP : 66} /> : null,
+        )}
+        {node.place !== PANEL && all.length + lights.length === 0 ? (
           <span className="grid size-10 place-items-center rounded-full border-2 border-ink bg-white font-bold">
             J
           </span>

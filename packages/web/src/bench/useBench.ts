@@ -75,14 +75,10 @@ const useStill = (asked: Job, circuit: Circuit) =>
       devices: boxes.flatMap((box) =>
         wiring.devices
           .filter((device) => device.box === box)
-          .map((device) => {
-            const article = articleOf(job.stock, 'device', device.article);
-            return {
-              id: device.id,
-              box,
-              letter: article.letter ?? 'R',
-              positions: article.positions.map((one) => one.name),
-            };
+          .flatMap(({ id, article: articleId }) => {
+            const { letter, positions } = articleOf(job.stock, 'device', articleId);
+            // A receptacle has no handle to flip.
+            return letter === null ? [] : [{ id, box, letter, positions: positions.map((one) => one.name) }];
           }),
       ),
       findings,
