@@ -109,6 +109,15 @@ const clashes: [what: string, job: Job, rule: string, title: string][] = [
     'No box of the stock fits S1',
   ],
   [
+    'an existing box that nobody has named',
+    {
+      ...single,
+      boxes: single.boxes.map((box) => (box.id === 'S1' ? { ...box, article: null, work: 'existing' } : box)),
+    },
+    'ExistingBoxUnknown',
+    'Which box is at S1?',
+  ],
+  [
     'a device that the stock lacks',
     without(single, 'single-pole-15', 'single-pole-20'),
     'NoDeviceInStock',

@@ -18,14 +18,22 @@ const bringsItsOwn = (job: Job, { id }: Box) =>
   job.luminaires.some((one) => one.box === id && one.driverBox !== null);
 
 /**
- * The articles of every box of a wiring: as the job has them; none for a box beyond the plan, or where a luminaire
- * brings its own; otherwise the cheapest of the stock that suits and is big enough, else the largest that suits.
+ * The articles of every box of a wiring: as the job has them; none for a box beyond the plan, for one that is there
+ * already and that nobody has named, or where a luminaire brings its own; otherwise the cheapest of the stock that suits and is big enough, else the largest that suits.
  */
-export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; unfitted: Unfitted[] } => {
+export const fitBoxes = (
+  job: Job,
+  wiring: Wiring,
+): { boxes: Wiring['boxes']; unfitted: Unfitted[]; unknown: BoxId[] } => {
   const unfitted: Unfitted[] = [];
+  const unknown: BoxId[] = [];
   const articlesOf = (box: Box): ArticleId[] => {
     if (box.article !== null) return [box.article, ...box.sections];
     if (box.work === 'beyond' || bringsItsOwn(job, box)) return [];
+    if (box.work === 'existing') {
+      unknown.push(box.id);
+      return [];
+    }
     const devices = wiring.devices.filter((device) => device.box === box.id);
     const gangs = devices.reduce(
       (sum, device) => sum + articleOf(job.stock, 'device', device.article).gangs,
@@ -46,5 +54,5 @@ export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; un
     });
     return largest ? largest.articles.map((one) => one.id) : [];
   };
-  return { boxes: Object.fromEntries(job.boxes.map((box) => [box.id, articlesOf(box)])), unfitted };
+  return { boxes: Object.fromEntries(job.boxes.map((box) => [box.id, articlesOf(box)])), unfitted, unknown };
 };

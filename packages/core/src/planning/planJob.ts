@@ -33,7 +33,12 @@ const yokesGroundedByScrews = (
 const withSharedProblems = (
   job: Job,
   plan: CircuitPlan,
-  made: { cables: readonly CableToMakeUp[]; unjoined: readonly Unjoined[]; unfitted: readonly Unfitted[] },
+  made: {
+    cables: readonly CableToMakeUp[];
+    unjoined: readonly Unjoined[];
+    unfitted: readonly Unfitted[];
+    unknown: readonly BoxId[];
+  },
 ): CircuitPlan => {
   if (!plan.outcome.ok) return plan;
   const circuit = plan.circuit.id;
@@ -46,6 +51,9 @@ const withSharedProblems = (
   const problems: PlanProblem[] = [
     ...made.unjoined.filter(here).map((one) => ({ code: 'NoConnectorInStock' as const, circuit, ...one })),
     ...made.unfitted.filter(here).map((one) => ({ code: 'NoBoxFits' as const, circuit, ...one })),
+    ...made.unknown
+      .filter((box) => places.has(box))
+      .map((box) => ({ code: 'ExistingBoxUnknown' as const, circuit, box })),
     ...made.cables
       .filter((one) => one.circuit === circuit && !one.cable.existing)
       .flatMap(({ cable, article, nodes }) => {
@@ -78,7 +86,7 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
   const unbonded = makeUp(job, cables, devices, attachments, {});
   const reached = boxesReached(unbonded.wiring);
-  const { boxes, unfitted } = fitBoxes(job, unbonded.wiring);
+  const { boxes, unfitted, unknown } = fitBoxes(job, unbonded.wiring);
   const bonds: Attachment[] = job.boxes
     .filter((box) => reached.has(box.id) && bondOf(job.stock, boxes[box.id] ?? []) !== null)
     .map((box) => ({ at: box.id, net: 'ground', to: { box: box.id, name: 'ground' } }));
@@ -87,7 +95,9 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
     ({ to, net }) => !(net === 'ground' && 'device' in to && byScrews.has(to.device)),
   );
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
-  const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
+  const judged = circuits.map((plan) =>
+    withSharedProblems(job, plan, { cables, unjoined, unfitted, unknown }),
+  );
   const others = job.wirings.filter((document) => document.kind !== 'planned');
   const planned: { id: WiringId; kind: 'planned'; wiring: Wiring } = {
     id: 'wiring:planned' as WiringId,

@@ -66,6 +66,7 @@ export type PlanProblem =
     }
   | { code: 'TooManyDevices'; circuit: CircuitId; box: BoxId; gangs: number; devices: number }
   | { code: 'NoBoxFits'; circuit: CircuitId; box: BoxId; needed: number; largest: number; gangs: number }
+  | { code: 'ExistingBoxUnknown'; circuit: CircuitId; box: BoxId }
   | { code: 'NoConnectorInStock'; circuit: CircuitId; box: BoxId; conductors: number };
 
 /** An expected failure is a value with a named reason. */

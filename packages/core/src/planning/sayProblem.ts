@@ -179,6 +179,12 @@ export const sayProblem = (
             : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)} (314.16).`,
         remedy: 'Add a larger box to the stock, or bring power in elsewhere.',
       };
+    case 'ExistingBoxUnknown':
+      return {
+        title: `Which box is at ${place(problem.box)}?`,
+        reason: 'It is there already, and whether the wires fit hangs on the volume stamped in it (314.16).',
+        remedy: 'Name the box that is there, or plan a new one in its place.',
+      };
     case 'TooManyDevices':
       return {
         title: `${place(problem.box)} holds ${problem.gangs} device${problem.gangs === 1 ? '' : 's'}, ${problem.devices} are planned`,
