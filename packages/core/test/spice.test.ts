@@ -78,12 +78,12 @@ const compare = (job: Job, wiring: Wiring): number => {
 
 test('a general circuit simulator agrees on every luminaire of random jobs in every position', () => {
   let compared = 0;
-  forSamples(fc.oneof(anyJob, anyFullJob), { seed: 1205, numRuns: 400 }, (asked) => {
+  forSamples(fc.oneof(anyJob, anyFullJob), { seed: 1205, numRuns: 300 }, (asked) => {
     const { job, circuits } = planJob(asked);
     if (circuits.every(({ outcome }) => outcome.ok)) compared += compare(job, wiringOrEmpty(job));
   });
   expect(compared).toBeGreaterThan(1500);
-}, 120_000);
+}, 300_000);
 
 test('and of wirings with something wrong in them', () => {
   let compared = 0;
@@ -97,4 +97,4 @@ test('and of wirings with something wrong in them', () => {
     },
   );
   expect(compared).toBeGreaterThan(400);
-}, 120_000);
+}, 300_000);
