@@ -1,5 +1,5 @@
 /** The model: what a job holds, and the boundary check of a job file. */
-export { EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
+export { EDITIONS, JUDGED_EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
 export { ROOM_KINDS } from './model/place.js';
 export type { Access, Answer, Room, RoomKind, Route } from './model/place.js';
 export type { Preferences } from './model/preferences.js';
@@ -15,6 +15,7 @@ export type {
   Feed,
   Group,
   Job,
+  JudgedEdition,
   Luminaire,
   ExistingCable,
   Run,
@@ -119,8 +120,16 @@ export { fillOf } from './code/boxContents.js';
 export { boxFill } from './code/boxFill.js';
 export type { BoxFill, FillLine } from './code/boxFill.js';
 export { sayFillLine } from './code/sayFillLine.js';
-export { inspect } from './code/inspect.js';
-export type { Finding, Severity } from './code/rule.js';
+export { compareEditions, findingKey, inspect } from './code/inspect.js';
+export { findingsByPlace } from './code/byPlace.js';
+export type { PlaceFindings } from './code/byPlace.js';
+export type { Comparison } from './code/inspect.js';
+export type { At, Finding, RuleFacts, Severity } from './code/rule.js';
+export { RULES } from './code/rules.js';
+export { answerQuestion } from './code/questions.js';
+export type { Question } from './code/questions.js';
+export { remediesFor } from './review/remedies.js';
+export type { Remedy } from './review/remedies.js';
 export { reviewCircuit, reviewJob } from './review/reviewJob.js';
 export type { CircuitReview, JobReview } from './review/reviewJob.js';
 export { reviewWiring } from './review/subject.js';

@@ -10,12 +10,16 @@ import {
   type BoxContents,
   type Edition,
   type Job,
+  type Wiring,
 } from '../src/index.js';
 import { jobOf, planned, type Shorthand } from './support/jobs.js';
 
+/** What is found without going to the site. */
+const judged = (job: Job, wiring: Wiring) =>
+  inspect(job, wiring).filter((one) => one.severity !== 'verify' || one.rule === 'neutral-at-switch');
 const findings = (job: Job) => {
   const made = planned(job);
-  return inspect(made.job, made.wiring);
+  return judged(made.job, made.wiring);
 };
 const rules = (job: Job) => findings(job).map((one) => `${one.rule} ${one.severity}`);
 
@@ -172,7 +176,7 @@ describe('re-identified white, 200.7(C)(1)', () => {
   const loop = () => planned(jobOf({ runs: ['F-L', 'L-S1'], neutralAt: [], accessible: 'yes' }));
   test('the planned loop passes', () => {
     const { job, wiring } = loop();
-    expect(inspect(job, wiring)).toEqual([]);
+    expect(judged(job, wiring)).toEqual([]);
   });
   test('the familiar wrong habit: the return on the taped white', () => {
     const { job, wiring } = loop();
@@ -191,13 +195,13 @@ describe('re-identified white, 200.7(C)(1)', () => {
         'end' in landing.wire ? { ...landing, wire: { end: swap(landing.wire.end) } } : landing,
       ),
     };
-    const found = inspect(job, wrong);
+    const found = judged(job, wrong);
     expect(found.map((one) => one.rule)).toEqual(['reidentified-white']);
     expect(found[0]?.title).toContain('the white is the switch leg');
   });
   test('a mark left out at one end is a violation', () => {
     const { job, wiring } = loop();
-    expect(inspect(job, { ...wiring, marks: wiring.marks.slice(1) }).map((one) => one.severity)).toEqual([
+    expect(judged(job, { ...wiring, marks: wiring.marks.slice(1) }).map((one) => one.severity)).toEqual([
       'violation',
     ]);
   });

@@ -187,7 +187,7 @@ test('two circuits in one box keep their neutrals apart and share one ground spl
     (one) => one.box === 'S1' && one.members.some((m) => 'end' in m && m.end.colour === 'bare'),
   );
   expect(grounds.map((joint) => joint.members.filter((m) => 'end' in m).length)).toEqual([4]);
-  const [caution, ...others] = inspect(job, wiring);
+  const [caution, ...others] = inspect(job, wiring).filter((one) => one.severity !== 'verify');
   expect(others).toEqual([]);
   expect(caution).toMatchObject({
     section: '200.4(B)',
@@ -196,5 +196,6 @@ test('two circuits in one box keep their neutrals apart and share one ground spl
     title: 'S1: Lights and Other meet in this box',
     remedy: expect.stringContaining('all of their breakers off'),
   });
-  expect(inspect({ ...job, edition: 2011 }, wiring)[0]).toMatchObject({ section: '' });
+  const earlier = inspect({ ...job, edition: 2011 }, wiring);
+  expect(earlier.find((one) => one.rule === 'circuits-in-box')).toMatchObject({ section: '' });
 });

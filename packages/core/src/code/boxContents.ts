@@ -1,7 +1,7 @@
 import { articleOf, groundOf } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { BoxId } from '../model/ids.js';
-import type { Edition, Job } from '../model/job.js';
+import type { Job, JudgedEdition } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import { placeOfEnd, type Wiring } from '../model/wiring.js';
 import { chosenOffer } from '../materials/boxChoice.js';
@@ -100,5 +100,5 @@ export const volumeOf = (job: Job, wiring: Wiring, box: BoxId): number => {
 };
 
 /** Box fill of one box of the wiring by an edition; the job's own where none is named. */
-export const fillOf = (job: Job, wiring: Wiring, box: BoxId, edition: Edition = job.edition): BoxFill =>
+export const fillOf = (job: Job, wiring: Wiring, box: BoxId, edition: JudgedEdition = job.edition): BoxFill =>
   boxFill(volumeOf(job, wiring, box), contentsOf(job, wiring, box), edition);

@@ -1,5 +1,5 @@
 import type { BoxContents } from '../model/contents.js';
-import type { Edition } from '../model/job.js';
+import type { JudgedEdition } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 
 /** Volume for each conductor, ten-thousandths of a cubic inch (Table 314.16(B)). */
@@ -61,7 +61,7 @@ const UNCOUNTED_LEADS = 4;
  * Box fill by 314.16(B), line by line. `available` and every volume are ten-thousandths of a cubic inch. Pigtails and
  * ground pigtails are not conductors that enter, so the caller does not list them.
  */
-export const boxFill = (available: number, contents: BoxContents, edition: Edition): BoxFill => {
+export const boxFill = (available: number, contents: BoxContents, edition: JudgedEdition): BoxFill => {
   const lines: FillLine[] = [];
   const add = (what: FillLine['what'], count: number, awg: Awg | null, each: number, section: string) => {
     if (count > 0) lines.push({ what, count, awg, each, total: Math.round(count * each), section });

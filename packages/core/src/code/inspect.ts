@@ -1,31 +1,97 @@
-import type { Job } from '../model/job.js';
+import type { Job, JudgedEdition } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { boxVolume } from './boxVolume.js';
-import { circuitsInBox } from './circuitsInBox.js';
-import { conductorToBreaker } from './conductorToBreaker.js';
-import { groupWorks } from './groupWorks.js';
-import { neutralAtSwitch } from './neutralAtSwitch.js';
-import { reidentifiedWhite } from './reidentifiedWhite.js';
-import { inspectedOf, type Finding, type Rule, type Severity } from './rule.js';
-import { switchHotOnly } from './switchHotOnly.js';
+import { amended, ownRules } from './amendments.js';
+import { inspectedOf } from './inspected.js';
+import { placeOfQuestion, questionKey } from './questions.js';
+import { unanswered, type Ask, type Finding, type Judged, type Severity } from './rule.js';
+import { RULES } from './rules.js';
+import { createUntouched } from './touched.js';
 
-export const RULES: readonly Rule[] = [
-  groupWorks,
-  switchHotOnly,
-  reidentifiedWhite,
-  neutralAtSwitch,
-  conductorToBreaker,
-  boxVolume,
-  circuitsInBox,
-];
-
-const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution: 2, verify: 3 };
+const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution: 2, verify: 3, waived: 4 };
 
 /** The worst first; otherwise as they came. */
 export const byGravity = (a: Finding, b: Finding): number => GRAVITY[a.severity] - GRAVITY[b.severity];
 
-/** Every finding on a wiring, by the job's edition, the worst first. */
-export const inspect = (job: Job, wiring: Wiring): Finding[] => {
-  const inspected = inspectedOf(job, wiring);
-  return RULES.flatMap((rule) => rule.inspect(inspected)).sort(byGravity);
+/** What makes two findings the same one, under another edition or after a change. */
+export const findingKey = ({ rule, at, questions }: Finding): string =>
+  JSON.stringify([rule, at, questions.map(questionKey)]);
+
+/** Every finding by one edition, before anything local is heard. A fact is asked once, for all rules that want it. */
+const judgeBy = (job: Job, wiring: Wiring, edition: JudgedEdition): Judged[] => {
+  const inspected = inspectedOf(job, wiring, edition);
+  const judged: Judged[] = [];
+  const asked = new Map<string, { ask: Ask; sections: string[] }>();
+  for (const rule of RULES) {
+    const { judged: found, asks } = rule.judge(inspected);
+    judged.push(...found);
+    for (const ask of asks) {
+      const key = questionKey({ kind: ask.ask, of: ask.of });
+      const known = asked.get(key) ?? { ask, sections: [] };
+      const section = rule.section(edition);
+      if (section && !known.sections.includes(section)) known.sections.push(section);
+      asked.set(key, known);
+    }
+  }
+  const questions = [...asked.values()].map(({ ask, sections }): Judged => ({
+    finding: unanswered(inspected, ask, sections, placeOfQuestion(job, { kind: ask.ask, of: ask.of })),
+    fixes: [],
+  }));
+  return [...judged, ...questions];
+};
+
+/**
+ * Existing work that nobody touches stays lawful as it was built: what its own edition did not ask for is named as such
+ * and is no violation. A change to it brings today's rules.
+ */
+const asBuilt = (job: Job, wiring: Wiring, judged: readonly Judged[]): Judged[] => {
+  const { existingEdition } = job;
+  if (existingEdition === null) return [...judged];
+  const untouched = createUntouched(job, wiring);
+  if (!judged.some(({ finding }) => untouched(finding.at))) return [...judged];
+  const then = new Set(judgeBy(job, wiring, existingEdition).map(({ finding }) => findingKey(finding)));
+  return judged.map((one) =>
+    untouched(one.finding.at) && one.finding.severity === 'violation' && !then.has(findingKey(one.finding))
+      ? { ...one, finding: { ...one.finding, severity: 'caution', builtBy: existingEdition } }
+      : one,
+  );
+};
+
+/** Every finding on a wiring with what could be done about it, the worst first. */
+export const judge = (job: Job, wiring: Wiring, edition: JudgedEdition = job.edition): Judged[] =>
+  [
+    ...asBuilt(job, wiring, judgeBy(job, wiring, edition)).map((one) => ({
+      ...one,
+      finding: amended(job, one.finding),
+    })),
+    ...ownRules(job).map((finding): Judged => ({ finding, fixes: [] })),
+  ].sort((a, b) => byGravity(a.finding, b.finding));
+
+/** Every finding on a wiring by an edition, the job's own where none is named; the worst first. */
+export const inspect = (job: Job, wiring: Wiring, edition: JudgedEdition = job.edition): Finding[] =>
+  judge(job, wiring, edition).map((one) => one.finding);
+
+/** What two editions say differently of one wiring. */
+export interface Comparison {
+  /** Found by the first edition alone, and by the second alone. */
+  only: [Finding[], Finding[]];
+  /** Found by both, with another severity, section or reason. */
+  changed: [Finding, Finding][];
+}
+
+export const compareEditions = (job: Job, wiring: Wiring, a: JudgedEdition, b: JudgedEdition): Comparison => {
+  const [first, second] = [inspect(job, wiring, a), inspect(job, wiring, b)];
+  const other = new Map(second.map((one) => [findingKey(one), one]));
+  const keys = new Set(first.map(findingKey));
+  return {
+    only: [
+      first.filter((one) => !other.has(findingKey(one))),
+      second.filter((one) => !keys.has(findingKey(one))),
+    ],
+    changed: first.flatMap((one): [Finding, Finding][] => {
+      const match = other.get(findingKey(one));
+      const same =
+        match?.severity === one.severity && match.section === one.section && match.reason === one.reason;
+      return match && !same ? [[one, match]] : [];
+    }),
+  };
 };

@@ -1,5 +1,7 @@
 import type { SlotId } from '../model/ids.js';
-import type { Group, Job } from '../model/job.js';
+import type { Group, Job, JudgedEdition } from '../model/job.js';
+import type { RoomKind } from '../model/place.js';
+import { HABITABLE } from './rooms.js';
 
 /**
  * Where 404.2(C) asks for a neutral at the switches of a group, by edition.
@@ -8,7 +10,14 @@ import type { Group, Job } from '../model/job.js';
 export interface NeutralRequirement {
   need: 'each' | 'one' | 'none';
   slots: SlotId[];
-  because: 'asked' | 'visibleFloor' | 'roomKind' | 'allAccessible' | 'neverSwitched';
+  because:
+    | 'asked'
+    | 'notYetAsked'
+    | 'visibleFloor'
+    | 'roomKind'
+    | 'allAccessible'
+    | 'switchesReceptacle'
+    | 'neverSwitched';
   /** Facts not answered, taken the strict way. */
   takenStrictly: ('wholeFloorVisible' | 'accessible')[];
   /** The authority may read the clause otherwise. */
@@ -16,11 +25,18 @@ export interface NeutralRequirement {
 }
 
 /** 2014 excepts switches that serve neither a habitable room nor a bathroom; 2017 on lists the rooms that count. */
-const roomsAsked = (edition: number) =>
-  edition === 2014 ? ['habitable', 'bathroom'] : ['habitable', 'bathroom', 'hallway', 'stairway'];
+const roomsAsked = (edition: JudgedEdition): readonly RoomKind[] => [
+  ...HABITABLE,
+  'bathroom',
+  ...(edition === 2014 ? [] : (['hallway', 'stairway', 'laundry'] as const)),
+];
 
-export const neutralRequirement = (job: Job, group: Group): NeutralRequirement => {
-  const { edition } = job;
+/** By the job's own edition where none is named. */
+export const neutralRequirement = (
+  job: Job,
+  group: Group,
+  edition: JudgedEdition = job.edition,
+): NeutralRequirement => {
   const room = job.rooms.find((one) => one.id === group.room);
   const slots = job.slots.filter((slot) => slot.group === group.id && slot.role !== 'receptacle');
   const none = (because: NeutralRequirement['because'], readLiterally = false): NeutralRequirement => ({
@@ -31,6 +47,9 @@ export const neutralRequirement = (job: Job, group: Group): NeutralRequirement =
     readLiterally,
   });
   if (group.control === 'hot') return none('neverSwitched');
+  if (edition < 2011) return none('notYetAsked');
+  if (edition >= 2014 && !job.luminaires.some((one) => one.group === group.id))
+    return none('switchesReceptacle');
   if (edition >= 2014 && room && !roomsAsked(edition).includes(room.kind)) return none('roomKind');
 
   const boxOf = (slot: (typeof slots)[number]) => job.boxes.find((box) => box.id === slot.box);

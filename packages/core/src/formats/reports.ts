@@ -11,10 +11,10 @@ import {
   placeSchema,
   slotIdSchema,
 } from '../model/ids.js';
-import { runSchema } from '../model/job.js';
+import { judgedEditionSchema, runSchema } from '../model/job.js';
 import { awgSchema } from '../model/units.js';
+import { endSchema, terminalSchema } from '../model/wiring.js';
 import type { BoxFill } from '../code/boxFill.js';
-import type { Finding } from '../code/rule.js';
 import type { Estimate } from '../materials/estimate.js';
 import type { TruthTable } from '../proving/truthTable.js';
 
@@ -196,21 +196,37 @@ export const netlistReportSchema = z.array(
 export const findingsReportSchema = z.array(
   z.strictObject({
     rule: z.string(),
-    severity: z.enum(['violation', 'caution', 'verify', 'unfinished']),
+    severity: z.enum(['violation', 'caution', 'verify', 'unfinished', 'waived']),
     section: z.string(),
     at: z.strictObject({
       circuit: z.string().optional(),
+      room: z.string().optional(),
+      group: z.string().optional(),
       box: z.string().optional(),
       cable: z.string().optional(),
       device: z.string().optional(),
-      group: z.string().optional(),
+      luminaire: z.string().optional(),
+      joint: z.string().optional(),
+      end: endSchema.optional(),
+      terminal: terminalSchema.optional(),
       run: runSchema.optional(),
     }),
     title: z.string(),
     reason: z.string(),
     remedy: z.string(),
+    questions: z.array(
+      z.strictObject({
+        kind: z.string(),
+        of: z.string(),
+        text: z.string(),
+        why: z.string(),
+        options: z.array(z.strictObject({ value: z.union([z.string(), z.number()]), words: z.string() })),
+      }),
+    ),
+    amendment: z.string().nullable(),
+    builtBy: judgedEditionSchema.nullable(),
   }),
-) satisfies z.ZodType<Finding[]>;
+);
 
 /** `validate`: only a valid file gets this far; the faults of another go to standard error. */
 export const validateReportSchema = z.strictObject({ valid: z.literal(true), circuits: count, boxes: count });

@@ -1,7 +1,7 @@
 import { articleOf, articlesOf, type BoxArticle } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { ArticleId } from '../model/ids.js';
-import type { Box, Edition, Job, Luminaire } from '../model/job.js';
+import type { Box, Job, JudgedEdition, Luminaire } from '../model/job.js';
 import { boxFill } from '../code/boxFill.js';
 
 /** A box and what is put on it, as one choice. */
@@ -78,7 +78,7 @@ export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty)
 export const smallestThatFits = (
   offers: readonly BoxOffer[],
   contents: BoxContents,
-  edition: Edition,
+  edition: JudgedEdition,
 ): BoxOffer | null =>
   offers.find(
     (offer) => boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).passes,

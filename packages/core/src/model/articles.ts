@@ -85,6 +85,13 @@ export const deviceArticleSchema = z.strictObject({
     .max(8),
   /** Terminals joined by the device itself, whatever its handle does, as by the tab of a receptacle. */
   bridged: z.array(terminalPairSchema).default([]),
+  /** Of a receptacle: its slots are shuttered (406.12). */
+  tamperResistant: z.boolean().default(false),
+  /** Loads beside luminaires that it is listed for: a dimmer for a fan motor or a receptacle (404.14(E)). */
+  alsoListedFor: z
+    .array(z.enum(['motor', 'receptacle']))
+    .max(2)
+    .default([]),
   /** Its yoke is listed to be grounded by the screws that hold it to a metal box (250.146(B)). */
   selfGrounding: z.boolean().default(false),
   /** The end of the chain it has to stand at: where the line arrives or where the switch leg leaves. */

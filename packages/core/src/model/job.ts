@@ -16,6 +16,7 @@ import {
   treePlaceSchema,
   wiringIdSchema,
 } from './ids.js';
+import { amendmentSchema } from './amendment.js';
 import { boxContentsSchema } from './contents.js';
 import { labourSchema } from './labour.js';
 import {
@@ -36,6 +37,10 @@ import { viaSchema, wiringSchema } from './wiring.js';
 export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;
 export const editionSchema = z.literal(EDITIONS);
 export type Edition = z.infer<typeof editionSchema>;
+/** Existing work is judged by the edition of its day, which may be an older one; 2008 stands for all before 2011. */
+export const JUDGED_EDITIONS = [2008, ...EDITIONS] as const;
+export const judgedEditionSchema = z.literal(JUDGED_EDITIONS);
+export type JudgedEdition = z.infer<typeof judgedEditionSchema>;
 
 export const boxSchema = z.strictObject({
   id: boxIdSchema,
@@ -56,6 +61,11 @@ export const boxSchema = z.strictObject({
    */
   work: z.enum(['new', 'old', 'existing', 'beyond']).default('new'),
   material: z.enum(['any', 'nonmetallic', 'metal']).default('any'),
+  /** Does it stay accessible once the building is finished (314.29)? */
+  staysAccessible: answerSchema.default('unknown'),
+  location: z.enum(['dry', 'damp', 'wet', 'unknown']).default('unknown'),
+  /** Is it within the space of a tub or shower (404.4(C))? */
+  inTubSpace: answerSchema.default('unknown'),
   /** Support fittings inside: each kind takes an allowance (314.16(B)(3)). */
   fittings: z
     .array(z.enum(['stud', 'hickey']))
@@ -102,6 +112,10 @@ export const luminaireSchema = z.strictObject({
   pounds: z.number().min(0).max(1000).nullable().default(null),
   /** The wiring space marked on its own driver box, which takes the place of an outlet box; null where it has none. */
   driverBox: volumeSchema.nullable().default(null),
+  /** Where it is marked to be used (410.10). */
+  suitedTo: z.enum(['dry', 'damp', 'wet', 'unknown']).default('unknown'),
+  /** Is its own driver box listed for conductors that go on to others (410.21)? */
+  throughWiring: answerSchema.default('unknown'),
   existing: z.boolean().default(false),
 });
 export type Luminaire = z.infer<typeof luminaireSchema>;
@@ -119,7 +133,15 @@ export const groupSchema = z.strictObject({
 });
 export type Group = z.infer<typeof groupSchema>;
 
-export const PURPOSES = ['lighting', 'general', 'smallAppliance', 'bathroom', 'laundry', 'other'] as const;
+export const PURPOSES = [
+  'lighting',
+  'general',
+  'smallAppliance',
+  'bathroom',
+  'laundry',
+  'garage',
+  'other',
+] as const;
 
 export const circuitSchema = z.strictObject({
   id: circuitIdSchema,
@@ -132,6 +154,8 @@ export const circuitSchema = z.strictObject({
   gfci: answerSchema.default('unknown'),
   /** What else the circuit serves; some may not serve lighting. */
   purpose: z.enum([...PURPOSES, 'unknown']).default('unknown'),
+  /** Of a circuit for bathroom receptacles: does it serve one bathroom and nothing else (210.11(C)(3))? */
+  oneBathroom: answerSchema.default('unknown'),
   /** Load on it already, volt-amperes. */
   existingVa: z.number().min(0).max(20_000).default(0),
 });
@@ -144,6 +168,8 @@ export const feedSchema = z.strictObject({
   at: placeSchema,
   /** What is tapped there; of no meaning at the panel. */
   tap: z.enum(['receptacle', 'switch', 'luminaire', 'junction']).default('junction'),
+  /** Which side of a ground-fault device is tapped; none where there is no such device. */
+  gfciSide: z.enum(['line', 'load', 'none', 'unknown']).default('unknown'),
 });
 export type Feed = z.infer<typeof feedSchema>;
 
@@ -219,6 +245,9 @@ export const jobShape = z.strictObject({
   id: jobIdSchema,
   name: nameSchema,
   edition: editionSchema,
+  /** The edition that existing work was built by; null while nobody knows, then today's judges it too. */
+  existingEdition: judgedEditionSchema.nullable().default(null),
+  amendments: z.array(amendmentSchema).max(200).default([]),
   preferences: preferencesSchema,
   routing: routingSchema.prefault({}),
   labour: labourSchema.prefault({}),

@@ -29,6 +29,8 @@ export const newJob = (
   id,
   name,
   edition: 2023,
+  existingEdition: null,
+  amendments: [],
   preferences: preferencesSchema.parse({
     neutral: 'byEdition',
     connectors: 'lever',

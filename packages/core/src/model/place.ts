@@ -23,11 +23,18 @@ export const levelSchema = z.strictObject({
 });
 export type Level = z.infer<typeof levelSchema>;
 
+/** `living` is a living, family, recreation or like room; `habitable` any other habitable one. */
 export const ROOM_KINDS = [
   'habitable',
+  'bedroom',
+  'living',
+  'dining',
+  'kitchen',
   'bathroom',
+  'laundry',
   'hallway',
   'stairway',
+  'closet',
   'storage',
   'garage',
   'outdoors',
@@ -51,6 +58,12 @@ export const roomSchema = z.strictObject({
     .default(null),
   /** Ceiling above the floor, inches; null for that of the level. */
   ceiling: inchesSchema.nullable().default(null),
+  /** Of a stairway: risers between two levels; null while nobody has counted. */
+  risers: z.int().min(0).max(40).nullable().default(null),
+  /** Of a stairway: landings on its way that have an entryway. */
+  landings: z.int().min(0).max(10).default(0),
+  /** Is there a lighting outlet with a wall switch beside what this job plans? */
+  otherLight: answerSchema.default('unknown'),
 });
 export type Room = z.infer<typeof roomSchema>;
 

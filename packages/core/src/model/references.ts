@@ -136,6 +136,7 @@ const checkReferences = (job: Job, report: Report) => {
     'luminaires',
     'groups',
     'existingCables',
+    'amendments',
     'wirings',
   ] as const;
   for (const list of lists) duplicates(job[list], list, report);
@@ -189,6 +190,12 @@ const checkReferences = (job: Job, report: Report) => {
     box(l.box, ['luminaires', i, 'box']);
     group(l.group, ['luminaires', i, 'group']);
     if (l.partOf !== null) luminaire(l.partOf, ['luminaires', i, 'partOf']);
+  });
+  job.amendments.forEach(({ scope }, i) => {
+    if (scope === 'job') return;
+    if ('room' in scope) room(scope.room, ['amendments', i, 'scope', 'room']);
+    else if ('circuit' in scope) circuit(scope.circuit, ['amendments', i, 'scope', 'circuit']);
+    else box(scope.box, ['amendments', i, 'scope', 'box']);
   });
   job.existingCables.forEach((c, i) => {
     cableArticle(c.article, ['existingCables', i, 'article']);

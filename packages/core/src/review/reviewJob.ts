@@ -1,4 +1,4 @@
-import { PANEL, type BoxId, type CableId, type CircuitId } from '../model/ids.js';
+import { PANEL, type BoxId, type CableId, type CircuitId, type GroupId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
 import { planJob } from '../planning/planJob.js';
@@ -33,6 +33,9 @@ export const reviewJob = (asked: Job): JobReview => {
             ...('run' in problem ? { run: problem.run } : {}),
           },
           ...sayProblem(job, problem),
+          questions: [],
+          amendment: null,
+          builtBy: null,
         })),
   );
   const planned = new Set(circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id));
@@ -66,6 +69,9 @@ export const reviewCircuit = (review: JobReview, circuit: CircuitId): CircuitRev
   const byCable = circuitsByCable(wiring, job, compiled);
   const cables = wiring.cables.filter((cable) => byCable.get(cable.id)?.has(circuit));
   const groups = new Set(job.groups.filter((group) => group.circuit === circuit).map((group) => group.id));
+  const rooms = new Set<string>(
+    job.groups.filter((group) => group.circuit === circuit).map((group) => group.room),
+  );
   const boxes = new Set([
     ...cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])),
     ...[...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
@@ -77,8 +83,11 @@ export const reviewCircuit = (review: JobReview, circuit: CircuitId): CircuitRev
     boxes,
     findings: review.findings.filter(({ at }) => {
       if (at.circuit !== undefined) return at.circuit === circuit;
+      if (at.group !== undefined) return groups.has(at.group as GroupId);
       if (at.cable !== undefined) return cableIds.has(at.cable);
-      return at.box !== undefined && boxIds.has(at.box);
+      if (at.box !== undefined) return boxIds.has(at.box);
+      // What is said of the whole job is said of each of its circuits.
+      return at.room === undefined || rooms.has(at.room);
     }),
     proofs: review.proofs.filter((proof) => groups.has(proof.group)),
   };

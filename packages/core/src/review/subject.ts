@@ -16,14 +16,17 @@ export interface Subject {
 
 /** A wiring of the job as it stands, existing, found or built, judged like a planned one; null where there is none. */
 export const reviewWiring = (job: Job, id: string): Subject | null => {
-  const wiring = job.wirings.find((document) => document.id === id)?.wiring;
-  if (!wiring) return null;
+  const document = job.wirings.find((one) => one.id === id);
+  if (!document) return null;
+  const { wiring, kind } = document;
+  // What stood before anything was planned is judged by the edition of its day.
+  const edition = kind === 'existing' ? (job.existingEdition ?? job.edition) : job.edition;
   const compiled = compile(wiring, job);
   return {
     job,
     wiring,
     compiled,
-    findings: inspect(job, wiring),
+    findings: inspect(job, wiring, edition),
     proofs: job.groups.map((group) => proveGroup(job, wiring, compiled, group)),
   };
 };

@@ -70,7 +70,9 @@ export const jobOf = (short: Shorthand): Job => {
         wholeFloorVisible: short.visible ?? 'no',
       },
     ],
-    circuits: [{ id: circuit, name: 'Lights', breaker: short.breaker ?? 15, awg: short.awg ?? 14 }],
+    circuits: [
+      { id: circuit, name: 'Lights', breaker: short.breaker ?? 15, awg: short.awg ?? 14, afci: 'yes' },
+    ],
     feeds: [{ id: feed, circuit, at: place(short.feedAt ?? 'F') }],
     boxes: boxes.map((name) => ({
       id: name,

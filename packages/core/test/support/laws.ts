@@ -325,7 +325,14 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
   'no rule is violated but one that the job itself breaks': (job, wiring) => {
     const pinned = job.choices.some((choice) => choice.neutralAt);
     const chosen = job.boxes.some((box) => box.article !== null);
-    const may = [...(pinned ? ['neutral-at-switch'] : []), ...(chosen ? ['box-volume'] : [])];
+    const groundless = wiring.cables.some(
+      (cable) => !['bare', 'green'].includes(articleOf(job.stock, 'cable', cable.article).ground),
+    );
+    const may = [
+      ...(pinned ? ['neutral-at-switch'] : []),
+      ...(chosen ? ['box-volume'] : []),
+      ...(groundless ? ['yoke-grounded', 'luminaire-grounded', 'metal-box-bonded'] : []),
+    ];
     const violated = inspect(job, wiring).filter((one) => one.severity === 'violation');
     expect(violated.filter(({ rule }) => !may.includes(rule))).toEqual([]);
   },

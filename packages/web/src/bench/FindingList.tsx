@@ -10,6 +10,7 @@ const WORD_PAINT: Record<Finding['severity'], string> = {
   unfinished: 'text-violation',
   caution: 'text-caution',
   verify: 'text-ink',
+  waived: 'text-quiet',
 };
 
 /** Findings with section, reason and remedy; each leads to its box. */

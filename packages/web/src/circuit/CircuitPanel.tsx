@@ -24,7 +24,13 @@ import { NameInput } from './inputs.js';
 import { PlaceCard } from './PlaceCard.js';
 
 const ROOM_WORDS: Record<RoomKind, string> = {
-  habitable: 'Habitable room or kitchen',
+  habitable: 'Habitable room, other',
+  bedroom: 'Bedroom',
+  living: 'Living, family or recreation room',
+  dining: 'Dining room',
+  kitchen: 'Kitchen',
+  laundry: 'Laundry',
+  closet: 'Closet',
   bathroom: 'Bathroom',
   hallway: 'Hallway',
   stairway: 'Stairway',

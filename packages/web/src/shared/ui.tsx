@@ -44,13 +44,14 @@ export const Select = ({ className = '', ...rest }: SelectHTMLAttributes<HTMLSel
 export const SeverityMark = ({
   severity,
 }: {
-  severity: 'violation' | 'caution' | 'verify' | 'unfinished' | 'pass';
+  severity: 'violation' | 'caution' | 'verify' | 'unfinished' | 'waived' | 'pass';
 }) => {
   const paint = {
     violation: 'var(--color-violation)',
     unfinished: 'var(--color-violation)',
     caution: 'var(--color-caution)',
     verify: 'var(--color-ink)',
+    waived: 'var(--color-quiet)',
     pass: 'var(--color-pass)',
   }[severity];
   return (
@@ -81,6 +82,9 @@ export const SeverityMark = ({
           />
         </>
       )}
+      {severity === 'waived' && (
+        <path d="M3 10h14" fill="none" stroke={paint} strokeWidth="2.2" strokeDasharray="3 2.5" />
+      )}
       {severity === 'pass' && (
         <path d="M3.5 10.5l4.3 4.5L16.5 5" fill="none" stroke={paint} strokeWidth="2.6" />
       )}
@@ -93,6 +97,7 @@ export const SEVERITY_WORD = {
   caution: 'Caution',
   verify: 'Verify on site',
   unfinished: 'Cannot be planned',
+  waived: 'Waived locally',
 } as const;
 
 /** The safety note stands wherever wiring is shown. */

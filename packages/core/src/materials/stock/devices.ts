@@ -169,6 +169,7 @@ const outlets = (amperes: 15 | 20): Device[] => [
       ground,
     ],
     positions: [{ name: 'fixed', connected: [] }],
+    tamperResistant: true,
     bridged: [
       ['hot 1', 'hot 2'],
       ['neutral 1', 'neutral 2'],
@@ -179,6 +180,7 @@ const outlets = (amperes: 15 | 20): Device[] => [
     name: `Switch and receptacle, ${amperes} A`,
     price: amperes === 15 ? 12 : 16,
     role: 'switchReceptacle',
+    tamperResistant: true,
     letter: 'S',
     amperes,
     terminals: [...lineAndLoad, { name: 'hot', use: 'hot' }, neutral, ground],

@@ -1,6 +1,6 @@
-import { articleOf } from '../model/articles.js';
-import type { Awg } from '../model/units.js';
-import { defineRule } from './rule.js';
+import { articleOf } from '../../model/articles.js';
+import type { Awg } from '../../model/units.js';
+import { defineRule } from '../rule.js';
 
 /** Largest breaker in amperes for a copper conductor (240.4(D)). */
 const LARGEST_BREAKER: Partial<Record<Awg, number>> = { 14: 15, 12: 20, 10: 30 };
@@ -8,7 +8,10 @@ const LARGEST_BREAKER: Partial<Record<Awg, number>> = { 14: 15, 12: 20, 10: 30 }
 /** 240.4(D): every conductor of the circuit, travelers and switch legs included, suits its breaker. */
 export const conductorToBreaker = defineRule<{ from: string; to: string; awg: Awg; breaker: number }>({
   id: 'conductor-to-breaker',
+  title: 'Every conductor of the circuit suits its breaker',
+  rests: 'Copper: 14 AWG at most 15 A, 12 AWG 20 A, 10 AWG 30 A; travelers and switch legs included.',
   section: () => '240.4(D)',
+  severities: ['violation'],
   check: ({ job, wiring, circuitsOfCable }) =>
     wiring.cables.flatMap((cable) => {
       const { awg } = articleOf(job.stock, 'cable', cable.article);
@@ -29,4 +32,15 @@ export const conductorToBreaker = defineRule<{ from: string; to: string; awg: Aw
     reason: `The breaker would let ${awg} AWG copper run hotter than its insulation stands before it opens.`,
     remedy: `Use ${breaker > 15 ? '12 AWG or larger on every run of the circuit' : '14 AWG or larger'}, or a breaker of ${LARGEST_BREAKER[awg] ?? 15} A.`,
   }),
+  fixes: ({ at, data: { breaker } }) => [
+    {
+      words: `Use ${breaker > 15 ? '12 AWG' : '14 AWG'} on the whole circuit`,
+      job: (job) => ({
+        ...job,
+        circuits: job.circuits.map((one) =>
+          one.id === at.circuit ? { ...one, awg: breaker > 15 ? 12 : 14 } : one,
+        ),
+      }),
+    },
+  ],
 });

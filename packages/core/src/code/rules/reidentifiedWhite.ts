@@ -1,15 +1,18 @@
-import { articleOf } from '../model/articles.js';
-import { hueOf, isNeutralColour, type Colour } from '../model/colours.js';
-import { endKey, type Cable } from '../model/wiring.js';
-import { conductorKey } from '../circuit/keys.js';
-import { defineRule, type Breach } from './rule.js';
+import { articleOf } from '../../model/articles.js';
+import { hueOf, isNeutralColour, type Colour } from '../../model/colours.js';
+import { endKey, type Cable, type End, type Wiring } from '../../model/wiring.js';
+import { conductorKey } from '../../circuit/keys.js';
+import { defineRule, type Breach } from '../rule.js';
 
 type Found = { kind: 'return' | 'unmarked' | 'traveler' | 'markedNeutral'; cable: Cable; colour: Colour };
 
 /** 200.7(C)(1): a white or gray used as a hot is marked at both ends, and never is the return from the switch. */
 export const reidentifiedWhite = defineRule<Found>({
   id: 'reidentified-white',
+  title: 'A white used as a hot is marked at both ends and is never the return from the switch',
+  rests: 'Any colour but white, gray and green, all round, at terminations and wherever visible.',
   section: () => '200.7(C)(1)',
+  severities: ['violation', 'caution'],
   check: ({ job, wiring, compiled, roles }) => {
     const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
     const judge = (cable: Cable, colour: Colour): Breach<Found>[] => {
@@ -67,5 +70,23 @@ export const reidentifiedWhite = defineRule<Found>({
           remedy: 'Take the marking off.',
         };
     }
+  },
+  fixes: ({ data: { kind, cable, colour } }, { job }) => {
+    const mine = (end: End) => end.cable === cable.id && end.colour === colour;
+    const bare = (wiring: Wiring) => wiring.marks.filter((mark) => !mine(mark.end));
+    if (kind === 'markedNeutral')
+      return [{ words: 'Take the marking off', wiring: (wiring) => ({ ...wiring, marks: bare(wiring) }) }];
+    if (kind !== 'unmarked') return [];
+    const tape = job.preferences.reidentify === 'red' ? ('red' as const) : ('black' as const);
+    const marks = (['from', 'to'] as const).map((side) => ({
+      end: { cable: cable.id, side, colour },
+      colour: tape,
+    }));
+    return [
+      {
+        words: 'Mark it at both ends',
+        wiring: (wiring) => ({ ...wiring, marks: [...bare(wiring), ...marks] }),
+      },
+    ];
   },
 });

@@ -1,10 +1,13 @@
-import { evaluate } from '../circuit/evaluate.js';
-import { defineRule } from './rule.js';
+import { evaluate } from '../../circuit/evaluate.js';
+import { defineRule } from '../rule.js';
 
 /** 404.2(A), (B): switching in the hot only; in no position does a switch contact stand on the neutral. */
 export const switchHotOnly = defineRule<{ box: string }>({
   id: 'switch-hot-only',
+  title: 'Switch the hot only',
+  rests: 'In no handle position does a switch contact stand on a neutral.',
   section: () => '404.2(A), (B)',
+  severities: ['violation'],
   check: ({ wiring, compiled }) =>
     wiring.devices.flatMap((device) => {
       const one = compiled.devices.find((candidate) => candidate.id === device.id);

@@ -1,5 +1,5 @@
-import type { CircuitId } from '../model/ids.js';
-import { defineRule } from './rule.js';
+import type { CircuitId } from '../../model/ids.js';
+import { defineRule } from '../rule.js';
 
 /**
  * 200.4(B), from 2014: neutrals of different circuits in one box are each identified or grouped with their hot. Under
@@ -7,7 +7,10 @@ import { defineRule } from './rule.js';
  */
 export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>({
   id: 'circuits-in-box',
+  title: 'Where circuits meet in a box, each neutral is grouped with its hot',
+  rests: 'A neutral that carries load is live to whoever opens it, whatever the other breaker does.',
   section: (edition) => (edition >= 2014 ? '200.4(B)' : ''),
+  severities: ['caution'],
   check: ({ job, wiring, circuitsOfCable }) =>
     job.boxes.flatMap((box) => {
       const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);

@@ -1,6 +1,6 @@
-import { evaluate } from '../circuit/evaluate.js';
-import { devicesOfGroup, everyPosition, proveGroup } from '../proving/works.js';
-import { defineRule, type Breach } from './rule.js';
+import { evaluate } from '../../circuit/evaluate.js';
+import { devicesOfGroup, everyPosition, proveGroup } from '../../proving/works.js';
+import { defineRule, type Breach } from '../rule.js';
 
 type Found =
   | { kind: 'doesNotWork'; name: string; working: number; positions: number }
@@ -9,7 +9,10 @@ type Found =
 /** By simulation: every handle changes the light from every position, and nothing trips. */
 export const groupWorks = defineRule<Found>({
   id: 'group-works',
+  title: 'Every handle changes the light from every position, and nothing trips',
+  rests: 'Simulation of every handle position of the group.',
   section: () => '',
+  severities: ['violation'],
   check: ({ job, wiring, compiled }) =>
     job.groups.flatMap((group): Breach<Found>[] => {
       const devices = devicesOfGroup(job, wiring, group.id);

@@ -1,9 +1,11 @@
-import { articleOf } from '../model/articles.js';
-import type { Group } from '../model/job.js';
-import { placeOfEnd } from '../model/wiring.js';
-import { conductorKey } from '../circuit/keys.js';
-import { neutralRequirement, type NeutralRequirement } from './neutralRequirement.js';
-import { defineRule, type Breach, type Inspected } from './rule.js';
+import { articleOf } from '../../model/articles.js';
+import type { Group } from '../../model/job.js';
+import { placeOfEnd } from '../../model/wiring.js';
+import { conductorKey } from '../../circuit/keys.js';
+import { neutralRequirement, type NeutralRequirement } from '../neutralRequirement.js';
+import type { Inspected } from '../inspected.js';
+import { questionOf } from '../questions.js';
+import { defineRule, type Breach } from '../rule.js';
 
 /** Is there a conductor on the neutral of the group's circuit in this box? */
 const neutralIn = (inspected: Inspected, box: string, circuit: string): boolean => {
@@ -29,7 +31,12 @@ const WHY =
 /** 404.2(C): a neutral at the switch locations that the edition names. */
 export const neutralAtSwitch = defineRule<Found>({
   id: 'neutral-at-switch',
+  title: 'A neutral at the switch locations that the edition names',
+  rests:
+    'From 2011. Which rooms count, which boxes are excepted, and whether one of several will do, differs by edition.',
   section: () => '404.2(C)',
+  since: 2011,
+  severities: ['violation', 'caution', 'verify'],
   check: (inspected) =>
     inspected.job.groups.flatMap((group): Breach<Found>[] => {
       const { job } = inspected;
@@ -38,7 +45,7 @@ export const neutralAtSwitch = defineRule<Found>({
         inspected.wiring.devices.some((device) => device.slot === slot.id),
       );
       if (fitted.length === 0) return [];
-      const requirement = neutralRequirement(job, group);
+      const requirement = neutralRequirement(job, group, inspected.edition);
       const at = { circuit: group.circuit, group: group.id };
       const boxes = [
         ...new Set(requirement.slots.map((id) => slots.find((slot) => slot.id === id)?.box ?? '')),
@@ -60,10 +67,23 @@ export const neutralAtSwitch = defineRule<Found>({
         ];
       if (requirement.readLiterally) return [{ severity: 'caution', at, data: { kind: 'literal', group } }];
       if (requirement.takenStrictly.length > 0)
-        return [{ severity: 'verify', at, data: { kind: 'strict', group, requirement } }];
+        return [
+          {
+            severity: 'verify',
+            at,
+            data: { kind: 'strict', group, requirement },
+            questions: requirement.takenStrictly.flatMap((fact) =>
+              fact === 'wholeFloorVisible'
+                ? [questionOf(job, 'room.wholeFloorVisible', group.room)]
+                : boxes
+                    .filter((id) => job.boxes.find((box) => box.id === id)?.accessible === 'unknown')
+                    .map((id) => questionOf(job, 'box.accessible', id)),
+            ),
+          },
+        ];
       return [];
     }),
-  say: (found, { job, place }) => {
+  say: (found, { job, place, edition }) => {
     const room = job.rooms.find((one) => one.id === found.group.room)?.name ?? '';
     if (found.kind === 'literal')
       return {
@@ -78,7 +98,7 @@ export const neutralAtSwitch = defineRule<Found>({
           ? `Is the whole floor of ${room} visible from the switches?`
           : `${found.group.name}: can a cable be added later without opening the wall?`,
         reason: visible
-          ? `Not answered, so it is taken as no and each switch gets a neutral. If the whole floor is visible, the ${job.edition} edition asks for ${job.edition === 2014 ? 'none' : 'one location only'}.`
+          ? `Not answered, so it is taken as no and each switch gets a neutral. If the whole floor is visible, the ${edition} edition asks for ${edition === 2014 ? 'none' : 'one location only'}.`
           : 'Not answered, so it is taken as no and a neutral is brought to the switch.',
         remedy: 'Answer it under the room facts of the circuit, and see it on site.',
       };
@@ -89,9 +109,25 @@ export const neutralAtSwitch = defineRule<Found>({
         found.requirement.need === 'one'
           ? `No neutral at any switch of ${found.group.name}`
           : `No neutral at ${where}`,
-      reason: `${WHY} The ${job.edition} edition asks for it ${found.requirement.need === 'one' ? 'at one location' : 'here'}.`,
+      reason: `${WHY} The ${edition} edition asks for it ${found.requirement.need === 'one' ? 'at one location' : 'here'}.`,
       remedy:
         'Bring a cable with a neutral, or show that another cable can be added later without removing finish.',
     };
   },
+  fixes: ({ data }) =>
+    data.kind === 'missing'
+      ? [
+          {
+            words: 'Let the program bring the neutrals that are asked for',
+            job: (job) => ({
+              ...job,
+              choices: job.choices.map((choice) => {
+                if (choice.circuit !== data.group.circuit) return choice;
+                const { neutralAt: _pinned, ...rest } = choice;
+                return rest;
+              }),
+            }),
+          },
+        ]
+      : [],
 });

@@ -1,0 +1,87 @@
+import type { CableId } from '../model/ids.js';
+import type { Job, JudgedEdition } from '../model/job.js';
+import type { Cable, Wiring } from '../model/wiring.js';
+import { createCableCurrents, netCurrent } from '../circuit/cableCurrents.js';
+import { compile, type Compiled } from '../circuit/compile.js';
+import { evaluate, type State } from '../circuit/evaluate.js';
+import type { Positions } from '../circuit/parts.js';
+import { circuitsByCable, circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
+import { devicesOfGroup, everyPosition } from '../proving/works.js';
+
+/** What every rule reads: the job, the wiring, and what the simulator knows of it. */
+export interface Inspected {
+  job: Job;
+  wiring: Wiring;
+  edition: JudgedEdition;
+  compiled: Compiled;
+  roles: readonly Role[];
+  circuits: readonly ReadonlySet<string>[];
+  /** The name of a box, or "the panel". */
+  place: (id: string) => string;
+  /** "Yard door to Stove end". */
+  runOf: (cable: Cable) => string;
+  circuitsOfCable: (cable: CableId) => string[];
+  /** Handle positions with what the wiring does in each; computed at the first call. */
+  states: () => { positions: Positions; state: State }[];
+  /** The most that does not come back in its own cable in any of those positions, amperes. */
+  worstNetCurrents: () => Map<CableId, number>;
+}
+
+/** Up to so many positions every combination is tried; beyond, each group with the handles of the others up. */
+const EVERY_POSITION_UP_TO = 256;
+
+/**
+ * Groups act on the sum of currents one beside the other, so where there are too many combinations each is moved alone.
+ */
+const positionsOf = (job: Job, wiring: Wiring, compiled: Compiled): Positions[] => {
+  const all = compiled.devices.reduce((product, one) => product * one.positions.length, 1);
+  if (all <= EVERY_POSITION_UP_TO)
+    return everyPosition(
+      compiled,
+      compiled.devices.map((device) => device.id),
+    );
+  return job.groups.flatMap((group) => everyPosition(compiled, devicesOfGroup(job, wiring, group.id)));
+};
+
+const once = <T>(make: () => T): (() => T) => {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+};
+
+/** Prepares a wiring for inspection by an edition: compiles it once for all rules. */
+export const inspectedOf = (job: Job, wiring: Wiring, edition: JudgedEdition): Inspected => {
+  const compiled = compile(wiring, job);
+  const circuits = circuitsByNet(compiled);
+  const byCable = circuitsByCable(wiring, job, compiled, circuits);
+  const place = (id: string) =>
+    id === 'panel' ? 'the panel' : (job.boxes.find((box) => box.id === id)?.name ?? id);
+  const states = once(() =>
+    positionsOf(job, wiring, compiled).map((positions) => ({
+      positions,
+      state: evaluate(compiled, positions),
+    })),
+  );
+  return {
+    job,
+    wiring,
+    edition,
+    compiled,
+    roles: rolesOf(compiled),
+    circuits,
+    place,
+    runOf: ({ from, to }) => `${place(from)} to ${place(to)}`,
+    circuitsOfCable: (cable) => [...(byCable.get(cable) ?? [])],
+    states,
+    worstNetCurrents: once(() => {
+      const currentsIn = createCableCurrents(wiring, job);
+      const worst = new Map<CableId, number>();
+      for (const { positions, state } of states()) {
+        // Behind an open breaker no current flows; the short is told by itself.
+        if (state.shorts.length > 0) continue;
+        for (const [cable, conductors] of currentsIn(positions, state))
+          worst.set(cable, Math.max(worst.get(cable) ?? 0, netCurrent(conductors)));
+      }
+      return worst;
+    }),
+  };
+};

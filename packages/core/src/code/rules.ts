@@ -1,0 +1,101 @@
+import { arcFault } from './rules/arcFault.js';
+import { bathroomCircuit } from './rules/bathroomCircuit.js';
+import { boxAccessible } from './rules/boxAccessible.js';
+import { boxSetBack } from './rules/boxSetBack.js';
+import { boxVolume } from './rules/boxVolume.js';
+import { bundledCables } from './rules/bundledCables.js';
+import { cableSecured } from './rules/cableSecured.js';
+import { cablesAlongFraming } from './rules/cablesAlongFraming.js';
+import { circuitLoad } from './rules/circuitLoad.js';
+import { circuitsInBox } from './rules/circuitsInBox.js';
+import { closetLuminaires } from './rules/closetLuminaires.js';
+import { conductorsTogether } from './rules/conductorsTogether.js';
+import { conductorToBreaker } from './rules/conductorToBreaker.js';
+import { dimmerLoad } from './rules/dimmerLoad.js';
+import { driverBox } from './rules/driverBox.js';
+import { electronicNeutral } from './rules/electronicNeutral.js';
+import { fanSupport } from './rules/fanSupport.js';
+import { freeConductor } from './rules/freeConductor.js';
+import { garageCircuit } from './rules/garageCircuit.js';
+import { groundFaultSide } from './rules/groundFaultSide.js';
+import { groundingStrap } from './rules/groundingStrap.js';
+import { groundsJoined } from './rules/groundsJoined.js';
+import { groupWorks } from './rules/groupWorks.js';
+import { holesInFraming } from './rules/holesInFraming.js';
+import { laundryCircuit } from './rules/laundryCircuit.js';
+import { luminaireGrounded } from './rules/luminaireGrounded.js';
+import { luminaireSupport } from './rules/luminaireSupport.js';
+import { metalBoxBonded } from './rules/metalBoxBonded.js';
+import { neutralAtSwitch } from './rules/neutralAtSwitch.js';
+import { neutralOneCircuit } from './rules/neutralOneCircuit.js';
+import { oneWireAScrew } from './rules/oneWireAScrew.js';
+import { parallelPaths } from './rules/parallelPaths.js';
+import { reidentifiedWhite } from './rules/reidentifiedWhite.js';
+import { requiredLight } from './rules/requiredLight.js';
+import { sheathInBox } from './rules/sheathInBox.js';
+import { shellOnNeutral } from './rules/shellOnNeutral.js';
+import { smallApplianceCircuit } from './rules/smallApplianceCircuit.js';
+import { splices } from './rules/splices.js';
+import { stairSwitches } from './rules/stairSwitches.js';
+import { switchHeight } from './rules/switchHeight.js';
+import { switchHotOnly } from './rules/switchHotOnly.js';
+import { switchRating } from './rules/switchRating.js';
+import { tamperResistant } from './rules/tamperResistant.js';
+import { terminalTorque } from './rules/terminalTorque.js';
+import { voltageDrop } from './rules/voltageDrop.js';
+import { weatherproof } from './rules/weatherproof.js';
+import { wetPlaces } from './rules/wetPlaces.js';
+import { yokeGrounded } from './rules/yokeGrounded.js';
+import type { Rule } from './rule.js';
+
+/** Every rule, in the order of the trade: does it work, conductors, grounds, boxes, what is to be there, what to see on site. */
+export const RULES: readonly Rule[] = [
+  groupWorks,
+  switchHotOnly,
+  neutralAtSwitch,
+  reidentifiedWhite,
+  neutralOneCircuit,
+  circuitsInBox,
+  conductorsTogether,
+  parallelPaths,
+  conductorToBreaker,
+  switchRating,
+  dimmerLoad,
+  electronicNeutral,
+  circuitLoad,
+  voltageDrop,
+  groundsJoined,
+  metalBoxBonded,
+  yokeGrounded,
+  luminaireGrounded,
+  shellOnNeutral,
+  boxVolume,
+  driverBox,
+  oneWireAScrew,
+  splices,
+  tamperResistant,
+  boxAccessible,
+  luminaireSupport,
+  fanSupport,
+  switchHeight,
+  wetPlaces,
+  bundledCables,
+  requiredLight,
+  stairSwitches,
+  smallApplianceCircuit,
+  bathroomCircuit,
+  laundryCircuit,
+  garageCircuit,
+  arcFault,
+  groundFaultSide,
+  freeConductor,
+  sheathInBox,
+  cableSecured,
+  holesInFraming,
+  cablesAlongFraming,
+  terminalTorque,
+  boxSetBack,
+  groundingStrap,
+  weatherproof,
+  closetLuminaires,
+];

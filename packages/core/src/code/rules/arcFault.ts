@@ -1,0 +1,62 @@
+import type { JudgedEdition } from '../../model/job.js';
+import type { RoomKind } from '../../model/place.js';
+import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
+
+/** Rooms whose outlets and devices are protected; bathrooms, garages and outdoors are not on the list. */
+const roomsListed = (edition: JudgedEdition): readonly RoomKind[] => [
+  'habitable',
+  'bedroom',
+  'living',
+  'dining',
+  'closet',
+  'hallway',
+  ...(edition >= 2014 ? (['kitchen', 'laundry'] as const) : []),
+];
+
+interface Found {
+  name: string;
+  rooms: string[];
+  extended: boolean;
+}
+
+/** 210.12: arc-fault protection for outlets (and, from 2014, devices) in the rooms listed; for an extension there too. */
+export const arcFault = defineRule<Found>({
+  id: 'arc-fault',
+  title: 'Arc-fault protection in the rooms that the edition lists',
+  rests:
+    '2011: bedrooms, living and dining rooms, closets, hallways and the like; 2014 adds kitchens and laundry. Lighting outlets are outlets. An extension of more than 6 ft, or with a new outlet or device, brings it.',
+  section: () => '210.12',
+  severities: ['violation'],
+  check: ({ job, edition }) =>
+    job.circuits.flatMap((circuit): (Breach<Found> | Ask)[] => {
+      const mine = new Set<string>(
+        job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.room),
+      );
+      const rooms = job.rooms.filter((room) => mine.has(room.id) && roomsListed(edition).includes(room.kind));
+      if (rooms.length === 0 || circuit.afci === 'yes') return [];
+      if (circuit.afci === 'unknown') return [{ ask: 'circuit.afci', of: circuit.id }];
+      const extended = job.choices.some(
+        (choice) =>
+          choice.circuit === circuit.id &&
+          job.feeds.some((feed) => feed.id === choice.feed && feed.at !== 'panel'),
+      );
+      const data = { name: circuit.name, rooms: rooms.map((room) => room.name), extended };
+      return [{ severity: 'violation', at: { circuit: circuit.id }, data }];
+    }),
+  say: ({ name, rooms, extended }) => ({
+    title: `${name}: no arc-fault protection for ${rooms.join(', ')}`,
+    reason: extended
+      ? 'An existing circuit that is extended there with a new outlet or device is protected from then on.'
+      : 'A loose or broken conductor sparks long before a breaker notices.',
+    remedy: 'Fit an arc-fault breaker, or the protection that the edition accepts at the first outlet.',
+  }),
+  fixes: ({ at }): Fix[] => [
+    {
+      words: 'Fit an arc-fault breaker',
+      job: (job) => ({
+        ...job,
+        circuits: job.circuits.map((one) => (one.id === at.circuit ? { ...one, afci: 'yes' } : one)),
+      }),
+    },
+  ],
+});

@@ -1,0 +1,58 @@
+import { articleOf } from '../../model/articles.js';
+import { terminalKey } from '../../model/wiring.js';
+import { defineRule, type Breach } from '../rule.js';
+
+interface Found {
+  box: string;
+  /** What the neutral terminal stands on instead. */
+  on: 'ground' | 'otherCircuit' | 'nothing';
+}
+
+/** 404.2(C), 404.22 from 2017: an electronic switch has its neutral from its own circuit, never from the ground. */
+export const electronicNeutral = defineRule<Found>({
+  id: 'electronic-neutral',
+  title: 'A device that needs a neutral gets it from its own circuit',
+  rests:
+    'No standby current on the ground, but for listed retrofit devices where a replacement finds no neutral.',
+  section: (edition) => (edition >= 2017 ? '404.22, 200.4' : '404.2(C), 200.4'),
+  severities: ['violation'],
+  check: ({ job, wiring, compiled, roles, circuits }) =>
+    wiring.devices.flatMap((device): Breach<Found>[] => {
+      const slot = job.slots.find((one) => one.id === device.slot);
+      const circuit = job.groups.find((one) => one.id === slot?.group)?.circuit;
+      const { terminals, bridged } = articleOf(job.stock, 'device', device.article);
+      const twins = new Set(bridged.map(([, twin]) => twin));
+      if (circuit === undefined) return [];
+      return terminals
+        .filter((one) => one.use === 'neutral' && !twins.has(one.name))
+        .flatMap(({ name }): Breach<Found>[] => {
+          const terminal = { device: device.id, name };
+          const net = compiled.netOf(terminalKey(terminal)) ?? -1;
+          // Where neutrals of two circuits are joined, a rule of its own says so.
+          if (roles[net] === 'neutral' && circuits[net]?.has(circuit)) return [];
+          const on =
+            roles[net] === 'ground' ? 'ground' : roles[net] === 'neutral' ? 'otherCircuit' : 'nothing';
+          return [
+            {
+              severity: 'violation',
+              at: { box: device.box, device: device.id, terminal },
+              data: { box: device.box, on },
+            },
+          ];
+        });
+    }),
+  say: ({ box, on }, { place }) => ({
+    title: {
+      ground: `${place(box)}: a device takes its standby current from the ground`,
+      otherCircuit: `${place(box)}: a device has the neutral of another circuit`,
+      nothing: `${place(box)}: a device that needs a neutral has none`,
+    }[on],
+    reason: {
+      ground: 'Current on the ground makes every metal part it bonds a conductor.',
+      otherCircuit:
+        'The current comes back on another circuit, whose breaker may be off or whose arc-fault device trips.',
+      nothing: 'It does not work, or only by accident.',
+    }[on],
+    remedy: 'Land it on the neutral of its own circuit; bring one to the box where there is none.',
+  }),
+});

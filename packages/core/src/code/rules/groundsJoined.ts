@@ -1,0 +1,76 @@
+import { articleOf, groundOf } from '../../model/articles.js';
+import { endKey, placeOfEnd, terminalKey, type End, type Wiring } from '../../model/wiring.js';
+import type { BoxId } from '../../model/ids.js';
+import type { Job } from '../../model/job.js';
+import { UnionFind } from '../../circuit/unionFind.js';
+import { defineRule, type Breach } from '../rule.js';
+
+interface Found {
+  box: BoxId;
+  parts: End[][];
+}
+
+/** Ground ends that enter a box, and which of them are one by splices and by the box itself, devices taken out. */
+const groundParts = (job: Job, wiring: Wiring, box: BoxId): End[][] => {
+  const ends = wiring.cables.flatMap((cable) => {
+    const ground = groundOf(articleOf(job.stock, 'cable', cable.article));
+    if (ground === null || ground === 'raceway') return [];
+    return (['from', 'to'] as const)
+      .filter((side) => placeOfEnd(cable, side) === box)
+      .map((side): End => ({ cable: cable.id, side, colour: ground }));
+  });
+  const nodes = new Map<string, number>();
+  const node = (key: string): number => {
+    const index = nodes.get(key) ?? nodes.size;
+    nodes.set(key, index);
+    return index;
+  };
+  const touches: [number, number][] = [];
+  for (const joint of wiring.joints.filter((one) => one.box === box))
+    for (const member of joint.members)
+      touches.push([
+        node(joint.id),
+        node(
+          'end' in member
+            ? endKey(member.end)
+            : 'pigtail' in member
+              ? member.pigtail.id
+              : terminalKey(member.lead),
+        ),
+      ]);
+  for (const { wire, terminal } of wiring.landings)
+    if ('box' in terminal && terminal.box === box)
+      touches.push([node('end' in wire ? endKey(wire.end) : wire.pigtail), node(terminalKey(terminal))]);
+  const keys = ends.map((end) => node(endKey(end)));
+  const sets = new UnionFind(nodes.size);
+  for (const [a, b] of touches) sets.join(a, b);
+  const parts = new Map<number, End[]>();
+  ends.forEach((end, i) => {
+    const root = sets.find(keys[i] ?? 0);
+    parts.set(root, [...(parts.get(root) ?? []), end]);
+  });
+  return [...parts.values()];
+};
+
+/** 250.148: every ground in a box is spliced or connected within it, and taking a device out does not part them. */
+export const groundsJoined = defineRule<Found>({
+  id: 'grounds-joined',
+  title: 'All grounds in a box are joined, whatever the circuit',
+  rests: 'By a splice or by the box, so that taking a device out parts nothing; isolated grounds apart.',
+  section: () => '250.148',
+  severities: ['violation'],
+  check: ({ job, wiring }) =>
+    job.boxes
+      .filter((box) => box.work !== 'beyond')
+      .flatMap((box): Breach<Found>[] => {
+        const parts = groundParts(job, wiring, box.id);
+        const [, loose] = parts;
+        const [end] = loose ?? [];
+        return end ? [{ severity: 'violation', at: { box: box.id, end }, data: { box: box.id, parts } }] : [];
+      }),
+  say: ({ box, parts }, { place }) => ({
+    title: `${place(box)}: the grounds are in ${parts.length} parts`,
+    reason: 'A fault behind the one that is loose has no way back, and the breaker does not open.',
+    remedy: 'Join all grounds of the box in one splice, with a tail to each device and to a metal box.',
+  }),
+});

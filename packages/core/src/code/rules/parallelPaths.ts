@@ -1,0 +1,27 @@
+import { ringsOf } from '../../circuit/rings.js';
+import type { InsulatedColour } from '../../model/colours.js';
+import type { Cable } from '../../model/wiring.js';
+import { defineRule } from '../rule.js';
+
+/** 310.10(H), 310.10(G) from 2020: conductors smaller than 1/0 are not paralleled, so no net closes a ring. */
+export const parallelPaths = defineRule<{ cable: Cable; colour: InsulatedColour }>({
+  id: 'parallel-paths',
+  title: 'No net closes a ring through two cables',
+  rests: 'Conductors smaller than 1/0 AWG are not connected in parallel.',
+  section: (edition) => (edition >= 2020 ? '310.10(G)' : '310.10(H)'),
+  severities: ['violation'],
+  check: ({ job, wiring }) =>
+    ringsOf(wiring, job).flatMap(({ cable: id, colour }) => {
+      const cable = wiring.cables.find((one) => one.id === id);
+      const end = { cable: id, side: 'to' as const, colour };
+      return cable
+        ? [{ severity: 'violation' as const, at: { cable: id, box: cable.to, end }, data: { cable, colour } }]
+        : [];
+    }),
+  say: ({ cable, colour }, { runOf }) => ({
+    title: `${runOf(cable)}: the ${colour} closes a ring with another cable`,
+    reason:
+      'Current splits between two ways: neither cable sums to zero, and opening one leaves the other live.',
+    remedy: 'Take one of the two ways out: cap this conductor at both ends.',
+  }),
+});

@@ -1,0 +1,38 @@
+import type { RoomKind } from '../../model/place.js';
+import { HABITABLE } from '../rooms.js';
+import { defineRule, type Ask, type Breach } from '../rule.js';
+
+const ASKED: readonly RoomKind[] = [...HABITABLE, 'bathroom', 'hallway', 'stairway', 'garage', 'outdoors'];
+/** There a switched receptacle will not do (210.70(A)(1)). */
+const LIGHT_ONLY: readonly RoomKind[] = ['kitchen', 'bathroom', 'hallway', 'stairway', 'garage', 'outdoors'];
+
+/** 210.70(A): a wall-switched lighting outlet where one is needed. */
+export const requiredLight = defineRule<{ room: string; name: string }>({
+  id: 'required-light',
+  title: 'A light with a wall switch where one is needed',
+  rests:
+    'Habitable rooms, kitchens, bathrooms, hallways, stairways, garages, outdoor side of doors; in most rooms but kitchen and bath a switched receptacle will do.',
+  section: () => '210.70(A)',
+  severities: ['violation'],
+  check: ({ job }) =>
+    job.rooms.flatMap((room): (Breach<{ room: string; name: string }> | Ask)[] => {
+      if (!ASKED.includes(room.kind) || room.otherLight === 'yes') return [];
+      const groups = job.groups.filter((group) => group.room === room.id && group.control === 'switched');
+      const switched = groups.some(
+        ({ id }) =>
+          job.slots.some((slot) => slot.group === id && slot.role !== 'receptacle') &&
+          (job.luminaires.some((one) => one.group === id) ||
+            (!LIGHT_ONLY.includes(room.kind) &&
+              job.slots.some((slot) => slot.group === id && slot.role === 'receptacle'))),
+      );
+      if (switched) return [];
+      return room.otherLight === 'unknown'
+        ? [{ ask: 'room.otherLight', of: room.id }]
+        : [{ severity: 'violation', at: { room: room.id }, data: { room: room.id, name: room.name } }];
+    }),
+  say: ({ name }) => ({
+    title: `${name} has no light with a wall switch`,
+    reason: 'Nobody should have to cross a dark room to find the lamp.',
+    remedy: 'Add a switch location and a luminaire there.',
+  }),
+});

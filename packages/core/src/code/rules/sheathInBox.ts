@@ -1,0 +1,24 @@
+import { articleOf } from '../../model/articles.js';
+import { newPlaces } from '../places.js';
+import { defineSiteCheck } from '../rule.js';
+
+/** 314.17: in a nonmetallic box the sheath reaches at least 1/4 in inside. */
+export const sheathInBox = defineSiteCheck({
+  id: 'sheath-in-box',
+  title: 'Sheath at least 1/4 in inside a nonmetallic box',
+  rests: '1/4 in past the wall of the box or its clamp.',
+  section: () => '314.17',
+  where: ({ job, wiring }) => {
+    const plastic = new Set(
+      job.boxes
+        .filter((box) => {
+          const chosen = wiring.boxes[box.id] ?? [];
+          return chosen.length > 0 && chosen.every((id) => !articleOf(job.stock, 'box', id).metal);
+        })
+        .map((box) => box.name),
+    );
+    return newPlaces(job, wiring).filter((name) => plastic.has(name));
+  },
+  why: 'Bare of its sheath at the edge of the box, a conductor is cut by it.',
+  look: 'Look before the grounds are folded back.',
+});

@@ -1,0 +1,32 @@
+import type { BoxId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
+import type { At } from './rule.js';
+
+/**
+ * Is a place existing work that this wiring leaves alone? A box is, where nothing new ends, hangs or is fitted in it; a
+ * cable, where both its boxes are; a circuit or group, where all of it is.
+ */
+export const createUntouched = (job: Job, wiring: Wiring): ((at: At) => boolean) => {
+  const newSlot = new Set<string>(job.slots.filter((slot) => !slot.existing).map((slot) => slot.id));
+  const opened = new Set<string>([
+    ...wiring.cables.filter((cable) => !cable.existing).flatMap(({ from, to }) => [from, to]),
+    ...wiring.devices.filter(({ slot }) => slot !== null && newSlot.has(slot)).map((device) => device.box),
+    ...job.luminaires.filter((one) => !one.existing).map((one) => one.box),
+    ...job.boxes.filter((box) => box.work !== 'existing').map((box) => box.id),
+  ]);
+  const boxOf = (id: string | undefined) => id === undefined || !opened.has(id);
+  const cableOf = (id: string) => {
+    const cable = wiring.cables.find((one) => one.id === id);
+    return cable?.existing === true && boxOf(cable.from) && boxOf(cable.to);
+  };
+  const groupOf = (id: string) =>
+    [...job.slots, ...job.luminaires].filter((one) => one.group === id).every((one) => boxOf(one.box));
+  return (at) => {
+    if (at.cable !== undefined) return cableOf(at.cable);
+    if (at.box !== undefined) return boxOf(at.box as BoxId);
+    if (at.group !== undefined) return groupOf(at.group);
+    if (at.circuit === undefined) return false;
+    return job.groups.filter((group) => group.circuit === at.circuit).every((group) => groupOf(group.id));
+  };
+};
