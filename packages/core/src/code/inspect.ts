@@ -74,7 +74,7 @@ export const inspect = (job: Job, wiring: Wiring, edition: JudgedEdition = job.e
 export interface Comparison {
   /** Found by the first edition alone, and by the second alone. */
   only: [Finding[], Finding[]];
-  /** Found by both, with another severity, section or reason. */
+  /** Found by both, with another severity, section or words. */
   changed: [Finding, Finding][];
 }
 
@@ -89,8 +89,9 @@ export const compareEditions = (job: Job, wiring: Wiring, a: JudgedEdition, b: J
     ],
     changed: first.flatMap((one): [Finding, Finding][] => {
       const match = other.get(findingKey(one));
-      const same =
-        match?.severity === one.severity && match.section === one.section && match.reason === one.reason;
+      const said = ({ severity, section, title, reason }: Finding) =>
+        JSON.stringify([severity, section, title, reason]);
+      const same = match !== undefined && said(match) === said(one);
       return match && !same ? [[one, match]] : [];
     }),
   };

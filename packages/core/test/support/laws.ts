@@ -330,7 +330,7 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
     );
     const may = [
       ...(pinned ? ['neutral-at-switch'] : []),
-      ...(chosen ? ['box-volume'] : []),
+      ...(chosen ? ['box-volume', 'luminaire-support', 'fan-support'] : []),
       ...(groundless ? ['yoke-grounded', 'luminaire-grounded', 'metal-box-bonded'] : []),
     ];
     const violated = inspect(job, wiring).filter((one) => one.severity === 'violation');

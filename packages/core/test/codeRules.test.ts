@@ -1,0 +1,117 @@
+import { EDITIONS, inspect, RULES, type Finding, type JudgedEdition } from '../src/index.js';
+import { jobOf } from './support/jobs.js';
+import { boxCases } from './support/ruleCases/boxCases.js';
+import {
+  of,
+  single,
+  changed,
+  twoCircuits,
+  joinSplices,
+  tapped,
+  besides,
+  strayNeutral,
+  editCircuits,
+  editBoxes,
+  type Case,
+  type RuleCases,
+} from './support/ruleCases/builders.js';
+import { electricalCases } from './support/ruleCases/electricalCases.js';
+import { placeCases } from './support/ruleCases/placeCases.js';
+
+const cases: RuleCases = { ...electricalCases, ...boxCases, ...placeCases };
+
+/** The edition is asked of the inspection; the wiring is what it is. */
+const found = ({ job, wiring }: Case, edition: JudgedEdition = job.edition): Finding[] =>
+  inspect(job, wiring, edition);
+const rulesOf = (one: Case, edition?: JudgedEdition) => found(one, edition).map((finding) => finding.rule);
+
+/** Two rules have tests of their own, with the editions that they turn on. */
+const ELSEWHERE = ['neutral-at-switch', 'reidentified-white'];
+
+test('every rule has a case that trips it and one that does not', () => {
+  expect([...Object.keys(cases), ...ELSEWHERE].sort()).toEqual(RULES.map((rule) => rule.id).sort());
+});
+
+describe.each(Object.entries(cases))('%s', (id, { trips, passes }) => {
+  test.each(trips)('%s trips it', (_what, one) => {
+    const all = found(one).filter((finding) => finding.rule === id);
+    expect(all.length).toBeGreaterThan(0);
+    for (const { title, reason, remedy, severity } of all) {
+      for (const text of [title, reason, remedy]) expect(text.trim()).not.toBe('');
+      expect(RULES.find((rule) => rule.id === id)?.severities).toContain(severity);
+    }
+  });
+  test.each(passes)('%s does not', (_what, one) => {
+    expect(rulesOf(one)).not.toContain(id);
+  });
+});
+
+describe('where editions differ', () => {
+  const severityBy = (one: Case, rule: string, edition: JudgedEdition) =>
+    found(one, edition).find((finding) => finding.rule === rule)?.severity;
+
+  test('a two-wire loop: nothing in 2008, a violation from 2011 on', () => {
+    const loop = of({ runs: ['F-L', 'L-S1'], neutralAt: [] });
+    expect(severityBy(loop, 'neutral-at-switch', 2008)).toBeUndefined();
+    for (const edition of EDITIONS) expect(severityBy(loop, 'neutral-at-switch', edition)).toBe('violation');
+  });
+  test('a loop for a pair that sees the whole floor: all in 2011, read literally in 2014, one from 2017', () => {
+    const loop = of({ runs: ['F-L', 'L-S1', 'S1-S2'], neutralAt: ['S1'], visible: 'yes' });
+    const by = EDITIONS.map((edition) => severityBy(loop, 'neutral-at-switch', edition));
+    expect(by).toEqual(['violation', 'caution', undefined, undefined, undefined]);
+  });
+  test('torque from 2017, the garage circuit from 2017, kitchens under arc-fault protection from 2014', () => {
+    expect(rulesOf(of(single), 2014)).not.toContain('terminal-torque');
+    expect(rulesOf(of(single), 2017)).toContain('terminal-torque');
+    expect(rulesOf(tapped('garage'), 2014)).not.toContain('garage-circuit');
+    const kitchen = changed(jobOf({ ...single, roomKind: 'kitchen' }), (job) =>
+      editCircuits(job, () => ({ afci: 'no' })),
+    );
+    expect(rulesOf(kitchen, 2011)).not.toContain('arc-fault');
+    expect(rulesOf(kitchen, 2014)).toContain('arc-fault');
+  });
+  test('sections move: one neutral for one circuit, parallel paths, circuits in a box', () => {
+    const section = (one: Case, rule: string, edition: JudgedEdition) =>
+      found(one, edition).find((finding) => finding.rule === rule)?.section;
+    const joined = joinSplices(twoCircuits(), 'S1/c1/N', 'S1/c2/N');
+    expect(section(joined, 'neutral-one-circuit', 2011)).toBe('200.4');
+    expect(section(joined, 'neutral-one-circuit', 2014)).toBe('200.4(A)');
+    expect(section(besides(), 'parallel-paths', 2017)).toBe('310.10(H)');
+    expect(section(besides(), 'parallel-paths', 2020)).toBe('310.10(G)');
+    expect(section(twoCircuits(), 'circuits-in-box', 2011)).toBe('');
+  });
+  test('five grounds in a box: a quarter more from 2020', () => {
+    const five = changed(jobOf({ runs: ['F-J1', 'J1-S1', 'J1-L1', 'J1-L2', 'J1-L3'] }), (job) => ({
+      ...editBoxes(job, (box) =>
+        box.id === 'J1' ? { article: 'just' as never, staysAccessible: 'yes' } : {},
+      ),
+      // 11 conductors and the grounds of five cables: 24.0 in³ until 2017, 24.5 from 2020.
+      stock: job.stock.flatMap((one) =>
+        one.id === 'ceiling-20' && one.kind === 'box'
+          ? [one, { ...one, id: 'just' as never, volume: 240_000 }]
+          : [one],
+      ),
+    }));
+    expect(rulesOf(five, 2017)).not.toContain('box-volume');
+    expect(rulesOf(five, 2020)).toContain('box-volume');
+  });
+});
+
+test('a net current is a violation at a steel box and a caution among plastic ones', () => {
+  const severity = (one: Case) =>
+    found(one)
+      .filter((finding) => finding.rule === 'conductors-together')
+      .map((finding) => finding.severity);
+  expect(new Set(severity(strayNeutral('plastic')))).toEqual(new Set(['caution']));
+  expect(new Set(severity(strayNeutral('steel')))).toEqual(new Set(['violation']));
+});
+
+test('the voltage drop shows its arithmetic', () => {
+  const [, drop] = cases['voltage-drop']?.trips[0] ?? [];
+  if (!drop) throw new Error('no case');
+  const finding = found(drop).find((one) => one.rule === 'voltage-drop');
+  // Out and back over 240 ft of 14 AWG at 10 A: 4 x 120 ft x 3.07 ohm / 1000 ft x 10 A.
+  expect(finding?.title).toContain('12.3 %');
+  expect(finding?.reason).toContain(`120'-0" of 14 AWG x 3.07 ohm/1000 ft x 10.00 A = 3.68 V`);
+  expect(finding?.reason).toContain('together 14.74 V of 120 V');
+});

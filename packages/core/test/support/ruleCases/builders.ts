@@ -1,0 +1,182 @@
+import { newBox, type End, type Job, type Wiring } from '../../../src/index.js';
+import { jobOf, planned, type Shorthand } from '../jobs.js';
+
+/** A job with its wiring, or with one that somebody made otherwise. */
+export interface Case {
+  job: Job;
+  wiring: Wiring;
+}
+
+export const made = (asked: Job): Case => {
+  const { job, wiring } = planned(asked);
+  return { job, wiring };
+};
+export const of = (short: Shorthand): Case => made(jobOf(short));
+export const pair: Shorthand = { runs: ['F-S1', 'S1-S2', 'S2-L'], visible: 'yes' };
+export const single: Shorthand = { runs: ['F-S1', 'S1-L'] };
+
+export const rewired = ({ job, wiring }: Case, change: (wiring: Wiring) => Wiring): Case => ({
+  job,
+  wiring: change(wiring),
+});
+export const changed = (job: Job, change: (job: Job) => Job): Case => made(change(job));
+type List = 'rooms' | 'circuits' | 'feeds' | 'boxes' | 'slots' | 'luminaires';
+const editing =
+  <K extends List>(list: K) =>
+  (job: Job, more: (one: Job[K][number]) => Partial<Job[K][number]>): Job => ({
+    ...job,
+    [list]: job[list].map((one) => ({ ...one, ...more(one as Job[K][number]) })),
+  });
+export const editRooms = editing('rooms');
+export const editCircuits = editing('circuits');
+export const editFeeds = editing('feeds');
+export const editBoxes = editing('boxes');
+export const editSlots = editing('slots');
+export const editLuminaires = editing('luminaires');
+
+export const end = (cable: string, side: 'from' | 'to', colour: End['colour']): End => ({
+  cable: cable as End['cable'],
+  side,
+  colour,
+});
+
+/** A second circuit with a light of its own through the same switch box. */
+export const twoCircuits = (): Case => {
+  const job = jobOf({ runs: ['F-S1', 'S1-L'] });
+  const [circuit] = job.circuits;
+  const [feed] = job.feeds;
+  const [group] = job.groups;
+  const [slot] = job.slots;
+  const [lamp] = job.luminaires;
+  if (!circuit || !feed || !group || !slot || !lamp) throw new Error('the shorthand has changed');
+  const id = <T>(text: string) => text as T;
+  return made({
+    ...job,
+    circuits: [circuit, { ...circuit, id: id('c2'), name: 'Other' }],
+    feeds: [feed, { ...feed, id: id('f2'), circuit: id('c2') }],
+    groups: [group, { ...group, id: id('g2'), name: 'Other', circuit: id('c2') }],
+    boxes: [
+      ...job.boxes.map((box) => ({ ...box, article: null })),
+      newBox({ id: 'L2', name: 'L2', article: null, accessible: 'no' }),
+    ],
+    slots: [slot, { ...slot, id: id('s2'), gang: 1, group: id('g2') }],
+    luminaires: [lamp, { ...lamp, id: id('lamp2'), box: id('L2'), group: id('g2') }],
+    choices: [
+      ...job.choices,
+      {
+        circuit: id('c2'),
+        feed: id('f2'),
+        runs: [
+          { from: 'panel', to: id('S1') },
+          { from: id('S1'), to: id('L2') },
+        ],
+      },
+    ],
+  });
+};
+
+/** All members of these splices in one. */
+export const joinSplices = (one: Case, a: string, b: string): Case =>
+  rewired(one, (wiring) => {
+    const other = wiring.joints.find((joint) => joint.id === b);
+    if (!other || !wiring.joints.some((joint) => joint.id === a)) throw new Error(`no splice ${a} or ${b}`);
+    return {
+      ...wiring,
+      joints: wiring.joints
+        .filter((joint) => joint.id !== b)
+        .map((joint) =>
+          joint.id === a ? { ...joint, members: [...joint.members, ...other.members] } : joint,
+        ),
+    };
+  });
+
+export const tapped = (
+  purpose: Job['circuits'][number]['purpose'],
+  more: Partial<Job['circuits'][number]> = {},
+) =>
+  changed(jobOf({ runs: ['J1-S1', 'S1-L'], feedAt: 'J1' }), (job) =>
+    editBoxes(
+      editCircuits(job, () => ({ purpose, ...more })),
+      () => ({ staysAccessible: 'yes' }),
+    ),
+  );
+
+export const withLamp = (more: Partial<Job['luminaires'][number]>, box: Partial<Job['boxes'][number]> = {}) =>
+  changed(jobOf(single), (job) =>
+    editBoxes(
+      editLuminaires(job, () => more),
+      (one) => (one.id === 'L' ? box : {}),
+    ),
+  );
+export const inRoom = (more: Partial<Job['rooms'][number]>, short: Shorthand = single) =>
+  changed(jobOf(short), (job) => editRooms(job, () => more));
+
+export const withDevice = (role: Job['slots'][number]['role'], then: (job: Job) => Job = (job) => job) =>
+  changed(jobOf(single), (job) => then(editSlots(job, () => ({ role }))));
+
+/** A receptacle on the unswitched hot beside the switch, of an article that is or is not shuttered. */
+export const withReceptacle = (tamperResistant: boolean): Case => {
+  const job = jobOf({ runs: ['F-S1', 'S1-L', 'S1-S2'] });
+  const [group] = job.groups;
+  if (!group) throw new Error('no group');
+  return made({
+    ...job,
+    stock: job.stock.map((article) =>
+      article.kind === 'device' && article.role === 'receptacle' ? { ...article, tamperResistant } : article,
+    ),
+    groups: [group, { ...group, id: 'hot' as typeof group.id, name: 'Receptacle', control: 'hot' }],
+    slots: job.slots.map((slot) =>
+      slot.box === 'S2' ? { ...slot, group: 'hot' as typeof group.id, role: 'receptacle' } : slot,
+    ),
+  });
+};
+
+/** A cable that lies there between two boxes of the run, beside the one that the plan pulls. */
+export const besides = (): Case => {
+  const one = of(pair);
+  const [, second] = one.wiring.cables;
+  if (!second) throw new Error('no second cable');
+  return rewired(one, (wiring) => ({
+    ...wiring,
+    cables: [...wiring.cables, { ...second, id: 'cable:again' as typeof second.id }],
+    joints: wiring.joints.map((joint) => {
+      const box = joint.box === 'S1' ? 'from' : joint.box === 'S2' ? 'to' : null;
+      return box && joint.id.endsWith('/N')
+        ? { ...joint, members: [...joint.members, { end: end('cable:again', box, 'white') }] }
+        : joint;
+    }),
+  }));
+};
+
+export const steel = (short: Shorthand): Case =>
+  changed(jobOf(short), (job) => editBoxes(job, () => ({ article: null, material: 'metal' })));
+
+/** The neutral of the luminaire brought back another way than its switch leg. */
+export const strayNeutral = (box: 'plastic' | 'steel'): Case => {
+  const one = box === 'steel' ? steel(pair) : of(pair);
+  const again = end('cable:stray', 'from', 'white');
+  const back = end('cable:stray', 'to', 'white');
+  const lead = one.wiring.joints.find((joint) => joint.id === 'L/c1/N');
+  const first = one.wiring.joints.find((joint) => joint.id === 'S1/c1/N');
+  const [, second] = one.wiring.cables;
+  if (!lead || !first || !second) throw new Error('not planned as thought');
+  return rewired(one, (wiring) => ({
+    ...wiring,
+    cables: [
+      ...wiring.cables,
+      { ...second, id: 'cable:stray' as typeof second.id, from: 'S1' as never, to: 'L' as never },
+    ],
+    joints: wiring.joints.map((joint) => {
+      if (joint === first) return { ...joint, members: [...joint.members, { end: again }] };
+      // At the luminaire the neutral of the switch leg's cable is left out, and the stray one taken.
+      if (joint !== lead) return joint;
+      return { ...joint, members: [...joint.members.filter((m) => !('end' in m)), { end: back }] };
+    }),
+  }));
+};
+
+/** What trips a rule, and what does not, each told in words. */
+export type RuleCases = Record<
+  string,
+  { trips: [what: string, one: Case][]; passes: [what: string, one: Case][] }
+>;

@@ -1,0 +1,251 @@
+import { jobOf } from '../jobs.js';
+import {
+  of,
+  pair,
+  single,
+  rewired,
+  changed,
+  twoCircuits,
+  joinSplices,
+  withLamp,
+  withDevice,
+  besides,
+  steel,
+  strayNeutral,
+  editCircuits,
+  editBoxes,
+  editLuminaires,
+  type RuleCases,
+} from './builders.js';
+
+/** Rules on switching, conductors, loads and grounds. */
+export const electricalCases: RuleCases = {
+  'group-works': {
+    trips: [
+      [
+        'a common and a traveler exchanged',
+        rewired(of(pair), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.map((landing) => {
+            const { terminal } = landing;
+            if (!('device' in terminal) || terminal.device !== 'device:slot:S2') return landing;
+            const name = { common: 'traveler 1', 'traveler 1': 'common' }[terminal.name];
+            return name ? { ...landing, terminal: { ...terminal, name } } : landing;
+          }),
+        })),
+      ],
+    ],
+    passes: [['as planned', of(pair)]],
+  },
+  'switch-hot-only': {
+    trips: [
+      [
+        'the neutral through the switch',
+        rewired(of(single), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.map((landing) => {
+            const { terminal } = landing;
+            if ('circuit' in terminal && terminal.name !== 'ground')
+              return {
+                ...landing,
+                terminal: { ...terminal, name: terminal.name === 'hot' ? 'neutral' : 'hot' },
+              };
+            return landing;
+          }),
+        })),
+      ],
+    ],
+    passes: [['as planned', of(single)]],
+  },
+  'neutral-one-circuit': {
+    trips: [['neutrals of two circuits in one splice', joinSplices(twoCircuits(), 'S1/c1/N', 'S1/c2/N')]],
+    passes: [['two circuits, neutrals apart', twoCircuits()]],
+  },
+  'circuits-in-box': {
+    trips: [['two circuits in one box', twoCircuits()]],
+    passes: [['one circuit', of(single)]],
+  },
+  'conductors-together': {
+    trips: [['a neutral that goes another way', strayNeutral('plastic')]],
+    passes: [['as planned', of(pair)]],
+  },
+  'parallel-paths': {
+    trips: [['the neutral through two cables', besides()]],
+    passes: [['a tree', of(pair)]],
+  },
+  'conductor-to-breaker': {
+    trips: [['14 AWG travelers on 20 A', of({ ...pair, breaker: 20, awg: 14 })]],
+    passes: [['12 AWG on 20 A', of({ ...pair, breaker: 20, awg: 12 })]],
+  },
+  'switch-rating': {
+    trips: [
+      ['2000 VA on a switch of 15 A', withLamp({ va: 2000 })],
+      ['1500 VA of fan on a switch of 15 A', withLamp({ va: 1500, unit: 'fan' }, { article: null })],
+    ],
+    passes: [
+      ['1800 VA of light', withLamp({ va: 1800 })],
+      ['1400 VA of fan', withLamp({ va: 1400, unit: 'fan' }, { article: null })],
+    ],
+  },
+  'dimmer-load': {
+    trips: [
+      [
+        'a dimmer on a fan',
+        withDevice('dimmer', (job) =>
+          editBoxes(
+            editLuminaires(job, () => ({ unit: 'fan' })),
+            () => ({ article: null }),
+          ),
+        ),
+      ],
+    ],
+    passes: [['a dimmer on a luminaire', withDevice('dimmer')]],
+  },
+  'electronic-neutral': {
+    trips: [
+      [
+        'a timer with its neutral lead on the ground',
+        rewired(withDevice('timer'), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.map((landing) => {
+            const { terminal } = landing;
+            const ground = wiring.landings.find(
+              (one) => 'device' in one.terminal && one.terminal.name === 'ground',
+            );
+            return 'device' in terminal && terminal.name === 'neutral' && ground
+              ? { ...landing, wire: ground.wire }
+              : landing;
+          }),
+        })),
+      ],
+    ],
+    passes: [['a timer as planned', withDevice('timer')]],
+  },
+  'circuit-load': {
+    trips: [
+      [
+        '1500 VA beside 200 VA on 15 A',
+        changed(jobOf(single), (job) =>
+          editCircuits(
+            editLuminaires(job, () => ({ va: 1300 })),
+            () => ({ existingVa: 200 }),
+          ),
+        ),
+      ],
+    ],
+    passes: [['1400 VA on 15 A', withLamp({ va: 1400 })]],
+  },
+  'voltage-drop': {
+    trips: [
+      [
+        '240 ft of 14 AWG at 10 A',
+        changed(jobOf(single), (job) => ({
+          ...editLuminaires(job, () => ({ va: 1200 })),
+          runFacts: [
+            ...(['F-S1', 'S1-L'] as const).map((run) => ({
+              between: run.split('-').map((name) => (name === 'F' ? 'panel' : name)) as ['panel', 'panel'],
+              length: 1440,
+              rule: null,
+              route: null,
+              access: null,
+              openings: 0,
+              closeHoles: 0,
+            })),
+          ],
+        })),
+      ],
+    ],
+    passes: [['no length, no load to speak of', of(single)]],
+  },
+  'grounds-joined': {
+    trips: [
+      [
+        'one ground left out of the splice',
+        rewired(of(single), (wiring) => ({
+          ...wiring,
+          joints: wiring.joints.flatMap((joint) => {
+            if (joint.id !== 'S1/G') return [joint];
+            const [first, ...rest] = joint.members;
+            return first
+              ? [
+                  { ...joint, members: rest },
+                  { ...joint, id: 'S1/G2' as typeof joint.id, members: [first] },
+                ]
+              : [joint];
+          }),
+        })),
+      ],
+    ],
+    passes: [
+      ['as planned', of(single)],
+      ['two circuits, one splice', twoCircuits()],
+    ],
+  },
+  'metal-box-bonded': {
+    trips: [
+      [
+        'a steel box without a bond',
+        rewired(steel(single), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.filter(({ terminal }) => !('box' in terminal)),
+        })),
+      ],
+    ],
+    passes: [['a steel box as planned', steel(single)]],
+  },
+  'yoke-grounded': {
+    trips: [
+      [
+        'the green screw left empty in a plastic box',
+        rewired(of(single), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.filter(
+            ({ terminal }) => !('device' in terminal && terminal.name === 'ground'),
+          ),
+        })),
+      ],
+    ],
+    passes: [['as planned', of(single)]],
+  },
+  'luminaire-grounded': {
+    trips: [
+      [
+        'its ground lead left out of the splice',
+        rewired(of(single), (wiring) => ({
+          ...wiring,
+          joints: wiring.joints.map((joint) =>
+            joint.id === 'L/G' ? { ...joint, members: joint.members.filter((m) => !('lead' in m)) } : joint,
+          ),
+        })),
+      ],
+    ],
+    passes: [
+      ['as planned', of(single)],
+      ['all of plastic', withLamp({ metal: false })],
+    ],
+  },
+  'shell-on-neutral': {
+    trips: [
+      [
+        'leads exchanged at the luminaire',
+        rewired(of(single), (wiring) => ({
+          ...wiring,
+          joints: wiring.joints.map((joint) => ({
+            ...joint,
+            members: joint.members.map((m) =>
+              'lead' in m && m.lead.name !== 'ground'
+                ? {
+                    lead: {
+                      ...m.lead,
+                      name: m.lead.name === 'hot' ? ('neutral' as const) : ('hot' as const),
+                    },
+                  }
+                : m,
+            ),
+          })),
+        })),
+      ],
+    ],
+    passes: [['as planned', of(single)]],
+  },
+};

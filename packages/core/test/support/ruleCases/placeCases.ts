@@ -1,0 +1,159 @@
+import { jobOf } from '../jobs.js';
+import {
+  of,
+  pair,
+  single,
+  rewired,
+  changed,
+  tapped,
+  withLamp,
+  inRoom,
+  steel,
+  editRooms,
+  editCircuits,
+  editFeeds,
+  type RuleCases,
+} from './builders.js';
+
+/** Rules on rooms and circuits, and what is to be seen on site. */
+export const placeCases: RuleCases = {
+  'required-light': {
+    trips: [
+      [
+        'a bedroom without a switched light',
+        changed(jobOf(single), (job) => ({
+          ...job,
+          rooms: [...job.rooms, { ...job.rooms[0]!, id: 'r2' as never, name: 'Net loft', otherLight: 'no' }],
+        })),
+      ],
+    ],
+    passes: [
+      ['this job lights it', of(single)],
+      [
+        'there is one already',
+        changed(jobOf(single), (job) => ({
+          ...job,
+          rooms: [...job.rooms, { ...job.rooms[0]!, id: 'r2' as never, name: 'Net loft', otherLight: 'yes' }],
+        })),
+      ],
+    ],
+  },
+  'stair-switches': {
+    trips: [['seven risers and one switch', inRoom({ kind: 'stairway', risers: 7 })]],
+    passes: [
+      ['five risers and one switch', inRoom({ kind: 'stairway', risers: 5 })],
+      ['seven risers and two', inRoom({ kind: 'stairway', risers: 7 }, pair)],
+    ],
+  },
+  'small-appliance-circuit': {
+    trips: [['a lighting tap on a countertop circuit', tapped('smallAppliance')]],
+    passes: [['a tap on a general circuit', tapped('general')]],
+  },
+  'bathroom-circuit': {
+    trips: [['a tap on the bathroom receptacles for another room', tapped('bathroom')]],
+    passes: [
+      [
+        'a light of the one bathroom that the circuit serves',
+        changed(tapped('bathroom', { oneBathroom: 'yes' }).job, (job) =>
+          editRooms(job, () => ({ kind: 'bathroom' })),
+        ),
+      ],
+    ],
+  },
+  'laundry-circuit': {
+    trips: [['a tap on the laundry circuit', tapped('laundry')]],
+    passes: [['a tap on a lighting circuit', tapped('lighting')]],
+  },
+  'garage-circuit': {
+    trips: [['a tap on the garage receptacles', tapped('garage')]],
+    passes: [['a tap on a lighting circuit', tapped('lighting')]],
+  },
+  'arc-fault': {
+    trips: [
+      [
+        'a bedroom without it',
+        changed(jobOf({ ...single, roomKind: 'bedroom' }), (job) =>
+          editCircuits(job, () => ({ afci: 'no' })),
+        ),
+      ],
+    ],
+    passes: [
+      ['a bedroom with it', of({ ...single, roomKind: 'bedroom' })],
+      [
+        'a garage without it',
+        changed(jobOf({ ...single, roomKind: 'garage' }), (job) => editCircuits(job, () => ({ afci: 'no' }))),
+      ],
+    ],
+  },
+  'ground-fault-side': {
+    trips: [
+      [
+        'the load side of a ground-fault receptacle',
+        changed(tapped('general').job, (job) =>
+          editFeeds(job, () => ({ tap: 'receptacle', gfciSide: 'load' })),
+        ),
+      ],
+    ],
+    passes: [
+      [
+        'its line side',
+        changed(tapped('general').job, (job) =>
+          editFeeds(job, () => ({ tap: 'receptacle', gfciSide: 'line' })),
+        ),
+      ],
+    ],
+  },
+  'closet-luminaires': {
+    trips: [['a luminaire in a closet', of({ ...single, roomKind: 'closet' })]],
+    passes: [['in a hallway', of({ ...single, roomKind: 'hallway' })]],
+  },
+  weatherproof: {
+    trips: [['a box in the rain', withLamp({ suitedTo: 'wet' }, { location: 'wet' })]],
+    passes: [['a dry place', of(single)]],
+  },
+  'cable-secured': {
+    trips: [['open framing', of(single)]],
+    passes: [
+      [
+        'fished in finished walls',
+        changed(jobOf(single), (job) => ({ ...job, routing: { ...job.routing, access: 'fished' } })),
+      ],
+    ],
+  },
+  'holes-in-framing': {
+    trips: [['open framing', of(single)]],
+    passes: [
+      [
+        'fished',
+        changed(jobOf(single), (job) => ({ ...job, routing: { ...job.routing, access: 'fished' } })),
+      ],
+    ],
+  },
+  'cables-along-framing': {
+    trips: [
+      [
+        'through the attic',
+        changed(jobOf(single), (job) => ({ ...job, routing: { ...job.routing, access: 'attic' } })),
+      ],
+    ],
+    passes: [
+      [
+        'fished',
+        changed(jobOf(single), (job) => ({ ...job, routing: { ...job.routing, access: 'fished' } })),
+      ],
+    ],
+  },
+  'sheath-in-box': { trips: [['plastic boxes', of(single)]], passes: [['steel boxes', steel(single)]] },
+  'free-conductor': {
+    trips: [['new boxes', of(single)]],
+    passes: [['nothing planned', rewired(of(single), (wiring) => ({ ...wiring, cables: [] }))]],
+  },
+  'box-set-back': {
+    trips: [['new boxes', of(single)]],
+    passes: [['nothing planned', rewired(of(single), (wiring) => ({ ...wiring, cables: [] }))]],
+  },
+  'terminal-torque': {
+    trips: [['new devices', of(single)]],
+    passes: [['nothing planned', rewired(of(single), (wiring) => ({ ...wiring, cables: [] }))]],
+  },
+};
