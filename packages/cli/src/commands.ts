@@ -14,18 +14,8 @@ import {
   type Worksheet,
 } from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
+import { compare, inspect } from './inspect.js';
 import { takeOff } from './takeOff.js';
-
-/** Every finding on the wiring. */
-const inspect: Command = ({ findings }) => ({
-  lines: findings.flatMap((one) => [
-    `${one.severity.toUpperCase()} ${one.section} ${one.title}`.replace(/ {2,}/g, ' '),
-    `  ${one.reason}`,
-    `  Remedy: ${one.remedy}`,
-  ]),
-  data: findings,
-  violates: findings.some((one) => one.severity === 'violation' || one.severity === 'unfinished'),
-});
 
 const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
   const circuit = (id: string) => subject.job.circuits.find((one) => one.id === id)?.name ?? id;
@@ -37,7 +27,7 @@ const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
 };
 
 /** The truth table of each group: every set of handle positions, one handle moved at a time, and what it gives. */
-const simulate: Command = (subject, only) => {
+const simulate: Command = (subject, { group: only }) => {
   const { job, wiring, compiled, proofs } = subject;
   const tables = (only ? [only] : job.groups).map((group) => truthTable(job, wiring, compiled, group));
   const boxOf = (id: string) =>
@@ -112,7 +102,7 @@ const MOST_NETLISTS = 4096;
  * A netlist for a general circuit simulator, for every set of handle positions of the whole job, or of one group with
  * the other handles up.
  */
-const netlist: Command = ({ job, wiring, compiled }, only) => {
+const netlist: Command = ({ job, wiring, compiled }, { group: only }) => {
   const devices = only ? devicesOfGroup(job, wiring, only.id) : wiring.devices.map((device) => device.id);
   const moving = compiled.devices.filter((one) => devices.includes(one.id) && one.positions.length > 1);
   const count = moving.reduce((product, one) => product * one.positions.length, 1);
@@ -143,4 +133,5 @@ export const COMMANDS: Record<string, Command> = {
   takeoff: takeOff,
   netlist,
   inspect,
+  compare,
 };

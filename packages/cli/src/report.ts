@@ -1,4 +1,4 @@
-import { cubicInches, PANEL, type Group, type Subject } from '@amber/core';
+import { cubicInches, PANEL, type Group, type JudgedEdition, type Subject } from '@amber/core';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
 export interface Report {
@@ -12,8 +12,16 @@ export interface Refused {
   refused: string[];
 }
 
-/** A command on one wiring of a job, on one control group of it where that is named. */
-export type Command = (subject: Subject, group: Group | undefined) => Report | Refused;
+/** What narrows a command, or tells it by what to judge. */
+export interface Options {
+  group: Group | undefined;
+  edition: JudgedEdition | undefined;
+  /** The edition to compare with. */
+  other: JudgedEdition | undefined;
+}
+
+/** A command on one wiring of a job. */
+export type Command = (subject: Subject, options: Options) => Report | Refused;
 
 /** A volume without its unit. */
 export const plainVolume = (volume: number): string => cubicInches(volume).replace(' in³', '');

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import {
+  JUDGED_EDITIONS,
   isWorksheet,
   parseJson,
   readJob,
@@ -7,6 +8,7 @@ import {
   reviewJob,
   reviewWiring,
   type FileFault,
+  type JudgedEdition,
 } from '@amber/core';
 import { COMMANDS, fillWorksheet } from './commands.js';
 import type { Refused, Report } from './report.js';
@@ -37,6 +39,8 @@ const asked = (args: readonly string[]) => {
         json: { type: 'boolean', default: false },
         wiring: { type: 'string' },
         group: { type: 'string' },
+        edition: { type: 'string' },
+        with: { type: 'string' },
       },
     });
     const [name, file, ...rest] = positionals;
@@ -49,7 +53,7 @@ const asked = (args: readonly string[]) => {
 };
 
 const reportOn = (
-  { name, wiring, group: groupName }: NonNullable<ReturnType<typeof asked>>,
+  { name, wiring, group: groupName, edition, with: other }: NonNullable<ReturnType<typeof asked>>,
   text: string,
 ): Report | Refused => {
   const document = parseJson(text);
@@ -71,7 +75,15 @@ const reportOn = (
     const there = groups.map((one) => `"${one.name}"`).join(', ');
     return { refused: [`The job has no control group "${groupName}"; it has ${there || 'none'}.`] };
   }
-  return COMMANDS[name]?.(subject, group) ?? { refused: [USAGE] };
+  const editions: (JudgedEdition | undefined)[] = [];
+  for (const year of [edition, other]) {
+    const known = JUDGED_EDITIONS.find((one) => String(one) === year);
+    if (year !== undefined && known === undefined)
+      return { refused: [`There is no edition "${year}"; there are ${JUDGED_EDITIONS.join(', ')}.`] };
+    editions.push(known);
+  }
+  const options = { group, edition: editions[0], other: editions[1] };
+  return COMMANDS[name]?.(subject, options) ?? { refused: [USAGE] };
 };
 
 /** Runs one command and gives its exit code. */

@@ -57,13 +57,31 @@ test('netlist gives one for every set of positions of the whole job', () => {
   );
 });
 
-test('inspect tells findings with section and remedy, as data too', () => {
-  expect(amber(['inspect']).out).toContain('CAUTION 200.7(C)(1) Last bay to Yard end');
-  const { code, out } = amber(['inspect', '--json']);
-  expect(code).toBe(0);
-  expect(JSON.parse(out)).toEqual([
+test('inspect tells findings by place, with section and remedy, as data too', () => {
+  const { out } = amber(['inspect']);
+  expect(out).toMatch(/^Yard end\n {2}CAUTION 200\.7\(C\)\(1\) Last bay to Yard end/m);
+  expect(out).toMatch(/^The whole job\n {2}VERIFY 300\.14 /m);
+  const data = amber(['inspect', '--json']);
+  expect(data.code).toBe(0);
+  expect(JSON.parse(data.out)).toContainEqual(
     expect.objectContaining({ rule: 'reidentified-white', severity: 'caution' }),
-  ]);
+  );
+});
+
+test('inspect by another edition, and compare two', () => {
+  expect(amber(['inspect']).out).toContain('110.14(D)');
+  expect(amber(['inspect', '--edition', '2014']).out).not.toContain('110.14(D)');
+  const { code, out } = amber(['compare', '--with', '2014']);
+  expect(code).toBe(0);
+  expect(out).toMatch(/^Only by 2023:\n {2}VERIFY 110\.14\(D\) /);
+  expect(amber(['compare', '--edition', '2017', '--with', '2017']).out).toBe(
+    '2017 and 2017 say the same of this job.',
+  );
+  expect(amber(['compare'])).toMatchObject({ code: 2, error: expect.stringContaining('--with') });
+  expect(amber(['inspect', '--edition', '1999'])).toMatchObject({
+    code: 2,
+    error: 'There is no edition "1999"; there are 2008, 2011, 2014, 2017, 2020, 2023.',
+  });
 });
 
 test('a planned job is a job file that plans to itself', () => {
@@ -151,7 +169,7 @@ test('--wiring judges what stands on site: a found wiring with its commons and t
   expect(amber(['simulate'], text).code).toBe(0);
   expect(amber(['simulate', '--wiring', 'wiring:found'], text).code).toBe(1);
   expect(amber(['inspect', '--wiring', 'wiring:found'], text).out).toContain(
-    'VIOLATION Ropewalk: works in 1 of 4 positions',
+    '  VIOLATION Ropewalk: works in 1 of 4 positions',
   );
   expect(amber(['inspect', '--wiring', 'nowhere'], text)).toMatchObject({
     code: 2,

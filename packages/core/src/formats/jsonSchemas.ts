@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { jobShape } from '../model/job.js';
 import {
+  compareReportSchema,
   fillReportSchema,
   findingsReportSchema,
   netlistReportSchema,
@@ -18,6 +19,7 @@ export const FORMATS = {
   fill: { title: 'Box fill', schema: fillReportSchema },
   takeoff: { title: 'Take-off, cut list, coils, labour and cost', schema: takeOffReportSchema },
   netlist: { title: 'SPICE netlists', schema: netlistReportSchema },
+  compare: { title: 'Two editions compared', schema: compareReportSchema },
   inspect: { title: 'Findings', schema: findingsReportSchema },
   validate: { title: 'Validation', schema: validateReportSchema },
 } as const;

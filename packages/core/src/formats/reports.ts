@@ -228,5 +228,12 @@ export const findingsReportSchema = z.array(
   }),
 );
 
+/** `compare`: the two editions, the findings that only one of them makes, and those told differently. */
+export const compareReportSchema = z.strictObject({
+  editions: z.tuple([judgedEditionSchema, judgedEditionSchema]),
+  only: z.tuple([findingsReportSchema, findingsReportSchema]),
+  changed: z.array(z.tuple([findingsReportSchema.element, findingsReportSchema.element])),
+});
+
 /** `validate`: only a valid file gets this far; the faults of another go to standard error. */
 export const validateReportSchema = z.strictObject({ valid: z.literal(true), circuits: count, boxes: count });

@@ -62,6 +62,7 @@ const COMMANDS = [
   ['fill', 'the box-fill worksheet of each box (314.16)'],
   ['takeoff', 'what to buy, the cut list with the tags of both ends, the coils, the minutes, the cost'],
   ['inspect', 'the findings, the worst first'],
+  ['compare', 'what two editions say differently', ['--with', '2014']],
   ['netlist', 'a SPICE netlist for each set of handle positions'],
   ['validate', 'nothing but whether the file is sound'],
 ];
@@ -69,7 +70,7 @@ const COMMANDS = [
 const INTRODUCTION = `# Formats and the command line
 
 All formats are JSON. Each has a [JSON Schema](schemas) (draft 2020-12), generated from the schemas that the program itself
-checks by; this page and its examples are made by \`npm run formats\` and a test keeps them true.
+checks by; this page and its examples are made by \`npm run docs\` and a test keeps them true.
 
 - Lengths are inches, multiples of 1/16. Volumes are ten-thousandths of a cubic inch and money ten-thousandths of a
   dollar, so that sums are exact: 20.0 in³ is 200000, $1.25 is 12500. Sizes are AWG, loads volt-amperes, breakers amperes.
@@ -81,7 +82,7 @@ checks by; this page and its examples are made by \`npm run formats\` and a test
 
 ## The command line
 
-    node packages/cli/dist/main.js COMMAND [FILE] [--json] [--wiring ID] [--group ID]
+    node packages/cli/dist/main.js COMMAND [FILE] [--json] [--wiring ID] [--group ID] [--edition YEAR] [--with YEAR]
 
 It reads a file, or standard input. It ends with 0; with 1 where a rule is violated, a box is too full, a group does not work
 or a circuit cannot be planned; with 2 on bad input, the faults on standard error. Without \`--json\` it prints tables.
@@ -89,8 +90,53 @@ or a circuit cannot be planned; with 2 on bad input, the faults on standard erro
 
 const fenced = (text, language = '') => `\`\`\`${language}\n${text.trimEnd()}\n\`\`\`\n`;
 
-/** Every file of the formats' documentation by its path under docs. `core` is the core, `run` the command line. */
-export const formatsDoc = (core, run) => {
+const RULES_INTRODUCTION = `# The rules
+
+What the inspection looks for, in our own words, with the section of the National Electrical Code by edition and the figure or
+fact that each rule rests on. Made by \`npm run docs\` from the rules themselves. Editions 2011 to 2023 for new work; 2008 stands for
+all before, to judge existing work by the edition of its day. Every finding defers to the adopted edition, local amendments and the
+authority having jurisdiction; nothing here licenses or approves.
+
+- **violation**: contradicts the rule. **caution**: lawful, or a matter on which authorities differ. **verify**: only eyes on site
+  can tell. A fact that the job does not hold is a question, asked once, and stands as *verify* until it is answered.
+- Existing work that nobody touches and that met the edition of its day is a caution that says so; a change to it brings
+  today's rules.
+- A local amendment of the user may give a rule another severity, waive it, or add one of its own; the finding says so.
+
+Not checked: voltage between neighbouring devices, at most 300 V (404.8(B)), which every job on 120/240 V meets.
+`;
+
+/** The sections of a rule, told once where they do not differ. */
+const sectionsOf = (rule, editions) => {
+  const parts = [];
+  for (const edition of editions) {
+    if (rule.since !== null && edition < rule.since) continue;
+    const section = rule.section(edition) || 'none';
+    const last = parts.at(-1);
+    if (last?.section === section) last.to = edition;
+    else parts.push({ section, from: edition, to: edition });
+  }
+  if (parts.length === 1 && rule.since === null)
+    return parts[0].section === 'none' ? 'by simulation' : parts[0].section;
+  return parts
+    .map(
+      ({ section, from, to }) =>
+        `${section} (${to === editions.at(-1) ? `from ${from}` : `${from} to ${to}`})`,
+    )
+    .join('; ');
+};
+
+const rulesDoc = ({ RULES, JUDGED_EDITIONS }) =>
+  [
+    RULES_INTRODUCTION,
+    ...RULES.map(
+      (rule) =>
+        `## ${rule.title}\n\n\`${rule.id}\` · ${sectionsOf(rule, JUDGED_EDITIONS)} · ${rule.severities.join(', ')}\n\nRests on: ${rule.rests}\n`,
+    ),
+  ].join('\n');
+
+/** Every file of the generated documentation by its path under docs. `core` is the core, `run` the command line. */
+export const generatedDocs = (core, run) => {
   const job = exampleJob(core);
   const files = new Map();
   const json = (value) => `${JSON.stringify(value, null, 2)}\n`;
@@ -110,12 +156,12 @@ export const formatsDoc = (core, run) => {
     '## The job file\n',
     `${schema('job')}. A whole job: rooms, circuits, feeds, boxes, slots for devices, luminaires, control groups, what is known of runs, the way each circuit is cabled, the stock and prices it was planned with, and its wirings. What has a default may be left out. The example is [tar-store.job.json](examples/tar-store.job.json), with only the articles that it comes to use; what follows is what the commands make of it.\n`,
   ];
-  for (const [name, what] of COMMANDS) {
+  for (const [name, what, options = []] of COMMANDS) {
     const text = json(job);
-    files.set(`examples/tar-store.${name}.json`, `${printed([name, '--json'], text)}\n`);
-    parts.push(`### \`${name}\`: ${what}\n`);
+    files.set(`examples/tar-store.${name}.json`, `${printed([name, ...options, '--json'], text)}\n`);
+    parts.push(`### \`${[name, ...options].join(' ')}\`: ${what}\n`);
     parts.push(`With \`--json\`: ${schema(name)}, [the example as data](examples/tar-store.${name}.json).\n`);
-    const lines = printed([name], text).split('\n');
+    const lines = printed([name, ...options], text).split('\n');
     const shown = lines.length > 30 ? [...lines.slice(0, 26), '...'] : lines;
     parts.push(fenced(shown.join('\n') || '(no findings)'));
   }
@@ -126,5 +172,6 @@ export const formatsDoc = (core, run) => {
   parts.push(fenced(json(exampleWorksheet), 'json'));
   parts.push(fenced(printed(['fill'], json(exampleWorksheet))));
   files.set('formats.md', parts.join('\n'));
+  files.set('rules.md', rulesDoc(core));
   return files;
 };

@@ -1,0 +1,72 @@
+import {
+  compareEditions,
+  findingsByPlace,
+  inspect as inspectBy,
+  type Finding,
+  type Severity,
+  type Subject,
+} from '@amber/core';
+import { placeName, type Command } from './report.js';
+
+const WORD: Record<Severity, string> = {
+  violation: 'VIOLATION',
+  caution: 'CAUTION',
+  verify: 'VERIFY',
+  unfinished: 'UNFINISHED',
+  waived: 'WAIVED',
+};
+
+const sayFinding = (one: Finding): string[] => [
+  `  ${[WORD[one.severity], one.section, one.title].filter(Boolean).join(' ')}`,
+  `    ${one.reason}`,
+  `    Remedy: ${one.remedy}`,
+  ...(one.amendment === null ? [] : [`    Local: ${one.amendment}`]),
+  ...(one.builtBy === null
+    ? []
+    : [`    As built it met the ${one.builtBy} edition; a change brings today's.`]),
+];
+
+const placeWords = (subject: Subject, kind: string, id: string, name: string): string => {
+  const cable = kind === 'run' ? subject.wiring.cables.find((one) => one.id === id) : undefined;
+  return cable ? `${placeName(subject, cable.from)} - ${placeName(subject, cable.to)}` : name;
+};
+
+const byPlace = (subject: Subject, findings: readonly Finding[]): string[] =>
+  findingsByPlace(subject.job, findings).flatMap(({ kind, id, name, findings: here }) => [
+    placeWords(subject, kind, id, name),
+    ...here.flatMap(sayFinding),
+  ]);
+
+/** Every finding on the wiring, by place, by the edition of the job or by one that is named. */
+export const inspect: Command = (subject, { edition }) => {
+  const { job, wiring } = subject;
+  // Why a circuit cannot be planned does not hang on the edition.
+  const findings = edition
+    ? [...subject.findings.filter((one) => one.severity === 'unfinished'), ...inspectBy(job, wiring, edition)]
+    : subject.findings;
+  return {
+    lines: byPlace(subject, findings),
+    data: findings,
+    violates: findings.some((one) => one.severity === 'violation' || one.severity === 'unfinished'),
+  };
+};
+
+/** What two editions say differently of the wiring: the job's own, or the one that is named, and another. */
+export const compare: Command = (subject, { edition = subject.job.edition, other }) => {
+  if (other === undefined) return { refused: ['Say with which edition: compare FILE --with 2017.'] };
+  const { job, wiring } = subject;
+  const { only, changed } = compareEditions(job, wiring, edition, other);
+  const [first, second] = only;
+  const told = (title: string, findings: readonly Finding[]) =>
+    findings.length === 0 ? [] : [title, ...findings.flatMap(sayFinding)];
+  const lines = [
+    ...told(`Only by ${edition}:`, first),
+    ...told(`Only by ${other}:`, second),
+    ...changed.flatMap(([a, b]) => [`By both, told differently:`, ...sayFinding(a), ...sayFinding(b)]),
+  ];
+  return {
+    lines: lines.length > 0 ? lines : [`${edition} and ${other} say the same of this job.`],
+    data: { editions: [edition, other], only, changed },
+    violates: false,
+  };
+};
