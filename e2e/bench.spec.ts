@@ -123,9 +123,9 @@ test('14 AWG on a 20 A breaker is a violation with its section, and leads to its
   await page.getByRole('tab', { name: 'Circuit' }).click();
   await page.getByLabel('Breaker').selectOption('20');
   await page.getByRole('tab', { name: 'Check' }).click();
-  await expect(page.getByText('The panel to Switch 1: 14 AWG on a 20 A breaker')).toBeVisible();
+  await expect(page.getByText('14 AWG on a 20 A breaker')).toBeVisible();
   await expect(page.getByText('240.4(D)').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Show Luminaire' }).click();
+  await page.getByRole('button', { name: 'Switch 1 to Luminaire' }).click();
   await expect(
     page.getByRole('article', { name: 'Box Luminaire' }).getByRole('button').first(),
   ).toHaveAttribute('aria-pressed', 'true');

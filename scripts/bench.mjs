@@ -56,6 +56,7 @@ const core = async (job, sixBoxes) => {
     estimate,
     evaluate,
     fillOf,
+    inspect,
     planJob,
     reviewJob,
     wiringOrEmpty,
@@ -83,6 +84,11 @@ const core = async (job, sixBoxes) => {
     'under 2 ms',
   );
   const compiled = compile(wiring, job);
+  show(
+    'core: inspect 12 boxes in all positions',
+    timed(60, () => inspect(job, wiring)),
+    'under 50 ms',
+  );
   const currentsIn = createCableCurrents(wiring, job);
   show(
     'core: currents of every conductor, one position',

@@ -126,14 +126,16 @@ const sectionsOf = (rule, editions) => {
     .join('; ');
 };
 
-const rulesDoc = ({ RULES, JUDGED_EDITIONS }) =>
-  [
+const rulesDoc = (core) => {
+  const { RULES, JUDGED_EDITIONS } = core;
+  return [
     RULES_INTRODUCTION,
     ...RULES.map(
       (rule) =>
-        `## ${rule.title}\n\n\`${rule.id}\` · ${sectionsOf(rule, JUDGED_EDITIONS)} · ${rule.severities.join(', ')}\n\nRests on: ${rule.rests}\n`,
+        `## ${rule.title}\n\n\`${rule.id}\` · ${sectionsOf(rule, JUDGED_EDITIONS)} · ${rule.severities.join(', ')}\n\nRests on: ${rule.rests}\n${rule.asks.length > 0 ? `\nNeeds to know: ${rule.asks.map((kind) => core.questionOf(core.newJob('job', 'Job', []), kind, '…').text.replace('the panel', '…')).join(' ')}\n` : ''}`,
     ),
   ].join('\n');
+};
 
 /** Every file of the generated documentation by its path under docs. `core` is the core, `run` the command line. */
 export const generatedDocs = (core, run) => {

@@ -1,4 +1,5 @@
 import { EDITIONS, inspect, RULES, type Finding, type JudgedEdition } from '../src/index.js';
+import { inspectedOf } from '../src/code/inspected.js';
 import { jobOf } from './support/jobs.js';
 import { boxCases } from './support/ruleCases/boxCases.js';
 import {
@@ -44,6 +45,19 @@ describe.each(Object.entries(cases))('%s', (id, { trips, passes }) => {
   test.each(passes)('%s does not', (_what, one) => {
     expect(rulesOf(one)).not.toContain(id);
   });
+});
+
+test('a rule asks for nothing but what it says that it needs', () => {
+  for (const { trips, passes } of Object.values(cases))
+    for (const [, { job, wiring }] of [...trips, ...passes])
+      for (const rule of RULES) {
+        const { asks, judged } = rule.judge(inspectedOf(job, wiring, job.edition));
+        const wanted = [
+          ...asks.map((one) => one.ask),
+          ...judged.flatMap(({ finding }) => finding.questions.map((q) => q.kind)),
+        ];
+        for (const kind of wanted) expect([rule.id, rule.asks.includes(kind)]).toEqual([rule.id, true]);
+      }
 });
 
 describe('where editions differ', () => {

@@ -10,7 +10,7 @@ import {
 import { articleOf, conductorsOf } from '../model/articles.js';
 import { conductorKey, jointKey, pigtailKey } from './keys.js';
 import { carrierOf, type Parts, type Positions } from './parts.js';
-import { closedContacts, fixedTouches } from './wireGraph.js';
+import { closedContacts, fixedTouches, type Touch } from './wireGraph.js';
 
 /** One piece on the way along a conductor. */
 export type TracePiece =
@@ -53,14 +53,24 @@ const piecesOf = (wiring: Wiring, parts: Parts): Map<string, TracePiece> => {
   return pieces;
 };
 
-/** Walks from the start along touching pieces, nearest first; gives for each piece the one it was reached from. */
-const walk = (start: string, touches: readonly (readonly [string, string])[]): Map<string, string | null> => {
+type Neighbours = ReadonlyMap<string, readonly string[]>;
+
+const neighboursOf = (touches: readonly Touch[]): Neighbours => {
   const next = new Map<string, string[]>();
-  const tie = (a: string, b: string) => next.set(a, [...(next.get(a) ?? []), b]);
+  const tie = (a: string, b: string) => {
+    const known = next.get(a);
+    if (known) known.push(b);
+    else next.set(a, [b]);
+  };
   for (const [a, b] of touches) {
     tie(a, b);
     tie(b, a);
   }
+  return next;
+};
+
+/** Walks from the start along touching pieces, nearest first; gives for each piece the one it was reached from. */
+const walk = (start: string, next: Neighbours): Map<string, string | null> => {
   const reached = new Map<string, string | null>([[start, null]]);
   for (const at of reached.keys())
     for (const other of next.get(at) ?? []) if (!reached.has(other)) reached.set(other, at);
@@ -69,31 +79,40 @@ const walk = (start: string, touches: readonly (readonly [string, string])[]): M
 
 /**
  * Follows a conductor, pigtail, splice or terminal by its key: all that is one piece with it, its way back to the panel
- * and the loads on it, with the handles as they are. Null where the wiring holds no such piece.
+ * and the loads on it, with the handles as they are. Null where the wiring holds no such piece. Prepare once, ask often.
  */
-export const trace = (wiring: Wiring, parts: Parts, positions: Positions, start: string): Trace | null => {
+export const createTracer = (
+  wiring: Wiring,
+  parts: Parts,
+  positions: Positions,
+): ((start: string) => Trace | null) => {
   const pieces = piecesOf(wiring, parts);
-  if (!pieces.has(start)) return null;
   const fixed = fixedTouches(wiring, parts);
+  const copper = neighboursOf(fixed);
+  const closed = neighboursOf([...fixed, ...closedContacts(wiring, parts, positions)]);
+  const sources = parts.circuits.flatMap(({ id }) =>
+    (['hot', 'neutral', 'ground'] as const).map((name) => ({ circuit: id, name })),
+  );
   const found = (keys: Iterable<string>) => [...keys].flatMap((key) => pieces.get(key) ?? []);
-  const reached = walk(start, [...fixed, ...closedContacts(wiring, parts, positions)]);
-  const source = parts.circuits
-    .flatMap(({ id }) => (['hot', 'neutral', 'ground'] as const).map((name) => ({ circuit: id, name })))
-    .find((terminal) => reached.has(terminalKey(terminal)));
-  const back = (from: string): string[] => {
-    const path: string[] = [];
-    for (let at: string | null | undefined = from; at; at = reached.get(at)) path.unshift(at);
-    return path;
-  };
-  return {
-    net: found(walk(start, fixed).keys()),
-    source: source ? { ...source, path: found(back(terminalKey(source))) } : null,
-    loads: parts.luminaires
-      .filter(
-        (one) =>
-          reached.has(terminalKey({ luminaire: one.id, name: 'hot' })) ||
-          reached.has(terminalKey({ luminaire: carrierOf(one), name: 'neutral' })),
-      )
-      .map((one) => one.id),
+  return (start) => {
+    if (!pieces.has(start)) return null;
+    const reached = walk(start, closed);
+    const source = sources.find((terminal) => reached.has(terminalKey(terminal)));
+    const back = (from: string): string[] => {
+      const path: string[] = [];
+      for (let at: string | null | undefined = from; at; at = reached.get(at)) path.unshift(at);
+      return path;
+    };
+    return {
+      net: found(walk(start, copper).keys()),
+      source: source ? { ...source, path: found(back(terminalKey(source))) } : null,
+      loads: parts.luminaires
+        .filter(
+          (one) =>
+            reached.has(terminalKey({ luminaire: one.id, name: 'hot' })) ||
+            reached.has(terminalKey({ luminaire: carrierOf(one), name: 'neutral' })),
+        )
+        .map((one) => one.id),
+    };
   };
 };

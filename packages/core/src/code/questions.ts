@@ -1,5 +1,6 @@
 import type { BoxId } from '../model/ids.js';
 import { PURPOSES, type Job } from '../model/job.js';
+import { ROOM_KINDS, type RoomKind } from '../model/place.js';
 
 type List = 'rooms' | 'boxes' | 'circuits' | 'luminaires' | 'feeds';
 
@@ -17,6 +18,24 @@ const YES_NO = [
   ['no', 'No'],
 ] as const;
 
+/** Kinds of rooms as they are told to people. */
+export const ROOM_WORDS: Record<RoomKind, string> = {
+  habitable: 'Habitable room, other',
+  bedroom: 'Bedroom',
+  living: 'Living, family or recreation room',
+  dining: 'Dining room',
+  kitchen: 'Kitchen',
+  laundry: 'Laundry',
+  closet: 'Closet',
+  bathroom: 'Bathroom',
+  hallway: 'Hallway',
+  stairway: 'Stairway',
+  storage: 'Storage, utility or workshop',
+  garage: 'Garage',
+  outdoors: 'Outdoors',
+  unknown: 'Not answered: taken as habitable',
+};
+
 const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
   lighting: 'Lighting only',
   general: 'General receptacles and lighting',
@@ -29,6 +48,13 @@ const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
 
 /** Every fact that rules ask for, by its kind. */
 const ASKED = {
+  'room.kind': {
+    list: 'rooms',
+    field: 'kind',
+    text: (name) => `What kind of room is ${name}?`,
+    why: 'Neutrals at switches, arc-fault protection and required lights hang on it. Until it is answered the strictest is taken.',
+    options: ROOM_KINDS.filter((kind) => kind !== 'unknown').map((kind) => [kind, ROOM_WORDS[kind]] as const),
+  },
   'room.wholeFloorVisible': {
     list: 'rooms',
     field: 'wholeFloorVisible',

@@ -1,4 +1,11 @@
 import type { RoomKind } from '../model/place.js';
 
-/** Rooms for living, sleeping, eating and cooking (Article 100, habitable room). */
-export const HABITABLE: readonly RoomKind[] = ['habitable', 'bedroom', 'living', 'dining', 'kitchen'];
+/** Rooms for living, sleeping, eating and cooking (Article 100, habitable room), and those of which nobody has said. */
+export const HABITABLE: readonly RoomKind[] = [
+  'habitable',
+  'bedroom',
+  'living',
+  'dining',
+  'kitchen',
+  'unknown',
+];

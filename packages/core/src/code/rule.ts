@@ -69,6 +69,8 @@ export interface RuleFacts {
   /** The first edition that asks for it; null for all of them. */
   since: JudgedEdition | null;
   severities: readonly Severity[];
+  /** The facts that it wants to know beside what every job holds. */
+  asks: readonly QuestionKind[];
 }
 
 export interface Rule extends RuleFacts {
@@ -91,17 +93,19 @@ export const sentence = (text: string): string => text.charAt(0).toUpperCase() +
  * the facts that it lacks.
  */
 export const defineRule = <T>(
-  rule: Omit<RuleFacts, 'since'> & {
+  rule: Omit<RuleFacts, 'since' | 'asks'> & {
     since?: JudgedEdition;
+    asks?: readonly QuestionKind[];
     check: (inspected: Inspected) => (Breach<T> | Ask)[];
     say: (data: T, inspected: Inspected) => { title: string; reason: string; remedy: string };
     fixes?: (breach: Breach<T>, inspected: Inspected) => Fix[];
   },
 ): Rule => {
-  const { check, say, fixes, since = null, ...facts } = rule;
+  const { check, say, fixes, since = null, asks = [], ...facts } = rule;
   return {
     ...facts,
     since,
+    asks,
     judge: (inspected) => {
       if (since !== null && inspected.edition < since) return { judged: [], asks: [] };
       const found = check(inspected);
@@ -135,7 +139,7 @@ export const defineRule = <T>(
 
 /** A check that only eyes and hands can make: once for a job that has something it applies to. */
 export const defineSiteCheck = (
-  rule: Omit<RuleFacts, 'since' | 'severities'> & {
+  rule: Omit<RuleFacts, 'since' | 'severities' | 'asks'> & {
     since?: JudgedEdition;
     /** Names of the places it concerns; none where it does not apply. */
     where: (inspected: Inspected) => string[];

@@ -1,4 +1,3 @@
-import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { At } from './rule.js';
@@ -24,7 +23,7 @@ export const createUntouched = (job: Job, wiring: Wiring): ((at: At) => boolean)
     [...job.slots, ...job.luminaires].filter((one) => one.group === id).every((one) => boxOf(one.box));
   return (at) => {
     if (at.cable !== undefined) return cableOf(at.cable);
-    if (at.box !== undefined) return boxOf(at.box as BoxId);
+    if (at.box !== undefined) return boxOf(at.box);
     if (at.group !== undefined) return groupOf(at.group);
     if (at.circuit === undefined) return false;
     return job.groups.filter((group) => group.circuit === at.circuit).every((group) => groupOf(group.id));

@@ -23,7 +23,10 @@ export const levelSchema = z.strictObject({
 });
 export type Level = z.infer<typeof levelSchema>;
 
-/** `living` is a living, family, recreation or like room; `habitable` any other habitable one. */
+/**
+ * `living` is a living, family, recreation or like room; `habitable` any other habitable one. What is unknown is asked,
+ * and taken for habitable, which is the strictest, until it is answered.
+ */
 export const ROOM_KINDS = [
   'habitable',
   'bedroom',
@@ -38,6 +41,7 @@ export const ROOM_KINDS = [
   'storage',
   'garage',
   'outdoors',
+  'unknown',
 ] as const;
 export const roomKindSchema = z.enum(ROOM_KINDS);
 export type RoomKind = z.infer<typeof roomKindSchema>;

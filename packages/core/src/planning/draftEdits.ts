@@ -47,7 +47,7 @@ export const newDraft = (start: CircuitStart): CircuitDraft => {
     name: start.name,
     breaker: 15,
     awg: 14,
-    room: { name: start.name, kind: 'habitable', wholeFloorVisible: 'unknown' },
+    room: { name: start.name, kind: 'unknown', wholeFloorVisible: 'unknown' },
     feedAt: PANEL,
     places,
   };

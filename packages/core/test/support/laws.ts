@@ -18,7 +18,7 @@ import {
   solveCurrents,
   takeOff,
   terminalKey,
-  trace,
+  createTracer,
   truthTable,
   ungroundedParts,
   PANEL,
@@ -123,10 +123,11 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
     const compiled = compile(wiring, job);
     const [positions = {}] = somePositions(job, wiring, 1);
     const { nets } = evaluate(compiled, positions);
+    const follow = createTracer(wiring, job, positions);
     for (const cable of wiring.cables) {
       const [colour = 'black'] = articleOf(job.stock, 'cable', cable.article).insulated;
       const key = conductorKey(cable.id, colour);
-      const followed = trace(wiring, job, positions, key);
+      const followed = follow(key);
       if (!followed) throw new Error(`${key} is not there`);
       const net = compiled.netOf(key) ?? -1;
       expect(new Set(followed.net.map((piece) => compiled.netOf(piece.key)))).toEqual(new Set([net]));

@@ -1,10 +1,10 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import { FindingList } from '../check/FindingList.js';
+import { Verdict } from '../check/Verdict.js';
 import { CircuitPanel } from '../circuit/CircuitPanel.js';
 import { SafetyNote } from '../shared/ui.js';
 import { BoxFillList } from './BoxFillList.js';
-import { FindingList } from './FindingList.js';
 import type { Bench } from './useBench.js';
-import { Verdict } from './Verdict.js';
 
 const tab =
   'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';

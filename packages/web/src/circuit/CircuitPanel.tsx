@@ -14,6 +14,7 @@ import {
   type CircuitDraft,
   type DraftPlace,
   type Job,
+  ROOM_WORDS,
   type RoomKind,
 } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
@@ -22,22 +23,6 @@ import { noticed } from '../shared/noticeSlice.js';
 import { Button, Field, Select } from '../shared/ui.js';
 import { NameInput } from './inputs.js';
 import { PlaceCard } from './PlaceCard.js';
-
-const ROOM_WORDS: Record<RoomKind, string> = {
-  habitable: 'Habitable room, other',
-  bedroom: 'Bedroom',
-  living: 'Living, family or recreation room',
-  dining: 'Dining room',
-  kitchen: 'Kitchen',
-  laundry: 'Laundry',
-  closet: 'Closet',
-  bathroom: 'Bathroom',
-  hallway: 'Hallway',
-  stairway: 'Stairway',
-  storage: 'Storage, utility or workshop',
-  garage: 'Garage',
-  outdoors: 'Outdoors',
-};
 
 const ANSWER_WORDS: Record<Answer, string> = { yes: 'Yes', no: 'No', unknown: 'Not answered: taken as no' };
 

@@ -4,6 +4,7 @@ import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
 
 /** Rooms whose outlets and devices are protected; bathrooms, garages and outdoors are not on the list. */
 const roomsListed = (edition: JudgedEdition): readonly RoomKind[] => [
+  'unknown',
   'habitable',
   'bedroom',
   'living',
@@ -27,6 +28,7 @@ export const arcFault = defineRule<Found>({
     '2011: bedrooms, living and dining rooms, closets, hallways and the like; 2014 adds kitchens and laundry. Lighting outlets are outlets. An extension of more than 6 ft, or with a new outlet or device, brings it.',
   section: () => '210.12',
   severities: ['violation'],
+  asks: ['room.kind', 'circuit.afci'],
   check: ({ job, edition }) =>
     job.circuits.flatMap((circuit): (Breach<Found> | Ask)[] => {
       const mine = new Set<string>(
@@ -34,6 +36,10 @@ export const arcFault = defineRule<Found>({
       );
       const rooms = job.rooms.filter((room) => mine.has(room.id) && roomsListed(edition).includes(room.kind));
       if (rooms.length === 0 || circuit.afci === 'yes') return [];
+      // The answer may take the room off the list.
+      const unknown = rooms.filter((room) => room.kind === 'unknown');
+      if (unknown.length === rooms.length)
+        return unknown.map((room): Ask => ({ ask: 'room.kind', of: room.id }));
       if (circuit.afci === 'unknown') return [{ ask: 'circuit.afci', of: circuit.id }];
       const extended = job.choices.some(
         (choice) =>

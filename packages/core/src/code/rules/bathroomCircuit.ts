@@ -9,6 +9,7 @@ export const bathroomCircuit = defineTap({
   section: '210.11(C)(3)',
   purpose: 'bathroom',
   serves: 'bathroom receptacles',
+  asks: ['circuit.oneBathroom'],
   unless: (circuit, { job }) => {
     const rooms = new Set(job.groups.filter((one) => one.circuit === circuit.id).map((one) => one.room));
     const inside =

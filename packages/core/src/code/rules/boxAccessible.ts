@@ -7,6 +7,7 @@ export const boxAccessible = defineRule<{ box: string }>({
   rests: 'Without removing a part of the building or its finish.',
   section: () => '314.29',
   severities: ['violation'],
+  asks: ['box.staysAccessible'],
   check: ({ job, wiring }) =>
     job.boxes.flatMap((box): (Breach<{ box: string }> | Ask)[] => {
       const covered =

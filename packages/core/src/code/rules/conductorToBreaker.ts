@@ -1,4 +1,5 @@
 import { articleOf } from '../../model/articles.js';
+import type { Job } from '../../model/job.js';
 import type { Awg } from '../../model/units.js';
 import { defineRule } from '../rule.js';
 
@@ -32,7 +33,18 @@ export const conductorToBreaker = defineRule<{ from: string; to: string; awg: Aw
     reason: `The breaker would let ${awg} AWG copper run hotter than its insulation stands before it opens.`,
     remedy: `Use ${breaker > 15 ? '12 AWG or larger on every run of the circuit' : '14 AWG or larger'}, or a breaker of ${LARGEST_BREAKER[awg] ?? 15} A.`,
   }),
-  fixes: ({ at, data: { breaker } }) => [
+  fixes: ({ at, data: { awg, breaker } }) => [
+    ...(awg === 14
+      ? [
+          {
+            words: 'Use a breaker of 15 A',
+            job: (job: Job): Job => ({
+              ...job,
+              circuits: job.circuits.map((one) => (one.id === at.circuit ? { ...one, breaker: 15 } : one)),
+            }),
+          },
+        ]
+      : []),
     {
       words: `Use ${breaker > 15 ? '12 AWG' : '14 AWG'} on the whole circuit`,
       job: (job) => ({

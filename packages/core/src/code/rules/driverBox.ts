@@ -13,6 +13,7 @@ export const driverBox = defineRule<Found>({
   rests: 'The wiring space and the listing marked on the driver box.',
   section: () => '410.21, 314.16',
   severities: ['violation'],
+  asks: ['luminaire.throughWiring'],
   check: ({ job, wiring, edition }) =>
     job.luminaires.flatMap((luminaire): (Breach<Found> | Ask)[] => {
       const { id, name, box } = luminaire;

@@ -7,6 +7,7 @@ export const groundFaultSide = defineRule<{ feed: string; at: string }>({
   rests: 'What hangs on the load side is protected by the device, and goes out with it.',
   section: () => '210.8, 406.4',
   severities: ['caution'],
+  asks: ['feed.gfciSide'],
   check: ({ job }) =>
     job.feeds.flatMap((feed): (Breach<{ feed: string; at: string }> | Ask)[] => {
       const used = job.choices.some((choice) => choice.feed === feed.id);

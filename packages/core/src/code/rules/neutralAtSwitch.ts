@@ -37,6 +37,7 @@ export const neutralAtSwitch = defineRule<Found>({
   section: () => '404.2(C)',
   since: 2011,
   severities: ['violation', 'caution', 'verify'],
+  asks: ['room.wholeFloorVisible', 'box.accessible'],
   check: (inspected) =>
     inspected.job.groups.flatMap((group): Breach<Found>[] => {
       const { job } = inspected;

@@ -14,8 +14,10 @@ export const requiredLight = defineRule<{ room: string; name: string }>({
     'Habitable rooms, kitchens, bathrooms, hallways, stairways, garages, outdoor side of doors; in most rooms but kitchen and bath a switched receptacle will do.',
   section: () => '210.70(A)',
   severities: ['violation'],
+  asks: ['room.kind', 'room.otherLight'],
   check: ({ job }) =>
     job.rooms.flatMap((room): (Breach<{ room: string; name: string }> | Ask)[] => {
+      if (room.kind === 'unknown') return [{ ask: 'room.kind', of: room.id }];
       if (!ASKED.includes(room.kind) || room.otherLight === 'yes') return [];
       const groups = job.groups.filter((group) => group.room === room.id && group.control === 'switched');
       const switched = groups.some(

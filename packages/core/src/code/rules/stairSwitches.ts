@@ -17,6 +17,7 @@ export const stairSwitches = defineRule<Found>({
   rests: 'Six risers between two levels.',
   section: () => '210.70(A)(2)',
   severities: ['violation'],
+  asks: ['room.risers'],
   check: ({ job }) =>
     job.rooms.flatMap((room): (Breach<Found> | Ask)[] => {
       if (room.kind !== 'stairway') return [];

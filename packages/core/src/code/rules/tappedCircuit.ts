@@ -1,5 +1,6 @@
 import type { Circuit, JudgedEdition } from '../../model/job.js';
 import type { Inspected } from '../inspected.js';
+import type { QuestionKind } from '../questions.js';
 import { defineRule, type Ask, type Breach, type Rule } from '../rule.js';
 
 /** Does this job take power from a circuit that serves something already? */
@@ -20,6 +21,7 @@ export const defineTap = (rule: {
   since?: JudgedEdition;
   purpose: Circuit['purpose'];
   serves: string;
+  asks?: readonly QuestionKind[];
   /** What may hang on it all the same; none where nothing may. */
   unless?: (circuit: Circuit, inspected: Inspected) => boolean | Ask;
 }): Rule =>
@@ -30,6 +32,7 @@ export const defineTap = (rule: {
     section: () => rule.section,
     ...(rule.since === undefined ? {} : { since: rule.since }),
     severities: ['violation'],
+    asks: ['circuit.purpose', ...(rule.asks ?? [])],
     check: (inspected) =>
       inspected.job.circuits.flatMap((circuit): (Breach<{ name: string }> | Ask)[] => {
         if (circuit.purpose === 'unknown')

@@ -5,7 +5,7 @@ import { terminalKey } from '../../model/wiring.js';
 import { createCableCurrents } from '../../circuit/cableCurrents.js';
 import { evaluate } from '../../circuit/evaluate.js';
 import { carrierOf } from '../../circuit/parts.js';
-import { trace } from '../../circuit/trace.js';
+import { createTracer } from '../../circuit/trace.js';
 import type { Inspected } from '../inspected.js';
 import { defineRule, type Breach } from '../rule.js';
 
@@ -29,11 +29,12 @@ interface Found {
 /** Every conductor between the panel and one terminal, with the current in it and what it costs. */
 const partsOf = (
   inspected: Inspected,
+  follow: ReturnType<typeof createTracer>,
   start: string,
   amperesIn: ReturnType<typeof currentsOf>,
 ): Part[] | null => {
-  const { job, wiring } = inspected;
-  const path = trace(wiring, job, {}, start)?.source?.path ?? [];
+  const { job } = inspected;
+  const path = follow(start)?.source?.path ?? [];
   const parts: Part[] = [];
   for (const piece of path) {
     if (piece.kind !== 'conductor') continue;
@@ -60,7 +61,8 @@ export const voltageDrop = defineRule<Found>({
   section: () => '210.19 note',
   severities: ['caution'],
   check: (inspected) => {
-    const { job } = inspected;
+    const { job, wiring } = inspected;
+    const follow = createTracer(wiring, job, {});
     const amperesIn = currentsOf(inspected);
     return job.circuits.flatMap((circuit): Breach<Found>[] => {
       const groups = new Set<string>(
@@ -72,11 +74,13 @@ export const voltageDrop = defineRule<Found>({
           (luminaire): { id: LuminaireId; box: string; name: string; parts: Part[]; volts: number }[] => {
             const there = partsOf(
               inspected,
+              follow,
               terminalKey({ luminaire: luminaire.id, name: 'hot' }),
               amperesIn,
             );
             const back = partsOf(
               inspected,
+              follow,
               terminalKey({ luminaire: carrierOf(luminaire), name: 'neutral' }),
               amperesIn,
             );

@@ -25,6 +25,7 @@ export const wetPlaces = defineRule<Found>({
   rests: 'The marking of the luminaire; weatherproof boxes and covers outdoors.',
   section: () => '404.4, 410.10',
   severities: ['violation'],
+  asks: ['box.inTubSpace', 'box.location', 'luminaire.suitedTo'],
   check: ({ job, wiring }) =>
     job.boxes.flatMap((box): (Breach<Found> | Ask)[] => {
       if (box.work === 'beyond') return [];

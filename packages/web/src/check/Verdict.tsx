@@ -1,6 +1,6 @@
 import { plural } from '../shared/format.js';
 import { SeverityMark } from '../shared/ui.js';
-import type { Bench } from './useBench.js';
+import type { Bench } from '../bench/useBench.js';
 
 /** The answer first: does it work, and would it pass? */
 export const Verdict = ({ bench }: { bench: Bench }) => {
@@ -8,7 +8,14 @@ export const Verdict = ({ bench }: { bench: Bench }) => {
   const working = bench.proofs.reduce((sum, proof) => sum + proof.working, 0);
   const count = (severity: string) => bench.findings.filter((one) => one.severity === severity).length;
   const violations = count('violation');
-  const open = count('caution') + count('verify');
+  const cautions = count('caution');
+  const questions = bench.findings.filter((one) => one.questions.length > 0).length;
+  const onSite = count('verify') - questions;
+  const left = [
+    cautions > 0 ? plural(cautions, 'caution') : '',
+    questions > 0 ? `${plural(questions, 'question')} to answer` : '',
+    onSite > 0 ? `${onSite} to verify on site` : '',
+  ].filter(Boolean);
   if (count('unfinished') > 0)
     return (
       <div className="flex gap-3">
@@ -37,9 +44,8 @@ export const Verdict = ({ bench }: { bench: Bench }) => {
             {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
           </strong>
           <span className="block text-[13px] text-quiet">
-            Checked by the {bench.job.edition} edition: switching, re-identified whites, neutrals, conductor
-            size, box fill.
-            {open > 0 ? ` ${plural(open, 'point')} to look at.` : ''}
+            Checked by the {bench.job.edition} edition.
+            {left.length > 0 ? ` Left: ${left.join(', ')}.` : ''}
           </span>
         </p>
       </div>
