@@ -4,6 +4,7 @@ import type { CableId } from '../model/ids.js';
 import { endKey, terminalKey, type End, type Terminal, type Wiring } from '../model/wiring.js';
 import { solveCurrents } from './currents.js';
 import type { State } from './evaluate.js';
+import { Numbering } from './numbering.js';
 import { carrierOf, type Parts, type Positions } from './parts.js';
 import { UnionFind } from './unionFind.js';
 import { closedContacts, fixedTouches } from './wireGraph.js';
@@ -20,12 +21,8 @@ interface Conductor {
 
 /** Nodes are ends, splices, pigtails and terminals; what touches is one node, a conductor ties two of them. */
 const readNodes = (wiring: Wiring, parts: Parts) => {
-  const nodes = new Map<string, number>();
-  const node = (key: string): number => {
-    const index = nodes.get(key) ?? nodes.size;
-    nodes.set(key, index);
-    return index;
-  };
+  const nodes = new Numbering();
+  const node = (key: string) => nodes.of(key);
   const keyOfEnd = (one: End) => `end|${endKey(one)}`;
   const end = (one: End) => node(keyOfEnd(one));
   const conductors = wiring.cables.flatMap(({ id, article }) =>

@@ -4,6 +4,7 @@ import { terminalKey, type Wiring } from '../model/wiring.js';
 import { yokesOf } from './grounding.js';
 import { carrierOf, type Parts } from './parts.js';
 import { conductorKey } from './keys.js';
+import { Numbering } from './numbering.js';
 import { UnionFind } from './unionFind.js';
 import { fixedTouches } from './wireGraph.js';
 
@@ -41,13 +42,8 @@ export interface Compiled {
  * change one landing and the nets change.
  */
 export const compile = (wiring: Wiring, parts: Parts): Compiled => {
-  const indices = new Map<string, number>();
-  const index = (key: string): number => {
-    const known = indices.get(key);
-    if (known !== undefined) return known;
-    indices.set(key, indices.size);
-    return indices.size - 1;
-  };
+  const indices = new Numbering();
+  const index = (key: string) => indices.of(key);
 
   for (const cable of wiring.cables)
     for (const colour of conductorsOf(articleOf(parts.stock, 'cable', cable.article)))
@@ -92,7 +88,7 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     numbers.set(root, numbers.size);
     return numbers.size - 1;
   };
-  const nets = new Map([...indices].map(([key, node]) => [key, net(node)]));
+  const nets = new Map([...indices.entries()].map(([key, node]) => [key, net(node)]));
   return {
     netCount: numbers.size,
     netOf: (key) => nets.get(key),

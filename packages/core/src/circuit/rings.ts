@@ -2,6 +2,7 @@ import { articleOf } from '../model/articles.js';
 import type { CableId } from '../model/ids.js';
 import type { InsulatedColour } from '../model/colours.js';
 import { endKey, type End, type Wiring } from '../model/wiring.js';
+import { Numbering } from './numbering.js';
 import type { Parts } from './parts.js';
 import { UnionFind } from './unionFind.js';
 import { fixedTouches } from './wireGraph.js';
@@ -11,12 +12,8 @@ import { fixedTouches } from './wireGraph.js';
  * ring: the last that the wiring lists.
  */
 export const ringsOf = (wiring: Wiring, parts: Parts): { cable: CableId; colour: InsulatedColour }[] => {
-  const nodes = new Map<string, number>();
-  const node = (key: string): number => {
-    const index = nodes.get(key) ?? nodes.size;
-    nodes.set(key, index);
-    return index;
-  };
+  const nodes = new Numbering();
+  const node = (key: string) => nodes.of(key);
   const keyOfEnd = (end: End) => `end|${endKey(end)}`;
   const conductors = wiring.cables.flatMap(({ id, article }) =>
     articleOf(parts.stock, 'cable', article).insulated.map((colour) => ({

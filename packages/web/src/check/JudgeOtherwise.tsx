@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Amendment, Finding } from '@amber/core';
 import { useAppSelector } from '../app/store.js';
 import { useEdit } from '../editing/review.js';
-import { Button, Field, Select, controlLook } from '../shared/ui.js';
+import { Button, Field, Select, TextInput } from '../shared/ui.js';
 
 type Severity = Extract<Amendment, { kind: 'severity' }>['severity'];
 
@@ -69,12 +69,7 @@ export const JudgeOtherwise = ({ finding }: { finding: Finding }) => {
         </Select>
       </Field>
       <Field label="Who says so, and why">
-        <input
-          className={controlLook}
-          value={note}
-          maxLength={2000}
-          onChange={(event) => setNote(event.target.value)}
-        />
+        <TextInput value={note} maxLength={2000} onChange={(event) => setNote(event.target.value)} />
       </Field>
       <div className="flex flex-wrap gap-2">
         <Button type="submit" look="main" disabled={note.trim() === ''}>

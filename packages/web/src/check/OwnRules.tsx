@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import type { Amendment, Circuit, Job } from '@amber/core';
 import { useEdit } from '../editing/review.js';
-import { Button, Field, Select, controlLook } from '../shared/ui.js';
+import { Button, Field, Select, TextInput } from '../shared/ui.js';
 
 type Rule = Extract<Amendment, { kind: 'rule' }>;
 
@@ -80,20 +80,10 @@ export const OwnRules = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
           }}
         >
           <Field label="What is asked">
-            <input
-              className={controlLook}
-              value={title}
-              maxLength={200}
-              onChange={(event) => setTitle(event.target.value)}
-            />
+            <TextInput value={title} maxLength={200} onChange={(event) => setTitle(event.target.value)} />
           </Field>
           <Field label="Where it is written, and why">
-            <input
-              className={controlLook}
-              value={text}
-              maxLength={2000}
-              onChange={(event) => setText(event.target.value)}
-            />
+            <TextInput value={text} maxLength={2000} onChange={(event) => setText(event.target.value)} />
           </Field>
           <div className="grid grid-cols-2 gap-2">
             <Field label="It is a">

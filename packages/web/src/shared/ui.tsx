@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode, SelectHTMLAttributes } from 'react';
+import type { ButtonHTMLAttributes, InputHTMLAttributes, ReactNode, SelectHTMLAttributes } from 'react';
 
 type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & { look?: 'main' | 'plain' | 'bare' };
 
@@ -35,6 +35,10 @@ export const Field = ({
 );
 
 export const controlLook = 'min-h-10 w-full min-w-0 rounded-md border border-line bg-white px-2.5 text-ink';
+
+export const TextInput = ({ className = '', ...rest }: InputHTMLAttributes<HTMLInputElement>) => (
+  <input className={`${controlLook} ${className}`} {...rest} />
+);
 
 export const Select = ({ className = '', ...rest }: SelectHTMLAttributes<HTMLSelectElement>) => (
   <select className={`${controlLook} ${className}`} {...rest} />

@@ -2,6 +2,7 @@ import { articleOf, groundOf } from '../../model/articles.js';
 import { endKey, placeOfEnd, terminalKey, type End, type Wiring } from '../../model/wiring.js';
 import type { BoxId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
+import { Numbering } from '../../circuit/numbering.js';
 import { UnionFind } from '../../circuit/unionFind.js';
 import { defineRule, type Breach } from '../rule.js';
 
@@ -19,12 +20,8 @@ const groundParts = (job: Job, wiring: Wiring, box: BoxId): End[][] => {
       .filter((side) => placeOfEnd(cable, side) === box)
       .map((side): End => ({ cable: cable.id, side, colour: ground }));
   });
-  const nodes = new Map<string, number>();
-  const node = (key: string): number => {
-    const index = nodes.get(key) ?? nodes.size;
-    nodes.set(key, index);
-    return index;
-  };
+  const nodes = new Numbering();
+  const node = (key: string) => nodes.of(key);
   const touches: [number, number][] = [];
   for (const joint of wiring.joints.filter((one) => one.box === box))
     for (const member of joint.members)
