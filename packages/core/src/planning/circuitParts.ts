@@ -82,7 +82,10 @@ const attach = (
   });
 };
 
-const devicesAndTerminals = (job: Job, { choice, arrangement, fittings }: PlannedCircuit) => {
+const devicesAndTerminals = (
+  job: Job,
+  { choice, arrangement, fittings }: Pick<PlannedCircuit, 'choice' | 'arrangement' | 'fittings'>,
+) => {
   const devices: Device[] = [];
   const attachments: Attachment[] = [];
   for (const { slot, article } of fittings) {
@@ -116,6 +119,15 @@ const luminaireTerminals = (job: Job, choice: Choice): Attachment[] => {
       return luminaire.metal ? [hot, neutral, { at, net: 'ground', to: to('ground') }] : [hot, neutral];
     });
 };
+
+/** Every terminal and lead that an arrangement has, with its net and the node where it is. */
+export const attachmentsOf = (
+  job: Job,
+  planned: Pick<PlannedCircuit, 'choice' | 'arrangement' | 'fittings'>,
+): Attachment[] => [
+  ...devicesAndTerminals(job, planned).attachments,
+  ...luminaireTerminals(job, planned.choice),
+];
 
 const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArticle): Cable => ({
   id: `cable:${circuit.id}:${from}>${to}` as CableId,

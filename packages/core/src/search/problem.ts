@@ -1,0 +1,99 @@
+import type { GroupId, SlotId } from '../model/ids.js';
+import { returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
+import type { Choice, Circuit, Feed, Job } from '../model/job.js';
+import { attachmentsOf } from '../planning/circuitParts.js';
+import type { Attachment } from '../planning/boxNodes.js';
+import type { Fitting } from '../planning/devices.js';
+import { netReaches, type Arrangement, type Net } from '../planning/nets.js';
+
+/**
+ * One net of the circuit, or the two lanes of one pair of travelers, which go the same way and count twice. `ends` is how
+ * many terminals it has at each node, by node index.
+ */
+export interface NetClass {
+  nets: readonly Net[];
+  at: readonly number[];
+  /** It starts at the panel, outside all nodes. */
+  fromPanel: boolean;
+}
+
+/**
+ * Everything of an arrangement but the tree: which order the switches have, which of them get a neutral, where power
+ * enters, and whether the switch leg comes back to the box that it enters (`returnAt`). Nodes are boxes, the far place of
+ * that box last.
+ */
+export interface Settled {
+  circuit: Circuit;
+  choice: Choice;
+  feed: Feed;
+  arrangement: Arrangement;
+  fittings: readonly Fitting[];
+  nodes: readonly TreePlace[];
+  /** Index of the node where an existing cable brings power; null where a home run is planned to any node. */
+  root: number | null;
+  /** Index of the box whose luminaire hangs at the far end, and of its far place; null for none. */
+  returning: { near: number; far: number } | null;
+  classes: readonly NetClass[];
+  attachments: readonly Attachment[];
+}
+
+/** What a settled arrangement starts from: the tree is what is to be found. */
+export interface Order {
+  chains: Record<GroupId, SlotId[]>;
+  neutralAt: SlotId[];
+  feed: Feed;
+  returnAt: BoxId | null;
+}
+
+/** Builds the nets of an order: every net with the nodes that it has to reach. */
+export const settle = (
+  job: Job,
+  circuit: Circuit,
+  boxes: readonly BoxId[],
+  { chains, neutralAt, feed, returnAt }: Order,
+  fittings: readonly Fitting[],
+): Settled => {
+  const nodes: TreePlace[] = [...boxes, ...(returnAt === null ? [] : [returnPlaceOf(returnAt)])];
+  // A run to the far place tells the rest of the program that the luminaire hangs there.
+  const choice: Choice = {
+    circuit: circuit.id,
+    feed: feed.id,
+    runs: returnAt === null ? [] : [{ from: returnAt, to: returnPlaceOf(returnAt) }],
+    chains,
+    neutralAt,
+  };
+  const arrangement: Arrangement = {
+    chains,
+    neutralAt,
+    devices: new Map(fittings.flatMap(({ slot, article }) => (article ? [[slot.id, article] as const] : []))),
+  };
+  const index = new Map<string, number>(nodes.map((node, i) => [node, i]));
+  const byNet = new Map<string, { net: Net; at: number[]; fromPanel: boolean }>();
+  for (const { net, at } of netReaches(job, choice, feed, arrangement)) {
+    const known = byNet.get(net.id) ?? { net, at: [], fromPanel: false };
+    const node = index.get(at);
+    if (node === undefined) known.fromPanel = true;
+    else known.at.push(node);
+    byNet.set(net.id, known);
+  }
+  const classes: NetClass[] = [];
+  for (const { net, at, fromPanel } of byNet.values()) {
+    if (net.lane === 'b') continue;
+    const other = net.lane === 'a' ? byNet.get(net.id.replace(/a$/, 'b'))?.net : undefined;
+    classes.push({ nets: other ? [net, other] : [net], at, fromPanel });
+  }
+  const root = index.get(feed.at) ?? null;
+  const near = returnAt === null ? undefined : index.get(returnAt);
+  return {
+    circuit,
+    choice,
+    feed,
+    arrangement,
+    fittings,
+    nodes,
+    root,
+    returning: near === undefined ? null : { near, far: nodes.length - 1 },
+    classes,
+    attachments: attachmentsOf(job, { choice, arrangement, fittings: [...fittings] }),
+  };
+};
