@@ -1,4 +1,5 @@
 import type { Settled } from './problem.js';
+import type { Spans } from './shared.js';
 
 /** Cost of a run by two parts: a share whatever it carries, and one for each net that it carries. Lower bounds both. */
 export interface RunLine {
@@ -6,12 +7,12 @@ export interface RunLine {
   each: number;
 }
 
-/** Lowest costs over sets of nodes, by bit mask. All are lower bounds of what any tree takes. */
+/** Lowest costs over sets of nodes, given as bit masks. All are lower bounds of what any tree takes. */
 export interface Bounds {
-  /** Of joining the nodes of a set into one tree, whatever the runs carry. */
-  join: Float64Array;
+  /** Of joining the nodes of a set into one tree, and with the panel where a home run is planned. */
+  join: (set: number) => number;
   /** Of the length, in cost for each net, that a net with these terminals occupies. */
-  reach: Float64Array;
+  reach: (set: number) => number;
   /** Of what stands in the boxes of a set. */
   boxes: Float64Array;
 }
@@ -57,25 +58,43 @@ const leastSuperset = (n: number, of: Float64Array): Float64Array => {
   return least;
 };
 
-export const boundsOf = (
+/**
+ * The tables over the runs alone; they serve every order over the same boxes. `home` gives the least of a home run to each
+ * of them; then the panel is one more place to join, as the last bit.
+ */
+export const spansOf = (
   n: number,
   optional: number,
   line: (a: number, b: number) => RunLine | null,
-  leastNode: (node: number) => number,
-): Bounds => {
-  const join = spanningTrees(n, (a, b) => line(a, b)?.base ?? Infinity);
+  home: ((node: number) => number) | null,
+): Spans => {
+  const places = home ? n + 1 : n;
+  const join = spanningTrees(places, (a, b) => {
+    if (home && (a === n || b === n)) return a === b ? Infinity : home(Math.min(a, b));
+    return line(a, b)?.base ?? Infinity;
+  });
   const reach = leastSuperset(
     n,
     spanningTrees(n, (a, b) => line(a, b)?.each ?? Infinity),
   );
   reach[0] = 0;
-  const boxes = new Float64Array(1 << n);
-  for (let mask = 1; mask < 1 << n; mask++) {
-    const node = 31 - Math.clz32(mask & -mask);
-    boxes[mask] = (boxes[mask & (mask - 1)] ?? 0) + ((1 << node) & optional ? 0 : leastNode(node));
-  }
   // Where nodes may be left out, joining a set may go through any of them.
-  return { join: optional === 0 ? join : leastSuperset(n, join), reach, boxes };
+  return { join: optional === 0 ? join : leastSuperset(places, join), reach };
+};
+
+/** The least of what stands in the boxes of every set; those that may be left out count nothing. */
+export const boxesOfSets = (
+  n: number,
+  optional: number,
+  leastNode: (node: number) => number,
+): Float64Array => {
+  const each = Array.from({ length: n }, (_, node) =>
+    (1 << node) & optional ? Math.min(0, leastNode(node)) : leastNode(node),
+  );
+  const boxes = new Float64Array(1 << n);
+  for (let mask = 1; mask < 1 << n; mask++)
+    boxes[mask] = (boxes[mask & (mask - 1)] ?? 0) + (each[31 - Math.clz32(mask & -mask)] ?? 0);
+  return boxes;
 };
 
 /** Bit masks of the net classes over the nodes. */

@@ -14,6 +14,8 @@ interface Entry {
   code: number;
   runs: number;
   cost: number;
+  /** What the runs of the children cost this node at the least. */
+  toll: number;
   before: Entry | null;
   child: Closed | null;
 }
@@ -31,6 +33,7 @@ interface Hung {
   low: number;
   cost: number;
   code: number;
+  toll: number;
   closed: Closed;
 }
 
@@ -68,7 +71,6 @@ export interface ExactResult {
 export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number): ExactResult => {
   const { n, all, mandatory, leaves, root, masks, multiplicity } = problem;
   const { join, reach, boxes } = problem.bounds();
-  const home = problem.leastHome();
   let best = limit;
   let bestTree: { entry: Entry; top: number } | null = null;
   let steps = 0;
@@ -78,14 +80,14 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
     const out = all & ~set;
     const needed = out & mandatory;
     const anchored = needed | (1 << at);
-    let sum = (join[anchored] ?? Infinity) + (boxes[needed] ?? 0);
+    let sum = join(anchored) + (boxes[needed] ?? 0);
     for (let i = 0; i < masks.length; i++) {
       const mask = masks[i] ?? 0;
       if ((mask & out) === 0) continue;
       const terminals = (mask & out) | ((mask & set) !== 0 ? 1 << at : 0);
-      sum += (multiplicity[i] ?? 1) * (reach[terminals] ?? 0);
+      sum += (multiplicity[i] ?? 1) * reach(terminals);
     }
-    return sum + (root === null ? home : 0);
+    return sum + problem.feedToll;
   };
 
   const partials: Partial[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
@@ -128,9 +130,9 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
         least = entry;
       }
       steps += entries.size;
-      if (!least || leastCost + rest(set, parent) >= best) continue;
+      if (!least || leastCost + run.toll + rest(set, parent) >= best) continue;
       const closed = { set, top, entry: least };
-      const record = { set, low: lowest(set), cost: leastCost, code: run.code, closed };
+      const record = { set, low: lowest(set), cost: leastCost, code: run.code, toll: run.toll, closed };
       const alike = hungOn[parent]?.get(set) ?? [];
       // Two tops may bring different loads (an existing cable brings none): then both are kept.
       const known = alike.find((one) => one.code === run.code);
@@ -147,7 +149,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
     partials[node]?.[1]?.push({
       set: 1 << node,
       low: 1 << 30,
-      entries: new Map([[0, { code: 0, runs: 0, cost: 0, before: null, child: null }]]),
+      entries: new Map([[0, { code: 0, runs: 0, cost: 0, toll: 0, before: null, child: null }]]),
     });
 
   for (let size = 1; size <= n; size++) {
@@ -173,7 +175,8 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
                 const known = partial?.entries.get(code);
                 if (known && known.cost <= cost) continue;
                 if (Number.isNaN(bound)) bound = rest(set, top) + (boxes[1 << top] ?? 0);
-                if (cost + bound >= best) continue;
+                const toll = entry.toll + one.toll;
+                if (cost + toll + bound >= best) continue;
                 if (!partial) {
                   partial = { set, low: one.low, entries: new Map() };
                   here.set(set, partial);
@@ -182,6 +185,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
                   code,
                   runs: entry.runs + 1,
                   cost,
+                  toll,
                   before: entry,
                   child: one.closed,
                 });

@@ -20,7 +20,7 @@ export interface LoadCode {
 
 /** Most net classes that a load code holds, and most runs at one node. */
 export const MOST_CLASSES = 13;
-export const MOST_RUNS = 7;
+export const MOST_RUNS = 6;
 
 export const loadCode = (classes: number): LoadCode => {
   const spareUnit = 8 ** classes;

@@ -4,8 +4,9 @@ import { cheapestTree, OUT, TOP, type Tree } from './exact.js';
 import { goodTree, treeCost } from './evaluate.js';
 import { MOST_CLASSES } from './load.js';
 import { ordersOf, type Constraints } from './orders.js';
-import { pricesOf, type Cost } from './prices.js';
+import type { Cost } from './cost.js';
 import { settle, type Settled } from './problem.js';
+import { newShared } from './shared.js';
 import { weighedOf, type Weighed } from './weighed.js';
 
 /** What is wanted: one number of a candidate's cost, to be as small as can be. */
@@ -42,7 +43,9 @@ export interface SearchOptions {
 
 /** Beyond so many places the tables of the exact search are too large. */
 export const MOST_PLACES_EXACT = 16;
-const KICKS = 6;
+/** Orders that are tried for a good answer before the exact search, and changes tried on each. */
+const FIRST_ANSWERS = 3;
+const KICKS = 2;
 
 interface Case {
   settled: Settled;
@@ -53,14 +56,15 @@ interface Case {
 /** No tree of these weighs less: every box, run and net at its least. */
 const rootBound = (problem: Weighed): number => {
   const { join, reach, boxes } = problem.bounds();
-  const { mandatory, masks, multiplicity, root } = problem;
-  let bound = (join[mandatory] ?? Infinity) + (boxes[mandatory] ?? 0);
-  masks.forEach((mask, i) => (bound += (multiplicity[i] ?? 1) * (reach[mask] ?? 0)));
-  return bound + (root === null ? problem.leastHome() : 0) + problem.fixed + problem.forced;
+  const { mandatory, masks, multiplicity } = problem;
+  let bound = join(mandatory) + (boxes[mandatory] ?? 0);
+  masks.forEach((mask, i) => (bound += (multiplicity[i] ?? 1) * reach(mask)));
+  return bound + problem.feedToll + problem.fixed + problem.forced;
 };
 
-const casesOf = (job: Job, circuit: Circuit, options: SearchOptions): Case[] =>
-  ordersOf(job, circuit, options.constraints).flatMap(({ order, fittings, boxes }): Case[] => {
+const casesOf = (job: Job, circuit: Circuit, options: SearchOptions): Case[] => {
+  const shared = newShared();
+  return ordersOf(job, circuit, options.constraints).flatMap(({ order, fittings, boxes }): Case[] => {
     const settled = settle(job, circuit, boxes, order, fittings);
     if (settled.classes.length > MOST_CLASSES || settled.nodes.length > MOST_PLACES_EXACT) return [];
     const wanted = options.constraints.entry;
@@ -68,16 +72,10 @@ const casesOf = (job: Job, circuit: Circuit, options: SearchOptions): Case[] =>
       (mask, node, i) => (wanted === null || node === wanted ? mask | (1 << i) : mask),
       0,
     );
-    const problem = weighedOf(
-      job,
-      settled,
-      pricesOf(job, settled),
-      options.weigh,
-      options.volumeLimit,
-      entries,
-    );
+    const problem = weighedOf(job, settled, shared, options.weigh, options.volumeLimit, entries);
     return [{ settled, problem, bound: rootBound(problem) }];
   });
+};
 
 /** Forced runs have been counted below their cost; a weight that is still far off lacks one of them. */
 const wholeWeight = (problem: Weighed, cost: number): number => {
@@ -102,10 +100,8 @@ export const searchCircuit = (job: Job, circuit: Circuit, options: SearchOptions
     options.onBetter?.(best);
   };
   // A good answer first: it is shown at once, and drops most of the search.
-  for (const [i, one] of cases.entries()) {
-    if (!mayGoOn() || (i > 0 && best !== null && one.bound >= (best as Found).weight)) break;
-    take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
-  }
+  for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
+    if (mayGoOn()) take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
   let open = Infinity;
   for (const one of cases) {
     const known = best as Found | null;

@@ -1,14 +1,19 @@
 import { placeOfNode } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { boundsOf, classMasks, type Bounds, type RunLine } from './bounds.js';
+import { boxesOfSets, classMasks, spansOf, type Bounds, type RunLine } from './bounds.js';
 import { loadCode, MOST_RUNS } from './load.js';
-import type { Cost, Prices } from './prices.js';
+import type { Cost } from './cost.js';
+import { fixedCost, nodePricesOf } from './nodePrices.js';
 import type { Settled } from './problem.js';
+import { runPricesOf } from './runPrices.js';
+import type { Shared } from './shared.js';
 
 /** A run as the search sees it: what it costs, and what it brings to both its nodes. */
 export interface WeighedRun {
   cost: number;
   code: number;
+  /** What its conductors cost each of its nodes at the least. */
+  toll: number;
 }
 
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
@@ -36,14 +41,14 @@ export interface Weighed {
   home: (entry: number, crossing: number) => WeighedRun | null;
   /** What the feed brings to the root where an existing cable is the feed. */
   feedCode: number;
+  /** What the feed's ends cost the root at the least. */
+  feedToll: number;
   node: (node: number, code: number) => number;
   /** Costs that no tree changes. */
   fixed: number;
   /** What was taken off for all forced runs together; a tree that costs more than a part of it lacks one. */
   forced: number;
   bounds: () => Bounds;
-  /** Least that a home run costs. */
-  leastHome: () => number;
   multiplicity: readonly number[];
   masks: readonly number[];
 }
@@ -67,7 +72,7 @@ const memo = <K, V>(make: (key: K) => V): ((key: K) => V) => {
 export const weighedOf = (
   job: Job,
   settled: Settled,
-  prices: Prices,
+  shared: Shared,
   weigh: (cost: Cost) => number,
   /** Boxes that need more than this are out of the question; ten-thousandths of a cubic inch. */
   volumeLimit: number,
@@ -75,12 +80,20 @@ export const weighedOf = (
   entries: number,
 ): Weighed => {
   const { classes, nodes, returning } = settled;
+  const prices = { ...runPricesOf(job, settled, shared), ...nodePricesOf(job, settled, shared) };
   const n = nodes.length;
+  const toll = prices.toll(weigh);
   const masks = classMasks(settled);
   const { ofRun, read } = loadCode(classes.length);
   const outside = classes.map(({ fromPanel }) => fromPanel);
   const reached = masks.reduce((all, mask) => all | mask, settled.root === null ? 0 : 1 << settled.root);
   const all = 2 ** n - 1;
+  const mayEnter =
+    settled.root !== null
+      ? 1 << settled.root
+      : returning !== null
+        ? entries & (1 << returning.near)
+        : entries;
 
   const isForced = (a: number, b: number): boolean => {
     const [x, y] = [nodes[a], nodes[b]];
@@ -98,9 +111,11 @@ export const weighedOf = (
     const price = prices.run(a, b, crossing);
     if (!price) return null;
     const bonus = a !== 'panel' && isForced(a, b) ? FORCED : 0;
+    const nets = classes.reduce((sum, one, i) => ((crossing >> i) & 1 ? sum + one.nets.length : sum), 0);
     return {
       cost: weigh(price.cost) - bonus,
       code: ofRun(crossing, price.insulated, price.cables, price.spares),
+      toll: toll.net * nets + toll.ground * price.cables,
     };
   };
   const byPair = Array.from({ length: n * n }, (_, pair) => {
@@ -126,7 +141,6 @@ export const weighedOf = (
 
   /** The line under the prices of all cables that may go there: at two nets, and on to wider ones. */
   const lineOf = (a: number, b: number): RunLine | null => {
-    if (barred(a, b)) return null;
     const bonus = isForced(a, b) ? FORCED : 0;
     const costs = prices.offers(a, b).map(({ most, cost }) => ({ most, cost: weigh(cost) - bonus }));
     if (costs.length === 0) return null;
@@ -138,13 +152,40 @@ export const weighedOf = (
       each = Math.min(each, (least - from) / (nets - 2));
     }
     each = Number.isFinite(each) ? each : 0;
-    return { base: from - 2 * each, each };
+    // Both nodes of the run pay for its ends and for its ground.
+    const cables = prices.offers(a, b).some((one) => one.cost.cable > 0) ? 1 : 0;
+    return { base: from - 2 * each + 2 * toll.ground * cables, each: each + 2 * toll.net };
   };
 
-  const leastHome = (): number => {
-    if (settled.root !== null) return 0;
-    const costs = nodes.flatMap((_, node) => prices.offers('panel', node).map(({ cost }) => weigh(cost)));
-    return costs.length > 0 ? Math.min(...costs) : Infinity;
+  const boundsNow = (): Bounds => {
+    const optional = all & ~reached;
+    // The far place of a return run stands where its box does, and is a leaf.
+    const far = returning === null ? 0 : 1 << returning.far;
+    const boxes = returning === null ? n : n - 1;
+    const fed = classes.reduce((sum, one) => (one.fromPanel ? sum + one.nets.length : sum), 0);
+    const home =
+      settled.root !== null
+        ? null
+        : (node: number) =>
+            (mayEnter & (1 << node)) === 0
+              ? Infinity
+              : Math.min(Infinity, ...prices.offers('panel', node).map(({ cost }) => weigh(cost))) +
+                fed * toll.net +
+                toll.ground;
+    const key = [nodes.slice(0, boxes).join(), optional, mayEnter, toll.net, toll.ground].join(' ');
+    const spans = shared.spans.get(key) ?? spansOf(boxes, optional, lineOf, home);
+    shared.spans.set(key, spans);
+    const panel = home ? 1 << boxes : 0;
+    const near = returning?.near ?? 0;
+    const backs = nodes
+      .slice(0, boxes)
+      .flatMap((_, node) => (node === near ? [] : [lineOf(node, near)?.base ?? Infinity]));
+    const back = returning === null ? 0 : Math.min(Infinity, ...backs);
+    return {
+      join: (set) => (spans.join[(set & ~far) | panel] ?? Infinity) + (set & far ? back : 0),
+      reach: (set) => spans.reach[set & far ? (set & ~far) | (1 << near) : set] ?? 0,
+      boxes: boxesOfSets(n, optional, (node) => prices.least(node, weigh, toll)),
+    };
   };
   const pairsForced = nodes.reduce(
     (sum, _, a) => sum + nodes.filter((__, b) => b > a && !barred(a, b) && isForced(a, b)).length,
@@ -156,7 +197,7 @@ export const weighedOf = (
     all,
     mandatory: reached,
     leaves: returning === null ? 0 : 1 << returning.far,
-    entries: settled.root !== null ? 1 << settled.root : returning !== null ? 1 << returning.near : entries,
+    entries: mayEnter,
     root: settled.root,
     crossing: (set) => {
       let crossing = 0;
@@ -167,17 +208,15 @@ export const weighedOf = (
       return crossing;
     },
     run: (parent, child, crossing) => byPair[parent * n + child]?.(crossing) ?? null,
-    nearness: (a, b) => {
-      const line = lineOf(a, b);
-      return line ? line.base + 2 * line.each : Infinity;
-    },
+    nearness: (a, b) =>
+      barred(a, b) ? Infinity : Math.min(Infinity, ...prices.offers(a, b).map(({ cost }) => weigh(cost))),
     home: (entry, crossing) => homes[entry]?.(crossing) ?? null,
     feedCode: settled.root === null ? 0 : ofRun(feedClasses, 0, 0, 0),
+    feedToll: settled.root === null ? 0 : 2 * toll.net,
     node: (node, code) => nodeCosts[node]?.(code) ?? Infinity,
-    fixed: weigh(prices.fixed),
+    fixed: weigh(fixedCost(job, settled)),
     forced: pairsForced * FORCED,
-    bounds: once(() => boundsOf(n, all & ~reached, lineOf, (node) => weigh(prices.least(node)))),
-    leastHome: once(() => leastHome()),
+    bounds: once(() => boundsNow()),
     multiplicity: classes.map(({ nets }) => nets.length),
     masks,
   };
