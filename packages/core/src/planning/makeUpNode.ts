@@ -41,9 +41,8 @@ export interface MadeUp {
   unjoined: Unjoined[];
 }
 
-/** Plastic luminaires have nothing to ground; some leave a pigtail for a later one that has. */
-const leavesPigtail = (job: Job, box: BoxId, { net }: BoxNode): boolean =>
-  net === 'ground' &&
+/** Plastic luminaires have nothing to ground; some leave a pigtail at the grounds for a later one that has. */
+export const leavesPigtail = (job: Job, box: BoxId): boolean =>
   job.preferences.plasticLuminaire === 'pigtailLeft' &&
   job.luminaires.some((one) => one.box === box && !one.metal && one.partOf === null);
 
@@ -58,7 +57,7 @@ const splice = (
   const { key, net, ends, leads } = node;
   const awg = thickest(ends.map((one) => one.awg));
   const tails = terminals.map((to) => ({ to, id: `${box}/${key}>${terminalText(to)}` as PigtailId }));
-  const spare = leavesPigtail(job, box, node) ? [`${box}/${key}>left` as PigtailId] : [];
+  const spare = net === 'ground' && leavesPigtail(job, box) ? [`${box}/${key}>left` as PigtailId] : [];
   const pigtails = [...tails.map(({ id }) => id), ...spare];
   const members: Member[] = [
     ...ends.map(({ end }) => ({ end })),
@@ -113,7 +112,7 @@ export const makeUpNode = (job: Job, box: BoxId, node: BoxNode): MadeUp => {
   const [first, second] = ends;
   const [only] = terminals;
   const landed = (...landings: Landing[]): MadeUp => ({ joints: [], landings, unjoined: [] });
-  const loose = leads.length > 0 || leavesPigtail(job, box, node);
+  const loose = leads.length > 0 || (node.net === 'ground' && leavesPigtail(job, box));
   if (terminals.length === 1 && only && first && !loose) {
     if (ends.length === 1) return landed({ wire: { end: first.end }, terminal: only.to });
     // A receptacle may pass the circuit on through its own screws, where the job wants that.

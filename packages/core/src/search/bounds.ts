@@ -1,5 +1,4 @@
 import type { Settled } from './problem.js';
-import type { Spans } from './shared.js';
 
 /** Cost of a run by two parts: a share whatever it carries, and one for each net that it carries. Lower bounds both. */
 export interface RunLine {
@@ -7,14 +6,20 @@ export interface RunLine {
   each: number;
 }
 
+/** Lowest costs of joining sets of nodes, and of the length that nets occupy over them, by bit mask. */
+export interface Spans {
+  join: Float64Array;
+  reach: Float64Array;
+}
+
 /** Lowest costs over sets of nodes, given as bit masks. All are lower bounds of what any tree takes. */
 export interface Bounds {
-  /** Of joining the nodes of a set into one tree, and with the panel where a home run is planned. */
+  /** Of joining the nodes of a set into one tree. */
   join: (set: number) => number;
   /** Of the length, in cost for each net, that a net with these terminals occupies. */
   reach: (set: number) => number;
-  /** Of what stands in the boxes of a set. */
-  boxes: Float64Array;
+  /** Of what stands in one box; 0 where it may be left out. */
+  box: (node: number) => number;
 }
 
 /** Minimum spanning tree over every subset (Prim), under one symmetric weight. Infinity where it cannot be joined. */
@@ -46,55 +51,46 @@ const spanningTrees = (n: number, weight: (a: number, b: number) => number): Flo
   return all;
 };
 
-/** The least over all supersets: other nodes may serve as junctions (Steiner points). */
-const leastSuperset = (n: number, of: Float64Array): Float64Array => {
+/** The least over all supersets: other nodes may serve as junctions (Steiner points), at a charge for each. */
+const leastSuperset = (n: number, of: Float64Array, charge: (node: number) => number): Float64Array => {
   const least = Float64Array.from(of);
-  for (let bit = 0; bit < n; bit++)
+  for (let bit = 0; bit < n; bit++) {
+    const more = charge(bit);
     for (let mask = (1 << n) - 1; mask >= 0; mask--) {
       if (mask & (1 << bit)) continue;
-      const more = least[mask | (1 << bit)] ?? Infinity;
-      if (more < (least[mask] ?? Infinity)) least[mask] = more;
+      const through = (least[mask | (1 << bit)] ?? Infinity) + more;
+      if (through < (least[mask] ?? Infinity)) least[mask] = through;
     }
+  }
   return least;
 };
 
-/**
- * The tables over the runs alone; they serve every order over the same boxes. `home` gives the least of a home run to each
- * of them; then the panel is one more place to join, as the last bit.
- */
+/** The tables over the runs alone; they serve every order over the same boxes. */
 export const spansOf = (
   n: number,
   optional: number,
   line: (a: number, b: number) => RunLine | null,
-  home: ((node: number) => number) | null,
+  /** The least that a net costs in a node that it only passes through. */
+  passing: (node: number) => number,
 ): Spans => {
-  const places = home ? n + 1 : n;
-  const join = spanningTrees(places, (a, b) => {
-    if (home && (a === n || b === n)) return a === b ? Infinity : home(Math.min(a, b));
-    return line(a, b)?.base ?? Infinity;
-  });
+  const join = spanningTrees(n, (a, b) => line(a, b)?.base ?? Infinity);
   const reach = leastSuperset(
     n,
     spanningTrees(n, (a, b) => line(a, b)?.each ?? Infinity),
+    passing,
   );
   reach[0] = 0;
   // Where nodes may be left out, joining a set may go through any of them.
-  return { join: optional === 0 ? join : leastSuperset(places, join), reach };
+  return { join: optional === 0 ? join : leastSuperset(n, join, () => 0), reach };
 };
 
-/** The least of what stands in the boxes of every set; those that may be left out count nothing. */
-export const boxesOfSets = (
-  n: number,
-  optional: number,
-  leastNode: (node: number) => number,
-): Float64Array => {
-  const each = Array.from({ length: n }, (_, node) =>
-    (1 << node) & optional ? Math.min(0, leastNode(node)) : leastNode(node),
-  );
-  const boxes = new Float64Array(1 << n);
+/** The sum over the nodes of every set, by bit mask. */
+export const overSets = (n: number, of: (node: number) => number): Float64Array => {
+  const each = Array.from({ length: n }, (_, node) => of(node));
+  const sums = new Float64Array(1 << n);
   for (let mask = 1; mask < 1 << n; mask++)
-    boxes[mask] = (boxes[mask & (mask - 1)] ?? 0) + (each[31 - Math.clz32(mask & -mask)] ?? 0);
-  return boxes;
+    sums[mask] = (sums[mask & (mask - 1)] ?? 0) + (each[31 - Math.clz32(mask & -mask)] ?? 0);
+  return sums;
 };
 
 /** Bit masks of the net classes over the nodes. */

@@ -1,27 +1,19 @@
 import type { Job } from '../model/job.js';
 
 /**
- * What a candidate costs, in parts. Money is in ten-thousandths of a dollar. Left out of the objective, and said so where
- * it is shown: staples, tape, wire for tails.
+ * What the search adds up, as one number: money in ten-thousandths of a dollar, minutes of labour and inches of new cable,
+ * each by its weight. Left out, and said so where the objective is shown: staples, tape, wire for tails.
  */
-export interface Cost {
+export interface Weights {
   material: number;
-  minutes: number;
-  /** Inches of new cable, by cut length. */
-  cable: number;
-  /** Largest volume that a box needs, ten-thousandths of a cubic inch. */
-  volume: number;
+  minute: number;
+  inch: number;
 }
 
-export const NOTHING: Cost = { material: 0, minutes: 0, cable: 0, volume: 0 };
+/** Material and labour at the job's rate. */
+export const leastCost = (job: Job): Weights => ({ material: 1, minute: job.labour.rate / 60, inch: 0 });
 
-export const plus = (a: Cost, b: Cost): Cost => ({
-  material: a.material + b.material,
-  minutes: a.minutes + b.minutes,
-  cable: a.cable + b.cable,
-  volume: Math.max(a.volume, b.volume),
-});
-
-const rateOf = (job: Job) => job.labour.rate / 60;
-/** Money of minutes at the job's rate. */
-export const moneyOf = (job: Job, cost: Cost): number => cost.material + cost.minutes * rateOf(job);
+/** So heavy that an inch or a minute counts before any money of a circuit. */
+const FIRST = 1e7;
+export const leastCable = (job: Job): Weights => ({ ...leastCost(job), inch: FIRST });
+export const leastLabour = (job: Job): Weights => ({ ...leastCost(job), minute: FIRST });

@@ -1,5 +1,6 @@
 import { MOST_RUNS } from './load.js';
 import { OUT, TOP, type Tree } from './exact.js';
+import type { Settled } from './problem.js';
 import type { Weighed } from './weighed.js';
 
 /** What a tree costs, told from its parents alone; Infinity where it is out of the question. */
@@ -20,7 +21,7 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
       at = parents[at] ?? TOP;
     }
   }
-  if (top < 0 || (problem.entries & (1 << top)) === 0) return Infinity;
+  if (top !== root) return Infinity;
   const whole = sets[top] ?? 0;
   if ((whole & mandatory) !== mandatory) return Infinity;
   let cost = 0;
@@ -32,34 +33,47 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
     if (!run) return Infinity;
     cost += run.cost;
     for (const end of [parent, node]) {
-      codes[end] = (codes[end] ?? 0) + run.code;
+      codes[end] = (codes[end] ?? 0) + run.load;
       runs[end] = (runs[end] ?? 0) + 1;
       if ((runs[end] ?? 0) > MOST_RUNS) return Infinity;
     }
   }
-  if (root === null) {
-    const run = problem.home(top, problem.crossing(whole));
-    if (!run) return Infinity;
-    cost += run.cost;
-    codes[top] = (codes[top] ?? 0) + run.code;
-  } else codes[top] = (codes[top] ?? 0) + problem.feedCode;
+  cost += problem.rootCost;
+  codes[root] = (codes[root] ?? 0) + problem.rootLoad;
   for (let node = 0; node < n; node++)
     if (parents[node] !== OUT) cost += problem.node(node, codes[node] ?? 0);
   return cost;
 };
 
-/** Neighbours of every node; the node that the feed enters is told apart. */
-const adjacency = (parents: ArrayLike<number>): { ties: Set<number>[]; top: number } => {
+/** Boxes into which a tree brings the neutral of the circuit. */
+export const neutralBoxes = ({ classes, nodes }: Settled, { parents }: Tree): Set<string> => {
+  const neutral = classes.find(({ nets }) => nets[0]?.kind === 'neutral');
+  const there = new Set<string>();
+  // Every way from a terminal up to the node where the ways of all terminals have met carries it.
+  const ways = (neutral?.at ?? []).map((node) => {
+    const way: number[] = [];
+    for (let at = node; at >= 0; at = parents[at] ?? TOP) way.push(at);
+    return way;
+  });
+  const shared = (node: number) => ways.every((way) => way.includes(node));
+  const meet = ways[0]?.find(shared);
+  for (const way of ways)
+    for (const node of way) {
+      if (!shared(node) || node === meet || neutral?.fromPanel) there.add(nodes[node] ?? '');
+    }
+  return there;
+};
+
+/** Neighbours of every node. */
+const adjacency = (parents: ArrayLike<number>): Set<number>[] => {
   const ties = Array.from({ length: parents.length }, () => new Set<number>());
-  let top = 0;
   for (let node = 0; node < parents.length; node++) {
     const parent = parents[node] ?? OUT;
-    if (parent === TOP) top = node;
     if (parent < 0) continue;
     ties[node]?.add(parent);
     ties[parent]?.add(node);
   }
-  return { ties, top };
+  return ties;
 };
 
 const rooted = (n: number, ties: readonly ReadonlySet<number>[], top: number): Int32Array => {
@@ -87,74 +101,63 @@ export const randomOf = (seed: number): (() => number) => {
   };
 };
 
-/** Hangs each subtree on every other node, and lets power enter elsewhere, as long as that makes the tree cheaper. */
+/** Hangs each subtree on every other node, by any of its own nodes, as long as that makes the tree cheaper. */
 const descend = (problem: Weighed, start: Tree, mayGoOn: () => boolean): Tree => {
+  const { n, root } = problem;
   let best = start;
-  for (let better = true; better && mayGoOn();) {
-    better = false;
-    const { ties, top } = adjacency(best.parents);
-    const tryTree = (parents: Int32Array) => {
-      const cost = treeCost(problem, parents);
-      if (cost < best.cost - 1e-6) {
+  /** Cuts the run above a node and tries every other run that joins the two parts; true where one is better. */
+  const improve = (node: number): boolean => {
+    const parent = best.parents[node] ?? OUT;
+    if (parent < 0) return false;
+    const ties = adjacency(best.parents);
+    ties[node]?.delete(parent);
+    ties[parent]?.delete(node);
+    const below = rooted(n, ties, node);
+    let better = false;
+    for (let other = 0; other < n; other++) {
+      if (below[other] !== OUT || best.parents[other] === OUT) continue;
+      for (let by = 0; by < n; by++) {
+        if (below[by] === OUT || (other === parent && by === node)) continue;
+        ties[by]?.add(other);
+        ties[other]?.add(by);
+        const parents = rooted(n, ties, root);
+        ties[by]?.delete(other);
+        ties[other]?.delete(by);
+        const cost = treeCost(problem, parents);
+        if (cost >= best.cost - 1e-6) continue;
         best = { parents, cost };
         better = true;
       }
-    };
-    for (let entry = 0; entry < problem.n && !better; entry++)
-      if (entry !== top && (problem.entries & (1 << entry)) !== 0 && best.parents[entry] !== OUT)
-        tryTree(rooted(problem.n, ties, entry));
-    for (let node = 0; node < problem.n && !better; node++) {
-      const parent = best.parents[node] ?? OUT;
-      if (parent < 0) continue;
-      for (let other = 0; other < problem.n && !better; other++) {
-        if (other === node || other === parent || best.parents[other] === OUT) continue;
-        // Cut the run above a node, and tie its part to the rest by any of its own nodes.
-        const cut = ties.map((set) => new Set(set));
-        cut[node]?.delete(parent);
-        cut[parent]?.delete(node);
-        const below = rooted(problem.n, cut, node);
-        if (below[other] !== OUT) continue;
-        for (let by = 0; by < problem.n && !better; by++) {
-          if (below[by] === OUT) continue;
-          const tied = cut.map((set) => new Set(set));
-          tied[by]?.add(other);
-          tied[other]?.add(by);
-          tryTree(rooted(problem.n, tied, top));
-        }
-      }
     }
-  }
+    return better;
+  };
+  // Round and round, until a whole round has found nothing.
+  for (let node = 0, idle = 0; idle < n && mayGoOn(); node = (node + 1) % n) idle = improve(node) ? 0 : idle + 1;
   return best;
 };
 
-/** A tree to start from: each node tied where its run is cheapest, nearest first, power entering at any node allowed. */
-const firstTree = (problem: Weighed): Tree | null => {
-  let best: Tree | null = null;
-  for (let top = 0; top < problem.n; top++) {
-    if ((problem.entries & (1 << top)) === 0) continue;
-    const parents = new Int32Array(problem.n).fill(OUT);
-    parents[top] = TOP;
-    for (let missing = problem.mandatory & ~(1 << top); missing !== 0;) {
-      let least = Infinity;
-      let pair: [number, number] | null = null;
-      for (let node = 0; node < problem.n; node++) {
-        if ((missing & (1 << node)) === 0) continue;
-        for (let parent = 0; parent < problem.n; parent++) {
-          if (parents[parent] === OUT || (problem.leaves & (1 << parent)) !== 0) continue;
-          const near = problem.nearness(parent, node);
-          if (near >= least) continue;
-          least = near;
-          pair = [parent, node];
-        }
+/** A tree to start from: each node tied where its run is cheapest, nearest first. */
+const firstTree = (problem: Weighed): Tree => {
+  const parents = new Int32Array(problem.n).fill(OUT);
+  parents[problem.root] = TOP;
+  for (let missing = problem.mandatory & ~(1 << problem.root); missing !== 0;) {
+    let least = Infinity;
+    let pair: [number, number] | null = null;
+    for (let node = 0; node < problem.n; node++) {
+      if ((missing & (1 << node)) === 0) continue;
+      for (let parent = 0; parent < problem.n; parent++) {
+        if (parents[parent] === OUT || (problem.leaves & (1 << parent)) !== 0) continue;
+        const near = problem.nearness(parent, node);
+        if (near >= least) continue;
+        least = near;
+        pair = [parent, node];
       }
-      if (!pair) break;
-      parents[pair[1]] = pair[0];
-      missing &= ~(1 << pair[1]);
     }
-    const cost = treeCost(problem, parents);
-    if (!best || cost < best.cost) best = { parents, cost };
+    if (!pair) break;
+    parents[pair[1]] = pair[0];
+    missing &= ~(1 << pair[1]);
   }
-  return best;
+  return { parents, cost: treeCost(problem, parents) };
 };
 
 /** A good tree, found by descent from a near one and from random changes of it. No proof; the same for the same seed. */
@@ -164,10 +167,8 @@ export const goodTree = (
   seed: number,
   mayGoOn: () => boolean,
 ): Tree | null => {
-  const first = firstTree(problem);
-  if (!first) return null;
   const random = randomOf(seed);
-  let best = descend(problem, first, mayGoOn);
+  let best = descend(problem, firstTree(problem), mayGoOn);
   for (let kick = 0; kick < kicks && mayGoOn(); kick++) {
     const parents = Int32Array.from(best.parents);
     for (let change = 0; change < 2; change++) {

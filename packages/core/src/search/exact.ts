@@ -1,3 +1,4 @@
+import { overSets } from './bounds.js';
 import { MOST_RUNS } from './load.js';
 import type { Weighed } from './weighed.js';
 
@@ -14,8 +15,6 @@ interface Entry {
   code: number;
   runs: number;
   cost: number;
-  /** What the runs of the children cost this node at the least. */
-  toll: number;
   before: Entry | null;
   child: Closed | null;
 }
@@ -33,7 +32,6 @@ interface Hung {
   low: number;
   cost: number;
   code: number;
-  toll: number;
   closed: Closed;
 }
 
@@ -70,9 +68,10 @@ export interface ExactResult {
  */
 export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number): ExactResult => {
   const { n, all, mandatory, leaves, root, masks, multiplicity } = problem;
-  const { join, reach, boxes } = problem.bounds();
+  const { join, reach, box } = problem.bounds;
+  const boxes = overSets(n, box);
   let best = limit;
-  let bestTree: { entry: Entry; top: number } | null = null;
+  let bestEntry: Entry | null = null;
   let steps = 0;
 
   /** The least of everything outside a set, joined with the node `at`. */
@@ -87,55 +86,55 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
       const terminals = (mask & out) | ((mask & set) !== 0 ? 1 << at : 0);
       sum += (multiplicity[i] ?? 1) * reach(terminals);
     }
-    return sum + problem.feedToll;
+    return sum + problem.rootCost;
   };
 
   const partials: Partial[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
   const hung: Hung[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
   const hungOn: Map<number, Hung[]>[] = Array.from({ length: n }, () => new Map());
 
-  const finish = (top: number, { set, entries }: Partial) => {
-    if ((set & mandatory) !== mandatory || (problem.entries & (1 << top)) === 0) return;
+  const finish = ({ set, entries }: Partial) => {
+    if ((set & mandatory) !== mandatory) return;
     for (const entry of entries.values()) {
-      let cost = entry.cost;
-      let code = entry.code;
-      if (root === null) {
-        const run = problem.home(top, problem.crossing(set));
-        if (!run) continue;
-        cost += run.cost;
-        code += run.code;
-      } else code += problem.feedCode;
-      cost += problem.node(top, code);
+      const cost = entry.cost + problem.rootCost + problem.node(root, entry.code + problem.rootLoad);
       if (cost < best) {
         best = cost;
-        bestTree = { entry, top };
+        bestEntry = entry;
       }
     }
   };
 
   const close = (top: number, { set, entries }: Partial) => {
-    if (root !== null && (set & (1 << root)) !== 0) return;
     const crossing = problem.crossing(set);
+    // What is on the top hangs on the load of the run above it alone, and that is the same for nearly all parents.
+    const leastUnder = new Map<number, { entry: Entry | null; cost: number }>();
+    const bestUnder = (load: number) => {
+      const known = leastUnder.get(load);
+      if (known) return known;
+      const least: { entry: Entry | null; cost: number } = { entry: null, cost: Infinity };
+      for (const entry of entries.values()) {
+        if (entry.runs + 1 > MOST_RUNS) continue;
+        const cost = entry.cost + problem.node(top, entry.code + load);
+        if (cost >= least.cost) continue;
+        least.cost = cost;
+        least.entry = entry;
+      }
+      steps += entries.size;
+      leastUnder.set(load, least);
+      return least;
+    };
     for (let parent = 0; parent < n; parent++) {
       if ((set & (1 << parent)) !== 0 || (leaves & (1 << parent)) !== 0) continue;
       const run = problem.run(parent, top, crossing);
       if (!run) continue;
-      let least: Entry | null = null;
-      let leastCost = Infinity;
-      for (const entry of entries.values()) {
-        if (entry.runs + 1 > MOST_RUNS) continue;
-        const cost = entry.cost + run.cost + problem.node(top, entry.code + run.code);
-        if (cost >= leastCost) continue;
-        leastCost = cost;
-        least = entry;
-      }
-      steps += entries.size;
-      if (!least || leastCost + run.toll + rest(set, parent) >= best) continue;
-      const closed = { set, top, entry: least };
-      const record = { set, low: lowest(set), cost: leastCost, code: run.code, toll: run.toll, closed };
+      const { entry, cost } = bestUnder(run.load);
+      const leastCost = cost + run.cost;
+      if (!entry || leastCost + rest(set, parent) >= best) continue;
+      const closed = { set, top, entry };
+      const record = { set, low: lowest(set), cost: leastCost, code: run.load, closed };
       const alike = hungOn[parent]?.get(set) ?? [];
       // Two tops may bring different loads (an existing cable brings none): then both are kept.
-      const known = alike.find((one) => one.code === run.code);
+      const known = alike.find((one) => one.code === run.load);
       if (known && known.cost <= leastCost) continue;
       if (known) Object.assign(known, record);
       else {
@@ -149,7 +148,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
     partials[node]?.[1]?.push({
       set: 1 << node,
       low: 1 << 30,
-      entries: new Map([[0, { code: 0, runs: 0, cost: 0, toll: 0, before: null, child: null }]]),
+      entries: new Map([[0, { code: 0, runs: 0, cost: 0, before: null, child: null }]]),
     });
 
   for (let size = 1; size <= n; size++) {
@@ -165,7 +164,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
               if ((one.set & base.set) !== 0 || one.low >= base.low) continue;
               const set = base.set | one.set;
               steps += base.entries.size;
-              if (steps > mostSteps) return { tree: treeOf(n, bestTree, best), complete: false, steps };
+              if (steps > mostSteps) return { tree: treeOf(n, root, bestEntry, best), complete: false, steps };
               let partial = here.get(set);
               let bound = NaN;
               for (const entry of base.entries.values()) {
@@ -175,8 +174,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
                 const known = partial?.entries.get(code);
                 if (known && known.cost <= cost) continue;
                 if (Number.isNaN(bound)) bound = rest(set, top) + (boxes[1 << top] ?? 0);
-                const toll = entry.toll + one.toll;
-                if (cost + toll + bound >= best) continue;
+                if (cost + bound >= best) continue;
                 if (!partial) {
                   partial = { set, low: one.low, entries: new Map() };
                   here.set(set, partial);
@@ -185,7 +183,6 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
                   code,
                   runs: entry.runs + 1,
                   cost,
-                  toll,
                   before: entry,
                   child: one.closed,
                 });
@@ -198,23 +195,23 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
     }
     for (let top = 0; top < n; top++)
       for (const partial of partials[top]?.[size] ?? []) {
-        finish(top, partial);
-        if (size < n) close(top, partial);
+        if (top === root) finish(partial);
+        else close(top, partial);
       }
   }
-  return { tree: treeOf(n, bestTree, best), complete: true, steps };
+  return { tree: treeOf(n, root, bestEntry, best), complete: true, steps };
 };
 
-const treeOf = (n: number, found: { entry: Entry; top: number } | null, cost: number): Tree | null => {
+const treeOf = (n: number, root: number, found: Entry | null, cost: number): Tree | null => {
   if (!found) return null;
   const parents = new Int32Array(n).fill(OUT);
-  parents[found.top] = TOP;
+  parents[root] = TOP;
   const hang = (entry: Entry, at: number) => {
     for (let one: Entry | null = entry; one?.child; one = one.before) {
       parents[one.child.top] = at;
       hang(one.child.entry, one.child.top);
     }
   };
-  hang(found.entry, found.top);
+  hang(found, root);
   return { parents, cost };
 };

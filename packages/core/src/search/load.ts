@@ -1,47 +1,48 @@
-/** What comes to one node with its runs. */
-export interface NodeLoad {
-  /** Ends by net class. */
-  ends: readonly number[];
-  /** Insulated conductors and cables that new runs bring, and conductors among them that nothing uses. */
-  insulated: number;
-  cables: number;
-  spares: number;
-}
-
 /**
- * What comes to a node, as one number that sums up run by run: three bits for the ends of each net class, then spare
- * conductors, cables and insulated conductors. Up to thirteen classes fit into a whole number that adds exactly.
+ * What comes to one node with its runs, as one number that sums up run by run: spare conductors that nothing uses, new
+ * cables, insulated conductors of new cables, then three bits for the ends of each net class. Up to thirteen classes fit
+ * into a whole number that adds exactly.
  */
-export interface LoadCode {
-  /** The share of one run: a bit for each class that it carries. */
-  ofRun: (crossing: number, insulated: number, cables: number, spares: number) => number;
-  read: (code: number) => NodeLoad;
-}
+export type LoadCode = number;
 
 /** Most net classes that a load code holds, and most runs at one node. */
 export const MOST_CLASSES = 13;
 export const MOST_RUNS = 6;
+/** Most ends of one net at one node: each run and the feed. */
+export const MOST_ENDS = 7;
 
-export const loadCode = (classes: number): LoadCode => {
-  const spareUnit = 8 ** classes;
-  const cableUnit = spareUnit * 16;
-  const conductorUnit = cableUnit * 8;
-  return {
-    ofRun: (crossing, insulated, cables, spares) => {
-      let code = spares * spareUnit + cables * cableUnit + insulated * conductorUnit;
-      for (let i = 0, unit = 1; i < classes; i++, unit *= 8) if ((crossing >> i) & 1) code += unit;
-      return code;
-    },
-    read: (code) => {
-      const ends: number[] = [];
-      let rest = code;
-      for (let i = 0; i < classes; i++) {
-        ends.push(rest % 8);
-        rest = Math.floor(rest / 8);
-      }
-      const spares = rest % 16;
-      rest = Math.floor(rest / 16);
-      return { ends, spares, cables: rest % 8, insulated: Math.floor(rest / 8) };
-    },
-  };
+const CABLES = 2 ** 5;
+const INSULATED = 2 ** 8;
+const CLASSES = 2 ** 14;
+/** Five classes stay in the part that is read as a 32-bit number, the others in the rest. */
+const LOW_CLASSES = 5;
+const LOW = CLASSES * 8 ** LOW_CLASSES;
+
+/** The share of one run: a bit of `crossing` for each class that it carries. */
+export const loadOfRun = (
+  crossing: number,
+  { insulated, cables, spares }: { insulated: number; cables: number; spares: number },
+): LoadCode => {
+  let code = spares + cables * CABLES + insulated * INSULATED;
+  for (let rest = crossing; rest !== 0; rest &= rest - 1)
+    code += CLASSES * 8 ** (31 - Math.clz32(rest & -rest));
+  return code;
+};
+
+export const sparesOf = (code: LoadCode): number => code % CABLES;
+export const cablesOf = (code: LoadCode): number => Math.floor(code / CABLES) % 8;
+export const insulatedOf = (code: LoadCode): number => Math.floor(code / INSULATED) % 64;
+
+/** Sum over the classes of what `tables` give for the number of their ends. */
+export const overEnds = (code: LoadCode, tables: readonly Float64Array[]): number => {
+  const low = code % LOW;
+  const high = (code - low) / LOW;
+  let sum = 0;
+  let rest = low / CLASSES;
+  for (let i = 0; i < tables.length; i++) {
+    if (i === LOW_CLASSES) rest = high;
+    sum += tables[i]?.[rest & 7] ?? 0;
+    rest >>= 3;
+  }
+  return sum;
 };

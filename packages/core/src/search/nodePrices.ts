@@ -1,224 +1,239 @@
-import { articleOf, articlesOf } from '../model/articles.js';
-import type { BoxContents } from '../model/contents.js';
-import type { BoxId, CableId } from '../model/ids.js';
-import type { Job } from '../model/job.js';
-import type { Awg } from '../model/units.js';
-import type { End } from '../model/wiring.js';
-import { bondOf } from '../circuit/grounding.js';
-import { boxFill } from '../code/boxFill.js';
-import type { BoxOffer } from '../materials/boxChoice.js';
-import { chooseConnectors } from '../materials/connectors.js';
-import type { BoxNode } from '../planning/boxNodes.js';
-import { makeUpNode } from '../planning/makeUpNode.js';
-import type { Net } from '../planning/nets.js';
-import { NOTHING, plus, type Cost } from './cost.js';
-import { MOST_RUNS, type NodeLoad } from './load.js';
+import { placeOfNode, type BoxId } from '../model/ids.js';
+import { yokeGrounds } from '../circuit/grounding.js';
+import type { Attachment } from '../planning/boxNodes.js';
+import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf, type LoadCode } from './load.js';
+import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
-import type { Shared } from './shared.js';
-import { standingAt, terminalName, type Standing } from './standing.js';
+import type { Hooked } from './splices.js';
+import type { Station } from './stations.js';
 
-/** The make-up of the nodes of one settled arrangement; what is out of the question is null. */
-export interface NodePrices {
-  node: (node: number, load: NodeLoad) => Cost | null;
-  /**
-   * What each end of a net, and each cable with its ground, costs a node at the least, whatever else is there. Moved from
-   * the nodes to the runs that bring them, it makes lower bounds tight.
-   */
-  toll: (weigh: Weigh) => Toll;
-  /** No less than what a node costs under any load that reaches its terminals, its ends and cables paid for by a toll. */
-  least: (node: number, weigh: Weigh, paid: Toll) => number;
+/** One node of a settled arrangement: what it costs under a load. */
+export interface NodePrice {
+  /** Infinity where no box or connector takes the load. */
+  cost: (load: LoadCode) => number;
+  /** No less than it costs under any load that a tree can bring it; and where a home run comes to it too. */
+  least: number;
+  leastEntered: number;
+  /** No less than a net costs that only passes through, for each of its conductors. */
+  passing: number;
 }
 
-/** By the weight of the search: for each end of a net, and for each cable. */
-export interface Toll {
-  net: number;
-  ground: number;
+const FREE: NodePrice = { cost: () => 0, least: 0, leastEntered: 0, passing: 0 };
+
+/** Terminals and leads at one node, sorted by what they belong to. */
+interface Here {
+  /** By net class; null where the class has nothing here. */
+  classes: (Hooked | null)[];
+  ground: Hooked;
+  /** The same without what the screws to a bonded box ground. */
+  groundBonded: Hooked;
 }
-type Weigh = (cost: Cost) => number;
 
-/** Any net: what a splice costs does not hang on its kind. */
-const PASSING: Net = { id: 'passing', kind: 'hot', group: null, lane: null };
-
-const fakeEnd = (i: number): End => ({ cable: `end-${i}` as CableId, side: 'from', colour: 'black' });
-
-export const nodePricesOf = (job: Job, settled: Settled, shared: Shared): NodePrices => {
-  const standing = settled.nodes.map((_, i) => standingAt(job, settled, i));
-  const { awg } = settled.circuit;
-  const { returning } = settled;
-  const cap = chooseConnectors(job.stock, job.preferences, [awg], false);
-  const priceOf = (connectors: readonly { article: string }[]) =>
-    connectors.reduce((sum, one) => sum + articleOf(job.stock, 'connector', one.article).price, 0);
-  const capPrice = cap ? priceOf(cap) : null;
-  /** What one net takes in a box: its connectors and the minutes of its splice. */
-  const netCost = (box: BoxId, node: BoxNode, ends: number): Cost | null => {
-    // Boxes differ in what is left at a plastic luminaire alone.
-    const where = node.net === 'ground' ? box : 'net';
-    const leads = node.leads.map((lead) => lead.awg).join();
-    const twins = node.terminals.filter((one) => one.twin !== null).length;
-    const key = `${where} ${ends} ${node.terminals.length} ${twins} ${leads}`;
-    const known = shared.madeUp.get(key);
-    if (known !== undefined) return known;
-    const all = Array.from({ length: ends }, (_, i) => ({ end: fakeEnd(i), awg }));
-    const { joints, unjoined } = makeUpNode(job, box, { ...node, ends: all });
-    const material = priceOf(joints.flatMap((joint) => joint.connectors));
-    const spliced = joints.filter((joint) => joint.members.length > 1).length;
-    const cost = unjoined.length > 0 ? null : { ...NOTHING, material, minutes: spliced * job.labour.splice };
-    shared.madeUp.set(key, cost);
-    return cost;
-  };
-  /** A net that only passes through a box. */
-  const passing = (ends: number): Cost | null =>
-    netCost('' as BoxId, { key: 'x', net: PASSING, ends: [], terminals: [], leads: [] }, ends);
-  const boxes = new Map<string, { offer: BoxOffer; needed: number } | null>();
-  const fitting = (index: number, { contents, offers }: Standing, insulated: number, cables: number) => {
-    const key = `${index} ${insulated} ${cables}`;
-    const known = boxes.get(key);
-    if (known !== undefined) return known;
-    const all: BoxContents = {
-      ...contents,
-      conductors: [...contents.conductors, ...Array<Awg>(insulated).fill(awg)],
-      grounds: [...contents.grounds, ...Array<Awg>(cables).fill(awg)],
+const hook = ({ job }: PriceTables, settled: Settled, at: readonly Attachment[]): Here => {
+  const classes: (Hooked | null)[] = settled.classes.map(() => null);
+  const ground: Hooked = { terminals: [], leads: [] };
+  const groundBonded: Hooked = { terminals: [], leads: [] };
+  for (const { net, to, twin } of at) {
+    const luminaire = 'luminaire' in to ? job.luminaires.find((one) => one.id === to.luminaire) : undefined;
+    const strapped = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
+    const into = (hooked: Hooked) => {
+      if ('luminaire' in to && luminaire?.terminals === 'leads' && !strapped)
+        hooked.leads.push({ luminaire: to.luminaire, name: to.name, awg: luminaire.leadAwg });
+      else hooked.terminals.push({ to, twin: twin ?? null });
     };
-    let found: { offer: BoxOffer; needed: number } | null = null;
-    for (const offer of offers) {
-      const clamps = offer.internalClamps || contents.internalClamps;
-      const fill = boxFill(offer.volume, { ...all, internalClamps: clamps }, job.edition);
-      if (!fill.passes) continue;
-      found = { offer, needed: fill.needed };
-      break;
+    if (net !== 'ground') {
+      const index = settled.classes.findIndex((one) => one.nets[0]?.id === net.id);
+      if (index >= 0) into((classes[index] ??= { terminals: [], leads: [] }));
+      continue;
     }
-    boxes.set(key, found);
-    return found;
-  };
-  const sundries = articlesOf(job.stock, 'sundry');
-  const sundry = (use: 'plate' | 'blank', gangs: number | null) =>
-    sundries.find((one) => one.use === use && one.gangs === gangs)?.price ?? 0;
-  /** A plate for the gangs of the box, and blanks for those without a device. */
-  const platePrice = ({ newDevices, gangs }: Standing, there: number): number =>
-    newDevices ? sundry('plate', there) + Math.max(0, there - gangs) * sundry('blank', null) : 0;
-  const node: NodePrices['node'] = (index, { ends, insulated, cables, spares }) => {
-    const here = standing[index];
-    if (!here) return null;
-    if (here.box.work === 'beyond') return NOTHING;
-    const far = returning?.far === index;
-    let cost: Cost = far ? NOTHING : { ...NOTHING, minutes: here.minutes };
-    for (let i = 0; i < ends.length; i++) {
-      const node = here.nodes[i];
-      const count = ends[i] ?? 0;
-      const lanes = settled.classes[i]?.nets.length ?? 1;
-      if (!node || (count === 0 && node.terminals.length + node.leads.length === 0)) continue;
-      const one = netCost(here.box.id, node, count);
-      if (!one) return null;
-      for (let lane = 0; lane < lanes; lane++) cost = plus(cost, one);
-    }
-    if (spares > 0) {
-      if (capPrice === null) return null;
-      cost = plus(cost, { ...NOTHING, material: spares * capPrice });
-    }
-    // The far place of a return run is in the near one's box: two conductors and a ground more there.
-    if (far) return cost;
-    const more = returning?.near === index ? 1 : 0;
-    const brought = insulated + 2 * more;
-    const entering = cables + more;
-    const fitted = fitting(index, here, brought, entering);
-    if (!fitted) return null;
-    const { offer, needed } = fitted;
-    const bond = bondOf(
-      job.stock,
-      offer.articles.map((one) => one.id),
-    );
-    const screws = bond !== null && job.preferences.boxBonding === 'selfGroundingYoke';
-    const terminals = here.ground.terminals.filter(
-      ({ to }) => !(screws && here.byScrews.has(terminalName(to))),
-    );
-    if (bond !== null) terminals.push({ to: { box: here.box.id, name: 'ground' }, twin: null });
-    const grounds = here.groundEnds + entering;
-    const ground = netCost(here.box.id, { ...here.ground, terminals }, grounds);
-    if (!ground) return null;
-    const bought = here.box.work === 'existing' ? 0 : offer.price;
-    const material = bought + platePrice(here, offer.gangs);
-    return plus(plus(cost, ground), { ...NOTHING, material, volume: needed });
-  };
-
-  /** Loads of a net or of the grounds by their number, those that no connector takes left out. */
-  const costsOf = (weigh: Weigh, of: (ends: number) => Cost | null, from: number): (number | null)[] =>
-    Array.from({ length: MOST_RUNS + 2 }, (_, ends) => {
-      const cost = ends < from ? null : of(ends);
-      return cost === null ? null : weigh(cost);
-    });
-  const groundCosts = (weigh: Weigh, here: Standing, index: number, bonded: boolean) => {
-    const more = returning?.near === index ? 1 : 0;
-    const terminals = [...here.ground.terminals];
-    if (bonded) terminals.push({ to: { box: here.box.id, name: 'ground' }, twin: null });
-    const node = { ...here.ground, terminals };
-    return costsOf(weigh, (cables) => netCost(here.box.id, node, here.groundEnds + more + cables), 0);
-  };
-  const netCosts = (weigh: Weigh, here: Standing, i: number, alone: boolean) => {
-    const one = here.nodes[i];
-    return one ? costsOf(weigh, (ends) => netCost(here.box.id, one, ends), alone ? 0 : 1) : [];
-  };
-  /** By how much a cost grows with each end, at the least: the line from the first under all that follow. */
-  const slope = (costs: readonly (number | null)[]): number => {
-    const first = costs.findIndex((one) => one !== null);
-    const from = costs[first];
-    if (from === undefined || from === null) return Infinity;
-    return costs.reduce<number>(
-      (least, one, ends) =>
-        one === null || ends <= first ? least : Math.min(least, (one - from) / (ends - first)),
-      Infinity,
-    );
-  };
-  const finite = (value: number) => (Number.isFinite(value) ? Math.max(0, value) : 0);
-  const toll: NodePrices['toll'] = (weigh) => {
-    let net = slope(costsOf(weigh, (ends) => passing(ends), 1));
-    let ground = Infinity;
-    standing.forEach((here, index) => {
-      if (!here || here.box.work === 'beyond') return;
-      settled.classes.forEach((_, i) => (net = Math.min(net, slope(netCosts(weigh, here, i, false)))));
-      // The far place of a return run shares the grounds of its box.
-      if (returning?.far === index) return;
-      for (const bonded of [false, true])
-        ground = Math.min(ground, slope(groundCosts(weigh, here, index, bonded)));
-    });
-    return { net: finite(net), ground: finite(ground) };
-  };
-  const least: NodePrices['least'] = (index, weigh, paid) => {
-    const here = standing[index];
-    if (!here || here.box.work === 'beyond') return 0;
-    const far = returning?.far === index;
-    let sum = far ? 0 : weigh({ ...NOTHING, minutes: here.minutes });
-    const lowest = (costs: readonly (number | null)[], each: number): number => {
-      const left = costs.flatMap((one, ends) => (one === null ? [] : [one - each * ends]));
-      return left.length > 0 ? Math.min(...left) : 0;
-    };
-    settled.classes.forEach(({ nets, at }, i) => {
-      // A net with terminals elsewhere has to come to its terminals here by one run at least.
-      const here1 = at.includes(index);
-      const alone = at.every((other) => other === index);
-      const costs = here1
-        ? netCosts(weigh, here, i, alone)
-        : [0, ...costsOf(weigh, (ends) => passing(ends), 1).slice(1)];
-      sum += nets.length * lowest(costs, paid.net);
-    });
-    if (far) return sum;
-    sum += Math.min(
-      ...[false, true].map((bonded) => lowest(groundCosts(weigh, here, index, bonded), paid.ground)),
-    );
-    const bought = here.box.work === 'existing';
-    const prices = here.offers
-      .filter((offer) => {
-        const clamps = offer.internalClamps || here.contents.internalClamps;
-        return boxFill(offer.volume, { ...here.contents, internalClamps: clamps }, job.edition).passes;
-      })
-      .map((offer) => (bought ? 0 : offer.price) + platePrice(here, offer.gangs));
-    return sum + weigh({ ...NOTHING, material: prices.length > 0 ? Math.min(...prices) : 0 });
-  };
-  return { node, toll, least };
+    into(ground);
+    const fitting =
+      'device' in to ? settled.fittings.find((one) => `device:${one.slot.id}` === to.device) : undefined;
+    const byScrews = fitting?.article ? yokeGrounds(fitting.article, 'metal') : false;
+    if (!byScrews || job.preferences.boxBonding !== 'selfGroundingYoke') into(groundBonded);
+  }
+  return { classes, ground, groundBonded };
 };
 
-/** Devices that are bought, with the minutes they take: the same for every tree of an arrangement. */
-export const fixedCost = (job: Job, { fittings }: Settled): Cost =>
-  fittings.reduce((sum, { slot, article }) => {
-    if (slot.existing || !article) return sum;
-    return plus(sum, { ...NOTHING, material: article.price, minutes: job.labour.device });
-  }, NOTHING);
+const bonding = ({ terminals, leads }: Hooked, box: BoxId): Hooked => ({
+  terminals: [...terminals, { to: { box, name: 'ground' }, twin: null }],
+  leads,
+});
+
+/** Grounds by cables that come: unbonded, and with the box itself to ground. */
+interface Grounds {
+  plain: Float64Array;
+  bonded: Float64Array;
+}
+
+/** Conductors of a net class, and what it costs by its ends at a node. */
+interface ClassFacts {
+  lanes: number;
+  costs: Float64Array;
+  /** The fewest ends that it has there, and how many of them are the feed's. */
+  fewest: number;
+  fed: number;
+  /** It comes with a home run. */
+  home: boolean;
+}
+
+/** What of a node decides its price; nodes that agree in it share one. */
+interface NodeFacts {
+  /** Null at the far place of a return run: box and grounds are those of the near one. */
+  station: Station | null;
+  grounds: Grounds | null;
+  /** What it costs before any run comes. */
+  opening: number;
+  classes: ClassFacts[];
+  /** Runs come by new cables alone. */
+  allNew: boolean;
+}
+
+/** The least of a table from one number of ends to another. */
+const lowest = (costs: Float64Array, from: number, to: number): number =>
+  costs.subarray(from, to + 1).reduce((least, cost) => Math.min(least, cost), Infinity);
+
+/**
+ * The cheapest way to serve a node by any number of runs, each net at the number of ends that suits it best; and by as many
+ * home runs.
+ */
+const leastOf = ({ cables }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): number => {
+  const { station, grounds, opening, allNew } = facts;
+  const widths = cables.map((one) => one.insulated.length);
+  const narrowest = Math.min(...widths);
+  const classes = facts.classes.map((one) => {
+    const home = one.home ? homeRuns : 0;
+    return { ...one, fewest: one.fewest + home, fed: one.fed + home };
+  });
+  const brought = classes.reduce((sum, one) => sum + one.lanes * (one.fewest - one.fed), 0);
+  let least = Infinity;
+  for (let runs = 0; runs + homeRuns <= MOST_RUNS; runs++) {
+    if (allNew && brought > runs * Math.max(...widths)) continue;
+    const nets = classes.reduce(
+      (sum, { costs, fewest, fed }) => sum + lowest(costs, fewest, Math.max(fewest, runs + fed)),
+      opening,
+    );
+    if (!station || !grounds) {
+      least = Math.min(least, nets);
+      continue;
+    }
+    const [from, to] = [allNew ? runs + homeRuns : 0, runs + homeRuns];
+    const insulated = allNew ? Math.max(brought, runs * narrowest) + homeRuns * narrowest : 0;
+    const ground = Math.min(lowest(grounds.plain, from, to), lowest(grounds.bonded, from, to));
+    least = Math.min(least, nets + ground + station.atLeast(insulated, from));
+  }
+  return least;
+};
+
+const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
+  const { splices } = tables;
+  const { station, grounds, opening } = facts;
+  const { cap, passing } = splices;
+  const costs = facts.classes.map((one) =>
+    one.lanes === 1 ? one.costs : one.costs.map((cost) => cost * one.lanes),
+  );
+  const summed = {
+    ...facts,
+    classes: facts.classes.map((one, i) => ({ ...one, costs: costs[i] ?? one.costs })),
+  };
+  return {
+    cost: (load) => {
+      const cables = cablesOf(load);
+      const spares = sparesOf(load);
+      let cost = opening + overEnds(load, costs) + (spares > 0 ? spares * cap : 0);
+      if (!station || !grounds) return cost;
+      if (cables > MOST_RUNS) return Infinity;
+      const fit = station.fit(insulatedOf(load), cables);
+      if (!fit) return Infinity;
+      cost += fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity);
+      return cost;
+    },
+    least: leastOf(tables, summed, 0),
+    leastEntered: leastOf(tables, summed, 1),
+    passing: lowest(passing, 2, passing.length - 1),
+  };
+};
+
+const describe = (hooked: Hooked | null): string =>
+  hooked
+    ? [
+        hooked.terminals.length,
+        hooked.terminals.filter((one) => one.twin !== null).length,
+        hooked.leads.map((one) => one.awg),
+      ].join('/')
+    : '-';
+
+/** The price of every node of a settled arrangement, by index. */
+export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[] => {
+  const { splices, background } = tables;
+  const { returning, classes } = settled;
+  const attached = settled.nodes.map((): Attachment[] => []);
+  const indexOf = new Map<string, number>(settled.nodes.map((node, i) => [node, i]));
+  for (const one of settled.attachments) {
+    // Grounds are one for the whole box, whichever of its two places they are at.
+    const at = one.net === 'ground' ? placeOfNode(one.at) : one.at;
+    attached[indexOf.get(at) ?? -1]?.push(one);
+  }
+  for (const one of background.grounded) attached[indexOf.get(placeOfNode(one.at)) ?? -1]?.push(one);
+  const lanes = classes.map((one) => one.nets.length).join('');
+  return settled.nodes.map((node, index): NodePrice => {
+    const box = placeOfNode(node) as BoxId;
+    const here = hook(tables, settled, attached[index] ?? []);
+    const elsewhere = classes
+      .map(({ at }) => (at.includes(index) && at.some((other) => other !== index) ? '+' : '-'))
+      .join('');
+    const far = returning?.far === index;
+    const { station, key } = tables.station({
+      box,
+      fittings: settled.fittings.filter((one) => one.slot.box === box),
+      fed: settled.root === index && settled.fedBy === null,
+      returned: returning?.near === index,
+    });
+    const entered = settled.root === index;
+    const name = [
+      far,
+      entered,
+      key,
+      lanes,
+      elsewhere,
+      here.classes.map(describe),
+      describe(here.ground),
+      describe(here.groundBonded),
+    ].join(' ');
+    const known = tables.nodes.get(name);
+    if (known) return known;
+    if (!station || station.box.work === 'beyond') return FREE;
+    const more = returning?.near === index ? 1 : 0;
+    // The cable of the feed is in use: its hot and its neutral.
+    const fed = settled.root === index && settled.fedBy ? 2 : 0;
+    const grounds: Grounds | null = far
+      ? null
+      : {
+          plain: splices.grounds(box, here.ground, station.grounds + more),
+          bonded: splices.grounds(box, bonding(here.groundBonded, box), station.grounds + more),
+        };
+    const made = priceOf(tables, {
+      station: far ? null : station,
+      grounds,
+      // Conductors of existing cables are capped until a run uses them.
+      opening: far ? 0 : station.opening + (background.idle(box) - fed) * splices.cap,
+      classes: classes.map(({ nets, at, fromPanel }, i) => {
+        const hooked = here.classes[i];
+        const [net] = nets;
+        const byFeed = entered && (net?.kind === 'hot' || net?.kind === 'neutral') ? 1 : 0;
+        // A class with all its terminals here may do without a run.
+        const elsewhere = at.some((other) => other !== index);
+        return {
+          lanes: nets.length,
+          costs: hooked ? splices.net(hooked) : splices.passing,
+          fewest: at.includes(index) && elsewhere ? 1 + byFeed : byFeed,
+          fed: byFeed,
+          home: fromPanel,
+        };
+      }),
+      allNew: background.idle(box) - fed === 0,
+    });
+    tables.nodes.set(name, made);
+    return made;
+  });
+};

@@ -1,5 +1,5 @@
 import { PANEL, type BoxId, type GroupId, type SlotId } from '../model/ids.js';
-import type { Circuit, Feed, Group, Job } from '../model/job.js';
+import { runFactOf, type Circuit, type Feed, type Group, type Job } from '../model/job.js';
 import { neutralRequirement } from '../code/neutralRequirement.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { Order } from './problem.js';
@@ -63,23 +63,52 @@ export const junctionsOf = (job: Job): BoxId[] => {
     .map((box) => box.id);
 };
 
-/** The switches that get a neutral: all that the edition or the job asks for, and where one will do each in turn. */
-const neutralOptions = (job: Job, groups: readonly { group: Group; slots: SlotId[] }[]): SlotId[][] =>
-  product(
-    groups.map(({ group, slots }): SlotId[][] => {
-      if (job.preferences.neutral === 'everySwitch') return [slots];
-      const requirement = neutralRequirement(job, group);
-      if (requirement.need === 'none') return [[]];
-      return requirement.need === 'each' ? [requirement.slots] : requirement.slots.map((one) => [one]);
-    }),
-  ).map((lists) => [...new Set(lists.flat())]);
+/**
+ * The switches that get a neutral in every case, and the groups of which any one is enough. Which one that is stays open:
+ * most trees bring a neutral to one of them anyway.
+ */
+const neutralsOf = (job: Job, groups: readonly { group: Group; slots: SlotId[] }[]) => {
+  const certain: SlotId[] = [];
+  const oneOf: SlotId[][] = [];
+  for (const { group, slots } of groups) {
+    const { need, slots: asked } = neutralRequirement(job, group);
+    if (job.preferences.neutral === 'everySwitch') certain.push(...slots);
+    else if (need === 'each') certain.push(...asked);
+    else if (need === 'one') oneOf.push(asked);
+  }
+  return { certain, oneOf };
+};
 
 /** An order with the devices that it takes, and the boxes of its nodes. */
 export interface OrderCase {
   order: Order;
   fittings: Fitting[];
   boxes: BoxId[];
+  /** Of each of these, one switch at least has to get a neutral; `order` has none of them yet. */
+  oneOf: SlotId[][];
 }
+
+/** The same order with every way to settle which switches get a neutral. */
+export const withNeutrals = (one: OrderCase): OrderCase[] =>
+  product(one.oneOf).map((more) => ({
+    ...one,
+    order: { ...one.order, neutralAt: [...one.order.neutralAt, ...more] },
+    oneOf: [],
+  }));
+
+/**
+ * May the switch leg come back to this luminaire box by a run of its own? Power has to enter there. Where an existing cable
+ * leads into the box it is not tried: which of the two places the cable belongs to would be open.
+ */
+const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
+  (feed.at === PANEL || feed.at === box) &&
+  !job.existingCables.some(({ between }) => between.includes(box) && !between.includes(PANEL));
+
+/** Boxes from which a forced run leads to a box: one of these runs may end at its far place. */
+const forcedTo = (job: Job, boxes: readonly BoxId[], box: BoxId | null): BoxId[] =>
+  box === null
+    ? []
+    : boxes.filter((other) => other !== box && runFactOf(job, box, other)?.rule === 'forced');
 
 /** Every order of a circuit whose devices the stock has: chains, neutrals, feeds, return runs. */
 export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): OrderCase[] => {
@@ -98,7 +127,7 @@ export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): 
   const needed = boxesOf(job, circuit);
   const switched = new Set<string>(groups.map(({ group }) => group.id));
   const lit = [...new Set(job.luminaires.filter((one) => switched.has(one.group)).map((one) => one.box))];
-  const neutrals = neutralOptions(job, groups);
+  const { certain, oneOf } = neutralsOf(job, groups);
   return chainings.flatMap((chains) => {
     const fittings = fit(chains);
     if (fittings.some((one) => one.article === null || one.misfit !== null)) return [];
@@ -106,14 +135,15 @@ export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): 
       const atFeed = feed.at === PANEL ? [] : [feed.at];
       const returns: (BoxId | null)[] = [
         null,
-        ...(constraints.returnRuns ? lit.filter((box) => feed.at === PANEL || feed.at === box) : []),
+        ...(constraints.returnRuns ? lit.filter((box) => mayReturn(job, feed, box)) : []),
       ];
       const boxes = [...new Set([...needed, ...atFeed, ...junctionsOf(job)])];
       return returns.flatMap((returnAt) =>
-        neutrals.map((neutralAt): OrderCase => ({
-          order: { chains, neutralAt, feed, returnAt },
+        [null, ...forcedTo(job, boxes, returnAt)].map((forcedFar): OrderCase => ({
+          order: { chains, neutralAt: certain, feed, returnAt, forcedFar },
           fittings,
           boxes,
+          oneOf,
         })),
       );
     });

@@ -1,6 +1,6 @@
 import type { GroupId, SlotId } from '../model/ids.js';
-import { returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
-import type { Choice, Circuit, Feed, Job } from '../model/job.js';
+import { PANEL, returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
+import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
 import { attachmentsOf } from '../planning/circuitParts.js';
 import type { Attachment } from '../planning/boxNodes.js';
 import type { Fitting } from '../planning/devices.js';
@@ -31,8 +31,12 @@ export interface Settled {
   nodes: readonly TreePlace[];
   /** Index of the node where an existing cable brings power; null where a home run is planned to any node. */
   root: number | null;
+  /** The cable by which the feed comes, where the job knows it. */
+  fedBy: ExistingCable | null;
   /** Index of the box whose luminaire hangs at the far end, and of its far place; null for none. */
   returning: { near: number; far: number } | null;
+  /** The box whose forced run leads to the far place; all other forced runs lead to near ones. */
+  forcedFar: BoxId | null;
   classes: readonly NetClass[];
   attachments: readonly Attachment[];
 }
@@ -43,6 +47,7 @@ export interface Order {
   neutralAt: SlotId[];
   feed: Feed;
   returnAt: BoxId | null;
+  forcedFar: BoxId | null;
 }
 
 /** Builds the nets of an order: every net with the nodes that it has to reach. */
@@ -50,7 +55,7 @@ export const settle = (
   job: Job,
   circuit: Circuit,
   boxes: readonly BoxId[],
-  { chains, neutralAt, feed, returnAt }: Order,
+  { chains, neutralAt, feed, returnAt, forcedFar }: Order,
   fittings: readonly Fitting[],
 ): Settled => {
   const nodes: TreePlace[] = [...boxes, ...(returnAt === null ? [] : [returnPlaceOf(returnAt)])];
@@ -92,6 +97,12 @@ export const settle = (
     fittings,
     nodes,
     root,
+    fedBy:
+      job.existingCables.find(
+        ({ between: [a, b] }) =>
+          feed.at !== PANEL && ((a === PANEL && b === feed.at) || (b === PANEL && a === feed.at)),
+      ) ?? null,
+    forcedFar,
     returning: near === undefined ? null : { near, far: nodes.length - 1 },
     classes,
     attachments: attachmentsOf(job, { choice, arrangement, fittings: [...fittings] }),

@@ -1,109 +1,186 @@
-import { articleOf, type CableArticle } from '../model/articles.js';
-import { PANEL, placeOfNode, type BoxId, type CableId, type Place } from '../model/ids.js';
-import { runFactOf, type ExistingCable, type Job } from '../model/job.js';
+import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
+import { PANEL, placeOfNode, type BoxId, type CableId, type Place, type TreePlace } from '../model/ids.js';
+import { runFactOf, type ExistingCable } from '../model/job.js';
 import { cutLength, runLength, wayOf } from '../materials/lengths.js';
 import { assignColours } from '../planning/colours.js';
-import { cablesFor } from '../planning/carriers.js';
-import type { Net } from '../planning/nets.js';
-import { NOTHING, type Cost } from './cost.js';
+import { loadOfRun, type LoadCode } from './load.js';
+import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
-import type { PairOfPlaces, Shared } from './shared.js';
 
-/** What a run between two places costs when it carries some nets, and how full it makes the boxes. */
-export interface RunPrice {
-  cost: Cost;
-  article: CableArticle;
-  /** Insulated conductors that it adds to each of its boxes; none where it lies there already. */
-  insulated: number;
-  cables: number;
-  spares: number;
+/** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
+export const FORCED = 1e12;
+
+/** Cables that may go between two places, with what each costs; null where none may. */
+interface Way {
+  /** By article of the circuit's cables; Infinity where it is too long for a coil. */
+  costs: number[];
+  /** The cable that lies there already: it and no other carries the run. */
+  existing: CableArticle | null;
+  forced: boolean;
 }
 
-/** Runs between the nodes of one settled arrangement; what is out of the question is null. */
-export interface RunPrices {
-  /** Between two nodes, or from the panel; `crossing` has a bit for each net class that the run carries. */
-  run: (a: number | 'panel', b: number, crossing: number) => RunPrice | null;
-  /** Every cable that may go there, with its cost and the most nets that it carries. Lower bounds rest on it. */
-  offers: (a: number | 'panel', b: number) => { most: number; cost: Cost }[];
+/** Ways between the nodes of a set, and from the panel, by `a * n + b`. */
+export interface RunTable {
+  between: (Way | null)[];
+  home: (Way | null)[];
 }
 
-/** Cables that lie in the job already, by the pair of their places. */
-const existingBetween = (job: Job, a: Place, b: Place): ExistingCable | undefined =>
-  job.existingCables.find(({ between: [x, y] }) => (x === a && y === b) || (x === b && y === a));
+/** A run as the search sees it: what it costs, and what it brings to both its nodes. */
+export interface WeighedRun {
+  cost: number;
+  load: LoadCode;
+}
 
-export const runPricesOf = (job: Job, settled: Settled, shared: Shared): RunPrices => {
-  const { circuit, classes, nodes } = settled;
-  const articles = cablesFor(job, circuit);
-  const netsOf = (crossing: number): Net[] =>
-    classes.flatMap(({ nets }, i) => ((crossing >> i) & 1 ? nets : []));
-  const carry = (offered: readonly CableArticle[], crossing: number) => {
-    const nets = netsOf(crossing);
-    // What carries nets hangs on their kinds alone.
-    const key = `${offered[0]?.id ?? ''} ${nets.map((net) => net.kind + (net.lane ?? '')).join()}`;
-    const known = shared.carried.get(key);
-    if (known !== undefined) return known;
-    const article = offered.find((one) => one.insulated.length >= nets.length && assignColours(nets, one));
-    const found = article ? { article, spares: article.insulated.length - nets.length } : null;
-    shared.carried.set(key, found);
-    return found;
-  };
-  const placeAt = (node: number | 'panel'): Place =>
-    node === 'panel' ? PANEL : placeOfNode(nodes[node] ?? PANEL);
-  const pairOf = (a: Place, b: Place): PairOfPlaces | null => {
-    const key = `${a} ${b}`;
-    const known = shared.pairs.get(key);
-    if (known !== undefined) return known;
-    const fact = runFactOf(job, a, b);
-    const existing = existingBetween(job, a, b);
-    const length = runLength(job, a, b);
+const isBetween = ({ between: [x, y] }: { between: readonly Place[] }, a: Place, b: Place) =>
+  (x === a && y === b) || (x === b && y === a);
+
+const wayBetween = ({ job, circuit, cables, weights, background, splices }: PriceTables, a: Place, b: Place): Way | null => {
+  const fact = runFactOf(job, a, b);
+  if (fact?.rule === 'forbidden' || a === b) return null;
+  const takenElsewhere = job.choices.some(
+    ({ circuit: other, runs }) =>
+      other !== circuit.id &&
+      runs.some(({ from, to }) => isBetween({ between: [placeOfNode(from), placeOfNode(to)] }, a, b)),
+  );
+  const forced = fact?.rule === 'forced' && !takenElsewhere;
+  const found: ExistingCable | undefined = background.existing.find((one) => isBetween(one, a, b));
+  if (found) {
+    const existing = articleOf(job.stock, 'cable', found.article);
+    // Its conductors need no caps any more; those that stay unused are capped as spares.
+    const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
+    return { costs: [-ends * existing.insulated.length * splices.cap], existing, forced };
+  }
+  const length = runLength(job, a, b);
+  const { access } = wayOf(job, a, b);
+  const { run, foot, opening } = job.labour;
+  const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
+  const plate = articlesOf(job.stock, 'sundry').find((one) => one.use === 'steelPlate')?.price ?? 0;
+  const costs = cables.map((article) => {
     const cut = cutLength(job, {
       id: 'cable' as CableId,
-      article: articles[0]?.id ?? ('' as CableArticle['id']),
+      article: article.id,
       from: a,
       to: b as BoxId,
       existing: false,
       via: [],
       ...length,
     });
-    const { access } = wayOf(job, a, b);
-    const { run, foot, opening } = job.labour;
-    const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
-    const out = fact?.rule === 'forbidden' || a === b || (!existing && cut === null);
-    const pair = out ? null : { existing, cut: cut?.cut ?? 0, minutes };
-    shared.pairs.set(key, pair);
-    return pair;
-  };
-  const bought = (pair: PairOfPlaces, article: CableArticle): Cost => ({
-    material: (pair.cut / 12) * article.price,
-    minutes: pair.minutes,
-    cable: pair.cut,
-    volume: 0,
+    if (!cut || cut.cut > article.coilFeet * 12) return Infinity;
+    const material = (cut.cut / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
+    return weights.material * material + weights.minute * minutes + weights.inch * cut.cut;
   });
-  const offers: RunPrices['offers'] = (a, b) => {
-    const pair = pairOf(placeAt(a), placeAt(b));
-    if (!pair) return [];
-    if (pair.existing)
-      return [{ most: articleOf(job.stock, 'cable', pair.existing.article).insulated.length, cost: NOTHING }];
-    return articles
-      .filter((article) => pair.cut <= article.coilFeet * 12)
-      .map((article) => ({ most: article.insulated.length, cost: bought(pair, article) }));
+  return costs.some((cost) => cost < Infinity) ? { costs, existing: null, forced } : null;
+};
+
+const tableOf = (tables: PriceTables, nodes: readonly TreePlace[]): RunTable => {
+  const key = nodes.join();
+  const known = tables.runs.get(key);
+  if (known) return known;
+  const places = nodes.map(placeOfNode);
+  const n = places.length;
+  const between: (Way | null)[] = places.flatMap(() => places.map(() => null));
+  places.forEach((a, i) => {
+    for (let j = i + 1; j < n; j++)
+      between[i * n + j] = between[j * n + i] = wayBetween(tables, a, places[j] ?? a);
+  });
+  const made: RunTable = { between, home: places.map((b) => wayBetween(tables, PANEL, b)) };
+  tables.runs.set(key, made);
+  return made;
+};
+
+/** Runs between the nodes of one settled arrangement; what is out of the question is null. */
+export interface RunPrices {
+  /** `crossing` has a bit for each net class that the run carries. */
+  between: (a: number, b: number, crossing: number) => WeighedRun | null;
+  home: (b: number, crossing: number) => WeighedRun | null;
+  /** Every cable that may go there, with its cost and the most nets that it carries. Lower bounds rest on it. */
+  offers: (a: number | 'panel', b: number) => { most: number; cost: number }[];
+  /** Boxes to which a home run is forced, as bits. */
+  forcedHomes: number;
+  /** Pairs of nodes that a forced run joins. */
+  forced: number;
+}
+
+export const runPricesOf = (
+  tables: PriceTables,
+  { classes, nodes, returning, forcedFar }: Settled,
+): RunPrices => {
+  const n = nodes.length;
+  const { between, home } = tableOf(tables, nodes);
+  /** Of the two nodes of a box with a return run, a forced run leads to the one that the order says. */
+  const isForced = (way: Way, a: number, b: number): boolean => {
+    if (!way.forced || returning === null) return way.forced;
+    const { near, far } = returning;
+    if (a === far || b === far) return nodes[a === far ? b : a] === forcedFar;
+    return (a !== near && b !== near) || nodes[a === near ? b : a] !== forcedFar;
   };
-  const run: RunPrices['run'] = (a, b, crossing) => {
-    const pair = pairOf(placeAt(a), placeAt(b));
-    if (!pair) return null;
-    if (pair.existing) {
-      const found = carry([articleOf(job.stock, 'cable', pair.existing.article)], crossing);
-      // Its conductors are in its boxes whether it is used or not.
-      return found ? { ...found, cost: NOTHING, insulated: 0, cables: 0 } : null;
-    }
-    const found = carry(articles, crossing);
-    if (!found || pair.cut > found.article.coilFeet * 12) return null;
-    return {
-      ...found,
-      cost: bought(pair, found.article),
-      insulated: found.article.insulated.length,
-      cables: 1,
+  const bonusOf = (way: Way, a: number, b: number) => (isForced(way, a, b) ? FORCED : 0);
+  const barred = (a: number, b: number) =>
+    returning !== null && (a === returning.near || a === returning.far) &&
+    (b === returning.near || b === returning.far);
+  const carry = (offered: readonly CableArticle[], crossing: number) => {
+    const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));
+    const at = offered.findIndex((one) => one.insulated.length >= nets.length && assignColours(nets, one));
+    const article = offered[at];
+    return article ? { at, nets: nets.length, insulated: article.insulated.length } : null;
+  };
+  interface Carried {
+    at: number;
+    load: LoadCode;
+  }
+  const carried = new Map<number, Carried | null>();
+  const bought = (crossing: number): Carried | null => {
+    const known = carried.get(crossing);
+    if (known !== undefined) return known;
+    const found = carry(tables.cables, crossing);
+    const made = found && {
+      at: found.at,
+      load: loadOfRun(crossing, {
+        insulated: found.insulated,
+        cables: 1,
+        spares: found.insulated - found.nets,
+      }),
     };
+    carried.set(crossing, made);
+    return made;
   };
-  return { run, offers };
+  const run = (way: Way, bonus: number, crossing: number): WeighedRun | null => {
+    if (way.existing) {
+      const found = carry([way.existing], crossing);
+      const cost = (way.costs[0] ?? 0) - bonus;
+      if (!found) return null;
+      // Its conductors and its ground are in its boxes whether it is used or not.
+      const load = loadOfRun(crossing, { insulated: 0, cables: 0, spares: found.insulated - found.nets });
+      return { cost, load };
+    }
+    const found = bought(crossing);
+    const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
+    if (!found || cost === Infinity) return null;
+    return { cost: cost - bonus, load: found.load };
+  };
+  return {
+    between: (a, b, crossing) => {
+      const way = between[a * n + b];
+      return way && !barred(a, b) ? run(way, bonusOf(way, a, b), crossing) : null;
+    },
+    home: (b, crossing) => {
+      const way = home[b];
+      return way ? run(way, 0, crossing) : null;
+    },
+    forcedHomes: home.reduce((mask, way, b) => (way?.forced ? mask | (1 << b) : mask), 0),
+    offers: (a, b) => {
+      const way = a === 'panel' ? home[b] : barred(a, b) ? null : between[a * n + b];
+      if (!way) return [];
+      const bonus = a === 'panel' ? 0 : bonusOf(way, a, b);
+      const offered = way.existing ? [way.existing] : tables.cables;
+      return offered.flatMap((article, i) => {
+        const cost = (way.costs[i] ?? Infinity) - bonus;
+        return cost === Infinity ? [] : [{ most: article.insulated.length, cost }];
+      });
+    },
+    forced: between.filter((way, i) => {
+      const [a, b] = [Math.floor(i / n), i % n];
+      return a < b && way && !barred(a, b) && isForced(way, a, b);
+    }).length,
+  };
 };

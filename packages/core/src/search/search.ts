@@ -1,16 +1,13 @@
-import { PANEL, type BoxId } from '../model/ids.js';
+import { PANEL, type BoxId, type TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
+import type { Weights } from './cost.js';
+import { goodTree, neutralBoxes } from './evaluate.js';
 import { cheapestTree, OUT, TOP, type Tree } from './exact.js';
-import { goodTree, treeCost } from './evaluate.js';
 import { MOST_CLASSES } from './load.js';
-import { ordersOf, type Constraints } from './orders.js';
-import type { Cost } from './cost.js';
+import { ordersOf, withNeutrals, type Constraints, type OrderCase } from './orders.js';
+import { priceTablesOf, type PriceTables } from './priceTables.js';
 import { settle, type Settled } from './problem.js';
-import { newShared } from './shared.js';
 import { weighedOf, type Weighed } from './weighed.js';
-
-/** What is wanted: one number of a candidate's cost, to be as small as can be. */
-export type Weigh = (cost: Cost) => number;
 
 /** A tree with the arrangement that it is of. */
 export interface Found {
@@ -30,13 +27,13 @@ export interface SearchResult {
 }
 
 export interface SearchOptions {
-  weigh: Weigh;
+  weights: Weights;
   constraints: Constraints;
   /** Boxes that need more are out of the question; ten-thousandths of a cubic inch. */
   volumeLimit: number;
   /** Steps of the exact search over all orders; deterministic, unlike a time. */
   mostSteps: number;
-  /** Called with each better arrangement; false stops the search. */
+  /** Called with each better arrangement. */
   onBetter?: (found: Found) => void;
   mayGoOn?: () => boolean;
 }
@@ -48,33 +45,30 @@ const FIRST_ANSWERS = 3;
 const KICKS = 2;
 
 interface Case {
+  order: OrderCase;
   settled: Settled;
   problem: Weighed;
   bound: number;
 }
 
 /** No tree of these weighs less: every box, run and net at its least. */
-const rootBound = (problem: Weighed): number => {
-  const { join, reach, boxes } = problem.bounds();
-  const { mandatory, masks, multiplicity } = problem;
-  let bound = join(mandatory) + (boxes[mandatory] ?? 0);
-  masks.forEach((mask, i) => (bound += (multiplicity[i] ?? 1) * reach(mask)));
-  return bound + problem.feedToll + problem.fixed + problem.forced;
+const rootBound = ({ bounds, n, mandatory, masks, multiplicity, ...problem }: Weighed): number => {
+  let bound = problem.rootCost + problem.fixed + problem.forced + bounds.join(mandatory);
+  for (let node = 0; node < n; node++) bound += bounds.box(node);
+  masks.forEach((mask, i) => (bound += (multiplicity[i] ?? 1) * bounds.reach(mask)));
+  return bound;
 };
 
-const casesOf = (job: Job, circuit: Circuit, options: SearchOptions): Case[] => {
-  const shared = newShared();
-  return ordersOf(job, circuit, options.constraints).flatMap(({ order, fittings, boxes }): Case[] => {
-    const settled = settle(job, circuit, boxes, order, fittings);
-    if (settled.classes.length > MOST_CLASSES || settled.nodes.length > MOST_PLACES_EXACT) return [];
-    const wanted = options.constraints.entry;
-    const entries = settled.nodes.reduce(
-      (mask, node, i) => (wanted === null || node === wanted ? mask | (1 << i) : mask),
-      0,
-    );
-    const problem = weighedOf(job, settled, shared, options.weigh, options.volumeLimit, entries);
-    return [{ settled, problem, bound: rootBound(problem) }];
-  });
+const caseOf = (tables: PriceTables, order: OrderCase, wanted: BoxId | null): Case[] => {
+  const settled = settle(tables.job, tables.circuit, order.boxes, order.order, order.fittings);
+  if (settled.classes.length > MOST_CLASSES || settled.nodes.length > MOST_PLACES_EXACT) return [];
+  const mayEnter = (node: TreePlace) => wanted === null || node === wanted;
+  return weighedOf(tables, settled, mayEnter).map((problem) => ({
+    order,
+    settled,
+    problem,
+    bound: rootBound(problem),
+  }));
 };
 
 /** Forced runs have been counted below their cost; a weight that is still far off lacks one of them. */
@@ -84,38 +78,66 @@ const wholeWeight = (problem: Weighed, cost: number): number => {
 };
 
 /**
+ * Where any one switch of a group is enough for a neutral, the tree brings it to one of them as it is, or it does not:
+ * the switches that have it, or null.
+ */
+const neutralsMet = (job: Job, { order, settled }: Case, tree: Tree): Settled | null => {
+  if (order.oneOf.length === 0) return settled;
+  const there = neutralBoxes(settled, tree);
+  const boxOf = new Map(job.slots.map((slot) => [slot.id, slot.box]));
+  const met = order.oneOf.map((slots) => slots.find((slot) => there.has(boxOf.get(slot) ?? '')));
+  if (met.some((slot) => slot === undefined)) return null;
+  const neutralAt = [...settled.arrangement.neutralAt, ...met.flatMap((slot) => slot ?? [])];
+  return {
+    ...settled,
+    choice: { ...settled.choice, neutralAt },
+    arrangement: { ...settled.arrangement, neutralAt },
+  };
+};
+
+/**
  * The least arrangement of a circuit: every order of its switches, every feed and return run, every tree. Orders whose
  * bound reaches the best known are passed over; the others are searched to their end as long as steps are left.
  */
 export const searchCircuit = (job: Job, circuit: Circuit, options: SearchOptions): SearchResult => {
   const mayGoOn = options.mayGoOn ?? (() => true);
-  const cases = casesOf(job, circuit, options).sort((a, b) => a.bound - b.bound);
+  const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit);
+  const make = (order: OrderCase) => caseOf(tables, order, options.constraints.entry);
+  const cases = ordersOf(job, circuit, options.constraints)
+    .flatMap(make)
+    .sort((a, b) => a.bound - b.bound);
   let best: Found | null = null;
   let steps = 0;
-  const take = ({ settled, problem }: Case, tree: Tree | null) => {
-    if (!tree) return;
-    const weight = wholeWeight(problem, tree.cost);
-    if (weight === Infinity || (best && weight >= best.weight)) return;
+  let open = Infinity;
+  /** Takes a tree that is better than the best; false where it lacks a neutral that it ought to bring. */
+  const take = (one: Case, tree: Tree | null): boolean => {
+    if (!tree) return true;
+    const weight = wholeWeight(one.problem, tree.cost);
+    if (weight === Infinity || (best && weight >= best.weight)) return true;
+    const settled = neutralsMet(job, one, tree);
+    if (!settled) return false;
     best = { settled, tree, weight };
     options.onBetter?.(best);
+    return true;
   };
   // A good answer first: it is shown at once, and drops most of the search.
   for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
     if (mayGoOn()) take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
-  let open = Infinity;
-  for (const one of cases) {
+  const look = (one: Case): void => {
     const known = best as Found | null;
-    if (known && one.bound >= known.weight) break;
+    if (known && one.bound >= known.weight) return;
     if (steps > options.mostSteps || !mayGoOn()) {
       open = Math.min(open, one.bound);
-      continue;
+      return;
     }
     const limit = known ? known.weight - one.problem.fixed - one.problem.forced : Infinity;
     const result = cheapestTree(one.problem, limit, options.mostSteps - steps);
     steps += result.steps;
-    take(one, result.tree);
+    const met = take(one, result.tree);
     if (!result.complete) open = Math.min(open, one.bound);
-  }
+    else if (!met) for (const order of withNeutrals(one.order)) make(order).forEach(look);
+  };
+  cases.forEach(look);
   const found = best as Found | null;
   const bound = Math.min(open, found?.weight ?? Infinity);
   return { best: found, bound, proved: found !== null && bound >= found.weight, steps };
@@ -138,5 +160,3 @@ export const entryOf = ({ settled, tree }: Found): BoxId | null => {
   const top = tree.parents.indexOf(TOP);
   return (settled.nodes[top] as BoxId | undefined) ?? null;
 };
-
-export { treeCost };

@@ -1,0 +1,56 @@
+import type { Circuit, Job } from '../model/job.js';
+import { cablesFor } from '../planning/carriers.js';
+import type { CableArticle } from '../model/articles.js';
+import { backgroundOf, type Background } from './background.js';
+import type { Spans } from './bounds.js';
+import type { Weights } from './cost.js';
+import type { NodePrice } from './nodePrices.js';
+import type { RunTable } from './runPrices.js';
+import { splicesOf, type Splices } from './splices.js';
+import { stationOf, type Station, type StationOf } from './stations.js';
+
+/** What all orders of one circuit have in common under one weighing: prices, and what was worked out from them before. */
+export interface PriceTables {
+  job: Job;
+  circuit: Circuit;
+  weights: Weights;
+  background: Background;
+  cables: readonly CableArticle[];
+  splices: Splices;
+  station: (asked: StationOf) => { station: Station | null; key: string };
+  /** Remembered from one order to the next, by what they hang on. */
+  nodes: Map<string, NodePrice>;
+  runs: Map<string, RunTable>;
+  spans: Map<string, Spans>;
+}
+
+export const priceTablesOf = (
+  job: Job,
+  circuit: Circuit,
+  weights: Weights,
+  /** Boxes that need more than this are out of the question; ten-thousandths of a cubic inch. */
+  volumeLimit: number,
+): PriceTables => {
+  const background = backgroundOf(job, circuit);
+  const stations = new Map<string, Station | null>();
+  return {
+    job,
+    circuit,
+    weights,
+    background,
+    cables: cablesFor(job, circuit),
+    splices: splicesOf(job, circuit.awg, weights),
+    station: (asked) => {
+      const devices = asked.fittings.map((one) => `${one.article?.id}${one.slot.existing ? '*' : ''}`);
+      const key = [asked.box, asked.fed, asked.returned, devices.sort()].join(' ');
+      const found = stations.get(key);
+      if (found !== undefined) return { station: found, key };
+      const station = stationOf(job, circuit, background, weights, volumeLimit, asked);
+      stations.set(key, station);
+      return { station, key };
+    },
+    nodes: new Map(),
+    runs: new Map(),
+    spans: new Map(),
+  };
+};
