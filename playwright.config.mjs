@@ -4,7 +4,8 @@ const port = Number(process.env.E2E_PORT ?? 4790);
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   // Two cores: the server, the database and the browser share them.
   workers: 1,
   retries: 0,
@@ -30,6 +31,6 @@ export default defineConfig({
     url: `http://127.0.0.1:${port}/api/health`,
     env: { ...process.env, PORT: String(port) },
     gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
-    timeout: 60_000,
+    timeout: 180_000,
   },
 });

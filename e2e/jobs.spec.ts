@@ -62,7 +62,7 @@ test('a lost connection keeps what is typed, and sends it when the server is bac
   await page.route('**/api/jobs/**', (route) => route.abort());
   await page.getByLabel('Name of the job').fill('Island house');
   await expect(page.getByText('No connection: kept here, sent when it is back')).toBeVisible({
-    timeout: 10_000,
+    timeout: 30_000,
   });
   await page.unroute('**/api/jobs/**');
   // The tab is closed before the next try: this browser still has it.
@@ -82,7 +82,7 @@ const torn = async (page: Page, other: Page, name: string) => {
   await other.getByLabel('Name of the job').fill(`${name}, theirs`);
   await saved(other);
   await page.getByLabel('Name of the job').fill(`${name}, mine`);
-  await expect(page.getByText('This job was saved elsewhere meanwhile')).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('This job was saved elsewhere meanwhile')).toBeVisible({ timeout: 30_000 });
   await expect(page.getByLabel('Name of the job')).toHaveValue(`${name}, mine`);
 };
 

@@ -34,4 +34,4 @@ export const makeJob = async (
 };
 
 export const saved = (page: Page) =>
-  expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible({ timeout: 10_000 });
+  expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible({ timeout: 30_000 });

@@ -132,7 +132,8 @@ const descend = (problem: Weighed, start: Tree, mayGoOn: () => boolean): Tree =>
     return better;
   };
   // Round and round, until a whole round has found nothing.
-  for (let node = 0, idle = 0; idle < n && mayGoOn(); node = (node + 1) % n) idle = improve(node) ? 0 : idle + 1;
+  for (let node = 0, idle = 0; idle < n && mayGoOn(); node = (node + 1) % n)
+    idle = improve(node) ? 0 : idle + 1;
   return best;
 };
 

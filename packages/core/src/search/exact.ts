@@ -91,7 +91,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
 
   const partials: Partial[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
   const hung: Hung[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
-  const hungOn: Map<number, Hung[]>[] = Array.from({ length: n }, () => new Map());
+  const hungOn: Map<number, Hung[]>[] = Array.from({ length: n }, () => new Map<number, Hung[]>());
 
   const finish = ({ set, entries }: Partial) => {
     if ((set & mandatory) !== mandatory) return;
@@ -164,7 +164,8 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
               if ((one.set & base.set) !== 0 || one.low >= base.low) continue;
               const set = base.set | one.set;
               steps += base.entries.size;
-              if (steps > mostSteps) return { tree: treeOf(n, root, bestEntry, best), complete: false, steps };
+              if (steps > mostSteps)
+                return { tree: treeOf(n, root, bestEntry, best), complete: false, steps };
               let partial = here.get(set);
               let bound = NaN;
               for (const entry of base.entries.values()) {

@@ -1,22 +1,12 @@
 import { placeOfNode, type BoxId } from '../model/ids.js';
 import { yokeGrounds } from '../circuit/grounding.js';
 import type { Attachment } from '../planning/boxNodes.js';
-import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf, type LoadCode } from './load.js';
+import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf } from './load.js';
+import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import type { Hooked } from './splices.js';
 import type { Station } from './stations.js';
-
-/** One node of a settled arrangement: what it costs under a load. */
-export interface NodePrice {
-  /** Infinity where no box or connector takes the load. */
-  cost: (load: LoadCode) => number;
-  /** No less than it costs under any load that a tree can bring it; and where a home run comes to it too. */
-  least: number;
-  leastEntered: number;
-  /** No less than a net costs that only passes through, for each of its conductors. */
-  passing: number;
-}
 
 const FREE: NodePrice = { cost: () => 0, least: 0, leastEntered: 0, passing: 0 };
 
@@ -154,86 +144,119 @@ const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
   };
 };
 
-const describe = (hooked: Hooked | null): string =>
-  hooked
-    ? [
-        hooked.terminals.length,
-        hooked.terminals.filter((one) => one.twin !== null).length,
-        hooked.leads.map((one) => one.awg),
-      ].join('/')
-    : '-';
+/** What stands in each box by the order of the switches: which device at which step, and who gets a neutral. */
+const devicesByBox = ({ arrangement, fittings }: Settled): Map<BoxId, string> => {
+  const byBox = new Map<BoxId, string>();
+  const neutral = new Set(arrangement.neutralAt);
+  for (const { slot, article } of fittings) {
+    const step = arrangement.chains[slot.group]?.indexOf(slot.id) ?? -1;
+    const one = `${slot.id}:${step}:${article?.id}${neutral.has(slot.id) ? ':N' : ''}`;
+    byBox.set(slot.box, `${byBox.get(slot.box) ?? ''} ${one}`);
+  }
+  return byBox;
+};
 
-/** The price of every node of a settled arrangement, by index. */
-export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[] => {
-  const { splices, background } = tables;
-  const { returning, classes } = settled;
-  const attached = settled.nodes.map((): Attachment[] => []);
-  const indexOf = new Map<string, number>(settled.nodes.map((node, i) => [node, i]));
-  for (const one of settled.attachments) {
-    // Grounds are one for the whole box, whichever of its two places they are at.
+/** Everything attached to each node, by its index. Grounds are one for the whole box, whichever of its two places they are at. */
+const attachedTo = ({ background }: PriceTables, { nodes, attachments }: Settled): Attachment[][] => {
+  const attached = nodes.map((): Attachment[] => []);
+  const indexOf = new Map<string, number>(nodes.map((node, i) => [node, i]));
+  for (const one of attachments) {
     const at = one.net === 'ground' ? placeOfNode(one.at) : one.at;
     attached[indexOf.get(at) ?? -1]?.push(one);
   }
   for (const one of background.grounded) attached[indexOf.get(placeOfNode(one.at)) ?? -1]?.push(one);
-  const lanes = classes.map((one) => one.nets.length).join('');
-  return settled.nodes.map((node, index): NodePrice => {
+  return attached;
+};
+
+/** The price of every node of a settled arrangement, by index. */
+export const nodePricesOf = (
+  tables: PriceTables,
+  settled: Settled,
+  masks: readonly number[],
+): NodePrice[] => {
+  const { returning, nodes } = settled;
+  const devices = devicesByBox(settled);
+  const lanes = settled.classes.map((one) => one.nets.length).join('');
+  let attached: Attachment[][] | null = null;
+  return nodes.map((node, index): NodePrice => {
     const box = placeOfNode(node) as BoxId;
-    const here = hook(tables, settled, attached[index] ?? []);
-    const elsewhere = classes
-      .map(({ at }) => (at.includes(index) && at.some((other) => other !== index) ? '+' : '-'))
-      .join('');
-    const far = returning?.far === index;
-    const { station, key } = tables.station({
-      box,
-      fittings: settled.fittings.filter((one) => one.slot.box === box),
-      fed: settled.root === index && settled.fedBy === null,
-      returned: returning?.near === index,
+    const bit = 1 << index;
+    // Which classes are here, and which of them are elsewhere too.
+    let here = 0;
+    let both = 0;
+    masks.forEach((mask, i) => {
+      if ((mask & bit) === 0) return;
+      here |= 1 << i;
+      if (mask !== bit) both |= 1 << i;
     });
+    const far = returning?.far === index;
+    const returned = returning?.near === index;
     const entered = settled.root === index;
-    const name = [
-      far,
-      entered,
-      key,
-      lanes,
-      elsewhere,
-      here.classes.map(describe),
-      describe(here.ground),
-      describe(here.groundBonded),
-    ].join(' ');
+    const name = `${node} ${far} ${returned} ${entered} ${here} ${both} ${lanes}${devices.get(box) ?? ''}`;
     const known = tables.nodes.get(name);
     if (known) return known;
-    if (!station || station.box.work === 'beyond') return FREE;
-    const more = returning?.near === index ? 1 : 0;
-    // The cable of the feed is in use: its hot and its neutral.
-    const fed = settled.root === index && settled.fedBy ? 2 : 0;
-    const grounds: Grounds | null = far
-      ? null
-      : {
-          plain: splices.grounds(box, here.ground, station.grounds + more),
-          bonded: splices.grounds(box, bonding(here.groundBonded, box), station.grounds + more),
-        };
-    const made = priceOf(tables, {
-      station: far ? null : station,
-      grounds,
-      // Conductors of existing cables are capped until a run uses them.
-      opening: far ? 0 : station.opening + (background.idle(box) - fed) * splices.cap,
-      classes: classes.map(({ nets, at, fromPanel }, i) => {
-        const hooked = here.classes[i];
-        const [net] = nets;
-        const byFeed = entered && (net?.kind === 'hot' || net?.kind === 'neutral') ? 1 : 0;
-        // A class with all its terminals here may do without a run.
-        const elsewhere = at.some((other) => other !== index);
-        return {
-          lanes: nets.length,
-          costs: hooked ? splices.net(hooked) : splices.passing,
-          fewest: at.includes(index) && elsewhere ? 1 + byFeed : byFeed,
-          fed: byFeed,
-          home: fromPanel,
-        };
-      }),
-      allNew: background.idle(box) - fed === 0,
-    });
+    attached ??= attachedTo(tables, settled);
+    const made = makeNodePrice(
+      tables,
+      settled,
+      { index, box, far, returned, entered, both },
+      attached[index] ?? [],
+    );
     tables.nodes.set(name, made);
     return made;
+  });
+};
+
+interface NodeAt {
+  index: number;
+  box: BoxId;
+  far: boolean;
+  returned: boolean;
+  entered: boolean;
+  /** Classes with terminals here and elsewhere, as bits. */
+  both: number;
+}
+
+const makeNodePrice = (
+  tables: PriceTables,
+  settled: Settled,
+  { box, far, returned, entered, both }: NodeAt,
+  attached: readonly Attachment[],
+): NodePrice => {
+  const { splices, background } = tables;
+  const station = tables.station({
+    box,
+    fittings: settled.fittings.filter((one) => one.slot.box === box),
+    fed: entered && settled.fedBy === null,
+    returned,
+  });
+  if (!station || station.box.work === 'beyond') return FREE;
+  const here = hook(tables, settled, attached);
+  const there = station.grounds + (returned ? 1 : 0);
+  // The cable of the feed is in use: its hot and its neutral.
+  const used = entered && settled.fedBy ? 2 : 0;
+  const grounds: Grounds = {
+    plain: splices.grounds(box, here.ground, there),
+    bonded: splices.grounds(box, bonding(here.groundBonded, box), there),
+  };
+  return priceOf(tables, {
+    station: far ? null : station,
+    grounds: far ? null : grounds,
+    // Conductors of existing cables are capped until a run uses them.
+    opening: far ? 0 : station.opening + (background.idle(box) - used) * splices.cap,
+    classes: settled.classes.map(({ nets, fromPanel }, i) => {
+      const hooked = here.classes[i];
+      const [net] = nets;
+      const fed = entered && (net?.kind === 'hot' || net?.kind === 'neutral') ? 1 : 0;
+      return {
+        lanes: nets.length,
+        costs: hooked ? splices.net(hooked) : splices.passing,
+        // A class with all its terminals here may do without a run.
+        fewest: ((both >> i) & 1) + fed,
+        fed,
+        home: fromPanel,
+      };
+    }),
+    allNew: background.idle(box) - used === 0,
   });
 };

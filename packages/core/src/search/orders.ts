@@ -106,9 +106,7 @@ const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
 
 /** Boxes from which a forced run leads to a box: one of these runs may end at its far place. */
 const forcedTo = (job: Job, boxes: readonly BoxId[], box: BoxId | null): BoxId[] =>
-  box === null
-    ? []
-    : boxes.filter((other) => other !== box && runFactOf(job, box, other)?.rule === 'forced');
+  box === null ? [] : boxes.filter((other) => other !== box && runFactOf(job, box, other)?.rule === 'forced');
 
 /** Every order of a circuit whose devices the stock has: chains, neutrals, feeds, return runs. */
 export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): OrderCase[] => {

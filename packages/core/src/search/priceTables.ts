@@ -4,8 +4,7 @@ import type { CableArticle } from '../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
 import type { Spans } from './bounds.js';
 import type { Weights } from './cost.js';
-import type { NodePrice } from './nodePrices.js';
-import type { RunTable } from './runPrices.js';
+import type { NodePrice, RunTable } from './prices.js';
 import { splicesOf, type Splices } from './splices.js';
 import { stationOf, type Station, type StationOf } from './stations.js';
 
@@ -17,7 +16,7 @@ export interface PriceTables {
   background: Background;
   cables: readonly CableArticle[];
   splices: Splices;
-  station: (asked: StationOf) => { station: Station | null; key: string };
+  station: (asked: StationOf) => Station | null;
   /** Remembered from one order to the next, by what they hang on. */
   nodes: Map<string, NodePrice>;
   runs: Map<string, RunTable>;
@@ -44,10 +43,10 @@ export const priceTablesOf = (
       const devices = asked.fittings.map((one) => `${one.article?.id}${one.slot.existing ? '*' : ''}`);
       const key = [asked.box, asked.fed, asked.returned, devices.sort()].join(' ');
       const found = stations.get(key);
-      if (found !== undefined) return { station: found, key };
+      if (found !== undefined) return found;
       const station = stationOf(job, circuit, background, weights, volumeLimit, asked);
       stations.set(key, station);
-      return { station, key };
+      return station;
     },
     nodes: new Map(),
     runs: new Map(),

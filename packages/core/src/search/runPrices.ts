@@ -4,37 +4,21 @@ import { runFactOf, type ExistingCable } from '../model/job.js';
 import { cutLength, runLength, wayOf } from '../materials/lengths.js';
 import { assignColours } from '../planning/colours.js';
 import { loadOfRun, type LoadCode } from './load.js';
+import type { RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
 export const FORCED = 1e12;
 
-/** Cables that may go between two places, with what each costs; null where none may. */
-interface Way {
-  /** By article of the circuit's cables; Infinity where it is too long for a coil. */
-  costs: number[];
-  /** The cable that lies there already: it and no other carries the run. */
-  existing: CableArticle | null;
-  forced: boolean;
-}
-
-/** Ways between the nodes of a set, and from the panel, by `a * n + b`. */
-export interface RunTable {
-  between: (Way | null)[];
-  home: (Way | null)[];
-}
-
-/** A run as the search sees it: what it costs, and what it brings to both its nodes. */
-export interface WeighedRun {
-  cost: number;
-  load: LoadCode;
-}
-
 const isBetween = ({ between: [x, y] }: { between: readonly Place[] }, a: Place, b: Place) =>
   (x === a && y === b) || (x === b && y === a);
 
-const wayBetween = ({ job, circuit, cables, weights, background, splices }: PriceTables, a: Place, b: Place): Way | null => {
+const wayBetween = (
+  { job, circuit, cables, weights, background, splices }: PriceTables,
+  a: Place,
+  b: Place,
+): Way | null => {
   const fact = runFactOf(job, a, b);
   if (fact?.rule === 'forbidden' || a === b) return null;
   const takenElsewhere = job.choices.some(
@@ -116,7 +100,8 @@ export const runPricesOf = (
   };
   const bonusOf = (way: Way, a: number, b: number) => (isForced(way, a, b) ? FORCED : 0);
   const barred = (a: number, b: number) =>
-    returning !== null && (a === returning.near || a === returning.far) &&
+    returning !== null &&
+    (a === returning.near || a === returning.far) &&
     (b === returning.near || b === returning.far);
   const carry = (offered: readonly CableArticle[], crossing: number) => {
     const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));

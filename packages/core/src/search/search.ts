@@ -124,7 +124,7 @@ export const searchCircuit = (job: Job, circuit: Circuit, options: SearchOptions
   for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
     if (mayGoOn()) take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
   const look = (one: Case): void => {
-    const known = best as Found | null;
+    const known = best;
     if (known && one.bound >= known.weight) return;
     if (steps > options.mostSteps || !mayGoOn()) {
       open = Math.min(open, one.bound);

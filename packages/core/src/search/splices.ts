@@ -27,7 +27,11 @@ export interface Splices {
 const ANY_NET: Net = { id: 'any', kind: 'hot', group: null, lane: null };
 export const NOTHING_HOOKED: Hooked = { terminals: [], leads: [] };
 
-const anyEnd = (i: number) => ({ cable: `end-${i}` as CableId, side: 'from' as const, colour: 'black' as const });
+const anyEnd = (i: number) => ({
+  cable: `end-${i}` as CableId,
+  side: 'from' as const,
+  colour: 'black' as const,
+});
 
 export const splicesOf = (job: Job, awg: Awg, weights: Weights): Splices => {
   const priceOf = (connectors: readonly { article: string }[]) =>
@@ -38,7 +42,9 @@ export const splicesOf = (job: Job, awg: Awg, weights: Weights): Splices => {
     const { joints, unjoined } = makeUpNode(job, box, { key: 'x', net, ...hooked, ends: all });
     if (unjoined.length > 0) return Infinity;
     const spliced = joints.filter((joint) => joint.members.length > 1).length;
-    return priceOf(joints.flatMap((joint) => joint.connectors)) + weights.minute * spliced * job.labour.splice;
+    return (
+      priceOf(joints.flatMap((joint) => joint.connectors)) + weights.minute * spliced * job.labour.splice
+    );
   };
   const known = new Map<string, Float64Array>();
   const table = (box: BoxId, net: Net | 'ground', hooked: Hooked, there: number): Float64Array => {

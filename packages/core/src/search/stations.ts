@@ -147,7 +147,8 @@ export const stationOf = (
   const known = new Map<number, Fit | null>();
   return {
     box,
-    grounds: background.groundsIn(id) + (fed ? cablesFor(job, circuit).slice(0, 1).filter(hasGroundWire).length : 0),
+    grounds:
+      background.groundsIn(id) + (fed ? cablesFor(job, circuit).slice(0, 1).filter(hasGroundWire).length : 0),
     opening: box.work === 'beyond' ? 0 : weights.minute * job.labour.box[box.work],
     fit: (insulated, cables) => {
       const key = insulated * 8 + cables;

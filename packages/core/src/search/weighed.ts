@@ -4,7 +4,8 @@ import { nodePricesOf } from './nodePrices.js';
 import type { TreePlace } from '../model/ids.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
-import { FORCED, runPricesOf, type RunPrices, type WeighedRun } from './runPrices.js';
+import type { WeighedRun } from './prices.js';
+import { FORCED, runPricesOf, type RunPrices } from './runPrices.js';
 
 /**
  * A settled arrangement with one number for everything, and with the node where power enters: what is searched for is the
@@ -68,10 +69,10 @@ export const weighedOf = (
 ): Weighed[] => {
   const { classes, nodes, returning, forcedFar } = settled;
   const runs = runPricesOf(tables, settled);
-  const prices = nodePricesOf(tables, settled);
   const n = nodes.length;
   const all = 2 ** n - 1;
   const terminals = classMasks(settled);
+  const prices = nodePricesOf(tables, settled, terminals);
   const reached = terminals.reduce((sum, mask) => sum | mask, 0);
   const optional = all & ~reached;
   const multiplicity = classes.map(({ nets }) => nets.length);
@@ -88,8 +89,7 @@ export const weighedOf = (
   const boxes = returning === null ? n : n - 1;
   const line = (a: number, b: number) => lineUnder(runs.offers(a, b));
   const key = [nodes.slice(0, boxes).join(), optional, forcedFar].join(' ');
-  const spans =
-    tables.spans.get(key) ?? spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
+  const spans = tables.spans.get(key) ?? spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
   tables.spans.set(key, spans);
   const backs = nodes.slice(0, boxes).map((_, node) => {
     const back = returning && node !== returning.near ? line(node, returning.far) : null;
