@@ -61,14 +61,11 @@ const chained = (
   return null;
 };
 
-/**
- * The connectors for one splice of conductors of these sizes (AWG): the smallest of the preferred family that takes
- * them all, with a port to spare where the job wants one; else the smallest of any family, else the shortest chain.
- * Connectors for grounds are used on grounds alone. Null where the stock has none that can.
- */
-export const chooseConnectors = (
+type Rules = Pick<Preferences, 'connectors' | 'sparePort' | 'groundConnectors'>;
+
+const choose = (
   stock: readonly Article[],
-  preferences: Pick<Preferences, 'connectors' | 'sparePort' | 'groundConnectors'>,
+  preferences: Rules,
   sizes: readonly Awg[],
   ground: boolean,
 ): Joint['connectors'] | null => {
@@ -92,4 +89,29 @@ export const chooseConnectors = (
     .map((connector) => chained(connector, sizes, jumper))
     .filter((chain) => chain !== null);
   return chains.sort((a, b) => a.length - b.length)[0] ?? null;
+};
+
+/** What was chosen before, by stock: the same few splices come again and again. */
+const chosen = new WeakMap<readonly Article[], Map<string, Joint['connectors'] | null>>();
+
+/**
+ * The connectors for one splice of conductors of these sizes (AWG): the smallest of the preferred family that takes
+ * them all, with a port to spare where the job wants one; else the smallest of any family, else the shortest chain.
+ * Connectors for grounds are used on grounds alone. Null where the stock has none that can. The stock is not to change.
+ */
+export const chooseConnectors = (
+  stock: readonly Article[],
+  preferences: Rules,
+  sizes: readonly Awg[],
+  ground: boolean,
+): Joint['connectors'] | null => {
+  const known = chosen.get(stock) ?? new Map<string, Joint['connectors'] | null>();
+  chosen.set(stock, known);
+  const { connectors, sparePort, groundConnectors } = preferences;
+  const key = [connectors, sparePort, groundConnectors, ground, ...sizes].join(' ');
+  const found = known.get(key);
+  const connectorsFor = found === undefined ? choose(stock, preferences, sizes, ground) : found;
+  if (found === undefined) known.set(key, connectorsFor);
+  // Every joint has its own, as its members may be named anew.
+  return connectorsFor?.map((one) => ({ ...one, members: [...one.members] })) ?? null;
 };

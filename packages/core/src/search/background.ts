@@ -33,7 +33,12 @@ const groundsAt = (job: Job, wiring: Wiring, box: BoxId): number =>
   }, 0);
 
 export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
-  const job = { ...asked, choices: asked.choices.filter((one) => one.circuit !== circuit.id) };
+  const job: Job = {
+    ...asked,
+    choices: asked.choices.filter((one) => one.circuit !== circuit.id),
+    // A forced run that the others do not take is for this circuit to take.
+    runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
+  };
   const wiring = wiringOrEmpty(planJob(job).job);
   const share = shareExisting(job);
   const parts = job.circuits

@@ -80,37 +80,37 @@ interface NodeFacts {
 }
 
 /** The least of a table from one number of ends to another. */
-const lowest = (costs: Float64Array, from: number, to: number): number =>
-  costs.subarray(from, to + 1).reduce((least, cost) => Math.min(least, cost), Infinity);
+const lowest = (costs: Float64Array, from: number, to: number): number => {
+  let least = Infinity;
+  for (let ends = from; ends <= to; ends++) least = Math.min(least, costs[ends] ?? Infinity);
+  return least;
+};
 
 /**
  * The cheapest way to serve a node by any number of runs, each net at the number of ends that suits it best; and by as many
  * home runs.
  */
 const leastOf = ({ cables }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): number => {
-  const { station, grounds, opening, allNew } = facts;
+  const { station, grounds, opening, allNew, classes } = facts;
   const widths = cables.map((one) => one.insulated.length);
   const narrowest = Math.min(...widths);
-  const classes = facts.classes.map((one) => {
-    const home = one.home ? homeRuns : 0;
-    return { ...one, fewest: one.fewest + home, fed: one.fed + home };
-  });
-  const brought = classes.reduce((sum, one) => sum + one.lanes * (one.fewest - one.fed), 0);
+  const widest = Math.max(...widths);
+  const brought = classes.reduce((sum, { lanes, fewest, fed }) => sum + lanes * (fewest - fed), 0);
   let least = Infinity;
   for (let runs = 0; runs + homeRuns <= MOST_RUNS; runs++) {
-    if (allNew && brought > runs * Math.max(...widths)) continue;
-    const nets = classes.reduce(
-      (sum, { costs, fewest, fed }) => sum + lowest(costs, fewest, Math.max(fewest, runs + fed)),
-      opening,
-    );
-    if (!station || !grounds) {
-      least = Math.min(least, nets);
-      continue;
+    if (allNew && brought > runs * widest) continue;
+    let cost = opening;
+    for (const { costs, fewest, fed, home } of classes) {
+      const from = fewest + (home ? homeRuns : 0);
+      cost += lowest(costs, from, Math.max(from, runs + fed + (home ? homeRuns : 0)));
     }
-    const [from, to] = [allNew ? runs + homeRuns : 0, runs + homeRuns];
-    const insulated = allNew ? Math.max(brought, runs * narrowest) + homeRuns * narrowest : 0;
-    const ground = Math.min(lowest(grounds.plain, from, to), lowest(grounds.bonded, from, to));
-    least = Math.min(least, nets + ground + station.atLeast(insulated, from));
+    if (station && grounds) {
+      const [from, to] = [allNew ? runs + homeRuns : 0, runs + homeRuns];
+      const insulated = allNew ? Math.max(brought, runs * narrowest) + homeRuns * narrowest : 0;
+      cost += Math.min(lowest(grounds.plain, from, to), lowest(grounds.bonded, from, to));
+      if (cost < least) cost += station.atLeast(insulated, from);
+    }
+    least = Math.min(least, cost);
   }
   return least;
 };

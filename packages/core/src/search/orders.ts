@@ -8,15 +8,15 @@ import type { Order } from './problem.js';
 export interface Constraints {
   /** The feed to use; null for any of the circuit's. */
   feed: Feed['id'] | null;
-  /** The box that a home run must lead to; null for any. */
-  entry: BoxId | null;
   /** Order of the switches of a group, line end first. */
   chains: Record<GroupId, SlotId[]>;
+  /** Switches that get a neutral whatever the code asks. */
+  neutralAt: SlotId[];
   /** Let the switch leg come back to the luminaire box that power enters? */
   returnRuns: boolean;
 }
 
-export const NO_CONSTRAINTS: Constraints = { feed: null, entry: null, chains: {}, returnRuns: true };
+export const NO_CONSTRAINTS: Constraints = { feed: null, chains: {}, neutralAt: [], returnRuns: true };
 
 const permutations = <T>(items: readonly T[]): T[][] =>
   items.length <= 1
@@ -67,16 +67,20 @@ export const junctionsOf = (job: Job): BoxId[] => {
  * The switches that get a neutral in every case, and the groups of which any one is enough. Which one that is stays open:
  * most trees bring a neutral to one of them anyway.
  */
-const neutralsOf = (job: Job, groups: readonly { group: Group; slots: SlotId[] }[]) => {
-  const certain: SlotId[] = [];
+const neutralsOf = (
+  job: Job,
+  groups: readonly { group: Group; slots: SlotId[] }[],
+  wanted: readonly SlotId[],
+) => {
+  const certain = [...wanted];
   const oneOf: SlotId[][] = [];
   for (const { group, slots } of groups) {
     const { need, slots: asked } = neutralRequirement(job, group);
     if (job.preferences.neutral === 'everySwitch') certain.push(...slots);
     else if (need === 'each') certain.push(...asked);
-    else if (need === 'one') oneOf.push(asked);
+    else if (need === 'one' && !asked.some((slot) => wanted.includes(slot))) oneOf.push(asked);
   }
-  return { certain, oneOf };
+  return { certain: [...new Set(certain)], oneOf };
 };
 
 /** An order with the devices that it takes, and the boxes of its nodes. */
@@ -125,7 +129,7 @@ export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): 
   const needed = boxesOf(job, circuit);
   const switched = new Set<string>(groups.map(({ group }) => group.id));
   const lit = [...new Set(job.luminaires.filter((one) => switched.has(one.group)).map((one) => one.box))];
-  const { certain, oneOf } = neutralsOf(job, groups);
+  const { certain, oneOf } = neutralsOf(job, groups, constraints.neutralAt);
   return chainings.flatMap((chains) => {
     const fittings = fit(chains);
     if (fittings.some((one) => one.article === null || one.misfit !== null)) return [];

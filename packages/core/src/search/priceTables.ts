@@ -1,4 +1,6 @@
+import { PANEL } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
+import { runLength } from '../materials/lengths.js';
 import { cablesFor } from '../planning/carriers.js';
 import type { CableArticle } from '../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
@@ -15,6 +17,11 @@ export interface PriceTables {
   weights: Weights;
   background: Background;
   cables: readonly CableArticle[];
+  /**
+   * The length of some run is known: then a run of unknown length is not offered, as it would look free. Where none is
+   * known, lengths count nothing.
+   */
+  someLengths: boolean;
   splices: Splices;
   station: (asked: StationOf) => Station | null;
   /** Remembered from one order to the next, by what they hang on. */
@@ -22,6 +29,12 @@ export interface PriceTables {
   runs: Map<string, RunTable>;
   spans: Map<string, Spans>;
 }
+
+/** Is the length of any run of the job known, by measure or by where its places are? */
+export const someLengthsKnown = (job: Job): boolean => {
+  const places = [PANEL, ...job.boxes.map((box) => box.id)] as const;
+  return places.some((a, i) => places.slice(i + 1).some((b) => runLength(job, a, b).length !== null));
+};
 
 export const priceTablesOf = (
   job: Job,
@@ -38,6 +51,7 @@ export const priceTablesOf = (
     weights,
     background,
     cables: cablesFor(job, circuit),
+    someLengths: someLengthsKnown(job),
     splices: splicesOf(job, circuit.awg, weights),
     station: (asked) => {
       const devices = asked.fittings.map((one) => `${one.article?.id}${one.slot.existing ? '*' : ''}`);

@@ -15,7 +15,7 @@ const isBetween = ({ between: [x, y] }: { between: readonly Place[] }, a: Place,
   (x === a && y === b) || (x === b && y === a);
 
 const wayBetween = (
-  { job, circuit, cables, weights, background, splices }: PriceTables,
+  { job, circuit, cables, weights, background, splices, someLengths }: PriceTables,
   a: Place,
   b: Place,
 ): Way | null => {
@@ -49,9 +49,10 @@ const wayBetween = (
       via: [],
       ...length,
     });
-    if (!cut || cut.cut > article.coilFeet * 12) return Infinity;
-    const material = (cut.cut / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
-    return weights.material * material + weights.minute * minutes + weights.inch * cut.cut;
+    const inches = cut?.cut ?? (someLengths ? Infinity : 0);
+    if (inches > article.coilFeet * 12) return Infinity;
+    const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
+    return weights.material * material + weights.minute * minutes + weights.inch * inches;
   });
   return costs.some((cost) => cost < Infinity) ? { costs, existing: null, forced } : null;
 };

@@ -1,4 +1,4 @@
-import { PANEL, type BoxId, type TreePlace } from '../model/ids.js';
+import { PANEL, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Weights } from './cost.js';
 import { goodTree, neutralBoxes } from './evaluate.js';
@@ -7,6 +7,7 @@ import { MOST_CLASSES } from './load.js';
 import { ordersOf, withNeutrals, type Constraints, type OrderCase } from './orders.js';
 import { priceTablesOf, type PriceTables } from './priceTables.js';
 import { settle, type Settled } from './problem.js';
+import { FORCED } from './runPrices.js';
 import { weighedOf, type Weighed } from './weighed.js';
 
 /** A tree with the arrangement that it is of. */
@@ -31,6 +32,11 @@ export interface SearchOptions {
   constraints: Constraints;
   /** Boxes that need more are out of the question; ten-thousandths of a cubic inch. */
   volumeLimit: number;
+}
+
+export interface SearchLimits {
+  /** The box that power has to enter; null or left out for any. */
+  entry?: BoxId | null;
   /** Steps of the exact search over all orders; deterministic, unlike a time. */
   mostSteps: number;
   /** Called with each better arrangement. */
@@ -59,11 +65,10 @@ const rootBound = ({ bounds, n, mandatory, masks, multiplicity, ...problem }: We
   return bound;
 };
 
-const caseOf = (tables: PriceTables, order: OrderCase, wanted: BoxId | null): Case[] => {
+const casesOf = (tables: PriceTables, order: OrderCase): Case[] => {
   const settled = settle(tables.job, tables.circuit, order.boxes, order.order, order.fittings);
   if (settled.classes.length > MOST_CLASSES || settled.nodes.length > MOST_PLACES_EXACT) return [];
-  const mayEnter = (node: TreePlace) => wanted === null || node === wanted;
-  return weighedOf(tables, settled, mayEnter).map((problem) => ({
+  return weighedOf(tables, settled).map((problem) => ({
     order,
     settled,
     problem,
@@ -74,7 +79,7 @@ const caseOf = (tables: PriceTables, order: OrderCase, wanted: BoxId | null): Ca
 /** Forced runs have been counted below their cost; a weight that is still far off lacks one of them. */
 const wholeWeight = (problem: Weighed, cost: number): number => {
   const weight = cost + problem.fixed + problem.forced;
-  return problem.forced > 0 && weight > 1e11 ? Infinity : weight;
+  return problem.forced > 0 && weight > FORCED / 2 ? Infinity : weight;
 };
 
 /**
@@ -95,52 +100,66 @@ const neutralsMet = (job: Job, { order, settled }: Case, tree: Tree): Settled | 
   };
 };
 
-/**
- * The least arrangement of a circuit: every order of its switches, every feed and return run, every tree. Orders whose
- * bound reaches the best known are passed over; the others are searched to their end as long as steps are left.
- */
-export const searchCircuit = (job: Job, circuit: Circuit, options: SearchOptions): SearchResult => {
-  const mayGoOn = options.mayGoOn ?? (() => true);
+/** A circuit made ready to be searched, any number of times. */
+export interface Search {
+  /**
+   * The least arrangement: every order of its switches, every feed and return run, every tree. Orders whose bound
+   * reaches the best known are passed over; the others are searched to their end as long as steps are left.
+   */
+  least: (limits: SearchLimits) => SearchResult;
+  /** Boxes that power may enter. */
+  entries: BoxId[];
+}
+
+export const createSearch = (job: Job, circuit: Circuit, options: SearchOptions): Search => {
   const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit);
-  const make = (order: OrderCase) => caseOf(tables, order, options.constraints.entry);
-  const cases = ordersOf(job, circuit, options.constraints)
-    .flatMap(make)
+  const all = ordersOf(job, circuit, options.constraints)
+    .flatMap((order) => casesOf(tables, order))
     .sort((a, b) => a.bound - b.bound);
-  let best: Found | null = null;
-  let steps = 0;
-  let open = Infinity;
-  /** Takes a tree that is better than the best; false where it lacks a neutral that it ought to bring. */
-  const take = (one: Case, tree: Tree | null): boolean => {
-    if (!tree) return true;
-    const weight = wholeWeight(one.problem, tree.cost);
-    if (weight === Infinity || (best && weight >= best.weight)) return true;
-    const settled = neutralsMet(job, one, tree);
-    if (!settled) return false;
-    best = { settled, tree, weight };
-    options.onBetter?.(best);
-    return true;
+  const entryOfCase = ({ settled, problem }: Case) => settled.nodes[problem.root] as BoxId;
+  return {
+    entries: [...new Set(all.map(entryOfCase))],
+    least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
+      const here = (one: Case) => entry === null || entryOfCase(one) === entry;
+      const cases = all.filter(here);
+      let best: Found | null = null;
+      let steps = 0;
+      let open = Infinity;
+      /** Takes a tree that is better than the best; false where it lacks a neutral that it ought to bring. */
+      const take = (one: Case, tree: Tree | null): boolean => {
+        if (!tree) return true;
+        const weight = wholeWeight(one.problem, tree.cost);
+        if (weight === Infinity || (best && weight >= best.weight)) return true;
+        const settled = neutralsMet(job, one, tree);
+        if (!settled) return false;
+        best = { settled, tree, weight };
+        onBetter?.(best);
+        return true;
+      };
+      // A good answer first: it is shown at once, and drops most of the search.
+      for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
+        if (mayGoOn()) take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
+      const look = (one: Case): void => {
+        const known = best;
+        if (known && one.bound >= known.weight) return;
+        if (steps > mostSteps || !mayGoOn()) {
+          open = Math.min(open, one.bound);
+          return;
+        }
+        const limit = known ? known.weight - one.problem.fixed - one.problem.forced : Infinity;
+        const result = cheapestTree(one.problem, limit, mostSteps - steps);
+        steps += result.steps;
+        const met = take(one, result.tree);
+        if (!result.complete) open = Math.min(open, one.bound);
+        else if (!met)
+          for (const order of withNeutrals(one.order)) casesOf(tables, order).filter(here).forEach(look);
+      };
+      cases.forEach(look);
+      const found = best as Found | null;
+      const bound = Math.min(open, found?.weight ?? Infinity);
+      return { best: found, bound, proved: found !== null && bound >= found.weight, steps };
+    },
   };
-  // A good answer first: it is shown at once, and drops most of the search.
-  for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
-    if (mayGoOn()) take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
-  const look = (one: Case): void => {
-    const known = best;
-    if (known && one.bound >= known.weight) return;
-    if (steps > options.mostSteps || !mayGoOn()) {
-      open = Math.min(open, one.bound);
-      return;
-    }
-    const limit = known ? known.weight - one.problem.fixed - one.problem.forced : Infinity;
-    const result = cheapestTree(one.problem, limit, options.mostSteps - steps);
-    steps += result.steps;
-    const met = take(one, result.tree);
-    if (!result.complete) open = Math.min(open, one.bound);
-    else if (!met) for (const order of withNeutrals(one.order)) make(order).forEach(look);
-  };
-  cases.forEach(look);
-  const found = best as Found | null;
-  const bound = Math.min(open, found?.weight ?? Infinity);
-  return { best: found, bound, proved: found !== null && bound >= found.weight, steps };
 };
 
 /** The way a circuit is cabled, as the job keeps it. */

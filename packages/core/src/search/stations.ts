@@ -131,10 +131,17 @@ export const stationOf = (
       },
       job.edition,
     ).needed;
-  const volumes = (insulated: number, cables: number) => {
+  const volumesOf = (insulated: number, cables: number) => {
     const [all, entering] = returned ? [insulated + 2, cables + 1] : [insulated, cables];
     const plain = needed(all, entering, false);
     return { plain, clamped: offers.some((one) => one.clamps) ? needed(all, entering, true) : plain };
+  };
+  const measured = new Map<number, ReturnType<typeof volumesOf>>();
+  const volumes = (insulated: number, cables: number) => {
+    const key = insulated * 8 + cables;
+    const found = measured.get(key) ?? volumesOf(insulated, cables);
+    measured.set(key, found);
+    return found;
   };
   const find = (insulated: number, cables: number): Fit | null => {
     const { plain, clamped } = volumes(insulated, cables);

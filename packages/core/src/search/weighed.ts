@@ -1,7 +1,6 @@
 import { classMasks, spansOf, type Bounds, type RunLine } from './bounds.js';
 import { loadOfRun, type LoadCode } from './load.js';
 import { nodePricesOf } from './nodePrices.js';
-import type { TreePlace } from '../model/ids.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import type { WeighedRun } from './prices.js';
@@ -61,12 +60,7 @@ const lineUnder = (offers: ReturnType<RunPrices['offers']>): RunLine | null => {
 };
 
 /** The problems of a settled arrangement: one for each node that power may enter. */
-export const weighedOf = (
-  tables: PriceTables,
-  settled: Settled,
-  /** Boxes that a home run may lead to. */
-  mayEnter: (node: TreePlace) => boolean,
-): Weighed[] => {
+export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
   const { classes, nodes, returning, forcedFar } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
@@ -137,9 +131,9 @@ export const weighedOf = (
     ];
   };
   if (settled.root !== null) return at(settled.root);
-  return nodes.flatMap((node, i) => {
+  return nodes.flatMap((_, i) => {
     const closed = (far & (1 << i)) !== 0 || (returning !== null && returning.near !== i);
     const elsewhere = runs.forcedHomes !== 0 && (runs.forcedHomes & (1 << i)) === 0;
-    return closed || elsewhere || !mayEnter(node) ? [] : at(i);
+    return closed || elsewhere ? [] : at(i);
   });
 };

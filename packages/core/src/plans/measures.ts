@@ -1,0 +1,161 @@
+import { articleOf } from '../model/articles.js';
+import type { ArticleId, BoxId, CircuitId } from '../model/ids.js';
+import { placeOfNode } from '../model/ids.js';
+import type { Choice, Job } from '../model/job.js';
+import { fillOf } from '../code/boxContents.js';
+import { neutralRequirement } from '../code/neutralRequirement.js';
+import type { Finding } from '../code/rule.js';
+import { cutLength } from '../materials/lengths.js';
+import { estimate } from '../materials/estimate.js';
+import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
+
+/**
+ * What makes one arrangement better than another, counted on the planned wiring itself. Money in ten-thousandths of a
+ * dollar, volumes in ten-thousandths of a cubic inch. Money and minutes are what the circuit adds to the job.
+ */
+export interface Measures {
+  cost: number;
+  material: number;
+  minutes: number;
+  /** New cable of the circuit, as it is cut. */
+  cable: { article: ArticleId; name: string; feet: number }[];
+  feet: number;
+  runs: number;
+  /** Boxes that are opened or set. */
+  boxes: number;
+  /** Volume needed: by the box that needs most, and by all. */
+  largest: { box: BoxId; needed: number } | null;
+  volume: number;
+  /** The box with the least room to spare. */
+  fullest: { box: BoxId; needed: number; available: number; percent: number } | null;
+  /** Switches that have a neutral in their box, those that the code asks it of, and all. */
+  neutrals: { present: number; asked: number; all: number };
+  /** Whites that serve as hots. */
+  reidentified: number;
+  splices: number;
+  /** Insulated conductors of the widest new or existing cable that it uses. */
+  busiest: number;
+  reused: number;
+  violations: number;
+  cautions: number;
+}
+
+/** A choice as it really is wired: the planned job, what it measures, and what the code says of it. */
+export interface Measured {
+  job: Job;
+  measures: Measures;
+  findings: Finding[];
+}
+
+/** What the job takes without the circuit; measures are beyond it. */
+export interface Baseline {
+  material: number;
+  minutes: number;
+  cost: number;
+}
+
+const totals = ({ job, wiring, compiled }: JobReview): Baseline => {
+  const { takeOff, labour, cost } = estimate(job, wiring, compiled);
+  return { material: takeOff.total, minutes: labour.minutes, cost };
+};
+
+/** The job with another choice for the circuit, or with none. */
+export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null): Job => ({
+  ...job,
+  choices: [...job.choices.filter((one) => one.circuit !== circuit), ...(choice ? [choice] : [])],
+});
+
+/** What is there before the circuit is planned: the other circuits, with no forced run of this one missed. */
+export const baselineOf = (job: Job, circuit: CircuitId): Baseline =>
+  totals(
+    reviewJob({
+      ...withChoice(job, circuit, null),
+      runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
+    }),
+  );
+
+const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measures['neutrals'] => {
+  const outcome = plans.find((plan) => plan.circuit.id === circuit)?.outcome;
+  const { feed, runs } = outcome?.ok ? outcome.value : { feed: null, runs: [] };
+  const there = new Set<string>([
+    ...(feed ? [feed.at] : []),
+    ...runs
+      .filter(({ nets }) => nets.some((net) => net.kind === 'neutral'))
+      .flatMap(({ run }) => [placeOfNode(run.from), placeOfNode(run.to)]),
+  ]);
+  const groups = job.groups.filter((group) => group.circuit === circuit && group.control === 'switched');
+  const needs = groups.map((group) => neutralRequirement(job, group));
+  const ids = new Set<string>(groups.map((group) => group.id));
+  const switches = job.slots.filter((slot) => ids.has(slot.group) && slot.role !== 'receptacle');
+  return {
+    present: switches.filter((slot) => there.has(slot.box)).length,
+    asked: needs.reduce(
+      (sum, { need, slots }) => sum + (need === 'each' ? slots.length : need === 'one' ? 1 : 0),
+      0,
+    ),
+    all: switches.length,
+  };
+};
+
+/** Plans a job anew and measures one circuit of it; null where it cannot be planned. */
+export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Measured | null => {
+  const review = reviewJob(asked);
+  const { job, wiring } = review;
+  if (!review.plans.find((plan) => plan.circuit.id === circuit)?.outcome.ok) return null;
+  const mine = reviewCircuit(review, circuit);
+  const ids = new Set<string>(mine.cables);
+  const cables = wiring.cables.filter((cable) => ids.has(cable.id));
+  const fresh = cables.filter((cable) => !cable.existing);
+  const byArticle = new Map<ArticleId, number>();
+  for (const cable of fresh)
+    byArticle.set(cable.article, (byArticle.get(cable.article) ?? 0) + (cutLength(job, cable)?.cut ?? 0) / 12);
+  const boxes = job.boxes.filter((box) => mine.boxes.has(box.id) && box.work !== 'beyond');
+  const fills = boxes.map((box) => ({ box: box.id, ...fillOf(job, wiring, box.id) }));
+  const share = ({ needed, available }: { needed: number; available: number }) =>
+    available > 0 ? needed / available : 0;
+  const largest = [...fills].sort((a, b) => b.needed - a.needed)[0];
+  const fullest = [...fills].sort((a, b) => share(b) - share(a))[0];
+  const all = totals(review);
+  const opened = new Set<string>(boxes.map((box) => box.id));
+  return {
+    job,
+    findings: mine.findings,
+    measures: {
+      cost: all.cost - baseline.cost,
+      material: all.material - baseline.material,
+      minutes: all.minutes - baseline.minutes,
+      cable: [...byArticle].map(([article, feet]) => ({
+        article,
+        feet,
+        name: articleOf(job.stock, 'cable', article).name,
+      })),
+      feet: [...byArticle.values()].reduce((sum, feet) => sum + feet, 0),
+      runs: cables.length,
+      boxes: boxes.length,
+      largest: largest ? { box: largest.box, needed: largest.needed } : null,
+      volume: fills.reduce((sum, { needed }) => sum + needed, 0),
+      fullest: fullest
+        ? {
+            box: fullest.box,
+            needed: fullest.needed,
+            available: fullest.available,
+            percent: Math.round(100 * share(fullest)),
+          }
+        : null,
+      neutrals: neutralsOf(job, circuit, review),
+      reidentified: new Set(
+        wiring.marks
+          .filter(({ end }) => ids.has(end.cable))
+          .map(({ end }) => `${end.cable}|${end.colour}`),
+      ).size,
+      splices: wiring.joints.filter((joint) => opened.has(joint.box) && joint.members.length > 1).length,
+      busiest: Math.max(
+        0,
+        ...cables.map((cable) => articleOf(job.stock, 'cable', cable.article).insulated.length),
+      ),
+      reused: cables.length - fresh.length,
+      violations: mine.findings.filter((one) => one.severity === 'violation').length,
+      cautions: mine.findings.filter((one) => one.severity === 'caution').length,
+    },
+  };
+};

@@ -1,0 +1,107 @@
+import type { Circuit, Job } from '../model/job.js';
+import { leastCable, leastCost, leastLabour, type Weights } from '../search/cost.js';
+import type { Constraints } from '../search/orders.js';
+import { createSearch, type Found, type SearchLimits, type SearchResult } from '../search/search.js';
+import { choiceOf } from '../search/search.js';
+import { measure, withChoice, type Baseline } from './measures.js';
+
+/** What a plan is to be best at. */
+export const PROFILES = ['leastCost', 'roomiest', 'neutrals', 'leastCable', 'leastLabour'] as const;
+export type ProfileId = (typeof PROFILES)[number];
+
+interface Profile {
+  title: string;
+  /** What is made as small as possible, in words. */
+  objective: string;
+  weights: (job: Job) => Weights;
+}
+
+const LEFT_OUT = 'Staples, tape, tail wire and what no arrangement changes are left out while searching.';
+
+export const profileOf = (id: ProfileId): Profile =>
+  ({
+    leastCost: {
+      title: 'Least cost',
+      objective: `Material and labour at the job's hourly rate. ${LEFT_OUT}`,
+      weights: leastCost,
+    },
+    roomiest: {
+      title: 'Roomiest boxes',
+      objective: `The volume that the most crowded box needs; of equals, the least cost. ${LEFT_OUT}`,
+      weights: leastCost,
+    },
+    neutrals: {
+      title: 'A neutral at every switch',
+      objective: `The least cost with a neutral in every switch box, ready for electronics. ${LEFT_OUT}`,
+      weights: leastCost,
+    },
+    leastCable: {
+      title: 'Least new cable',
+      objective: `Inches of new cable as cut; of equals, the least cost. ${LEFT_OUT}`,
+      weights: leastCable,
+    },
+    leastLabour: {
+      title: 'Least labour',
+      objective: `Minutes of labour; of equals, the least cost. ${LEFT_OUT}`,
+      weights: leastLabour,
+    },
+  })[id];
+
+/** The switches of a circuit; a neutral is wanted at each. */
+const everySwitch = (job: Job, circuit: Circuit) => {
+  const switched = new Set<string>(
+    job.groups
+      .filter((group) => group.circuit === circuit.id && group.control === 'switched')
+      .map((group) => group.id),
+  );
+  return job.slots
+    .filter((slot) => switched.has(slot.group) && slot.role !== 'receptacle')
+    .map((slot) => slot.id);
+};
+
+/** So often the most crowded box is asked to need less, at most. */
+const ROOMIER = 12;
+
+/** The least cost with the most crowded box as little crowded as can be: the limit is drawn in until nothing fits. */
+const roomiest = (
+  job: Job,
+  circuit: Circuit,
+  constraints: Constraints,
+  limits: SearchLimits,
+  baseline: Baseline,
+): SearchResult => {
+  const weights = leastCost(job);
+  let volumeLimit = Infinity;
+  let last: SearchResult | null = null;
+  for (let times = 0; times < ROOMIER && (limits.mayGoOn?.() ?? true); times++) {
+    const result = createSearch(job, circuit, { weights, constraints, volumeLimit }).least(limits);
+    if (!result.best) break;
+    last = result;
+    const needed = largestOf(job, circuit, result.best, baseline);
+    if (needed === null) break;
+    volumeLimit = needed - 1;
+  }
+  return last ?? { best: null, bound: Infinity, proved: false, steps: 0 };
+};
+
+const largestOf = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>
+  measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.largest?.needed ?? null;
+
+/** The best plan by one profile. */
+export const bestBy = (
+  profile: ProfileId,
+  job: Job,
+  circuit: Circuit,
+  constraints: Constraints,
+  limits: SearchLimits,
+  baseline: Baseline,
+): SearchResult => {
+  if (profile === 'roomiest') return roomiest(job, circuit, constraints, limits, baseline);
+  const neutralAt = profile === 'neutrals' ? everySwitch(job, circuit) : constraints.neutralAt;
+  const weights = profileOf(profile).weights(job);
+  return createSearch(job, circuit, {
+    weights,
+    constraints: { ...constraints, neutralAt },
+    volumeLimit: Infinity,
+  }).least(limits);
+};

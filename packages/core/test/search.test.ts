@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+import { createSearch } from '../src/search/search.js';
+import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/cost.js';
+import { NO_CONSTRAINTS } from '../src/search/orders.js';
+import type { Job } from '../src/index.js';
+import { anySearchJob } from './support/searchJobs.js';
+import { leastByTrying } from './support/searchTwin.js';
+
+/** By case: mostly money, now and then cable or labour first; now and then only small boxes. */
+const weighing = (job: Job, at: number): { weights: Weights; volumeLimit: number } => ({
+  weights: [leastCost, leastCost, leastCost, leastCable, leastLabour][at % 5]?.(job) ?? leastCost(job),
+  volumeLimit: at % 7 === 0 ? 280_000 : Infinity,
+});
+
+const compare = (job: Job, at: number, returnRuns: boolean) => {
+  const [circuit] = job.circuits;
+  if (!circuit) throw new Error('no circuit');
+  const { weights, volumeLimit } = weighing(job, at);
+  const constraints = { ...NO_CONSTRAINTS, returnRuns };
+  const { best, proved } = createSearch(job, circuit, { weights, volumeLimit, constraints }).least({
+    mostSteps: 1e9,
+  });
+  const { least, tried } = leastByTrying(job, { weights, volumeLimit, returnRuns });
+  return { found: best?.weight ?? Infinity, proved, least, tried };
+};
+
+describe.each([
+  { places: 4, groups: 1, switches: 3, cases: 700, returnRuns: true, seed: 41 },
+  { places: 4, groups: 2, switches: 2, cases: 600, returnRuns: true, seed: 42 },
+  { places: 5, groups: 1, switches: 3, cases: 400, returnRuns: true, seed: 51 },
+  { places: 5, groups: 2, switches: 2, cases: 200, returnRuns: true, seed: 52 },
+  { places: 6, groups: 1, switches: 3, cases: 100, returnRuns: false, seed: 61 },
+  { places: 7, groups: 1, switches: 2, cases: 50, returnRuns: false, seed: 71 },
+])('$cases jobs of $places places and $groups groups', ({ cases, seed, returnRuns, ...size }) => {
+  test('the search finds the least that trying everything finds', () => {
+    let tried = 0;
+    let possible = 0;
+    const wrong = fc
+      .sample(anySearchJob(size), { seed, numRuns: cases })
+      .map((job, at) => ({ at, ...compare(job, at, returnRuns) }))
+      .filter((one) => {
+        tried += one.tried;
+        if (one.least < Infinity) possible += 1;
+        if (one.least === Infinity) return one.found !== Infinity;
+        return !one.proved || Math.abs(one.found - one.least) > 1e-6 * Math.abs(one.least) + 0.01;
+      });
+    expect(wrong).toEqual([]);
+    expect(possible).toBeGreaterThan(cases / 2);
+    expect(tried).toBeGreaterThan(cases * 4);
+  }, 300_000);
+});

@@ -1,0 +1,230 @@
+import type { Job } from '../../src/index.js';
+import { neutralRequirement } from '../../src/code/neutralRequirement.js';
+import { createFitter } from '../../src/planning/devices.js';
+import type { Weights } from '../../src/search/cost.js';
+import { priceTablesOf, type PriceTables } from '../../src/search/priceTables.js';
+import { settle, type Settled } from '../../src/search/problem.js';
+import { weighedOf, type Weighed } from '../../src/search/weighed.js';
+
+/** All orders of a list. */
+const orders = <T>(items: readonly T[]): T[][] => {
+  if (items.length < 2) return [[...items]];
+  const [first, ...others] = items as [T, ...T[]];
+  return orders(others).flatMap((order) =>
+    Array.from({ length: items.length }, (_, i) => [...order.slice(0, i), first, ...order.slice(i)]),
+  );
+};
+
+const everyPick = <T>(lists: readonly (readonly T[])[]): T[][] => {
+  const [first, ...others] = lists;
+  return first ? everyPick(others).flatMap((picked) => first.map((one) => [one, ...picked])) : [[]];
+};
+
+const subsets = <T>(items: readonly T[]): T[][] =>
+  items.reduce<T[][]>((all, one) => [...all, ...all.map((set) => [...set, one])], [[]]);
+
+/** A tree hung from one of its nodes: the parent of each other node, and the nodes behind each run as bits. */
+interface Hung {
+  root: number;
+  nodes: Int8Array;
+  parents: Int8Array;
+  behind: Uint8Array;
+}
+const known = new Map<number, Hung[]>();
+
+/** Every labelled tree on n nodes (Pruefer sequences), hung from every node: n to the power of n - 1 of them. */
+const everyTree = (n: number): Hung[] => {
+  const found = known.get(n);
+  if (found) return found;
+  const all: Hung[] = [];
+  for (let number = 0; number < n ** Math.max(0, n - 2); number++) {
+    const sequence = Array.from({ length: Math.max(0, n - 2) }, (_, i) => Math.floor(number / n ** i) % n);
+    const left = Array.from({ length: n }, (_, node) => 1 + sequence.filter((one) => one === node).length);
+    const ties: [number, number][] = sequence.map((to) => {
+      const leaf = left.indexOf(1);
+      left[leaf] = 0;
+      left[to] = (left[to] ?? 0) - 1;
+      return [leaf, to];
+    });
+    if (n > 1) ties.push([left.indexOf(1), left.lastIndexOf(1)]);
+    for (let root = 0; root < n; root++) {
+      const nodes: number[] = [];
+      const parents: number[] = [];
+      const behind: number[] = [];
+      const hang = (node: number, from: number): number => {
+        let set = 1 << node;
+        for (const [a, b] of ties) {
+          if ((a !== node && b !== node) || a === from || b === from) continue;
+          const child = a === node ? b : a;
+          const below = hang(child, node);
+          nodes.push(child);
+          parents.push(node);
+          behind.push(below);
+          set |= below;
+        }
+        return set;
+      };
+      hang(root, -1);
+      all.push({
+        root,
+        nodes: Int8Array.from(nodes),
+        parents: Int8Array.from(parents),
+        behind: Uint8Array.from(behind),
+      });
+    }
+  }
+  known.set(n, all);
+  return all;
+};
+
+const farOf = (box: string) => `${box}~return`;
+const boxOf = (node: string) => node.replace('~return', '');
+
+/** The cheapest tree on just these nodes with power entering at `problem.root`. */
+const cheapestOn = (
+  problem: Weighed,
+  { classes, nodes }: Settled,
+  on: readonly number[],
+  forced: readonly (readonly [string, string])[],
+  forbidden: (a: string, b: string) => boolean,
+): number => {
+  const n = nodes.length;
+  const root = on.indexOf(problem.root);
+  // Nets that a run carries: those with a terminal behind it and one before it.
+  const crossing = Array.from({ length: 1 << on.length }, (_, set) =>
+    classes.reduce((bits, { at, fromPanel }, i) => {
+      const behind = at.filter((node) => ((set >> on.indexOf(node)) & 1) === 1);
+      return behind.length > 0 && (behind.length < at.length || fromPanel) ? bits | (1 << i) : bits;
+    }, 0),
+  );
+  const isFar = nodes.map((node) => node.endsWith('~return'));
+  const barred = (a: number, b: number) =>
+    boxOf(nodes[a] ?? '') === boxOf(nodes[b] ?? '') || forbidden(nodes[a] ?? '', nodes[b] ?? '');
+  const runs = new Map<number, ReturnType<Weighed['run']>>();
+  const priced = (parent: number, node: number, set: number) => {
+    const key = (set * n + parent) * n + node;
+    const before = runs.get(key);
+    if (before !== undefined) return before;
+    const made = barred(parent, node) ? null : problem.run(parent, node, crossing[set] ?? 0);
+    runs.set(key, made);
+    return made;
+  };
+  let least = Infinity;
+  const loads = new Float64Array(n);
+  const joined = (a: string, b: string, tree: Hung) =>
+    tree.nodes.some((node, i) => {
+      const ends = [nodes[on[node] ?? 0], nodes[on[tree.parents[i] ?? 0] ?? 0]].map((one) =>
+        boxOf(one ?? ''),
+      );
+      return ends.includes(a) && ends.includes(b);
+    });
+  trees: for (const tree of everyTree(on.length)) {
+    if (tree.root !== root) continue;
+    loads.fill(0);
+    loads[problem.root] = problem.rootLoad;
+    let cost = problem.rootCost;
+    for (let i = 0; i < tree.nodes.length; i++) {
+      const node = on[tree.nodes[i] ?? 0] ?? 0;
+      const parent = on[tree.parents[i] ?? 0] ?? 0;
+      if (isFar[parent]) continue trees;
+      const run = priced(parent, node, tree.behind[i] ?? 0);
+      if (!run) continue trees;
+      cost += run.cost;
+      loads[node] = (loads[node] ?? 0) + run.load;
+      loads[parent] = (loads[parent] ?? 0) + run.load;
+    }
+    for (const node of on) cost += problem.node(node, loads[node] ?? 0);
+    if (cost < least && forced.every(([a, b]) => joined(a, b, tree))) least = cost;
+  }
+  return least;
+};
+
+export interface TwinOptions {
+  weights: Weights;
+  volumeLimit: number;
+  returnRuns: boolean;
+}
+
+/**
+ * The least weight of the first circuit of a job by trying everything: every feed, order of switches, choice of neutrals,
+ * return run, set of junctions, box that power enters, and tree. It shares the price tables with the search and nothing
+ * else; forced and forbidden runs it sees to itself. Gives how much it tried, too.
+ */
+export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: TwinOptions) => {
+  const [circuit] = job.circuits;
+  if (!circuit) throw new Error('no circuit to plan');
+  const unruled = { ...job, runFacts: job.runFacts.map((fact) => ({ ...fact, rule: null })) };
+  const tables: PriceTables = priceTablesOf(unruled, circuit, weights, volumeLimit);
+  const groups = job.groups.filter((group) => group.circuit === circuit.id);
+  const ids = new Set<string>(groups.map((group) => group.id));
+  const switched = groups.filter((group) => group.control === 'switched');
+  const slotsOf = (group: string) => job.slots.filter((slot) => slot.group === group);
+  const holding = [...job.slots, ...job.luminaires].filter((one) => ids.has(one.group)).map((one) => one.box);
+  const used = new Set<string>([
+    ...[...job.slots, ...job.luminaires].map((one) => one.box),
+    ...job.feeds.map((feed) => feed.at),
+  ]);
+  const spare = job.boxes.filter((box) => !used.has(box.id) && box.work !== 'existing').map((box) => box.id);
+  const ruled = (rule: 'forced' | 'forbidden') =>
+    job.runFacts.filter((fact) => fact.rule === rule).map((fact) => fact.between);
+  const between = ([a, b]: readonly [string, string], x: string, y: string) =>
+    (a === boxOf(x) && b === boxOf(y)) || (a === boxOf(y) && b === boxOf(x));
+  const forbidden = (x: string, y: string) => ruled('forbidden').some((pair) => between(pair, x, y));
+  const elsewhere = (pair: readonly [string, string]) =>
+    job.choices.some(
+      (one) => one.circuit !== circuit.id && one.runs.some((run) => between(pair, run.from, run.to)),
+    );
+  const asked = switched.map((group) => {
+    const slots = slotsOf(group.id).map((slot) => slot.id);
+    if (job.preferences.neutral === 'everySwitch') return [slots];
+    const { need, slots: where } = neutralRequirement(job, group);
+    return need === 'each' ? [where] : need === 'one' ? where.map((slot) => [slot]) : [[]];
+  });
+  const fit = createFitter(job, circuit);
+  let least = Infinity;
+  let tried = 0;
+  for (const picked of everyPick(switched.map((group) => orders(slotsOf(group.id).map((slot) => slot.id))))) {
+    const chains = Object.fromEntries(switched.map((group, i) => [group.id, picked[i] ?? []]));
+    const fittings = fit(chains);
+    if (fittings.some((one) => one.article === null || one.misfit !== null)) continue;
+    for (const feed of job.feeds.filter((one) => one.circuit === circuit.id)) {
+      const lit = job.luminaires
+        .filter((one) => switched.some((group) => group.id === one.group))
+        .map((one) => one.box)
+        .filter((box) => feed.at === 'panel' || feed.at === box)
+        .filter(
+          (box) =>
+            !job.existingCables.some((one) => one.between.includes(box) && !one.between.includes('panel')),
+        );
+      const atFeed = feed.at === 'panel' ? [] : [feed.at];
+      for (const returnAt of [null, ...(returnRuns ? new Set(lit) : [])])
+        for (const neutrals of everyPick(asked))
+          for (const junctions of subsets(spare)) {
+            const boxes = [...new Set([...holding, ...atFeed, ...junctions])];
+            const order = { chains, neutralAt: neutrals.flat(), feed, returnAt, forcedFar: null };
+            const settled = settle(unruled, circuit, boxes, order, fittings);
+            const pairs = ruled('forced').filter((pair) => !elsewhere(pair));
+            const mine = new Set<string>([...holding, ...atFeed, ...spare]);
+            const forced = pairs.filter(([a, b]) => mine.has(a) && mine.has(b));
+            const homes = pairs
+              .flatMap(([a, b]) => (a === 'panel' ? [b] : b === 'panel' ? [a] : []))
+              .filter((box) => mine.has(box));
+            for (const problem of weighedOf(tables, settled)) {
+              const entry = settled.nodes[problem.root] ?? '';
+              if (feed.at === 'panel') {
+                if (returnAt !== null && entry !== returnAt) continue;
+                if (forbidden('panel', entry)) continue;
+                if (homes.length > 0 && !homes.includes(entry as never)) continue;
+              }
+              if (returnAt !== null && settled.nodes.includes(farOf(returnAt) as never) === false)
+                throw new Error('a return run without its far place');
+              const on = settled.nodes.map((_, i) => i);
+              const cost = cheapestOn(problem, settled, on, forced, forbidden);
+              tried += on.length ** Math.max(0, on.length - 2);
+              least = Math.min(least, cost + problem.fixed);
+            }
+          }
+    }
+  }
+  return { least, tried };
+};
