@@ -170,3 +170,15 @@ export { sketchRun } from './drawing/sketchRun.js';
 export type { RunSketch } from './drawing/sketchRun.js';
 export { spiceNetlist } from './formats/spice.js';
 export type { SpiceNetlist } from './formats/spice.js';
+
+/** Finding plans: every sensible way to wire a circuit, the best proved, each measured and compared. */
+export { findPlans } from './plans/findPlans.js';
+export type { FamiliarResult, FindOptions, PlanSet, ProfileResult } from './plans/findPlans.js';
+export type { Candidate } from './plans/candidates.js';
+export type { Advantage } from './plans/compare.js';
+export type { Measures } from './plans/measures.js';
+export { profileOf } from './plans/profiles.js';
+export type { ProfileId } from './plans/profiles.js';
+export { FAMILIAR_TITLES } from './plans/familiar.js';
+export type { Refusal } from './plans/refusal.js';
+export type { Relaxed } from './plans/relaxations.js';

@@ -4,6 +4,7 @@ import {
   placeOfNode,
   type BoxId,
   type CableId,
+  type CircuitId,
   type GroupId,
   type SlotId,
   type TreePlace,
@@ -129,8 +130,12 @@ export const attachmentsOf = (
   ...luminaireTerminals(job, planned.choice),
 ];
 
+/** Derived from its ends, so that a step that was ticked survives planning again. */
+export const plannedCableId = (circuit: CircuitId, from: TreePlace, to: TreePlace): CableId =>
+  `cable:${circuit}:${from}>${to}` as CableId;
+
 const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArticle): Cable => ({
-  id: `cable:${circuit.id}:${from}>${to}` as CableId,
+  id: plannedCableId(circuit.id, from, to),
   article: article.id,
   from: placeOfNode(from),
   to: placeOfNode(to) as BoxId,

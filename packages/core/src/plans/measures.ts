@@ -5,8 +5,10 @@ import type { Choice, Job } from '../model/job.js';
 import { fillOf } from '../code/boxContents.js';
 import { neutralRequirement } from '../code/neutralRequirement.js';
 import type { Finding } from '../code/rule.js';
+import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
 import { estimate } from '../materials/estimate.js';
+import { plannedCableId } from '../planning/circuitParts.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 
 /**
@@ -45,6 +47,7 @@ export interface Measured {
   job: Job;
   measures: Measures;
   findings: Finding[];
+  sketch: RunSketch | null;
 }
 
 /** What the job takes without the circuit; measures are beyond it. */
@@ -65,14 +68,15 @@ export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null):
   choices: [...job.choices.filter((one) => one.circuit !== circuit), ...(choice ? [choice] : [])],
 });
 
-/** What is there before the circuit is planned: the other circuits, with no forced run of this one missed. */
+/** The job with no run forced: what is left for one circuit to take is not missed by the others. */
+export const withoutForced = (job: Job): Job => ({
+  ...job,
+  runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
+});
+
+/** What is there before the circuit is planned: the other circuits. */
 export const baselineOf = (job: Job, circuit: CircuitId): Baseline =>
-  totals(
-    reviewJob({
-      ...withChoice(job, circuit, null),
-      runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
-    }),
-  );
+  totals(reviewJob(withoutForced(withChoice(job, circuit, null))));
 
 const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measures['neutrals'] => {
   const outcome = plans.find((plan) => plan.circuit.id === circuit)?.outcome;
@@ -103,12 +107,21 @@ export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Mea
   const { job, wiring } = review;
   if (!review.plans.find((plan) => plan.circuit.id === circuit)?.outcome.ok) return null;
   const mine = reviewCircuit(review, circuit);
-  const ids = new Set<string>(mine.cables);
+  const choice = job.choices.find((one) => one.circuit === circuit);
+  // A forced run that carries nothing is one of its cables all the same.
+  const ids = new Set<string>([
+    ...mine.cables,
+    ...(choice?.runs ?? []).map(({ from, to }) => plannedCableId(circuit, from, to)),
+    ...(choice?.runs ?? []).map(({ from, to }) => plannedCableId(circuit, to, from)),
+  ]);
   const cables = wiring.cables.filter((cable) => ids.has(cable.id));
   const fresh = cables.filter((cable) => !cable.existing);
   const byArticle = new Map<ArticleId, number>();
   for (const cable of fresh)
-    byArticle.set(cable.article, (byArticle.get(cable.article) ?? 0) + (cutLength(job, cable)?.cut ?? 0) / 12);
+    byArticle.set(
+      cable.article,
+      (byArticle.get(cable.article) ?? 0) + (cutLength(job, cable)?.cut ?? 0) / 12,
+    );
   const boxes = job.boxes.filter((box) => mine.boxes.has(box.id) && box.work !== 'beyond');
   const fills = boxes.map((box) => ({ box: box.id, ...fillOf(job, wiring, box.id) }));
   const share = ({ needed, available }: { needed: number; available: number }) =>
@@ -120,6 +133,7 @@ export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Mea
   return {
     job,
     findings: mine.findings,
+    sketch: sketchRun(job, mine.cables),
     measures: {
       cost: all.cost - baseline.cost,
       material: all.material - baseline.material,
@@ -130,7 +144,7 @@ export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Mea
         name: articleOf(job.stock, 'cable', article).name,
       })),
       feet: [...byArticle.values()].reduce((sum, feet) => sum + feet, 0),
-      runs: cables.length,
+      runs: choice?.runs.length ?? 0,
       boxes: boxes.length,
       largest: largest ? { box: largest.box, needed: largest.needed } : null,
       volume: fills.reduce((sum, { needed }) => sum + needed, 0),
@@ -144,16 +158,14 @@ export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Mea
         : null,
       neutrals: neutralsOf(job, circuit, review),
       reidentified: new Set(
-        wiring.marks
-          .filter(({ end }) => ids.has(end.cable))
-          .map(({ end }) => `${end.cable}|${end.colour}`),
+        wiring.marks.filter(({ end }) => ids.has(end.cable)).map(({ end }) => `${end.cable}|${end.colour}`),
       ).size,
       splices: wiring.joints.filter((joint) => opened.has(joint.box) && joint.members.length > 1).length,
       busiest: Math.max(
         0,
         ...cables.map((cable) => articleOf(job.stock, 'cable', cable.article).insulated.length),
       ),
-      reused: cables.length - fresh.length,
+      reused: (choice?.runs.length ?? 0) - fresh.length,
       violations: mine.findings.filter((one) => one.severity === 'violation').length,
       cautions: mine.findings.filter((one) => one.severity === 'caution').length,
     },

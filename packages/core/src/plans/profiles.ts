@@ -85,7 +85,8 @@ const roomiest = (
 };
 
 const largestOf = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>
-  measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.largest?.needed ?? null;
+  measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.largest?.needed ??
+  null;
 
 /** The best plan by one profile. */
 export const bestBy = (

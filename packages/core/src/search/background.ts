@@ -2,7 +2,8 @@ import { articleOf, groundOf } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { BoxId } from '../model/ids.js';
 import type { Circuit, ExistingCable, Job } from '../model/job.js';
-import { placeOfEnd, type Wiring } from '../model/wiring.js';
+import type { Awg } from '../model/units.js';
+import { boxesReached, placeOfEnd, type Wiring } from '../model/wiring.js';
 import { contentsOf } from '../code/boxContents.js';
 import { shareExisting } from '../planning/carriers.js';
 import { partsOf } from '../planning/circuitParts.js';
@@ -13,24 +14,32 @@ import { wiringOrEmpty } from '../proving/works.js';
 
 /** What stands in the boxes of a job without one circuit: the other circuits as they are chosen, and what was found. */
 export interface Background {
+  /** Do cables of others, or unused ones, end in a box? */
+  reached: (box: BoxId) => boolean;
   contents: (box: BoxId) => BoxContents;
-  /** Grounds of cables in a box, and what the other circuits ground there. */
-  groundsIn: (box: BoxId) => number;
+  /** Sizes of the grounds of cables in a box, and what the other circuits ground there. */
+  groundsIn: (box: BoxId) => Awg[];
   grounded: readonly Attachment[];
   /** Device spaces that the other circuits take, and whether any device of them is new. */
-  devices: (box: BoxId) => { gangs: number; anyNew: boolean };
+  devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
   /** Existing cables that no other circuit uses. */
   existing: readonly ExistingCable[];
-  /** Insulated conductors of those in a box. */
+  /**
+   * Existing cables that circuits further down the job use. A run of this circuit between the same places would take
+   * them away, so it is not offered.
+   */
+  claimed: readonly ExistingCable[];
+  /** Insulated conductors of the unused ones in a box. */
   idle: (box: BoxId) => number;
 }
 
-const groundsAt = (job: Job, wiring: Wiring, box: BoxId): number =>
-  wiring.cables.reduce((sum, cable) => {
-    const ground = groundOf(articleOf(job.stock, 'cable', cable.article));
-    if (ground === null || ground === 'raceway') return sum;
-    return sum + (['from', 'to'] as const).filter((side) => placeOfEnd(cable, side) === box).length;
-  }, 0);
+const groundsAt = (job: Job, wiring: Wiring, box: BoxId): Awg[] =>
+  wiring.cables.flatMap((cable) => {
+    const article = articleOf(job.stock, 'cable', cable.article);
+    const ground = groundOf(article);
+    if (ground === null || ground === 'raceway') return [];
+    return (['from', 'to'] as const).filter((side) => placeOfEnd(cable, side) === box).map(() => article.awg);
+  });
 
 export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
   const job: Job = {
@@ -41,14 +50,22 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
   };
   const wiring = wiringOrEmpty(planJob(job).job);
   const share = shareExisting(job);
-  const parts = job.circuits
+  const planned = job.circuits
     .filter((one) => job.choices.some((choice) => choice.circuit === one.id))
     .flatMap((one) => {
       const outcome = planCircuit(job, one, share);
-      return outcome.ok ? [partsOf(job, one, outcome.value)] : [];
+      return outcome.ok ? [{ circuit: one, plan: outcome.value }] : [];
     });
+  const parts = planned.map((one) => partsOf(job, one.circuit, one.plan));
+  const order = job.circuits.map((one) => one.id);
+  const claimed = planned
+    .filter((one) => order.indexOf(one.circuit.id) > order.indexOf(circuit.id))
+    .flatMap(({ plan: { runs, fedBy } }) => [...runs.map((run) => run.existing), fedBy])
+    .filter((cable) => cable !== null);
   const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
+  const reached = boxesReached(wiring);
   return {
+    reached: (box) => reached.has(box),
     contents: (box) => ({
       ...contentsOf(job, wiring, box),
       // Clamps come with the box that is chosen.
@@ -60,10 +77,12 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
       const here = wiring.devices.filter((one) => one.box === box);
       return {
         gangs: here.reduce((sum, one) => sum + articleOf(job.stock, 'device', one.article).gangs, 0),
+        count: here.length,
         anyNew: here.some((one) => one.slot === null || slots.get(one.slot)?.existing !== true),
       };
     },
     existing: share.unused(),
+    claimed,
     idle: (box) =>
       share.unused().reduce((sum, { between, article }) => {
         const times = between.filter((place) => place === box).length;

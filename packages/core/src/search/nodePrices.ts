@@ -5,7 +5,7 @@ import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf } from './load.js'
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
-import type { Hooked } from './splices.js';
+import { NOTHING_HOOKED, type Hooked } from './splices.js';
 import type { Station } from './stations.js';
 
 const FREE: NodePrice = { cost: () => 0, least: 0, leastEntered: 0, passing: 0 };
@@ -199,7 +199,7 @@ export const nodePricesOf = (
     const made = makeNodePrice(
       tables,
       settled,
-      { index, box, far, returned, entered, both },
+      { box, far, returned, entered, here, both },
       attached[index] ?? [],
     );
     tables.nodes.set(name, made);
@@ -207,20 +207,43 @@ export const nodePricesOf = (
   });
 };
 
+/**
+ * What a box costs that the circuit leaves alone, as other cables end in it: box and plate, its opening, caps on what
+ * nothing uses, grounds. 0 where none do.
+ */
+export const restingCost = ({ station, background, splices, resting }: PriceTables, box: BoxId): number => {
+  const known = resting.get(box);
+  if (known !== undefined) return known;
+  const found = station({ box, fittings: [], fed: false, returned: false });
+  const alone = (): number => {
+    if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
+    const fit = found.fit(0, 0);
+    if (!fit) return 0;
+    const at = background.grounded.filter((one) => placeOfNode(one.at) === box);
+    const hooked: Hooked = { terminals: at.map(({ to, twin }) => ({ to, twin: twin ?? null })), leads: [] };
+    const ground = fit.bond === null ? hooked : bonding(hooked, box);
+    const joined = splices.grounds(box, ground, found.grounds)[0] ?? 0;
+    return found.opening + background.idle(box) * splices.cap + fit.cost + joined;
+  };
+  const cost = alone();
+  resting.set(box, cost);
+  return cost;
+};
+
 interface NodeAt {
-  index: number;
   box: BoxId;
   far: boolean;
   returned: boolean;
   entered: boolean;
-  /** Classes with terminals here and elsewhere, as bits. */
+  /** Classes that have to come here, and those of them that have to go elsewhere too, as bits. */
+  here: number;
   both: number;
 }
 
 const makeNodePrice = (
   tables: PriceTables,
   settled: Settled,
-  { box, far, returned, entered, both }: NodeAt,
+  { box, far, returned, entered, here, both }: NodeAt,
   attached: readonly Attachment[],
 ): NodePrice => {
   const { splices, background } = tables;
@@ -231,13 +254,13 @@ const makeNodePrice = (
     returned,
   });
   if (!station || station.box.work === 'beyond') return FREE;
-  const here = hook(tables, settled, attached);
-  const there = station.grounds + (returned ? 1 : 0);
+  const hooks = hook(tables, settled, attached);
+  const there = [...station.grounds, ...(returned ? [settled.circuit.awg] : [])];
   // The cable of the feed is in use: its hot and its neutral.
   const used = entered && settled.fedBy ? 2 : 0;
   const grounds: Grounds = {
-    plain: splices.grounds(box, here.ground, there),
-    bonded: splices.grounds(box, bonding(here.groundBonded, box), there),
+    plain: splices.grounds(box, hooks.ground, there),
+    bonded: splices.grounds(box, bonding(hooks.groundBonded, box), there),
   };
   return priceOf(tables, {
     station: far ? null : station,
@@ -245,7 +268,7 @@ const makeNodePrice = (
     // Conductors of existing cables are capped until a run uses them.
     opening: far ? 0 : station.opening + (background.idle(box) - used) * splices.cap,
     classes: settled.classes.map(({ nets, fromPanel }, i) => {
-      const hooked = here.classes[i];
+      const hooked = hooks.classes[i] ?? ((here >> i) & 1 ? NOTHING_HOOKED : null);
       const [net] = nets;
       const fed = entered && (net?.kind === 'hot' || net?.kind === 'neutral') ? 1 : 0;
       return {

@@ -26,6 +26,7 @@ export interface PriceTables {
   station: (asked: StationOf) => Station | null;
   /** Remembered from one order to the next, by what they hang on. */
   nodes: Map<string, NodePrice>;
+  resting: Map<string, number>;
   runs: Map<string, RunTable>;
   spans: Map<string, Spans>;
 }
@@ -63,6 +64,7 @@ export const priceTablesOf = (
       return station;
     },
     nodes: new Map(),
+    resting: new Map(),
     runs: new Map(),
     spans: new Map(),
   };

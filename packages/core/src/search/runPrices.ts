@@ -21,6 +21,7 @@ const wayBetween = (
 ): Way | null => {
   const fact = runFactOf(job, a, b);
   if (fact?.rule === 'forbidden' || a === b) return null;
+  if (background.claimed.some((one) => isBetween(one, a, b))) return null;
   const takenElsewhere = job.choices.some(
     ({ circuit: other, runs }) =>
       other !== circuit.id &&

@@ -15,8 +15,8 @@ export type Hooked = Pick<BoxNode, 'terminals' | 'leads'>;
 /** What joining conductors costs, by the number of conductor ends that come: Infinity where no connector takes them. */
 export interface Splices {
   net: (hooked: Hooked) => Float64Array;
-  /** Grounds of a box, of which `there` lie in it already; by the number of those that come. */
-  grounds: (box: BoxId, hooked: Hooked, there: number) => Float64Array;
+  /** Grounds of a box, of which those of sizes `there` lie in it already; by the number of those that come. */
+  grounds: (box: BoxId, hooked: Hooked, there: readonly Awg[]) => Float64Array;
   /** A net that only passes through. */
   passing: Float64Array;
   /** A cap for one conductor that nothing uses. */
@@ -37,8 +37,8 @@ export const splicesOf = (job: Job, awg: Awg, weights: Weights): Splices => {
   const priceOf = (connectors: readonly { article: string }[]) =>
     weights.material *
     connectors.reduce((sum, one) => sum + articleOf(job.stock, 'connector', one.article).price, 0);
-  const costOf = (box: BoxId, net: Net | 'ground', hooked: Hooked, ends: number): number => {
-    const all = Array.from({ length: ends }, (_, i) => ({ end: anyEnd(i), awg }));
+  const costOf = (box: BoxId, net: Net | 'ground', hooked: Hooked, sizes: readonly Awg[]): number => {
+    const all = sizes.map((size, i) => ({ end: anyEnd(i), awg: size }));
     const { joints, unjoined } = makeUpNode(job, box, { key: 'x', net, ...hooked, ends: all });
     if (unjoined.length > 0) return Infinity;
     const spliced = joints.filter((joint) => joint.members.length > 1).length;
@@ -47,18 +47,20 @@ export const splicesOf = (job: Job, awg: Awg, weights: Weights): Splices => {
     );
   };
   const known = new Map<string, Float64Array>();
-  const table = (box: BoxId, net: Net | 'ground', hooked: Hooked, there: number): Float64Array => {
-    const where = net === 'ground' ? `G${there}${leavesPigtail(job, box) ? 'L' : ''}` : '';
+  const table = (box: BoxId, net: Net | 'ground', hooked: Hooked, there: readonly Awg[]): Float64Array => {
+    const where = net === 'ground' ? `G${there.join()}${leavesPigtail(job, box) ? 'L' : ''}` : '';
     const leads = hooked.leads.map((lead) => lead.awg).join();
     const twins = hooked.terminals.filter((one) => one.twin !== null).length;
     const key = `${where} ${hooked.terminals.length} ${twins} ${leads}`;
     const found =
       known.get(key) ??
-      Float64Array.from({ length: MOST_ENDS + 1 }, (_, ends) => costOf(box, net, hooked, there + ends));
+      Float64Array.from({ length: MOST_ENDS + 1 }, (_, ends) =>
+        costOf(box, net, hooked, [...there, ...Array<Awg>(ends).fill(awg)]),
+      );
     known.set(key, found);
     return found;
   };
-  const net: Splices['net'] = (hooked) => table('' as BoxId, ANY_NET, hooked, 0);
+  const net: Splices['net'] = (hooked) => table('' as BoxId, ANY_NET, hooked, []);
   const cap = chooseConnectors(job.stock, job.preferences, [awg], false);
   // What passes through comes and goes.
   const passing = Float64Array.from(net(NOTHING_HOOKED), (cost, ends) =>

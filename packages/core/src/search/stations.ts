@@ -22,8 +22,8 @@ export interface Fit {
 /** One box with the devices that stand in it: what it costs whatever runs come, and which box of the stock they ask for. */
 export interface Station {
   box: Box;
-  /** Grounds of cables that are there already. */
-  grounds: number;
+  /** Sizes of the grounds of cables that are there already. */
+  grounds: Awg[];
   /** Minutes of the box, by their weight. */
   opening: number;
   /** The first box that holds so much more; null where the stock has none, or where it needs more than is allowed. */
@@ -120,17 +120,26 @@ export const stationOf = (
     ),
     clamps: offer.internalClamps || contents.internalClamps,
   }));
-  const needed = (insulated: number, cables: number, clamps: boolean): number =>
-    boxFill(
+  // Devices that stay as they were found keep what is on them.
+  const wired = others.count + fittings.filter((one) => one.article !== null).length;
+  const kept = contents.yokes.slice(others.count, contents.yokes.length - wired + others.count);
+  const connected = contents.yokes.filter((one) => !kept.includes(one));
+  const needed = (insulated: number, cables: number, clamps: boolean): number => {
+    const grounds = [...contents.grounds, ...Array<Awg>(cables).fill(awg)];
+    // Tails are as thick as the thickest ground they are joined to, and count for the device they land on.
+    const thickest = (of: Awg) => grounds.reduce((thick, one) => (one < thick ? one : thick), of);
+    return boxFill(
       0,
       {
         ...contents,
         internalClamps: clamps,
         conductors: [...contents.conductors, ...Array<Awg>(insulated).fill(awg)],
-        grounds: [...contents.grounds, ...Array<Awg>(cables).fill(awg)],
+        grounds,
+        yokes: [...connected.map((one) => ({ ...one, awg: thickest(one.awg) })), ...kept],
       },
       job.edition,
     ).needed;
+  };
   const volumesOf = (insulated: number, cables: number) => {
     const [all, entering] = returned ? [insulated + 2, cables + 1] : [insulated, cables];
     const plain = needed(all, entering, false);
@@ -154,8 +163,15 @@ export const stationOf = (
   const known = new Map<number, Fit | null>();
   return {
     box,
-    grounds:
-      background.groundsIn(id) + (fed ? cablesFor(job, circuit).slice(0, 1).filter(hasGroundWire).length : 0),
+    grounds: [
+      ...background.groundsIn(id),
+      ...(fed
+        ? cablesFor(job, circuit)
+            .slice(0, 1)
+            .filter(hasGroundWire)
+            .map((one) => one.awg)
+        : []),
+    ],
     opening: box.work === 'beyond' ? 0 : weights.minute * job.labour.box[box.work],
     fit: (insulated, cables) => {
       const key = insulated * 8 + cables;

@@ -1,6 +1,7 @@
+import { placeOfNode, type BoxId } from '../model/ids.js';
 import { classMasks, spansOf, type Bounds, type RunLine } from './bounds.js';
 import { loadOfRun, type LoadCode } from './load.js';
-import { nodePricesOf } from './nodePrices.js';
+import { nodePricesOf, restingCost } from './nodePrices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import type { WeighedRun } from './prices.js';
@@ -70,7 +71,16 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
   const reached = terminals.reduce((sum, mask) => sum | mask, 0);
   const optional = all & ~reached;
   const multiplicity = classes.map(({ nets }) => nets.length);
-  const fixed = fixedOf(tables, settled);
+  // A box that may be left out costs only what it takes beyond being left alone.
+  const resting = nodes.map((node, i) =>
+    (optional >> i) & 1 ? restingCost(tables, placeOfNode(node) as BoxId) : 0,
+  );
+  const within = new Set<string>(nodes);
+  const apart = tables.job.boxes.filter((box) => !within.has(box.id));
+  const fixed =
+    fixedOf(tables, settled) +
+    resting.reduce((sum, cost) => sum + cost, 0) +
+    apart.reduce((sum, box) => sum + restingCost(tables, box.id), 0);
   const homeClasses = classes.reduce((mask, one, i) => (one.fromPanel ? mask | (1 << i) : mask), 0);
   const feedClasses = classes.reduce(
     (mask, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? mask | (1 << i) : mask),
@@ -97,9 +107,10 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
     const home = settled.root === null ? runs.home(root, homeClasses) : null;
     if (settled.root === null && !home) return [];
     const box = (node: number) => {
-      if (optional & (1 << node) & ~(1 << root)) return 0;
       const price = prices[node];
-      return (node === root && home ? price?.leastEntered : price?.least) ?? 0;
+      const least =
+        ((node === root && home ? price?.leastEntered : price?.least) ?? 0) - (resting[node] ?? 0);
+      return optional & (1 << node) & ~(1 << root) ? Math.min(0, least) : least;
     };
     const masks = terminals.map((mask, i) => (classes[i]?.fromPanel ? mask | (1 << root) : mask));
     return [
@@ -121,7 +132,7 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
         },
         run: runs.between,
         nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
-        node: (node, load) => prices[node]?.cost(load) ?? Infinity,
+        node: (node, load) => (prices[node]?.cost(load) ?? Infinity) - (resting[node] ?? 0),
         fixed,
         forced: runs.forced * FORCED,
         bounds: { join, reach, box },

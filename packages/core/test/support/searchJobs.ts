@@ -154,7 +154,7 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
       { openings: 2, closeHoles: 3 },
     ]),
   }));
-  if (pick(8) === 0)
+  if (!other && pick(8) === 0)
     facts.push({
       between: ['panel', oneOf(pick, boxes).id],
       rule: oneOf(pick, ['forced', 'forbidden'] as const),

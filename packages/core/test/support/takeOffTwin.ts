@@ -58,6 +58,8 @@ export const countedTakeOff = (
         return box && !box.metal && gangs === 1 && !box.internalClamps ? 8 : 12;
       };
       const { from, to, length } = cable;
+      const plates = job.runFacts.find((fact) => fact.between.includes(from) && fact.between.includes(to));
+      count('steel-plate', plates?.closeHoles ?? 0);
       count('staple', length === null ? 2 : staplesAlong(length, reach(from), reach(to)));
     }
   }

@@ -1,0 +1,131 @@
+import { PANEL, placeOfNode, type BoxId, type CircuitId, type Place } from '../model/ids.js';
+import type { Choice, Job, Run } from '../model/job.js';
+import { boxesOf, junctionsOf } from '../search/orders.js';
+import type { Finding } from '../code/rule.js';
+import type { RunSketch } from '../drawing/sketchRun.js';
+import { measure, withChoice, type Baseline, type Measures } from './measures.js';
+import type { FamiliarId } from './familiar.js';
+import type { ProfileId } from './profiles.js';
+
+/** One way to wire a circuit, measured on the planned wiring. */
+export interface Candidate {
+  /** A for the first in the list, then B, C. */
+  letter: string;
+  choice: Choice;
+  /** The box that power enters. */
+  entry: BoxId | null;
+  /** What it is the best at, the entries that it is the best for, and the familiar ways that it is. */
+  bestAt: ProfileId[];
+  bestFrom: BoxId[];
+  familiar: FamiliarId[];
+  measures: Measures;
+  findings: Finding[];
+  sketch: RunSketch | null;
+}
+
+/** The same tree of cables with power entering at the same place, whatever way round the runs are written. */
+const shapeOf = ({ feed, runs }: Choice): string =>
+  [feed, ...runs.map(({ from, to }) => [from, to].sort().join('>')).sort()].join(' ');
+
+/** The same shape with the same order of switches and the same neutrals. */
+const keyOf = (choice: Choice): string =>
+  [shapeOf(choice), JSON.stringify(choice.chains ?? null), [...(choice.neutralAt ?? ['?'])].sort()].join(' ');
+
+const entryOf = (job: Job, choice: Choice): BoxId | null => {
+  const feed = job.feeds.find((one) => one.id === choice.feed);
+  if (feed && feed.at !== PANEL) return feed.at;
+  const home = choice.runs.find(({ from, to }) => from === PANEL || to === PANEL);
+  const box = home && (home.from === PANEL ? home.to : home.from);
+  return box === undefined ? null : (placeOfNode(box) as BoxId);
+};
+
+/** Why a choice stands in the list. */
+export type Reason = { profile: ProfileId } | { entry: BoxId } | { familiar: FamiliarId };
+
+/** Runs that are forced, that the circuit could take and that neither it nor another takes. */
+export const missedRuns = (job: Job, circuit: CircuitId, choice: Choice): Run[] => {
+  const named = job.circuits.find((one) => one.id === circuit);
+  const mine = new Set<Place>([
+    ...(named ? [...boxesOf(job, named), ...junctionsOf(job)] : []),
+    ...job.feeds.filter((feed) => feed.id === choice.feed).map((feed) => feed.at),
+  ]);
+  const taken = withChoice(job, circuit, choice).choices.flatMap(({ runs }) =>
+    runs.map(({ from, to }): Place[] => [placeOfNode(from), placeOfNode(to)]),
+  );
+  return job.runFacts.flatMap(({ rule, between: [from, to] }) =>
+    rule === 'forced' &&
+    mine.has(from) &&
+    mine.has(to) &&
+    !taken.some((ends) => ends.includes(from) && ends.includes(to))
+      ? [{ from, to }]
+      : [],
+  );
+};
+
+/** Collects ways of one circuit: equal ones are one, and near duplicates are folded into the cheaper. */
+export const createCollection = (job: Job, circuit: CircuitId, baseline: Baseline) => {
+  const found = new Map<string, Candidate>();
+
+  const note = (candidate: Candidate, reason: Reason) => {
+    if ('profile' in reason) candidate.bestAt.push(reason.profile);
+    else if ('entry' in reason) candidate.bestFrom.push(reason.entry);
+    else candidate.familiar.push(reason.familiar);
+  };
+
+  /** Takes a choice in; false where it cannot be planned. */
+  const add = (choice: Choice, reason: Reason): boolean => {
+    const key = keyOf(choice);
+    const known = found.get(key);
+    if (known) {
+      note(known, reason);
+      return true;
+    }
+    if (missedRuns(job, circuit, choice).length > 0) return false;
+    const measured = measure(withChoice(job, circuit, choice), circuit, baseline);
+    if (!measured) return false;
+    const candidate: Candidate = {
+      letter: '',
+      choice,
+      entry: entryOf(job, choice),
+      bestAt: [],
+      bestFrom: [],
+      familiar: [],
+      measures: measured.measures,
+      findings: measured.findings,
+      sketch: measured.sketch,
+    };
+    note(candidate, reason);
+    found.set(key, candidate);
+    return true;
+  };
+
+  /** All that were found, cheapest first; violations last. */
+  const list = (): Candidate[] => {
+    const sorted = [...found.values()].sort(
+      (a, b) =>
+        a.measures.violations - b.measures.violations ||
+        a.measures.cost - b.measures.cost ||
+        a.measures.reidentified - b.measures.reidentified,
+    );
+    const kept = new Map<string, Candidate>();
+    for (const candidate of sorted) {
+      const shape = shapeOf(candidate.choice);
+      const { neutrals } = candidate.measures;
+      const key = `${shape} ${neutrals.present}`;
+      const before = kept.get(key);
+      if (!before) kept.set(key, { ...candidate });
+      else
+        kept.set(key, {
+          ...before,
+          bestAt: [...new Set([...before.bestAt, ...candidate.bestAt])],
+          bestFrom: [...new Set([...before.bestFrom, ...candidate.bestFrom])],
+          familiar: [...new Set([...before.familiar, ...candidate.familiar])],
+        });
+    }
+    return [...kept.values()].map((candidate, i) => ({ ...candidate, letter: letterOf(i) }));
+  };
+  return { add, list };
+};
+
+const letterOf = (index: number): string =>
+  (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26));

@@ -1,0 +1,226 @@
+import type { BoxId, CircuitId } from '../model/ids.js';
+import type { Choice, Job } from '../model/job.js';
+import type { Finding } from '../code/rule.js';
+import type { PlanProblem } from '../planning/problem.js';
+import { planJob } from '../planning/planJob.js';
+import { sayProblem } from '../planning/sayProblem.js';
+import { leastCost } from '../search/cost.js';
+import { NO_CONSTRAINTS, type Constraints } from '../search/orders.js';
+import { someLengthsKnown } from '../search/priceTables.js';
+import { choiceOf, createSearch, type SearchLimits, type SearchResult } from '../search/search.js';
+import { createCollection, missedRuns, type Candidate } from './candidates.js';
+import { compare, type Advantage } from './compare.js';
+import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
+import { baselineOf, withChoice, withoutForced } from './measures.js';
+import { bestBy, PROFILES, profileOf, type ProfileId } from './profiles.js';
+import { refusalsOf, type Refusal } from './refusal.js';
+import { relax, relaxationsOf, type Relaxed } from './relaxations.js';
+
+/** How far the search came for one profile. */
+export interface ProfileResult {
+  id: ProfileId;
+  title: string;
+  /** What is made as small as possible, in words. */
+  objective: string;
+  /** Letter of the plan; null where there is none. */
+  letter: string | null;
+  /** Nothing better exists. */
+  proved: boolean;
+  /** How far above the proved lower bound the plan is at most, in percent; 0 where it is proved. */
+  gap: number;
+  steps: number;
+}
+
+export interface FamiliarResult {
+  id: FamiliarId;
+  title: string;
+  /** Letter of the plan; null where it cannot be wired, and why. */
+  letter: string | null;
+  problems: string[];
+}
+
+/** All that was found for one circuit. */
+export interface PlanSet {
+  circuit: CircuitId;
+  candidates: Candidate[];
+  profiles: ProfileResult[];
+  familiar: FamiliarResult[];
+  /** The first against each other plan. */
+  comparisons: Advantage[];
+  /** What would make a better plan possible, most saved first. */
+  relaxed: Relaxed[];
+  refusals: Refusal[];
+  /** What has to be known to trust the ranking. */
+  notes: string[];
+  /** Nothing more is to come. */
+  complete: boolean;
+}
+
+export interface FindOptions {
+  constraints?: Constraints;
+  /** Steps of each search; deterministic for a brief. */
+  mostSteps?: number;
+  onProgress?: (soFar: PlanSet) => void;
+  mayGoOn?: () => boolean;
+}
+
+/** Steps that a search of one profile may take before it stops with a gap. */
+export const MOST_STEPS = 30_000_000;
+
+/** Rules by which a circuit may not serve lighting at all. */
+const NO_LIGHTING: ReadonlySet<string> = new Set([
+  'small-appliance-circuit',
+  'bathroom-circuit',
+  'laundry-circuit',
+  'garage-circuit',
+]);
+const barring = (findings: readonly Finding[]) =>
+  findings.filter((one) => NO_LIGHTING.has(one.rule) && one.severity === 'violation');
+
+const notesOf = (job: Job, circuit: CircuitId): string[] => {
+  const { circuits } = planJob(withoutForced(withChoice(job, circuit, null)));
+  const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);
+  return [
+    ...(someLengthsKnown(job)
+      ? []
+      : ['No box has a position and no run is measured: plans are compared without feet of cable.']),
+    ...open.map(
+      ({ circuit: { name } }) =>
+        `${name} is not planned yet. What it will put into shared boxes is not counted here.`,
+    ),
+  ];
+};
+
+const gapOf = ({ best, bound }: SearchResult): number =>
+  best && bound > 0 && bound < best.weight ? ((best.weight - bound) / bound) * 100 : 0;
+
+/**
+ * Every sensible way to wire a circuit: the best by each profile, the best for each box that power may enter, and the
+ * familiar ways, measured and compared; what would make a better plan possible; or why there is none. The other circuits
+ * stay as they are chosen. `onProgress` gets what is known after each step.
+ */
+export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): PlanSet => {
+  const circuit = job.circuits.find((one) => one.id === id);
+  if (!circuit) throw new Error(`The job has no circuit ${id}.`);
+  const constraints = options.constraints ?? NO_CONSTRAINTS;
+  const mayGoOn = options.mayGoOn ?? (() => true);
+  const limits: SearchLimits = { mostSteps: options.mostSteps ?? MOST_STEPS, mayGoOn };
+  const set: PlanSet = {
+    circuit: id,
+    candidates: [],
+    profiles: [],
+    familiar: [],
+    comparisons: [],
+    relaxed: [],
+    refusals: refusalsOf(job, circuit),
+    notes: notesOf(job, id),
+    complete: false,
+  };
+  const baseline = baselineOf(job, id);
+  const collection = createCollection(job, id, baseline);
+  /** The letters change as more is found. */
+  const letterFor = (has: (candidate: Candidate) => boolean) => set.candidates.find(has)?.letter ?? null;
+  const publish = () => {
+    set.candidates = collection.list();
+    set.profiles = set.profiles.map((one) => ({
+      ...one,
+      letter: letterFor((candidate) => candidate.bestAt.includes(one.id)),
+    }));
+    set.familiar = set.familiar.map((one) => ({
+      ...one,
+      letter: letterFor((candidate) => candidate.familiar.includes(one.id)),
+    }));
+    const [first, ...others] = set.candidates;
+    set.comparisons = first ? others.map((other) => compare(first, other)) : [];
+    options.onProgress?.({ ...set });
+  };
+
+  const profiles = set.refusals.length > 0 ? [] : PROFILES;
+  for (const profile of profiles) {
+    if (!mayGoOn()) break;
+    const first = profile === 'leastCost';
+    const result = bestBy(profile, job, circuit, constraints, limits, baseline);
+    if (result.best) collection.add(choiceOf(result.best), { profile });
+    set.profiles = [
+      ...set.profiles,
+      {
+        id: profile,
+        title: profileOf(profile).title,
+        objective: profileOf(profile).objective,
+        letter: null,
+        proved: result.proved,
+        gap: gapOf(result),
+        steps: result.steps,
+      },
+    ];
+    publish();
+    if (first && !result.best) break;
+    const barred = barring(set.candidates[0]?.findings ?? []);
+    if (barred.length > 0)
+      return { ...set, candidates: [], profiles: [], comparisons: [], refusals: barred, complete: true };
+  }
+
+  if (set.candidates.length > 0) {
+    const search = createSearch(job, circuit, {
+      weights: leastCost(job),
+      constraints,
+      volumeLimit: Infinity,
+    });
+    for (const entry of search.entries.filter((_, i) => i < MOST_ENTRIES)) {
+      if (!mayGoOn()) break;
+      const { best } = search.least({ ...limits, entry });
+      if (best) collection.add(choiceOf(best), { entry: entry });
+    }
+    publish();
+    for (const { id: familiar, choice } of familiarChoices(job, circuit)) {
+      const made = collection.add(choice, { familiar });
+      const problems = made ? [] : problemsOf(job, id, choice);
+      set.familiar = [
+        ...set.familiar,
+        { id: familiar, title: FAMILIAR_TITLES[familiar], letter: null, problems },
+      ];
+    }
+    publish();
+  }
+
+  // A familiar way with a violation is no plan to compare with.
+  const least = set.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null;
+  for (const relaxation of relaxationsOf(job, circuit)) {
+    if (!mayGoOn()) break;
+    const found = relax(job, circuit, relaxation, constraints, limits, baseline, least);
+    if (found) set.relaxed = [...set.relaxed, found];
+  }
+  set.relaxed = [...set.relaxed].sort((a, b) => (b.saves ?? 0) - (a.saves ?? 0) || a.cost - b.cost);
+  if (least === null && set.refusals.length === 0)
+    set.refusals = [
+      {
+        title: `No way of wiring ${circuit.name} meets all that is asked`,
+        reason:
+          'Every run of cables needs a cable, a box or a connector that the stock does not have, or goes against what is forced, forbidden or fixed.',
+        remedy:
+          set.relaxed.length > 0
+            ? 'One of the changes below would make it possible.'
+            : 'Allow more runs, add larger boxes or wider cables to the stock, or split the circuit.',
+      },
+    ];
+  set.complete = mayGoOn();
+  publish();
+  return set;
+};
+
+/** Boxes for which the best plan with power entering there is looked for, at most. */
+const MOST_ENTRIES = 12;
+
+/** Why a familiar way cannot be wired. */
+const problemsOf = (job: Job, circuit: CircuitId, choice: Choice): string[] => {
+  const { circuits } = planJob(withChoice(job, circuit, choice));
+  const outcome = circuits.find((plan) => plan.circuit.id === circuit)?.outcome;
+  const refused = outcome && !outcome.ok ? outcome.problems : [];
+  const missed = missedRuns(job, circuit, choice).map((run): PlanProblem => ({
+    code: 'ForcedRunMissing',
+    circuit,
+    run,
+  }));
+  const titles = [...refused, ...missed].map((problem) => sayProblem(job, problem).title);
+  return [...new Set(titles)];
+};
