@@ -41,6 +41,12 @@ const SHOTS = [
     size: desk,
     act: (page) => page.getByRole('tab', { name: 'Circuit' }).click(),
   },
+  {
+    name: 'runs',
+    path: '/jobs/heron-yard/circuits/ropewalk-lights/runs',
+    size: desk,
+    act: (page) => page.getByText('no way costs less than A').waitFor(),
+  },
   { name: 'telephone', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: telephone },
 ];
 

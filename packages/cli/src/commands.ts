@@ -7,7 +7,6 @@ import {
   spiceNetlist,
   truthTable,
   worksheetFill,
-  writeJobFile,
   type BoxFill,
   type Subject,
   type TruthRow,
@@ -15,6 +14,7 @@ import {
 } from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
 import { compare, inspect } from './inspect.js';
+import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
 
 const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
@@ -87,13 +87,6 @@ export const fillWorksheet = (worksheet: Worksheet): Report => {
     violates: !filled.passes,
   };
 };
-
-/** The job with its wiring planned, as a job file. */
-const plan: Command = ({ job, findings }) => ({
-  lines: [writeJobFile(job).trimEnd()],
-  data: job,
-  violates: findings.some((one) => one.severity === 'unfinished'),
-});
 
 /** More netlists than this are asked for group by group. */
 const MOST_NETLISTS = 4096;

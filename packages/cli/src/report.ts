@@ -1,4 +1,4 @@
-import { cubicInches, PANEL, type Group, type JudgedEdition, type Subject } from '@amber/core';
+import { cubicInches, PANEL, type Circuit, type Group, type JudgedEdition, type Subject } from '@amber/core';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
 export interface Report {
@@ -15,6 +15,7 @@ export interface Refused {
 /** What narrows a command, or tells it by what to judge. */
 export interface Options {
   group: Group | undefined;
+  circuit: Circuit | undefined;
   edition: JudgedEdition | undefined;
   /** The edition to compare with. */
   other: JudgedEdition | undefined;

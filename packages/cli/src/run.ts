@@ -13,9 +13,10 @@ import {
 import { COMMANDS, fillWorksheet } from './commands.js';
 import type { Refused, Report } from './report.js';
 
-const USAGE = `amber ${Object.keys(COMMANDS).join(' | ')} [FILE] [--json] [--wiring ID] [--group ID]
+const USAGE = `amber ${Object.keys(COMMANDS).join(' | ')} [FILE] [--json] [--wiring ID] [--group ID] [--circuit ID]
 Reads a job file, or standard input where none is named; fill takes a box-fill worksheet too.
 --json gives the data instead of the table. --wiring judges a wiring of the job as it stands, not the planned one.
+--circuit makes plan search the ways to wire that circuit, by its id or name, instead of planning those chosen.
 --group narrows simulate and netlist to the switches of one control group, by its id or name.
 Ends with 0, with 1 where a rule is violated or a circuit cannot be planned, with 2 on bad input.`;
 
@@ -39,6 +40,7 @@ const asked = (args: readonly string[]) => {
         json: { type: 'boolean', default: false },
         wiring: { type: 'string' },
         group: { type: 'string' },
+        circuit: { type: 'string' },
         edition: { type: 'string' },
         with: { type: 'string' },
       },
@@ -53,7 +55,14 @@ const asked = (args: readonly string[]) => {
 };
 
 const reportOn = (
-  { name, wiring, group: groupName, edition, with: other }: NonNullable<ReturnType<typeof asked>>,
+  {
+    name,
+    wiring,
+    group: groupName,
+    circuit: circuitName,
+    edition,
+    with: other,
+  }: NonNullable<ReturnType<typeof asked>>,
   text: string,
 ): Report | Refused => {
   const document = parseJson(text);
@@ -75,6 +84,12 @@ const reportOn = (
     const there = groups.map((one) => `"${one.name}"`).join(', ');
     return { refused: [`The job has no control group "${groupName}"; it has ${there || 'none'}.`] };
   }
+  const { circuits } = subject.job;
+  const circuit = circuits.find((one) => one.id === circuitName || one.name === circuitName);
+  if (circuitName !== undefined && !circuit) {
+    const there = circuits.map((one) => `"${one.name}"`).join(', ');
+    return { refused: [`The job has no circuit "${circuitName}"; it has ${there || 'none'}.`] };
+  }
   const editions: (JudgedEdition | undefined)[] = [];
   for (const year of [edition, other]) {
     const known = JUDGED_EDITIONS.find((one) => String(one) === year);
@@ -82,7 +97,7 @@ const reportOn = (
       return { refused: [`There is no edition "${year}"; there are ${JUDGED_EDITIONS.join(', ')}.`] };
     editions.push(known);
   }
-  const options = { group, edition: editions[0], other: editions[1] };
+  const options = { group, circuit, edition: editions[0], other: editions[1] };
   return COMMANDS[name]?.(subject, options) ?? { refused: [USAGE] };
 };
 

@@ -104,7 +104,12 @@ test('takeoff gives materials, cuts with both tags, coils, minutes and cost', ()
 
 test('takeoff ends with 1 where a circuit cannot be planned, and names what has no length', () => {
   const job = demo();
-  const loose = { ...job, runFacts: [], choices: job.choices.slice(1) };
+  const loose = {
+    ...job,
+    runFacts: [],
+    boxes: demo().boxes.map((box) => ({ ...box, at: null })),
+    choices: job.choices.slice(1),
+  };
   const { code, out } = amber(['takeoff'], JSON.stringify(loose));
   expect(code).toBe(1);
   expect(out).toContain('no length: measure it');
@@ -208,4 +213,22 @@ test('bad input ends with 2, path and sentence', () => {
     error: 'missing.json cannot be read: no such file',
   });
   expect(amber(['dance']).code).toBe(2);
+});
+
+test('plan searches the ways to wire a circuit, tells why the first is the best, and refuses a circuit that is not there', () => {
+  const { code, out } = amber(['plan', '--circuit', 'Ropewalk']);
+  expect(code).toBe(0);
+  expect(out).toMatch(/^plan +cost +material/);
+  expect(out).toMatch(/^A +\$[\d.]+ .*Creek end +Least cost/m);
+  expect(out).toMatch(/^A costs \$[\d.]+ less than B: /m);
+  expect(out).toContain('Proved.');
+  const { candidates } = JSON.parse(amber(['plan', '--circuit', 'Ropewalk', '--json']).out) as {
+    candidates: { measures: { cost: number; violations: number } }[];
+  };
+  const costs = candidates.filter((one) => one.measures.violations === 0).map((one) => one.measures.cost);
+  expect(costs).toEqual([...costs].sort((a, b) => a - b));
+  expect(amber(['plan', '--circuit', 'Attic'])).toMatchObject({
+    code: 2,
+    error: 'The job has no circuit "Attic"; it has "Ropewalk", "Tar store".',
+  });
 });

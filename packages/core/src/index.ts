@@ -174,10 +174,12 @@ export type { SpiceNetlist } from './formats/spice.js';
 /** Finding plans: every sensible way to wire a circuit, the best proved, each measured and compared. */
 export { findPlans } from './plans/findPlans.js';
 export type { FamiliarResult, FindOptions, PlanSet, ProfileResult } from './plans/findPlans.js';
+export { isChosen, wiredChoice } from './plans/candidates.js';
 export type { Candidate } from './plans/candidates.js';
+export { withChoice } from './plans/measures.js';
 export type { Advantage } from './plans/compare.js';
 export type { Measures } from './plans/measures.js';
-export { profileOf } from './plans/profiles.js';
+export { LEFT_OUT, profileOf } from './plans/profiles.js';
 export type { ProfileId } from './plans/profiles.js';
 export { FAMILIAR_TITLES } from './plans/familiar.js';
 export type { Refusal } from './plans/refusal.js';

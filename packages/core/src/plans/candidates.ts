@@ -1,5 +1,6 @@
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Job, Run } from '../model/job.js';
+import type { CircuitPlan } from '../planning/planCircuit.js';
 import { boxesOf, junctionsOf } from '../search/orders.js';
 import type { Finding } from '../code/rule.js';
 import type { RunSketch } from '../drawing/sketchRun.js';
@@ -38,6 +39,18 @@ const entryOf = (job: Job, choice: Choice): BoxId | null => {
   const box = home && (home.from === PANEL ? home.to : home.from);
   return box === undefined ? null : (placeOfNode(box) as BoxId);
 };
+
+/** The choice of a circuit with what was left to the program filled in; null where it is not planned. */
+export const wiredChoice = (plans: readonly CircuitPlan[], circuit: CircuitId): Choice | null => {
+  const outcome = plans.find((plan) => plan.circuit.id === circuit)?.outcome;
+  if (!outcome?.ok) return null;
+  const { choice, arrangement } = outcome.value;
+  return { ...choice, chains: arrangement.chains, neutralAt: arrangement.neutralAt };
+};
+
+/** Is this the way the circuit is wired now? */
+export const isChosen = (wired: Choice | null, { choice }: Candidate): boolean =>
+  wired !== null && keyOf(wired) === keyOf(choice);
 
 /** Why a choice stands in the list. */
 export type Reason = { profile: ProfileId } | { entry: BoxId } | { familiar: FamiliarId };

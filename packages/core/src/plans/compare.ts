@@ -101,7 +101,7 @@ export const compare = (better: Candidate, other: Candidate): Advantage => {
   const sentence =
     cost +
     (gains.length > 0 ? `: ${join(gains)}` : '') +
-    (gives.length > 0 ? `${gains.length > 0 ? '; but' : ': but'} it takes ${join(gives)}` : '') +
+    (gives.length > 0 ? `${gains.length > 0 ? '; in return' : ', with'} ${join(gives)}` : '') +
     '.';
   return { better: better.letter, other: other.letter, saves, differences, sentence };
 };

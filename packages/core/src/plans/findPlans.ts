@@ -1,4 +1,4 @@
-import type { BoxId, CircuitId } from '../model/ids.js';
+import type { CircuitId } from '../model/ids.js';
 import type { Choice, Job } from '../model/job.js';
 import type { Finding } from '../code/rule.js';
 import type { PlanProblem } from '../planning/problem.js';
@@ -7,7 +7,13 @@ import { sayProblem } from '../planning/sayProblem.js';
 import { leastCost } from '../search/cost.js';
 import { NO_CONSTRAINTS, type Constraints } from '../search/orders.js';
 import { someLengthsKnown } from '../search/priceTables.js';
-import { choiceOf, createSearch, type SearchLimits, type SearchResult } from '../search/search.js';
+import {
+  choiceOf,
+  createSearch,
+  type Found,
+  type SearchLimits,
+  type SearchResult,
+} from '../search/search.js';
 import { createCollection, missedRuns, type Candidate } from './candidates.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
@@ -135,11 +141,22 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     options.onProgress?.({ ...set });
   };
 
+  let answered = false;
+  /** Shown at once, before anything is proved of it; what is found later takes its place. */
+  const firstAnswer = (found: Found) => {
+    if (answered || !options.onProgress) return;
+    answered = true;
+    const early = createCollection(job, id, baseline);
+    early.add(choiceOf(found), { profile: 'leastCost' });
+    options.onProgress({ ...set, candidates: early.list() });
+  };
+
   const profiles = set.refusals.length > 0 ? [] : PROFILES;
   for (const profile of profiles) {
     if (!mayGoOn()) break;
     const first = profile === 'leastCost';
-    const result = bestBy(profile, job, circuit, constraints, limits, baseline);
+    const onBetter = first ? firstAnswer : undefined;
+    const result = bestBy(profile, job, circuit, constraints, { ...limits, onBetter }, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
     set.profiles = [
       ...set.profiles,

@@ -16,33 +16,35 @@ interface Profile {
   weights: (job: Job) => Weights;
 }
 
-const LEFT_OUT = 'Staples, tape, tail wire and what no arrangement changes are left out while searching.';
+/** What the search does not add up; said beside every objective. */
+export const LEFT_OUT =
+  'Staples, tape, tail wire and what is the same in every plan are left out while searching, and counted in the cost of each plan.';
 
 export const profileOf = (id: ProfileId): Profile =>
   ({
     leastCost: {
       title: 'Least cost',
-      objective: `Material and labour at the job's hourly rate. ${LEFT_OUT}`,
+      objective: 'Material, and labour at the hourly rate of the job',
       weights: leastCost,
     },
     roomiest: {
       title: 'Roomiest boxes',
-      objective: `The volume that the most crowded box needs; of equals, the least cost. ${LEFT_OUT}`,
+      objective: 'The volume that the most crowded box needs; of equals, the least cost',
       weights: leastCost,
     },
     neutrals: {
       title: 'A neutral at every switch',
-      objective: `The least cost with a neutral in every switch box, ready for electronics. ${LEFT_OUT}`,
+      objective: 'The least cost with a neutral in every switch box, ready for electronics',
       weights: leastCost,
     },
     leastCable: {
       title: 'Least new cable',
-      objective: `Inches of new cable as cut; of equals, the least cost. ${LEFT_OUT}`,
+      objective: 'Inches of new cable as cut; of equals, the least cost',
       weights: leastCable,
     },
     leastLabour: {
       title: 'Least labour',
-      objective: `Minutes of labour; of equals, the least cost. ${LEFT_OUT}`,
+      objective: 'Minutes of labour; of equals, the least cost',
       weights: leastLabour,
     },
   })[id];

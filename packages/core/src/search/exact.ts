@@ -50,6 +50,9 @@ const sizeOf = (set: number) => {
   return count;
 };
 
+/** Most ways to hang children that are held at once: what bounds the memory, at about a hundred bytes each. */
+const MOST_HELD = 600_000;
+
 export interface ExactResult {
   /** The cheapest tree under the limit, or null where there is none. */
   tree: Tree | null;
@@ -73,6 +76,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
   let best = limit;
   let bestEntry: Entry | null = null;
   let steps = 0;
+  let held = 0;
 
   /** The least of everything outside a set, joined with the node `at`. */
   const rest = (set: number, at: number): number => {
@@ -164,7 +168,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
               if ((one.set & base.set) !== 0 || one.low >= base.low) continue;
               const set = base.set | one.set;
               steps += base.entries.size;
-              if (steps > mostSteps)
+              if (steps > mostSteps || held > MOST_HELD)
                 return { tree: treeOf(n, root, bestEntry, best), complete: false, steps };
               let partial = here.get(set);
               let bound = NaN;
@@ -176,6 +180,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
                 if (known && known.cost <= cost) continue;
                 if (Number.isNaN(bound)) bound = rest(set, top) + (boxes[1 << top] ?? 0);
                 if (cost + bound >= best) continue;
+                if (!known) held += 1;
                 if (!partial) {
                   partial = { set, low: one.low, entries: new Map() };
                   here.set(set, partial);

@@ -40,7 +40,7 @@ export interface SearchLimits {
   /** Steps of the exact search over all orders; deterministic, unlike a time. */
   mostSteps: number;
   /** Called with each better arrangement. */
-  onBetter?: (found: Found) => void;
+  onBetter?: ((found: Found) => void) | undefined;
   mayGoOn?: () => boolean;
 }
 

@@ -21,7 +21,7 @@ export const App = () => (
           path="jobs/:jobId"
           element={
             <Suspense fallback={<Waiting />}>
-              <JobShell />
+              <JobShell view="bench" />
             </Suspense>
           }
         />
@@ -29,7 +29,15 @@ export const App = () => (
           path="jobs/:jobId/circuits/:circuitId"
           element={
             <Suspense fallback={<Waiting />}>
-              <JobShell />
+              <JobShell view="bench" />
+            </Suspense>
+          }
+        />
+        <Route
+          path="jobs/:jobId/circuits/:circuitId/runs"
+          element={
+            <Suspense fallback={<Waiting />}>
+              <JobShell view="runs" />
             </Suspense>
           }
         />

@@ -1,4 +1,4 @@
-import { FolderOpen, ToggleRight, type LucideIcon } from 'lucide-react';
+import { FolderOpen, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import { NoticeBar } from './NoticeBar.js';
 
@@ -26,7 +26,8 @@ const Stage = ({
 
 /** The rail shows the stages that are built. */
 export const Frame = () => {
-  const { jobId } = useParams();
+  const { jobId, circuitId } = useParams();
+  const bench = `/jobs/${jobId}${circuitId ? `/circuits/${encodeURIComponent(circuitId)}` : ''}`;
   return (
     <div className="flex h-full flex-col-reverse sm:flex-row">
       <nav
@@ -41,7 +42,10 @@ export const Frame = () => {
           <img src="/icon.svg" alt="" width="32" height="32" />
         </Link>
         <Stage to="/" end icon={FolderOpen} label="Jobs" />
-        {jobId ? <Stage to={`/jobs/${jobId}`} icon={ToggleRight} label="Bench" /> : null}
+        {jobId && circuitId && circuitId !== 'new' ? (
+          <Stage to={`${bench}/runs`} icon={Waypoints} label="Runs" />
+        ) : null}
+        {jobId ? <Stage to={bench} end icon={ToggleRight} label="Bench" /> : null}
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <Outlet />

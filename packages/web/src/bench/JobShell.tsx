@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { StartCircuit } from '../circuit/StartCircuit.js';
 import { findDraft } from '../editing/keptDraft.js';
 import { closed, opened, redone, undone } from '../editing/jobSlice.js';
+import { RunsScreen } from '../runs/RunsScreen.js';
 import { ask, sayAnswer, type StoredJob } from '../shared/api.js';
 import { Button } from '../shared/ui.js';
 import { BenchScreen } from './BenchScreen.js';
@@ -44,7 +45,7 @@ const useOpenJob = (jobId: string) => {
 };
 
 /** Everything inside one job: the bar above, and the circuit of the address. */
-export const JobShell = () => {
+export const JobShell = ({ view }: { view: 'bench' | 'runs' }) => {
   const { jobId = '', circuitId } = useParams();
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
@@ -73,9 +74,11 @@ export const JobShell = () => {
     return <Navigate replace to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}`} />;
   return (
     <>
-      <TopBar job={open.document} circuit={circuit ?? null} />
+      <TopBar job={open.document} circuit={circuit ?? null} view={view} />
       {open.save.kind === 'conflict' ? <ConflictBar job={open.document} current={open.save.current} /> : null}
-      {circuit ? (
+      {circuit && view === 'runs' ? (
+        <RunsScreen key={circuit.id} job={open.document} circuit={circuit} />
+      ) : circuit ? (
         <BenchScreen key={circuit.id} job={open.document} circuit={circuit} />
       ) : (
         <StartCircuit job={open.document} />

@@ -30,7 +30,15 @@ const JobName = ({ job }: { job: Job }) => {
   );
 };
 
-const CircuitMenu = ({ job, circuit }: { job: Job; circuit: Circuit | null }) => (
+const CircuitMenu = ({
+  job,
+  circuit,
+  view,
+}: {
+  job: Job;
+  circuit: Circuit | null;
+  view: 'bench' | 'runs';
+}) => (
   <Menu>
     <MenuButton className="flex min-h-10 max-w-64 min-w-0 items-center gap-1.5 rounded-md border border-line bg-white px-3 text-[15px] font-semibold hover:bg-rail">
       <span className="truncate" title={circuit?.name}>
@@ -45,7 +53,7 @@ const CircuitMenu = ({ job, circuit }: { job: Job; circuit: Circuit | null }) =>
       {job.circuits.map((one) => (
         <MenuItem key={one.id}>
           <Link
-            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}`}
+            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${view === 'runs' ? '/runs' : ''}`}
             className="flex min-h-11 items-center gap-3 rounded px-3 data-focus:bg-rail"
           >
             <span className="min-w-0 flex-1 truncate font-semibold">{one.name}</span>
@@ -69,7 +77,15 @@ const CircuitMenu = ({ job, circuit }: { job: Job; circuit: Circuit | null }) =>
 
 const chip = 'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px]';
 
-export const TopBar = ({ job, circuit }: { job: Job; circuit: Circuit | null }) => {
+export const TopBar = ({
+  job,
+  circuit,
+  view,
+}: {
+  job: Job;
+  circuit: Circuit | null;
+  view: 'bench' | 'runs';
+}) => {
   const history = useAppSelector((state) => state.job.open?.history);
   const dispatch = useAppDispatch();
   const edit = useEdit();
@@ -83,7 +99,7 @@ export const TopBar = ({ job, circuit }: { job: Job; circuit: Circuit | null }) 
       <span aria-hidden="true" className="text-quiet">
         ›
       </span>
-      <CircuitMenu job={job} circuit={circuit} />
+      <CircuitMenu job={job} circuit={circuit} view={view} />
       {circuit ? (
         <span className={`${chip} max-lg:hidden`}>
           <b>{circuit.breaker} A</b>&nbsp;· {circuit.awg} AWG

@@ -1,0 +1,46 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { handle, lights, makeJob, saved, theRun } from './support.js';
+
+const plans = (page: Page) => page.getByRole('list', { name: 'Plans' }).locator('> li');
+const searched = (page: Page) =>
+  expect(page.getByText(/^\d+ plans, and no way costs less than A$/)).toBeVisible({ timeout: 60_000 });
+
+test('plans are found, the first is proved, and choosing another wires the circuit that way', async ({
+  page,
+}) => {
+  await page.goto('/jobs/heron-yard/circuits/ropewalk-lights');
+  await page.getByRole('link', { name: 'Runs' }).click();
+  await expect(page.getByRole('heading', { name: 'Ways to wire Ropewalk' })).toBeVisible();
+  await searched(page);
+  const first = plans(page).first();
+  await expect(first).toContainText('Least cost');
+  await expect(first).toContainText(/A costs \$\d+\.\d\d less than B: /);
+  expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
+
+  const roomy = plans(page).filter({ hasText: 'Roomiest boxes' });
+  await roomy.getByRole('button', { name: 'Wire it this way' }).click();
+  await expect(roomy.getByText('Wired this way')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(theRun(page)).toBeVisible();
+  const before = await lights(page);
+  await handle(page, 'Creek end').click();
+  expect(await lights(page)).not.toEqual(before);
+  await expect(page.getByText('4 of 4 positions work')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await saved(page);
+});
+
+test('another edition is searched anew, and a circuit without positions says what it leaves out', async ({
+  page,
+}) => {
+  await makeJob(page, 'Spar shed', 'Spar shed', { switches: '2' });
+  await page.getByRole('link', { name: 'Runs' }).click();
+  await expect(page.getByText('plans are compared without feet of cable')).toBeVisible();
+  await searched(page);
+  await expect(plans(page).first()).toContainText('code asks 2');
+  await page.getByLabel('Code edition').selectOption('2011');
+  await searched(page);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(theRun(page)).toBeVisible();
+});
