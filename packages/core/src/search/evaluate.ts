@@ -1,5 +1,6 @@
 import { MOST_RUNS } from './load.js';
 import { OUT, TOP, type Tree } from './exact.js';
+import type { TreeProblem } from './localSearch.js';
 import type { Settled } from './problem.js';
 import type { Weighed } from './weighed.js';
 
@@ -64,123 +65,14 @@ export const neutralBoxes = ({ classes, nodes }: Settled, { parents }: Tree): Se
   return there;
 };
 
-/** Neighbours of every node. */
-const adjacency = (parents: ArrayLike<number>): Set<number>[] => {
-  const ties = Array.from({ length: parents.length }, () => new Set<number>());
-  for (let node = 0; node < parents.length; node++) {
-    const parent = parents[node] ?? OUT;
-    if (parent < 0) continue;
-    ties[node]?.add(parent);
-    ties[parent]?.add(node);
-  }
-  return ties;
-};
-
-const rooted = (n: number, ties: readonly ReadonlySet<number>[], top: number): Int32Array => {
-  const parents = new Int32Array(n).fill(OUT);
-  parents[top] = TOP;
-  const queue = [top];
-  for (const at of queue)
-    for (const other of ties[at] ?? [])
-      if (parents[other] === OUT) {
-        parents[other] = at;
-        queue.push(other);
-      }
-  return parents;
-};
-
-/** A random number from 0 to below 1 at each call, the same for the same seed (mulberry32). */
-export const randomOf = (seed: number): (() => number) => {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-};
-
-/** Hangs each subtree on every other node, by any of its own nodes, as long as that makes the tree cheaper. */
-const descend = (problem: Weighed, start: Tree, mayGoOn: () => boolean): Tree => {
-  const { n, root } = problem;
-  let best = start;
-  /** Cuts the run above a node and tries every other run that joins the two parts; true where one is better. */
-  const improve = (node: number): boolean => {
-    const parent = best.parents[node] ?? OUT;
-    if (parent < 0) return false;
-    const ties = adjacency(best.parents);
-    ties[node]?.delete(parent);
-    ties[parent]?.delete(node);
-    const below = rooted(n, ties, node);
-    let better = false;
-    for (let other = 0; other < n; other++) {
-      if (below[other] !== OUT || best.parents[other] === OUT) continue;
-      for (let by = 0; by < n; by++) {
-        if (below[by] === OUT || (other === parent && by === node)) continue;
-        ties[by]?.add(other);
-        ties[other]?.add(by);
-        const parents = rooted(n, ties, root);
-        ties[by]?.delete(other);
-        ties[other]?.delete(by);
-        const cost = treeCost(problem, parents);
-        if (cost >= best.cost - 1e-6) continue;
-        best = { parents, cost };
-        better = true;
-      }
-    }
-    return better;
-  };
-  // Round and round, until a whole round has found nothing.
-  for (let node = 0, idle = 0; idle < n && mayGoOn(); node = (node + 1) % n)
-    idle = improve(node) ? 0 : idle + 1;
-  return best;
-};
-
-/** A tree to start from: each node tied where its run is cheapest, nearest first. */
-const firstTree = (problem: Weighed): Tree => {
-  const parents = new Int32Array(problem.n).fill(OUT);
-  parents[problem.root] = TOP;
-  for (let missing = problem.mandatory & ~(1 << problem.root); missing !== 0;) {
-    let least = Infinity;
-    let pair: [number, number] | null = null;
-    for (let node = 0; node < problem.n; node++) {
-      if ((missing & (1 << node)) === 0) continue;
-      for (let parent = 0; parent < problem.n; parent++) {
-        if (parents[parent] === OUT || (problem.leaves & (1 << parent)) !== 0) continue;
-        const near = problem.nearness(parent, node);
-        if (near >= least) continue;
-        least = near;
-        pair = [parent, node];
-      }
-    }
-    if (!pair) break;
-    parents[pair[1]] = pair[0];
-    missing &= ~(1 << pair[1]);
-  }
-  return { parents, cost: treeCost(problem, parents) };
-};
-
-/** A good tree, found by descent from a near one and from random changes of it. No proof; the same for the same seed. */
-export const goodTree = (
-  problem: Weighed,
-  kicks: number,
-  seed: number,
-  mayGoOn: () => boolean,
-): Tree | null => {
-  const random = randomOf(seed);
-  let best = descend(problem, firstTree(problem), mayGoOn);
-  for (let kick = 0; kick < kicks && mayGoOn(); kick++) {
-    const parents = Int32Array.from(best.parents);
-    for (let change = 0; change < 2; change++) {
-      const node = Math.floor(random() * problem.n);
-      const parent = Math.floor(random() * problem.n);
-      if ((parents[node] ?? OUT) >= 0 && parents[parent] !== OUT) parents[node] = parent;
-    }
-    const cost = treeCost(problem, parents);
-    if (cost === Infinity) continue;
-    const candidate = descend(problem, { parents, cost }, mayGoOn);
-    if (candidate.cost < best.cost) best = candidate;
-  }
-  return best.cost === Infinity ? null : best;
-};
+/** The same as a local search sees it. */
+export const treeProblemOf = (problem: Weighed): TreeProblem => ({
+  n: problem.n,
+  root: problem.root,
+  needed: Array.from({ length: problem.n }, (_, node) => node).filter(
+    (node) => (problem.mandatory >> node) & 1,
+  ),
+  mayHold: (node) => ((problem.leaves >> node) & 1) === 0,
+  cost: (parents) => treeCost(problem, parents),
+  nearness: problem.nearness,
+});

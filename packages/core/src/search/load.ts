@@ -18,12 +18,18 @@ const CLASSES = 2 ** 14;
 const LOW_CLASSES = 5;
 const LOW = CLASSES * 8 ** LOW_CLASSES;
 
+/** The part of a load that is not ends of nets. */
+export const trunkOf = ({ insulated, cables, spares }: Trunk): LoadCode =>
+  spares + cables * CABLES + insulated * INSULATED;
+export interface Trunk {
+  insulated: number;
+  cables: number;
+  spares: number;
+}
+
 /** The share of one run: a bit of `crossing` for each class that it carries. */
-export const loadOfRun = (
-  crossing: number,
-  { insulated, cables, spares }: { insulated: number; cables: number; spares: number },
-): LoadCode => {
-  let code = spares + cables * CABLES + insulated * INSULATED;
+export const loadOfRun = (crossing: number, trunk: Trunk): LoadCode => {
+  let code = trunkOf(trunk);
   for (let rest = crossing; rest !== 0; rest &= rest - 1)
     code += CLASSES * 8 ** (31 - Math.clz32(rest & -rest));
   return code;

@@ -1,14 +1,14 @@
 import { placeOfNode, type BoxId } from '../model/ids.js';
 import { yokeGrounds } from '../circuit/grounding.js';
 import type { Attachment } from '../planning/boxNodes.js';
-import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf } from './load.js';
+import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf, type LoadCode } from './load.js';
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import { NOTHING_HOOKED, type Hooked } from './splices.js';
 import type { Station } from './stations.js';
 
-const FREE: NodePrice = { cost: () => 0, least: 0, leastEntered: 0, passing: 0 };
+const FREE: NodePrice = { cost: () => 0, costOf: () => 0, least: 0, leastEntered: 0, passing: 0 };
 
 /** Terminals and leads at one node, sorted by what they belong to. */
 interface Here {
@@ -126,17 +126,23 @@ const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
     ...facts,
     classes: facts.classes.map((one, i) => ({ ...one, costs: costs[i] ?? one.costs })),
   };
+  /** Everything but the splices of nets. */
+  const around = (trunk: LoadCode): number => {
+    const cables = cablesOf(trunk);
+    const spares = sparesOf(trunk);
+    const cost = opening + (spares > 0 ? spares * cap : 0);
+    if (!station || !grounds) return cost;
+    if (cables > MOST_RUNS) return Infinity;
+    const fit = station.fit(insulatedOf(trunk), cables);
+    if (!fit) return Infinity;
+    return cost + fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity);
+  };
   return {
-    cost: (load) => {
-      const cables = cablesOf(load);
-      const spares = sparesOf(load);
-      let cost = opening + overEnds(load, costs) + (spares > 0 ? spares * cap : 0);
-      if (!station || !grounds) return cost;
-      if (cables > MOST_RUNS) return Infinity;
-      const fit = station.fit(insulatedOf(load), cables);
-      if (!fit) return Infinity;
-      cost += fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity);
-      return cost;
+    cost: (load) => around(load) + overEnds(load, costs),
+    costOf: (trunk, ends, offset) => {
+      let sum = around(trunk);
+      for (let i = 0; i < costs.length; i++) sum += costs[i]?.[ends[offset + i] ?? 0] ?? Infinity;
+      return sum;
     },
     least: leastOf(tables, summed, 0),
     leastEntered: leastOf(tables, summed, 1),
@@ -169,25 +175,20 @@ const attachedTo = ({ background }: PriceTables, { nodes, attachments }: Settled
 };
 
 /** The price of every node of a settled arrangement, by index. */
-export const nodePricesOf = (
-  tables: PriceTables,
-  settled: Settled,
-  masks: readonly number[],
-): NodePrice[] => {
+export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[] => {
   const { returning, nodes } = settled;
   const devices = devicesByBox(settled);
   const lanes = settled.classes.map((one) => one.nets.length).join('');
   let attached: Attachment[][] | null = null;
   return nodes.map((node, index): NodePrice => {
     const box = placeOfNode(node) as BoxId;
-    const bit = 1 << index;
-    // Which classes are here, and which of them are elsewhere too.
+    // Which classes are here, and which of them are elsewhere too, as bits.
     let here = 0;
     let both = 0;
-    masks.forEach((mask, i) => {
-      if ((mask & bit) === 0) return;
+    settled.classes.forEach(({ at }, i) => {
+      if (!at.includes(index)) return;
       here |= 1 << i;
-      if (mask !== bit) both |= 1 << i;
+      if (at.some((other) => other !== index)) both |= 1 << i;
     });
     const far = returning?.far === index;
     const returned = returning?.near === index;

@@ -112,17 +112,31 @@ const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
 const forcedTo = (job: Job, boxes: readonly BoxId[], box: BoxId | null): BoxId[] =>
   box === null ? [] : boxes.filter((other) => other !== box && runFactOf(job, box, other)?.rule === 'forced');
 
-/** Every order of a circuit whose devices the stock has: chains, neutrals, feeds, return runs. */
-export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): OrderCase[] => {
+/** What may be chosen of the order of a circuit, each thing by itself. */
+export interface OrderSpace {
+  groups: { group: Group; slots: SlotId[] }[];
+  /** A chain for each group to start from, and the groups of which it is given. */
+  chains: { first: Record<GroupId, SlotId[]>; fixed: ReadonlySet<GroupId> };
+  feeds: Feed[];
+  neutralAt: SlotId[];
+  oneOf: SlotId[][];
+  /** Boxes that the circuit has to reach from a feed, and those that it may go through. */
+  boxesFor: (feed: Feed) => BoxId[];
+  /** Luminaire boxes to which the switch leg may come back. */
+  returnsFor: (feed: Feed) => BoxId[];
+  fit: ReturnType<typeof createFitter>;
+  /** How many orders there are; a group of more than ten switches counts as ten. */
+  count: number;
+}
+
+const factorial = (count: number): number => (count < 2 ? 1 : count * factorial(count - 1));
+
+export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraints): OrderSpace => {
   const groups = switchedGroups(job, circuit);
-  const fit = createFitter(job, circuit);
-  const chainings = product(
-    groups.map(({ group, slots }) =>
-      (constraints.chains[group.id] ? [constraints.chains[group.id] ?? []] : permutations(slots)).map(
-        (chain) => [group.id, chain] as const,
-      ),
-    ),
-  ).map((pairs) => Object.fromEntries(pairs) as Record<GroupId, SlotId[]>);
+  const fixed = new Set(Object.keys(constraints.chains) as GroupId[]);
+  const first = Object.fromEntries(
+    groups.map(({ group, slots }) => [group.id, constraints.chains[group.id] ?? slots]),
+  ) as Record<GroupId, SlotId[]>;
   const feeds = job.feeds.filter(
     (feed) => feed.circuit === circuit.id && (constraints.feed === null || feed.id === constraints.feed),
   );
@@ -130,22 +144,52 @@ export const ordersOf = (job: Job, circuit: Circuit, constraints: Constraints): 
   const switched = new Set<string>(groups.map(({ group }) => group.id));
   const lit = [...new Set(job.luminaires.filter((one) => switched.has(one.group)).map((one) => one.box))];
   const { certain, oneOf } = neutralsOf(job, groups, constraints.neutralAt);
+  const returnsFor = (feed: Feed) =>
+    constraints.returnRuns ? lit.filter((box) => mayReturn(job, feed, box)) : [];
+  const chainings = groups.reduce(
+    (product, { group, slots }) =>
+      product * (fixed.has(group.id) ? 1 : factorial(Math.min(10, slots.length))),
+    1,
+  );
+  return {
+    groups,
+    chains: { first, fixed },
+    feeds,
+    neutralAt: certain,
+    oneOf,
+    boxesFor: (feed) => [
+      ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
+    ],
+    returnsFor,
+    fit: createFitter(job, circuit),
+    count: chainings * feeds.reduce((sum, feed) => sum + 1 + returnsFor(feed).length, 0),
+  };
+};
+
+/** Every order of a circuit whose devices the stock has: chains, neutrals, feeds, return runs. */
+export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
+  const {
+    groups,
+    chains: { first, fixed },
+  } = space;
+  const chainings = product(
+    groups.map(({ group, slots }) =>
+      (fixed.has(group.id) ? [first[group.id] ?? []] : permutations(slots)).map(
+        (chain) => [group.id, chain] as const,
+      ),
+    ),
+  ).map((pairs) => Object.fromEntries(pairs) as Record<GroupId, SlotId[]>);
   return chainings.flatMap((chains) => {
-    const fittings = fit(chains);
+    const fittings = space.fit(chains);
     if (fittings.some((one) => one.article === null || one.misfit !== null)) return [];
-    return feeds.flatMap((feed) => {
-      const atFeed = feed.at === PANEL ? [] : [feed.at];
-      const returns: (BoxId | null)[] = [
-        null,
-        ...(constraints.returnRuns ? lit.filter((box) => mayReturn(job, feed, box)) : []),
-      ];
-      const boxes = [...new Set([...needed, ...atFeed, ...junctionsOf(job)])];
-      return returns.flatMap((returnAt) =>
+    return space.feeds.flatMap((feed) => {
+      const boxes = space.boxesFor(feed);
+      return [null, ...space.returnsFor(feed)].flatMap((returnAt) =>
         [null, ...forcedTo(job, boxes, returnAt)].map((forcedFar): OrderCase => ({
-          order: { chains, neutralAt: certain, feed, returnAt, forcedFar },
+          order: { chains, neutralAt: space.neutralAt, feed, returnAt, forcedFar },
           fittings,
           boxes,
-          oneOf,
+          oneOf: space.oneOf,
         })),
       );
     });

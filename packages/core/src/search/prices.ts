@@ -5,6 +5,8 @@ import type { LoadCode } from './load.js';
 export interface NodePrice {
   /** Infinity where no box or connector takes the load. */
   cost: (load: LoadCode) => number;
+  /** The same with the ends of each net class counted one by one, from an offset on; for any number of classes. */
+  costOf: (trunk: LoadCode, ends: Uint8Array, offset: number) => number;
   /** No less than it costs under any load that a tree can bring it; and where a home run comes to it too. */
   least: number;
   leastEntered: number;
@@ -31,4 +33,6 @@ export interface RunTable {
 export interface WeighedRun {
   cost: number;
   load: LoadCode;
+  /** The part of the load that is not ends of nets. */
+  trunk: LoadCode;
 }

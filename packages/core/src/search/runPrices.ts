@@ -3,7 +3,7 @@ import { PANEL, placeOfNode, type BoxId, type CableId, type Place, type TreePlac
 import { runFactOf, type ExistingCable } from '../model/job.js';
 import { cutLength, runLength, wayOf } from '../materials/lengths.js';
 import { assignColours } from '../planning/colours.js';
-import { loadOfRun, type LoadCode } from './load.js';
+import { loadOfRun, trunkOf, type LoadCode } from './load.js';
 import type { RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
@@ -114,19 +114,18 @@ export const runPricesOf = (
   interface Carried {
     at: number;
     load: LoadCode;
+    trunk: LoadCode;
   }
   const carried = new Map<number, Carried | null>();
   const bought = (crossing: number): Carried | null => {
     const known = carried.get(crossing);
     if (known !== undefined) return known;
     const found = carry(tables.cables, crossing);
-    const made = found && {
-      at: found.at,
-      load: loadOfRun(crossing, {
-        insulated: found.insulated,
-        cables: 1,
-        spares: found.insulated - found.nets,
-      }),
+    const brings = found && { ...found, cables: 1, spares: found.insulated - found.nets };
+    const made = brings && {
+      at: brings.at,
+      load: loadOfRun(crossing, brings),
+      trunk: trunkOf(brings),
     };
     carried.set(crossing, made);
     return made;
@@ -137,13 +136,13 @@ export const runPricesOf = (
       const cost = (way.costs[0] ?? 0) - bonus;
       if (!found) return null;
       // Its conductors and its ground are in its boxes whether it is used or not.
-      const load = loadOfRun(crossing, { insulated: 0, cables: 0, spares: found.insulated - found.nets });
-      return { cost, load };
+      const brings = { insulated: 0, cables: 0, spares: found.insulated - found.nets };
+      return { cost, load: loadOfRun(crossing, brings), trunk: trunkOf(brings) };
     }
     const found = bought(crossing);
     const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
     if (!found || cost === Infinity) return null;
-    return { cost: cost - bonus, load: found.load };
+    return { cost: cost - bonus, load: found.load, trunk: found.trunk };
   };
   return {
     between: (a, b, crossing) => {

@@ -1,10 +1,20 @@
 import { PANEL, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Weights } from './cost.js';
-import { goodTree, neutralBoxes } from './evaluate.js';
+import { neutralBoxes, treeProblemOf } from './evaluate.js';
 import { cheapestTree, OUT, TOP, type Tree } from './exact.js';
 import { MOST_CLASSES } from './load.js';
-import { ordersOf, withNeutrals, type Constraints, type OrderCase } from './orders.js';
+import { goodTree } from './localSearch.js';
+import { searchLarge } from './large.js';
+import { largeBound } from './largeBound.js';
+import {
+  orderSpaceOf,
+  ordersOf,
+  withNeutrals,
+  type Constraints,
+  type OrderCase,
+  type OrderSpace,
+} from './orders.js';
 import { priceTablesOf, type PriceTables } from './priceTables.js';
 import { settle, type Settled } from './problem.js';
 import { FORCED } from './runPrices.js';
@@ -67,7 +77,6 @@ const rootBound = ({ bounds, n, mandatory, masks, multiplicity, ...problem }: We
 
 const casesOf = (tables: PriceTables, order: OrderCase): Case[] => {
   const settled = settle(tables.job, tables.circuit, order.boxes, order.order, order.fittings);
-  if (settled.classes.length > MOST_CLASSES || settled.nodes.length > MOST_PLACES_EXACT) return [];
   return weighedOf(tables, settled).map((problem) => ({
     order,
     settled,
@@ -111,9 +120,60 @@ export interface Search {
   entries: BoxId[];
 }
 
+/** More orders than these are not gone through one by one. */
+const MOST_ORDERS = 400;
+
+/** Is every order and tree of a circuit within the reach of the exact search? */
+const isExact = ({ groups, feeds, boxesFor, returnsFor, count }: OrderSpace): boolean => {
+  const switches = groups.reduce((sum, { slots }) => sum + slots.length, 0);
+  // Hot, neutral, and of each group its travelers and its switch leg: one for each switch.
+  const classes = 2 + switches;
+  const places = Math.max(
+    0,
+    ...feeds.map((feed) => boxesFor(feed).length + (returnsFor(feed).length > 0 ? 1 : 0)),
+  );
+  return count <= MOST_ORDERS && classes <= MOST_CLASSES && places <= MOST_PLACES_EXACT;
+};
+
+/** Best found without proof, with a bound. */
+const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
+  const { job } = tables;
+  const homes = job.runFacts.flatMap(({ rule, between: [a, b] }) =>
+    rule === 'forced' && (a === PANEL || b === PANEL) ? [a === PANEL ? b : a] : [],
+  );
+  const all = [
+    ...new Set(space.feeds.flatMap((feed) => (feed.at === PANEL ? space.boxesFor(feed) : [feed.at]))),
+  ];
+  const forced = all.filter((box) => homes.includes(box));
+  const entries = forced.length > 0 ? forced : all;
+  return {
+    entries,
+    least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
+      const mayEnter = (box: string) =>
+        entries.some((one) => one === box) && (entry === null || box === entry);
+      const most = Math.min(mostSteps / STEPS_OF_A_TREE, MOST_TREES);
+      const { best, steps } = searchLarge(tables, space, mayEnter, most, mayGoOn, (found) =>
+        onBetter?.(found),
+      );
+      const bound = Math.min(largeBound(tables, space), best?.weight ?? Infinity);
+      return { best, bound, proved: false, steps };
+    },
+  };
+};
+
+/** A tree that is priced whole takes about so many steps of the exact search. */
+const STEPS_OF_A_TREE = 100;
+const MOST_TREES = 150_000;
+
 export const createSearch = (job: Job, circuit: Circuit, options: SearchOptions): Search => {
   const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit);
-  const all = ordersOf(job, circuit, options.constraints)
+  const space = orderSpaceOf(job, circuit, options.constraints);
+  return isExact(space) ? exactSearch(tables, space) : largeSearch(tables, space);
+};
+
+const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
+  const { job } = tables;
+  const all = ordersOf(job, space)
     .flatMap((order) => casesOf(tables, order))
     .sort((a, b) => a.bound - b.bound);
   const entryOfCase = ({ settled, problem }: Case) => settled.nodes[problem.root] as BoxId;
@@ -138,7 +198,7 @@ export const createSearch = (job: Job, circuit: Circuit, options: SearchOptions)
       };
       // A good answer first: it is shown at once, and drops most of the search.
       for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
-        if (mayGoOn()) take(one, goodTree(one.problem, KICKS, i + 1, mayGoOn));
+        if (mayGoOn()) take(one, goodTree(treeProblemOf(one.problem), KICKS, i + 1, mayGoOn));
       const look = (one: Case): void => {
         const known = best;
         if (known && one.bound >= known.weight) return;

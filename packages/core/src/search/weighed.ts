@@ -37,17 +37,29 @@ export interface Weighed {
   multiplicity: readonly number[];
 }
 
-const fixedOf = ({ job, weights }: PriceTables, { fittings }: Settled): number =>
-  fittings.reduce(
-    (sum, { slot, article }) =>
-      slot.existing || !article
-        ? sum
-        : sum + weights.material * article.price + weights.minute * job.labour.device,
-    0,
+/**
+ * What no tree changes: devices that are bought, boxes apart that others use, and what each box that may be left out costs
+ * if it is. `resting` has the last by node; a node costs only what it takes beyond it.
+ */
+export const fixedOf = (
+  tables: PriceTables,
+  { fittings, nodes }: Settled,
+  isOptional: (node: number) => boolean,
+): { fixed: number; resting: number[] } => {
+  const { job, weights } = tables;
+  const resting = nodes.map((node, i) =>
+    isOptional(i) ? restingCost(tables, placeOfNode(node) as BoxId) : 0,
   );
+  const within = new Set<string>(nodes);
+  const apart = job.boxes.filter((box) => !within.has(box.id)).map((box) => restingCost(tables, box.id));
+  const devices = fittings.map(({ slot, article }) =>
+    slot.existing || !article ? 0 : weights.material * article.price + weights.minute * job.labour.device,
+  );
+  return { fixed: [...resting, ...apart, ...devices].reduce((sum, cost) => sum + cost, 0), resting };
+};
 
 /** The line under the prices of all cables that may go there: at two nets, and on to wider ones. */
-const lineUnder = (offers: ReturnType<RunPrices['offers']>): RunLine | null => {
+export const lineUnder = (offers: ReturnType<RunPrices['offers']>): RunLine | null => {
   if (offers.length === 0) return null;
   const from = Math.min(...offers.map((one) => one.cost));
   const widest = Math.max(...offers.map((one) => one.most));
@@ -67,20 +79,11 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
   const n = nodes.length;
   const all = 2 ** n - 1;
   const terminals = classMasks(settled);
-  const prices = nodePricesOf(tables, settled, terminals);
+  const prices = nodePricesOf(tables, settled);
   const reached = terminals.reduce((sum, mask) => sum | mask, 0);
   const optional = all & ~reached;
   const multiplicity = classes.map(({ nets }) => nets.length);
-  // A box that may be left out costs only what it takes beyond being left alone.
-  const resting = nodes.map((node, i) =>
-    (optional >> i) & 1 ? restingCost(tables, placeOfNode(node) as BoxId) : 0,
-  );
-  const within = new Set<string>(nodes);
-  const apart = tables.job.boxes.filter((box) => !within.has(box.id));
-  const fixed =
-    fixedOf(tables, settled) +
-    resting.reduce((sum, cost) => sum + cost, 0) +
-    apart.reduce((sum, box) => sum + restingCost(tables, box.id), 0);
+  const { fixed, resting } = fixedOf(tables, settled, (node) => ((optional >> node) & 1) === 1);
   const homeClasses = classes.reduce((mask, one, i) => (one.fromPanel ? mask | (1 << i) : mask), 0);
   const feedClasses = classes.reduce(
     (mask, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? mask | (1 << i) : mask),

@@ -1,0 +1,265 @@
+import type { GroupId, SlotId } from '../model/ids.js';
+import { MOST_ENDS, MOST_RUNS, trunkOf } from './load.js';
+import { adjacency, descend, firstTree, kicked, pickerOf, rooted, type TreeProblem } from './localSearch.js';
+import { nodePricesOf } from './nodePrices.js';
+import { OUT, TOP, type Tree } from './exact.js';
+import type { PriceTables } from './priceTables.js';
+import { settle, type Order, type Settled } from './problem.js';
+import { FORCED, runPricesOf } from './runPrices.js';
+import { fixedOf } from './weighed.js';
+import type { OrderSpace } from './orders.js';
+
+/** For each thing about a tree that is out of the question; a search may pass through such trees, and ends in none. */
+const PENALTY = 1e14;
+/** Most net classes that fit the bits of a whole number. */
+export const MOST_CLASSES_LARGE = 30;
+
+/** A way that was found without proof. */
+export interface LargeFound {
+  settled: Settled;
+  tree: Tree;
+  weight: number;
+}
+
+interface LargeProblem extends TreeProblem {
+  settled: Settled;
+  fixed: number;
+}
+
+/**
+ * A settled arrangement of any number of places: what a tree costs is counted net by net. Every run is priced by the
+ * nets with terminals behind it and before it, every box by what ends in it.
+ */
+const largeProblem = (tables: PriceTables, settled: Settled, root: number): LargeProblem => {
+  const { classes, nodes } = settled;
+  const n = nodes.length;
+  const count = classes.length;
+  const runs = runPricesOf(tables, settled);
+  const prices = nodePricesOf(tables, settled);
+  const homeClasses = classes.reduce((bits, one, i) => (one.fromPanel ? bits | (1 << i) : bits), 0);
+  const feedClasses = classes.reduce(
+    (bits, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? bits | (1 << i) : bits),
+    0,
+  );
+  const home = settled.root === null ? runs.home(root, homeClasses) : null;
+  const optional = nodes.map((_, node) => !classes.some(({ at }) => at.includes(node)));
+  const { fixed, resting } = fixedOf(tables, settled, (node) => optional[node] ?? false);
+  const terminals = classes.map(({ at, fromPanel }) => at.length + (fromPanel ? 1 : 0));
+  const behind = new Uint8Array(n * count);
+  const ends = new Uint8Array(n * count);
+  const trunks = new Float64Array(n);
+  const degree = new Uint8Array(n);
+  const order = new Int32Array(n);
+  const entered = settled.root === null ? homeClasses : feedClasses;
+
+  /** Nodes from the root outward; null where a loop or a gap keeps some from it. */
+  const outward = (parents: ArrayLike<number>): number | null => {
+    let filled = 0;
+    let present = 0;
+    const children: number[][] = Array.from({ length: n }, () => []);
+    for (let node = 0; node < n; node++) {
+      const parent = parents[node] ?? OUT;
+      if (parent === OUT) continue;
+      present += 1;
+      if (parent >= 0) children[parent]?.push(node);
+    }
+    order[filled++] = root;
+    for (let i = 0; i < filled; i++)
+      for (const child of children[order[i] ?? 0] ?? []) order[filled++] = child;
+    return filled === present ? filled : null;
+  };
+
+  const cost = (parents: ArrayLike<number>): number => {
+    const filled = parents[root] === TOP ? outward(parents) : null;
+    if (filled === null || (settled.root === null && !home)) return Infinity;
+    behind.fill(0);
+    ends.fill(0);
+    trunks.fill(0);
+    degree.fill(0);
+    classes.forEach(({ at }, i) => {
+      for (const node of at) behind[node * count + i] = (behind[node * count + i] ?? 0) + 1;
+    });
+    let sum = home?.cost ?? 0;
+    trunks[root] = home?.trunk ?? trunkOf({ insulated: 0, cables: 0, spares: 0 });
+    for (let i = 0; i < count; i++) if ((entered >> i) & 1) ends[root * count + i] = 1;
+    for (let at = filled - 1; at > 0; at--) {
+      const node = order[at] ?? 0;
+      const parent = parents[node] ?? 0;
+      let crossing = 0;
+      for (let i = 0; i < count; i++) {
+        const there = behind[node * count + i] ?? 0;
+        behind[parent * count + i] = (behind[parent * count + i] ?? 0) + there;
+        if (there === 0 || there === terminals[i]) continue;
+        crossing |= 1 << i;
+        ends[node * count + i] = (ends[node * count + i] ?? 0) + 1;
+        ends[parent * count + i] = (ends[parent * count + i] ?? 0) + 1;
+      }
+      const run = runs.between(parent, node, crossing);
+      sum += run?.cost ?? PENALTY;
+      for (const end of [parent, node]) {
+        trunks[end] = (trunks[end] ?? 0) + (run?.trunk ?? 0);
+        degree[end] = (degree[end] ?? 0) + 1;
+      }
+    }
+    for (let node = 0; node < n; node++) {
+      if (parents[node] === OUT) {
+        if (!optional[node]) sum += PENALTY;
+        continue;
+      }
+      const crowded =
+        (degree[node] ?? 0) > MOST_RUNS ||
+        ends.subarray(node * count, (node + 1) * count).some((one) => one > MOST_ENDS);
+      const price = crowded
+        ? Infinity
+        : (prices[node]?.costOf(trunks[node] ?? 0, ends, node * count) ?? Infinity);
+      sum += price === Infinity ? PENALTY : price - (resting[node] ?? 0);
+    }
+    return sum;
+  };
+  return {
+    settled,
+    fixed: fixed + runs.forced * FORCED,
+    n,
+    root,
+    needed: nodes.flatMap((_, node) => (optional[node] ? [] : [node])),
+    mayHold: () => true,
+    cost,
+    nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map((one) => one.cost)),
+  };
+};
+
+/** Every order of a few things; beyond four, every swap of two. */
+const reorders = <T>(items: readonly T[]): T[][] => {
+  if (items.length > 4)
+    return items.flatMap((_, a) =>
+      items.slice(a + 1).map((__, i) => {
+        const b = a + 1 + i;
+        return items.map((one, at) => (at === a ? (items[b] as T) : at === b ? (items[a] as T) : one));
+      }),
+    );
+  if (items.length < 2) return [[...items]];
+  return items.flatMap((first, i) =>
+    reorders(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
+  );
+};
+
+/** Where the search stands: the order, the node that power enters, the tree. */
+interface Stand {
+  order: Order;
+  problem: LargeProblem;
+  tree: Tree;
+  weight: number;
+}
+
+/**
+ * A good way to wire circuits that are too large to be proved: descent over trees, orders of switches, neutrals and entries in
+ * turn, and again from random changes of the best, as long as the steps last (each costs one tree). Return runs are not tried.
+ */
+export const searchLarge = (
+  tables: PriceTables,
+  { feeds, chains, oneOf, neutralAt, boxesFor, fit }: OrderSpace,
+  mayEnter: (box: string) => boolean,
+  mostSteps: number,
+  mayGoOn: () => boolean,
+  onBetter: (found: LargeFound) => void,
+): { best: LargeFound | null; steps: number } => {
+  let steps = 0;
+  let best: Stand | null = null;
+  const goOn = () => steps < mostSteps && mayGoOn();
+  const problemOf = (order: Order, root: number | null): LargeProblem | null => {
+    const fittings = fit(order.chains);
+    if (fittings.some((one) => one.article === null || one.misfit !== null)) return null;
+    const settled = settle(tables.job, tables.circuit, boxesFor(order.feed), order, fittings);
+    const made = largeProblem(tables, settled, settled.root ?? root ?? 0);
+    return {
+      ...made,
+      cost: (parents) => {
+        steps += 1;
+        return made.cost(parents);
+      },
+    };
+  };
+  const standing = (order: Order, problem: LargeProblem, tree: Tree): Stand => ({
+    order,
+    problem,
+    tree,
+    weight: tree.cost + problem.fixed,
+  });
+  const keep = (stand: Stand): void => {
+    // What is above that lacks a forced run.
+    if (stand.weight >= (best?.weight ?? FORCED / 2)) return;
+    best = stand;
+    onBetter({ settled: stand.problem.settled, tree: stand.tree, weight: stand.weight });
+  };
+  /** The same tree by another order or entry, if that is better. */
+  const tried = (stand: Stand, order: Order, root: number): Stand => {
+    const problem = problemOf(order, root);
+    if (!problem || problem.settled.nodes.join() !== stand.problem.settled.nodes.join()) return stand;
+    const parents = rooted(problem.n, adjacency(stand.tree.parents), problem.root);
+    const next = standing(order, problem, { parents, cost: problem.cost(parents) });
+    return next.weight < stand.weight - 1e-6 ? next : stand;
+  };
+  const neutralsWith = (order: Order, slots: readonly SlotId[], slot: SlotId): SlotId[] => [
+    ...order.neutralAt.filter((one) => !slots.includes(one) || neutralAt.includes(one)),
+    slot,
+  ];
+  const improved = (from: Stand): Stand => {
+    let stand = from;
+    for (;;) {
+      const before = stand.weight;
+      stand = standing(stand.order, stand.problem, descend(stand.problem, stand.tree, goOn));
+      for (const [group, chain] of Object.entries(stand.order.chains) as [GroupId, SlotId[]][]) {
+        if (chains.fixed.has(group)) continue;
+        for (const other of reorders(chain)) {
+          if (!goOn()) break;
+          const order = { ...stand.order, chains: { ...stand.order.chains, [group]: other } };
+          stand = tried(stand, order, stand.problem.root);
+        }
+      }
+      for (const slots of oneOf)
+        for (const slot of slots) {
+          const order = { ...stand.order, neutralAt: neutralsWith(stand.order, slots, slot) };
+          if (goOn()) stand = tried(stand, order, stand.problem.root);
+        }
+      const { settled } = stand.problem;
+      if (settled.root === null)
+        for (let root = 0; root < stand.problem.n && goOn(); root++)
+          if (mayEnter(settled.nodes[root] ?? '') && stand.tree.parents[root] !== OUT)
+            stand = tried(stand, stand.order, root);
+      if (stand.weight > before - 1e-6 || !goOn()) return stand;
+    }
+  };
+
+  for (const feed of feeds) {
+    const order: Order = {
+      chains: chains.first,
+      neutralAt: [...neutralAt, ...oneOf.flatMap((slots) => slots.slice(0, 1))],
+      feed,
+      returnAt: null,
+      forcedFar: null,
+    };
+    const entry = boxesFor(feed).findIndex((box) => mayEnter(box));
+    const problem = entry < 0 ? null : problemOf(order, entry);
+    if (!problem || !mayEnter(problem.settled.nodes[problem.root] ?? '')) continue;
+    if (problem.settled.classes.length > MOST_CLASSES_LARGE) continue;
+    keep(improved(standing(order, problem, firstTree(problem))));
+  }
+  const pick = pickerOf(1);
+  for (let idle = 0; idle < MOST_IDLE && goOn() && best;) {
+    const from: Stand = best;
+    const parents = kicked(from.tree.parents, 3, pick);
+    const cost = from.problem.cost(parents);
+    if (cost === Infinity) continue;
+    const weight = from.weight;
+    keep(improved(standing(from.order, from.problem, { parents, cost })));
+    idle = (best as Stand).weight < weight ? 0 : idle + 1;
+  }
+  const found = best as Stand | null;
+  return {
+    best: found && { settled: found.problem.settled, tree: found.tree, weight: found.weight },
+    steps,
+  };
+};
+
+/** So many changes in vain, and the search ends. */
+const MOST_IDLE = 60;
