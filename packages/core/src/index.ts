@@ -182,5 +182,8 @@ export type { Measures } from './plans/measures.js';
 export { LEFT_OUT, profileOf } from './plans/profiles.js';
 export type { ProfileId } from './plans/profiles.js';
 export { FAMILIAR_TITLES } from './plans/familiar.js';
+export { leastChange } from './plans/leastChange.js';
+export type { LeastChange, Moved } from './plans/leastChange.js';
+export type { Change, NewPlace } from './plans/changes.js';
 export type { Refusal } from './plans/refusal.js';
 export type { Relaxed } from './plans/relaxations.js';
