@@ -189,6 +189,8 @@ await run(async () => {
   const { boxesJob } = await import('./lib/boxesJob.mjs');
   const job = boxesJob('bench-job', 12);
   await core(job, boxesJob('six', 6));
+  const { plannerFigures } = await import('./lib/plannerFigures.mjs');
+  plannerFigures();
   const database = await startTestDatabase();
   try {
     const server = await startServer({ databaseUrl: database.url, port: await freePort() });

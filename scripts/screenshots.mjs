@@ -45,7 +45,7 @@ const SHOTS = [
     name: 'runs',
     path: '/jobs/heron-yard/circuits/ropewalk-lights/runs',
     size: desk,
-    act: (page) => page.getByText('no way costs less than A').waitFor(),
+    act: (page) => page.getByText('That A costs least is proved').waitFor(),
   },
   { name: 'telephone', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: telephone },
 ];

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { estimate, newBox, newGroup, newLuminaire, newSlot, reviewJob, type Job } from '../src/index.js';
 import { leastCost } from '../src/search/cost.js';
 import { largeBound } from '../src/search/largeBound.js';
-import { searchLarge, type LargeFound } from '../src/search/large.js';
+import type { Found } from '../src/search/found.js';
+import { searchLarge } from '../src/search/large.js';
 import { NO_CONSTRAINTS, orderSpaceOf } from '../src/search/orders.js';
 import { priceTablesOf } from '../src/search/priceTables.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
@@ -33,7 +34,7 @@ const both = jobs.map((job, at) => {
     rule === 'forced' && between.includes('panel') ? between : [],
   );
   const mayEnter = (box: string) => homes.length === 0 || homes.includes(box as never);
-  const met: LargeFound[] = [];
+  const met: Found[] = [];
   const { best } = searchLarge(
     tables,
     space,

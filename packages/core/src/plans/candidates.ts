@@ -135,10 +135,19 @@ export const createCollection = (job: Job, circuit: CircuitId, baseline: Baselin
           familiar: [...new Set([...before.familiar, ...candidate.familiar])],
         });
     }
-    return [...kept.values()].map((candidate, i) => ({ ...candidate, letter: letterOf(i) }));
+    return leastCostFirst([...kept.values()]).map((candidate, i) => ({ ...candidate, letter: letterOf(i) }));
   };
   return { add, list };
 };
+
+/** What the search leaves out, tape and tails, may put another plan a few cents below the one with the least weight. */
+const leastCostFirst = (sorted: readonly Candidate[]): Candidate[] =>
+  sorted.some((one) => one.bestAt.includes('leastCost'))
+    ? sorted.map((one, i) => {
+        const others = one.bestAt.filter((id) => id !== 'leastCost');
+        return { ...one, bestAt: i === 0 ? ['leastCost', ...others] : others };
+      })
+    : [...sorted];
 
 const letterOf = (index: number): string =>
   (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26));

@@ -7,13 +7,8 @@ import { sayProblem } from '../planning/sayProblem.js';
 import { leastCost } from '../search/cost.js';
 import { NO_CONSTRAINTS, type Constraints } from '../search/orders.js';
 import { someLengthsKnown } from '../search/priceTables.js';
-import {
-  choiceOf,
-  createSearch,
-  type Found,
-  type SearchLimits,
-  type SearchResult,
-} from '../search/search.js';
+import { choiceOf, createSearch } from '../search/search.js';
+import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { createCollection, missedRuns, type Candidate } from './candidates.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';

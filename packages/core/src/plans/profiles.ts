@@ -1,7 +1,8 @@
 import type { Circuit, Job } from '../model/job.js';
 import { leastCable, leastCost, leastLabour, type Weights } from '../search/cost.js';
 import type { Constraints } from '../search/orders.js';
-import { createSearch, type Found, type SearchLimits, type SearchResult } from '../search/search.js';
+import { createSearch } from '../search/search.js';
+import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { choiceOf } from '../search/search.js';
 import { measure, withChoice, type Baseline } from './measures.js';
 
@@ -18,7 +19,7 @@ interface Profile {
 
 /** What the search does not add up; said beside every objective. */
 export const LEFT_OUT =
-  'Staples, tape, tail wire and what is the same in every plan are left out while searching, and counted in the cost of each plan.';
+  'Proved means: but for staples, tape and tail wire, which the search leaves out. The cost of each plan counts them.';
 
 export const profileOf = (id: ProfileId): Profile =>
   ({

@@ -3,7 +3,8 @@ import { PANEL, type BoxId, type Place } from '../model/ids.js';
 import { plannedWiring, type Box, type Circuit, type Job } from '../model/job.js';
 import { cubicInches, dollars } from '../model/units.js';
 import type { Constraints } from '../search/orders.js';
-import { choiceOf, type SearchLimits } from '../search/search.js';
+import { choiceOf } from '../search/search.js';
+import type { SearchLimits } from '../search/found.js';
 import { baselineOf, measure, withChoice, type Baseline, type Measured } from './measures.js';
 import { bestBy } from './profiles.js';
 

@@ -3,6 +3,7 @@ import { MOST_ENDS, MOST_RUNS, trunkOf } from './load.js';
 import { adjacency, descend, firstTree, kicked, pickerOf, rooted, type TreeProblem } from './localSearch.js';
 import { nodePricesOf } from './nodePrices.js';
 import { OUT, TOP, type Tree } from './exact.js';
+import type { Found } from './found.js';
 import type { PriceTables } from './priceTables.js';
 import { settle, type Order, type Settled } from './problem.js';
 import { FORCED, runPricesOf } from './runPrices.js';
@@ -13,13 +14,6 @@ import type { OrderSpace } from './orders.js';
 const PENALTY = 1e14;
 /** Most net classes that fit the bits of a whole number. */
 export const MOST_CLASSES_LARGE = 30;
-
-/** A way that was found without proof. */
-export interface LargeFound {
-  settled: Settled;
-  tree: Tree;
-  weight: number;
-}
 
 interface LargeProblem extends TreeProblem {
   settled: Settled;
@@ -161,12 +155,13 @@ export const searchLarge = (
   mayEnter: (box: string) => boolean,
   mostSteps: number,
   mayGoOn: () => boolean,
-  onBetter: (found: LargeFound) => void,
-): { best: LargeFound | null; steps: number } => {
+  onBetter: (found: Found) => void,
+): { best: Found | null; steps: number } => {
   let steps = 0;
   let best: Stand | null = null;
   const goOn = () => steps < mostSteps && mayGoOn();
   const problemOf = (order: Order, root: number | null): LargeProblem | null => {
+    steps += TREES_OF_AN_ORDER;
     const fittings = fit(order.chains);
     if (fittings.some((one) => one.article === null || one.misfit !== null)) return null;
     const settled = settle(tables.job, tables.circuit, boxesFor(order.feed), order, fittings);
@@ -261,5 +256,7 @@ export const searchLarge = (
   };
 };
 
+/** To settle an order and to price its boxes takes as long as so many trees. */
+const TREES_OF_AN_ORDER = 50;
 /** So many changes in vain, and the search ends. */
 const MOST_IDLE = 60;

@@ -195,3 +195,14 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
     });
   });
 };
+
+/** Boxes that power may enter: those of the feeds, or any to which a home run may lead; a forced one decides. */
+export const entriesOf = (job: Job, { feeds, boxesFor }: OrderSpace): BoxId[] => {
+  const homes = job.runFacts.flatMap(({ rule, between: [a, b] }) =>
+    rule === 'forced' && (a === PANEL || b === PANEL) ? [a === PANEL ? b : a] : [],
+  );
+  const atBoxes = feeds.flatMap((feed) => (feed.at === PANEL ? [] : [feed.at]));
+  const byHomeRun = [...new Set(feeds.flatMap((feed) => (feed.at === PANEL ? boxesFor(feed) : [])))];
+  const forced = byHomeRun.filter((box) => homes.includes(box));
+  return [...new Set([...atBoxes, ...(forced.length > 0 ? forced : byHomeRun)])];
+};

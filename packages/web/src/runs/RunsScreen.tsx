@@ -23,7 +23,7 @@ const headline = (search: Search): string => {
   if (search.kind === 'searching') return count > 0 ? `${plans} so far, searching on …` : 'Searching …';
   if (search.kind === 'stopped') return `${plans} when it was stopped`;
   const least = search.found?.profiles.find((one) => one.id === 'leastCost');
-  return count > 0 && least?.proved ? `${plans}, and no way costs less than A` : plans;
+  return count > 0 && least?.proved ? `${plans}. That A costs least is proved.` : plans;
 };
 
 const Refusals = ({ found }: { found: PlanSet }) => (

@@ -1,0 +1,41 @@
+import type { BoxId } from '../model/ids.js';
+import type { Tree } from './exact.js';
+import type { Settled } from './problem.js';
+
+/** A tree with the arrangement that it is of. */
+export interface Found {
+  settled: Settled;
+  tree: Tree;
+  /** By the weight searched for, with what no tree changes. */
+  weight: number;
+}
+
+export interface SearchResult {
+  best: Found | null;
+  /** No arrangement weighs less than this, so far as was shown. */
+  bound: number;
+  /** The bound is the weight of the best. */
+  proved: boolean;
+  steps: number;
+}
+
+export interface SearchLimits {
+  /** The box that power has to enter; null or left out for any. */
+  entry?: BoxId | null;
+  /** Steps of the exact search over all orders; deterministic, unlike a time. */
+  mostSteps: number;
+  /** Called with each better arrangement. */
+  onBetter?: ((found: Found) => void) | undefined;
+  mayGoOn?: () => boolean;
+}
+
+/** A circuit made ready to be searched, any number of times. */
+export interface Search {
+  /**
+   * The least arrangement: every order of its switches, every feed and return run, every tree. Orders whose bound
+   * reaches the best known are passed over; the others are searched to their end as long as steps are left.
+   */
+  least: (limits: SearchLimits) => SearchResult;
+  /** Boxes that power may enter. */
+  entries: BoxId[];
+}

@@ -1,0 +1,149 @@
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import {
+  createSearch,
+  leastCost,
+  newBox,
+  newCircuit,
+  newFeed,
+  newGroup,
+  newJob,
+  newLuminaire,
+  newRoom,
+  newSlot,
+  NO_CONSTRAINTS,
+  standardStock,
+} from '@amber/core';
+import { say } from './say.mjs';
+
+const STOCK = standardStock();
+
+/** A job of one circuit: groups of so many switches and luminaires each, at random places of a floor. */
+export const randomJob = (seed, { places, groups, switches }) => {
+  const random = xoroshiro128plus(seed);
+  const pick = (count) => uniformInt(random, 0, count - 1);
+  const fedAtBox = pick(2) === 0;
+  const names = [];
+  const groupIds = Array.from({ length: groups }, (_, g) => `g${g}`);
+  const slots = groupIds.flatMap((group, g) =>
+    Array.from({ length: switches ?? 1 + pick(4) }, (_, i) => {
+      names.push([`S${g}.${i}`, 48]);
+      return newSlot({ id: `s${g}.${i}`, box: `S${g}.${i}`, gang: 0, group });
+    }),
+  );
+  const rest = places - names.length - (fedAtBox ? 1 : 0);
+  const luminaires = Array.from({ length: Math.max(groups, rest) }, (_, l) => {
+    names.push([`L${l}`, 96]);
+    return newLuminaire({
+      ...{ id: `l${l}`, name: `Luminaire ${l}`, box: `L${l}`, group: `g${l % groups}`, va: 20 },
+      ...{ terminals: 'leads', leadAwg: 18, metal: true },
+    });
+  });
+  if (fedAtBox) names.push(['J', 96]);
+  const job = newJob(`random-${seed}`, 'Random', STOCK);
+  return {
+    ...job,
+    routing: { ...job.routing, panel: { level: null, at: { x: -120, y: 0, z: 60 } } },
+    rooms: [
+      newRoom({ id: 'r', name: 'Room', kind: 'habitable', wholeFloorVisible: pick(2) === 0 ? 'yes' : 'no' }),
+    ],
+    circuits: [newCircuit({ id: 'c', name: 'Lights', breaker: 15, awg: 14, afci: 'yes' })],
+    groups: groupIds.map((id) => newGroup({ id, name: id, circuit: 'c', room: 'r' })),
+    boxes: names.map(([id, z]) =>
+      newBox({
+        id,
+        name: id,
+        article: null,
+        accessible: 'no',
+        at: { x: 12 * pick(40), y: 12 * pick(25), z },
+      }),
+    ),
+    slots,
+    luminaires,
+    feeds: [newFeed({ id: 'f', circuit: 'c', at: fedAtBox ? 'J' : 'panel' })],
+  };
+};
+
+const options = (job) => ({ weights: leastCost(job), constraints: NO_CONSTRAINTS, volumeLimit: Infinity });
+
+/** One search: milliseconds to the first answer and to the end, whether it was proved, and the gap in percent. */
+export const searched = (job, { mostSteps = 30_000_000, seconds = Infinity } = {}) => {
+  const began = performance.now();
+  let first = Infinity;
+  const { best, bound, proved } = createSearch(job, job.circuits[0], options(job)).least({
+    mostSteps,
+    onBetter: () => (first = Math.min(first, performance.now() - began)),
+    mayGoOn: () => performance.now() - began < seconds * 1000,
+  });
+  return {
+    first,
+    whole: performance.now() - began,
+    proved,
+    weight: best?.weight ?? Infinity,
+    gap: best ? ((best.weight - bound) / bound) * 100 : Infinity,
+  };
+};
+
+const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+const line = (name, text) => say(`${name.padEnd(52)} ${text}`);
+
+/** One group, one profile: 30 random jobs of a size. */
+const oneGroup = (places, aim, count = 30) => {
+  searched(randomJob(9999, { places, groups: 1 }));
+  const runs = Array.from({ length: count }, (_, i) => searched(randomJob(i + 1, { places, groups: 1 })));
+  const whole = runs.map((one) => one.whole);
+  const first = runs.map((one) => one.first);
+  const proved = runs.filter((one) => one.proved).length;
+  line(
+    `plans: one group, ${places} places`,
+    `median ${median(whole).toFixed(0).padStart(7)} ms   worst ${Math.max(...whole)
+      .toFixed(0)
+      .padStart(7)} ms   aim ${aim}; ` +
+      `${proved} of ${count} proved; first answer median ${median(first).toFixed(0)} ms, worst ${Math.max(...first).toFixed(0)} ms`,
+  );
+};
+
+const gaps = () => {
+  const four = Array.from({ length: 5 }, (_, i) =>
+    searched(randomJob(i + 1, { places: 12, groups: 4, switches: 2 }), { mostSteps: Infinity, seconds: 5 }),
+  );
+  line(
+    'plans: 4 groups, 12 places, 5 s',
+    `gap median ${median(four.map((one) => one.gap)).toFixed(1)} %   worst ${Math.max(...four.map((one) => one.gap)).toFixed(1)} %   aim under 3 %; ${four.filter((one) => one.proved).length} of 5 proved`,
+  );
+  const job = randomJob(3, { places: 40, groups: 8, switches: 2 });
+  const short = searched(job, { mostSteps: Infinity, seconds: 5 });
+  const long = searched(job, { mostSteps: Infinity, seconds: 60 });
+  line(
+    'plans: 8 groups, 40 places',
+    `after 5 s ${((short.weight / long.weight - 1) * 100).toFixed(2)} % above what 60 s reach; gap to the bound ${short.gap.toFixed(0)} %, ${long.gap.toFixed(0)} %`,
+  );
+};
+
+/** Memory of a process that searches one of the largest jobs to its end or limit, beyond one that only loads the program. */
+const memory = () => {
+  const self = fileURLToPath(import.meta.url);
+  const resident = (what) =>
+    Number(spawnSync('node', [self, what], { encoding: 'utf8' }).stdout.trim().split('\n').at(-1)) / 1024;
+  const [idle, busy] = [resident('--idle'), resident('--busy')];
+  line(
+    'plans: memory of a search of 15 places',
+    `${(busy - idle).toFixed(0)} MB beyond ${idle.toFixed(0)} MB   aim under 120 MB`,
+  );
+};
+
+export const plannerFigures = () => {
+  oneGroup(8, 'median 20, worst 100 ms');
+  oneGroup(12, 'median 200, worst 1000 ms');
+  oneGroup(15, 'median 1000, worst 5000 ms');
+  gaps();
+  memory();
+};
+
+const [, , what] = process.argv;
+if (what === '--idle' || what === '--busy') {
+  if (what === '--busy') searched(randomJob(6, { places: 15, groups: 1, switches: 4 }));
+  process.stdout.write(`${process.resourceUsage().maxRSS}\n`);
+}
