@@ -5,10 +5,11 @@ module.exports = {
   forbidden: [
     {
       name: 'core-stands-alone',
-      comment: 'The core runs in a browser, a worker, the server and a script: it knows only itself and Zod.',
+      comment:
+        'The core runs in a browser, a worker, the server and a script: it knows only itself, Zod and a source of random numbers.',
       severity: 'error',
       from: { path: '^packages/core/src/' },
-      to: { pathNot: ['^packages/core/src/', '^node_modules/zod/'] },
+      to: { pathNot: ['^packages/core/src/', '^node_modules/(zod|pure-rand)/'] },
     },
     {
       name: 'circuit-knows-only-the-model',
@@ -23,6 +24,20 @@ module.exports = {
       severity: 'error',
       from: { path: within('model') },
       to: { path: '^packages/core/src/', pathNot: within('model') },
+    },
+    {
+      name: 'searching-comes-last',
+      comment: 'What plans and judges one arrangement does not know that there are others to choose from.',
+      severity: 'error',
+      from: { path: '^packages/core/src/', pathNot: [within('search'), within('plans'), '/index.ts$'] },
+      to: { path: [within('search'), within('plans')] },
+    },
+    {
+      name: 'search-without-plans',
+      comment: 'The search finds trees; what is said of them is another matter.',
+      severity: 'error',
+      from: { path: within('search') },
+      to: { path: within('plans') },
     },
     {
       name: 'entry-only',
@@ -49,6 +64,7 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.cruise.json' },
     enhancedResolveOptions: {
+      exportsFields: ['exports'],
       extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'],
       conditionNames: ['types', 'import', 'default'],
     },
