@@ -143,5 +143,5 @@ test('a circuit of 24 places in 8 rooms is planned with a bound, the same every 
   const { plans, proofs } = reviewJob(withChoice(job, circuit.id, choiceOf(first.best)));
   expect(plans[0]?.outcome.ok).toBe(true);
   for (const proof of proofs) expect(proof.working).toBe(proof.positions);
-  expect(search.least({ mostSteps: 300_000, mayGoOn: () => false }).steps).toBeLessThan(20);
+  expect(search.least({ mostSteps: 300_000, mayGoOn: () => false }).steps).toBeLessThan(200);
 });

@@ -1,6 +1,6 @@
-import { articleOf, groundOf } from '../model/articles.js';
+import { articleOf, groundOf, type DeviceArticle } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
-import type { BoxId } from '../model/ids.js';
+import type { BoxId, DeviceId } from '../model/ids.js';
 import type { Circuit, ExistingCable, Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import { boxesReached, placeOfEnd, type Wiring } from '../model/wiring.js';
@@ -20,6 +20,8 @@ export interface Background {
   /** Sizes of the grounds of cables in a box, and what the other circuits ground there. */
   groundsIn: (box: BoxId) => Awg[];
   grounded: readonly Attachment[];
+  /** What another circuit has put in as a device. */
+  article: (device: DeviceId) => DeviceArticle | null;
   /** Device spaces that the other circuits take, and whether any device of them is new. */
   devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
   /** Existing cables that no other circuit uses. */
@@ -64,6 +66,9 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     .filter((cable) => cable !== null);
   const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
   const reached = boxesReached(wiring);
+  const articles = new Map(
+    wiring.devices.map((one) => [one.id, articleOf(job.stock, 'device', one.article)]),
+  );
   return {
     reached: (box) => reached.has(box),
     contents: (box) => ({
@@ -73,6 +78,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     }),
     groundsIn: (box) => groundsAt(job, wiring, box),
     grounded: parts.flatMap((part) => part.attachments.filter((one) => one.net === 'ground')),
+    article: (device) => articles.get(device) ?? null,
     devices: (box) => {
       const here = wiring.devices.filter((one) => one.box === box);
       return {

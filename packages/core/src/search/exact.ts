@@ -40,7 +40,8 @@ interface Partial {
   set: number;
   /** Lowest node among the children; children are added in falling order of their lowest node, so each set is made once. */
   low: number;
-  entries: Map<number, Entry>;
+  /** One for each load; few enough to be looked through. */
+  entries: Entry[];
 }
 
 const lowest = (set: number) => set & -set;
@@ -99,7 +100,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
 
   const finish = ({ set, entries }: Partial) => {
     if ((set & mandatory) !== mandatory) return;
-    for (const entry of entries.values()) {
+    for (const entry of entries) {
       const cost = entry.cost + problem.rootCost + problem.node(root, entry.code + problem.rootLoad);
       if (cost < best) {
         best = cost;
@@ -116,14 +117,14 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
       const known = leastUnder.get(load);
       if (known) return known;
       const least: { entry: Entry | null; cost: number } = { entry: null, cost: Infinity };
-      for (const entry of entries.values()) {
+      for (const entry of entries) {
         if (entry.runs + 1 > MOST_RUNS) continue;
         const cost = entry.cost + problem.node(top, entry.code + load);
         if (cost >= least.cost) continue;
         least.cost = cost;
         least.entry = entry;
       }
-      steps += entries.size;
+      steps += entries.length;
       leastUnder.set(load, least);
       return least;
     };
@@ -152,7 +153,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
     partials[node]?.[1]?.push({
       set: 1 << node,
       low: 1 << 30,
-      entries: new Map([[0, { code: 0, runs: 0, cost: 0, before: null, child: null }]]),
+      entries: [{ code: 0, runs: 0, cost: 0, before: null, child: null }],
     });
 
   for (let size = 1; size <= n; size++) {
@@ -167,31 +168,30 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
             for (const one of children) {
               if ((one.set & base.set) !== 0 || one.low >= base.low) continue;
               const set = base.set | one.set;
-              steps += base.entries.size;
+              steps += base.entries.length;
               if (steps > mostSteps || held > MOST_HELD)
                 return { tree: treeOf(n, root, bestEntry, best), complete: false, steps };
               let partial = here.get(set);
               let bound = NaN;
-              for (const entry of base.entries.values()) {
+              for (const entry of base.entries) {
                 if (entry.runs === MOST_RUNS) continue;
                 const cost = entry.cost + one.cost;
                 const code = entry.code + one.code;
-                const known = partial?.entries.get(code);
+                const known = partial?.entries.find((other) => other.code === code);
                 if (known && known.cost <= cost) continue;
                 if (Number.isNaN(bound)) bound = rest(set, top) + (boxes[1 << top] ?? 0);
                 if (cost + bound >= best) continue;
-                if (!known) held += 1;
+                const made = { code, runs: entry.runs + 1, cost, before: entry, child: one.closed };
+                if (known) {
+                  Object.assign(known, made);
+                  continue;
+                }
+                held += 1;
                 if (!partial) {
-                  partial = { set, low: one.low, entries: new Map() };
+                  partial = { set, low: one.low, entries: [] };
                   here.set(set, partial);
                 }
-                partial.entries.set(code, {
-                  code,
-                  runs: entry.runs + 1,
-                  cost,
-                  before: entry,
-                  child: one.closed,
-                });
+                partial.entries.push(made);
               }
             }
         }

@@ -10,7 +10,10 @@ import { FORCED, runPricesOf } from './runPrices.js';
 import { fixedOf } from './weighed.js';
 import type { OrderSpace } from './orders.js';
 
-/** For each thing about a tree that is out of the question; a search may pass through such trees, and ends in none. */
+/**
+ * For each thing about a tree that is out of the question, and for each net too many on a run; a search may pass through
+ * such trees, and ends in none.
+ */
 const PENALTY = 1e14;
 /** Most net classes that fit the bits of a whole number. */
 export const MOST_CLASSES_LARGE = 30;
@@ -38,7 +41,13 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
   const home = settled.root === null ? runs.home(root, homeClasses) : null;
   const optional = nodes.map((_, node) => !classes.some(({ at }) => at.includes(node)));
   const { fixed, resting } = fixedOf(tables, settled, (node) => optional[node] ?? false);
+  const lanes = classes.map(({ nets }) => nets.length);
+  const widest = Math.max(...tables.cables.map((one) => one.insulated.length));
   const terminals = classes.map(({ at, fromPanel }) => at.length + (fromPanel ? 1 : 0));
+  const nodesOfGroups = Object.keys(settled.arrangement.chains).map(
+    (group) =>
+      new Set(classes.flatMap(({ nets, at }) => (nets.some((net) => net.group === group) ? at : []))),
+  );
   const behind = new Uint8Array(n * count);
   const ends = new Uint8Array(n * count);
   const trunks = new Float64Array(n);
@@ -80,16 +89,18 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
       const node = order[at] ?? 0;
       const parent = parents[node] ?? 0;
       let crossing = 0;
+      let nets = 0;
       for (let i = 0; i < count; i++) {
         const there = behind[node * count + i] ?? 0;
         behind[parent * count + i] = (behind[parent * count + i] ?? 0) + there;
         if (there === 0 || there === terminals[i]) continue;
         crossing |= 1 << i;
+        nets += lanes[i] ?? 1;
         ends[node * count + i] = (ends[node * count + i] ?? 0) + 1;
         ends[parent * count + i] = (ends[parent * count + i] ?? 0) + 1;
       }
       const run = runs.between(parent, node, crossing);
-      sum += run?.cost ?? PENALTY;
+      sum += run?.cost ?? PENALTY * Math.max(1, nets - widest);
       for (const end of [parent, node]) {
         trunks[end] = (trunks[end] ?? 0) + (run?.trunk ?? 0);
         degree[end] = (degree[end] ?? 0) + 1;
@@ -118,7 +129,11 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
     needed: nodes.flatMap((_, node) => (optional[node] ? [] : [node])),
     mayHold: () => true,
     cost,
-    nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map((one) => one.cost)),
+    nearness: (a, b) => {
+      // Boxes of one group first: between groups a run then carries little more than hot and neutral.
+      const together = !nodesOfGroups.every((group) => !group.has(a) || !group.has(b));
+      return Math.min(Infinity, ...runs.offers(a, b).map((one) => one.cost)) - (together ? FORCED / 4 : 0);
+    },
   };
 };
 
@@ -202,19 +217,21 @@ export const searchLarge = (
     let stand = from;
     for (;;) {
       const before = stand.weight;
-      stand = standing(stand.order, stand.problem, descend(stand.problem, stand.tree, goOn));
+      const { order, problem } = stand;
+      const better = (tree: Tree) => keep(standing(order, problem, tree));
+      stand = standing(order, problem, descend(problem, stand.tree, goOn, better));
       for (const [group, chain] of Object.entries(stand.order.chains) as [GroupId, SlotId[]][]) {
         if (chains.fixed.has(group)) continue;
         for (const other of reorders(chain)) {
           if (!goOn()) break;
-          const order = { ...stand.order, chains: { ...stand.order.chains, [group]: other } };
-          stand = tried(stand, order, stand.problem.root);
+          const reordered = { ...stand.order, chains: { ...stand.order.chains, [group]: other } };
+          stand = tried(stand, reordered, stand.problem.root);
         }
       }
       for (const slots of oneOf)
         for (const slot of slots) {
-          const order = { ...stand.order, neutralAt: neutralsWith(stand.order, slots, slot) };
-          if (goOn()) stand = tried(stand, order, stand.problem.root);
+          const brought = { ...stand.order, neutralAt: neutralsWith(stand.order, slots, slot) };
+          if (goOn()) stand = tried(stand, brought, stand.problem.root);
         }
       const { settled } = stand.problem;
       if (settled.root === null)

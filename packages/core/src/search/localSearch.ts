@@ -63,7 +63,12 @@ export const kicked = (
 };
 
 /** Hangs each subtree on every other node, by any of its own nodes, as long as that makes the tree cheaper. */
-export const descend = (problem: TreeProblem, start: Tree, mayGoOn: () => boolean): Tree => {
+export const descend = (
+  problem: TreeProblem,
+  start: Tree,
+  mayGoOn: () => boolean,
+  onBetter?: (tree: Tree) => void,
+): Tree => {
   const { n, root } = problem;
   let best = start;
   /** Cuts the run above a node and tries every other run that joins the two parts; true where one is better. */
@@ -87,6 +92,7 @@ export const descend = (problem: TreeProblem, start: Tree, mayGoOn: () => boolea
         const cost = problem.cost(parents);
         if (cost >= best.cost - 1e-6) continue;
         best = { parents, cost };
+        onBetter?.(best);
         better = true;
       }
     }

@@ -1,6 +1,7 @@
 import { placeOfNode, type BoxId } from '../model/ids.js';
 import { yokeGrounds } from '../circuit/grounding.js';
 import type { Attachment } from '../planning/boxNodes.js';
+import type { Fitting } from '../planning/devices.js';
 import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf, type LoadCode } from './load.js';
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
@@ -19,12 +20,26 @@ interface Here {
   groundBonded: Hooked;
 }
 
-const hook = ({ job }: PriceTables, settled: Settled, at: readonly Attachment[]): Here => {
+/** Is that the ground of a device which the screws to a bonded box ground? */
+const byScrews = (
+  { job, background }: PriceTables,
+  fittings: readonly Fitting[],
+  { to }: Attachment,
+): boolean => {
+  if (job.preferences.boxBonding !== 'selfGroundingYoke' || !('device' in to)) return false;
+  const fitting = fittings.find(({ slot }) => `device:${slot.id}` === to.device);
+  const article = fitting ? fitting.article : background.article(to.device);
+  return article !== null && yokeGrounds(article, 'metal');
+};
+
+const hook = (tables: PriceTables, settled: Settled, at: readonly Attachment[]): Here => {
+  const { job } = tables;
   const classes: (Hooked | null)[] = settled.classes.map(() => null);
   const ground: Hooked = { terminals: [], leads: [] };
   const groundBonded: Hooked = { terminals: [], leads: [] };
-  for (const { net, to, twin } of at) {
-    const luminaire = 'luminaire' in to ? job.luminaires.find((one) => one.id === to.luminaire) : undefined;
+  for (const one of at) {
+    const { net, to, twin } = one;
+    const luminaire = 'luminaire' in to ? job.luminaires.find((it) => it.id === to.luminaire) : undefined;
     const strapped = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
     const into = (hooked: Hooked) => {
       if ('luminaire' in to && luminaire?.terminals === 'leads' && !strapped)
@@ -37,10 +52,7 @@ const hook = ({ job }: PriceTables, settled: Settled, at: readonly Attachment[])
       continue;
     }
     into(ground);
-    const fitting =
-      'device' in to ? settled.fittings.find((one) => `device:${one.slot.id}` === to.device) : undefined;
-    const byScrews = fitting?.article ? yokeGrounds(fitting.article, 'metal') : false;
-    if (!byScrews || job.preferences.boxBonding !== 'selfGroundingYoke') into(groundBonded);
+    if (!byScrews(tables, settled.fittings, one)) into(groundBonded);
   }
   return { classes, ground, groundBonded };
 };
@@ -212,7 +224,8 @@ export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[]
  * What a box costs that the circuit leaves alone, as other cables end in it: box and plate, its opening, caps on what
  * nothing uses, grounds. 0 where none do.
  */
-export const restingCost = ({ station, background, splices, resting }: PriceTables, box: BoxId): number => {
+export const restingCost = (tables: PriceTables, box: BoxId): number => {
+  const { station, background, splices, resting } = tables;
   const known = resting.get(box);
   if (known !== undefined) return known;
   const found = station({ box, fittings: [], fed: false, returned: false });
@@ -220,7 +233,9 @@ export const restingCost = ({ station, background, splices, resting }: PriceTabl
     if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
     const fit = found.fit(0, 0);
     if (!fit) return 0;
-    const at = background.grounded.filter((one) => placeOfNode(one.at) === box);
+    const at = background.grounded.filter(
+      (one) => placeOfNode(one.at) === box && (fit.bond === null || !byScrews(tables, [], one)),
+    );
     const hooked: Hooked = { terminals: at.map(({ to, twin }) => ({ to, twin: twin ?? null })), leads: [] };
     const ground = fit.bond === null ? hooked : bonding(hooked, box);
     const joined = splices.grounds(box, ground, found.grounds)[0] ?? 0;
