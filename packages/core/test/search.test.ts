@@ -19,9 +19,10 @@ const weighing = (job: Job, at: number): { weights: Weights; volumeLimit: number
 /** Is the best found again where nothing dearer may be looked at? A bound that is the least bit too high would drop it. */
 const survives = (job: Job, { settled, tree }: Found, weights: Weights, volumeLimit: number): boolean => {
   const tables = priceTablesOf(job, settled.circuit, weights, volumeLimit);
-  const problem = weighedOf(tables, settled).find((one) => one.root === tree.parents.indexOf(TOP));
-  const again = problem && cheapestTree(problem, tree.cost + 0.01, 1e9).tree;
-  return again ? again.cost < tree.cost + 0.01 : false;
+  const problem = weighedOf(tables, settled);
+  const entries = problem.entries.filter(({ root }) => root === tree.parents.indexOf(TOP));
+  const again = cheapestTree({ ...problem, entries }, tree.cost + 0.01, 1e9).tree;
+  return again !== null;
 };
 
 const compare = (job: Job, at: number, returnRuns: boolean) => {

@@ -6,7 +6,7 @@ import type { Weighed } from './weighed.js';
 
 /** What a tree costs, told from its parents alone; Infinity where it is out of the question. */
 export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number => {
-  const { n, mandatory, leaves, root } = problem;
+  const { n, mandatory, leaves, entries } = problem;
   const sets = new Int32Array(n);
   const codes = new Float64Array(n);
   const runs = new Int32Array(n);
@@ -22,7 +22,8 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
       at = parents[at] ?? TOP;
     }
   }
-  if (top !== root) return Infinity;
+  const entry = entries.find(({ root }) => root === top);
+  if (!entry) return Infinity;
   const whole = sets[top] ?? 0;
   if ((whole & mandatory) !== mandatory) return Infinity;
   let cost = 0;
@@ -39,8 +40,8 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
       if ((runs[end] ?? 0) > MOST_RUNS) return Infinity;
     }
   }
-  cost += problem.rootCost;
-  codes[root] = (codes[root] ?? 0) + problem.rootLoad;
+  cost += entry.cost;
+  codes[top] = (codes[top] ?? 0) + entry.load;
   for (let node = 0; node < n; node++)
     if (parents[node] !== OUT) cost += problem.node(node, codes[node] ?? 0);
   return cost;
@@ -65,12 +66,12 @@ export const neutralBoxes = ({ classes, nodes }: Settled, { parents }: Tree): Se
   return there;
 };
 
-/** The same as a local search sees it. */
-export const treeProblemOf = (problem: Weighed): TreeProblem => ({
+/** The same as a local search sees it, with power entering at one node. */
+export const treeProblemOf = (problem: Weighed, root: number): TreeProblem => ({
   n: problem.n,
-  root: problem.root,
+  root,
   needed: Array.from({ length: problem.n }, (_, node) => node).filter(
-    (node) => (problem.mandatory >> node) & 1,
+    (node) => node === root || (problem.mandatory >> node) & 1,
   ),
   mayHold: (node) => ((problem.leaves >> node) & 1) === 0,
   cost: (parents) => treeCost(problem, parents),

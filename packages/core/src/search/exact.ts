@@ -40,16 +40,16 @@ interface Partial {
   set: number;
   /** Lowest node among the children; children are added in falling order of their lowest node, so each set is made once. */
   low: number;
+  /** The least of the entries, and of everything that is not in the set. */
+  least: number;
+  bound: number;
   /** One for each load; few enough to be looked through. */
   entries: Entry[];
 }
 
 const lowest = (set: number) => set & -set;
-const sizeOf = (set: number) => {
-  let count = 0;
-  for (let rest = set; rest !== 0; rest &= rest - 1) count += 1;
-  return count;
-};
+/** The list for a node and a size, made when it is first asked for. */
+const bySize = <T>(lists: T[][][], node: number, size: number): T[] => ((lists[node] ??= [])[size] ??= []);
 
 /** Most ways to hang children that are held at once: what bounds the memory, at about a hundred bytes each. */
 const MOST_HELD = 600_000;
@@ -71,45 +71,70 @@ export interface ExactResult {
  * the node that it hangs on, never without: that node may be its junction.
  */
 export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number): ExactResult => {
-  const { n, all, mandatory, leaves, root, masks, multiplicity } = problem;
+  const { n, all, mandatory, leaves, entries: entering, masks, multiplicity, fromPanel } = problem;
   const { join, reach, box } = problem.bounds;
+  const entryAt = Array.from({ length: n }, (_, node) => entering.find(({ root }) => root === node));
   const boxes = overSets(n, box);
   let best = limit;
   let bestEntry: Entry | null = null;
+  let bestRoot = -1;
   let steps = 0;
   let held = 0;
 
-  /** The least of everything outside a set, joined with the node `at`. */
-  const rest = (set: number, at: number): number => {
+  const inside = masks
+    .map((mask, i) => ({ mask, times: multiplicity[i] ?? 1 }))
+    .filter((_, i) => !fromPanel[i]);
+  const onward = masks
+    .map((mask, i) => ({ mask, times: multiplicity[i] ?? 1 }))
+    .filter((_, i) => fromPanel[i]);
+  const cheapestEntry = Math.min(...entering.map((one) => one.cost + Math.min(0, one.box - box(one.root))));
+
+  /**
+   * The least of everything outside a set, joined with the node `at`, over every node of it or `at` itself that power may
+   * enter; `counted` are the nodes of which the boxes are in it. From `enough` on it may be less than that, as it decides
+   * nothing any more.
+   */
+  const rest = (set: number, at: number, counted: number, enough: number): number => {
     const out = all & ~set;
-    const needed = out & mandatory;
-    const anchored = needed | (1 << at);
-    let sum = join(anchored) + (boxes[needed] ?? 0);
-    for (let i = 0; i < masks.length; i++) {
-      const mask = masks[i] ?? 0;
-      if ((mask & out) === 0) continue;
-      const terminals = (mask & out) | ((mask & set) !== 0 ? 1 << at : 0);
-      sum += (multiplicity[i] ?? 1) * reach(terminals);
+    const joined = 1 << at;
+    let sum = join((out & mandatory) | joined) + (boxes[counted] ?? 0);
+    for (const { mask, times } of inside) {
+      if (sum + cheapestEntry >= enough) return sum + cheapestEntry;
+      if ((mask & out) !== 0) sum += times * reach((mask & out) | ((mask & set) !== 0 ? joined : 0));
     }
-    return sum + problem.rootCost;
+    let least = Infinity;
+    for (const one of entering) {
+      const node = 1 << one.root;
+      if ((set & node) !== 0 && one.root !== at) continue;
+      let more = one.cost + one.box - (counted & node ? box(one.root) : 0);
+      for (const { mask, times } of onward) {
+        if (more >= least) break;
+        more += times * reach((mask & out) | ((mask & set) !== 0 ? joined : 0) | node);
+      }
+      if (more < least) least = more;
+    }
+    return sum + least;
   };
 
-  const partials: Partial[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
-  const hung: Hung[][][] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => []));
-  const hungOn: Map<number, Hung[]>[] = Array.from({ length: n }, () => new Map<number, Hung[]>());
+  // By node and size; what is not there is empty.
+  const partials: Partial[][][] = Array.from({ length: n }, () => []);
+  const hung: Hung[][][] = Array.from({ length: n }, () => []);
+  const hungOn = Array.from({ length: n }, () => new Map<number, Hung[]>());
 
-  const finish = ({ set, entries }: Partial) => {
-    if ((set & mandatory) !== mandatory) return;
+  const finish = (top: number, { set, entries }: Partial) => {
+    const home = entryAt[top];
+    if (!home || (set & mandatory) !== mandatory) return;
     for (const entry of entries) {
-      const cost = entry.cost + problem.rootCost + problem.node(root, entry.code + problem.rootLoad);
+      const cost = entry.cost + home.cost + problem.node(top, entry.code + home.load);
       if (cost < best) {
         best = cost;
         bestEntry = entry;
+        bestRoot = top;
       }
     }
   };
 
-  const close = (top: number, { set, entries }: Partial) => {
+  const close = (top: number, size: number, { set, entries }: Partial) => {
     const crossing = problem.crossing(set);
     // What is on the top hangs on the load of the run above it alone, and that is the same for nearly all parents.
     const leastUnder = new Map<number, { entry: Entry | null; cost: number }>();
@@ -134,7 +159,7 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
       if (!run) continue;
       const { entry, cost } = bestUnder(run.load);
       const leastCost = cost + run.cost;
-      if (!entry || leastCost + rest(set, parent) >= best) continue;
+      if (!entry || rest(set, parent, all & ~set & mandatory, best - leastCost) >= best - leastCost) continue;
       const closed = { set, top, entry };
       const record = { set, low: lowest(set), cost: leastCost, code: run.load, closed };
       const alike = hungOn[parent]?.get(set) ?? [];
@@ -143,69 +168,88 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
       if (known && known.cost <= leastCost) continue;
       if (known) Object.assign(known, record);
       else {
-        hung[parent]?.[sizeOf(set)]?.push(record);
+        bySize(hung, parent, size).push(record);
         hungOn[parent]?.set(set, [...alike, record]);
       }
     }
   };
 
   for (let node = 0; node < n; node++)
-    partials[node]?.[1]?.push({
+    bySize(partials, node, 1).push({
       set: 1 << node,
       low: 1 << 30,
+      least: 0,
+      bound: 0,
       entries: [{ code: 0, runs: 0, cost: 0, before: null, child: null }],
     });
 
+  /** Hangs a child on a node with others on it, in every way that is better than those known and may still be the best. */
+  const add = (
+    here: Map<number, Partial>,
+    dropped: Map<number, number>,
+    top: number,
+    base: Partial,
+    one: Hung,
+  ): void => {
+    const set = base.set | one.set;
+    let partial = here.get(set);
+    const enough = best - base.least - one.cost;
+    let bound = partial?.bound ?? dropped.get(set) ?? NaN;
+    if (bound >= enough) return;
+    if (!partial) {
+      bound = rest(set, top, (all & ~set & mandatory) | (1 << top), enough);
+      dropped.set(set, bound);
+      if (bound >= enough) return;
+    }
+    for (const entry of base.entries) {
+      if (entry.runs === MOST_RUNS) continue;
+      const cost = entry.cost + one.cost;
+      const code = entry.code + one.code;
+      const known = partial?.entries.find((other) => other.code === code);
+      if (known && known.cost <= cost) continue;
+      if (cost + bound >= best) continue;
+      const made = { code, runs: entry.runs + 1, cost, before: entry, child: one.closed };
+      if (partial && cost < partial.least) partial.least = cost;
+      if (known) {
+        Object.assign(known, made);
+        continue;
+      }
+      held += 1;
+      if (!partial) {
+        partial = { set, low: one.low, least: cost, bound, entries: [] };
+        here.set(set, partial);
+      }
+      partial.entries.push(made);
+    }
+  };
+
   for (let size = 1; size <= n; size++) {
-    for (let top = 0; top < n; top++) {
-      const here = new Map<number, Partial>((partials[top]?.[size] ?? []).map((one) => [one.set, one]));
-      if (size > 1 && (leaves & (1 << top)) === 0)
-        for (let child = 1; child < size; child++) {
-          const children = hung[top]?.[child] ?? [];
-          const bases = partials[top]?.[size - child] ?? [];
-          if (children.length === 0 || bases.length === 0) continue;
-          for (const base of bases)
-            for (const one of children) {
-              if ((one.set & base.set) !== 0 || one.low >= base.low) continue;
-              const set = base.set | one.set;
-              steps += base.entries.length;
-              if (steps > mostSteps || held > MOST_HELD)
-                return { tree: treeOf(n, root, bestEntry, best), complete: false, steps };
-              let partial = here.get(set);
-              let bound = NaN;
-              for (const entry of base.entries) {
-                if (entry.runs === MOST_RUNS) continue;
-                const cost = entry.cost + one.cost;
-                const code = entry.code + one.code;
-                const known = partial?.entries.find((other) => other.code === code);
-                if (known && known.cost <= cost) continue;
-                if (Number.isNaN(bound)) bound = rest(set, top) + (boxes[1 << top] ?? 0);
-                if (cost + bound >= best) continue;
-                const made = { code, runs: entry.runs + 1, cost, before: entry, child: one.closed };
-                if (known) {
-                  Object.assign(known, made);
-                  continue;
-                }
-                held += 1;
-                if (!partial) {
-                  partial = { set, low: one.low, entries: [] };
-                  here.set(set, partial);
-                }
-                partial.entries.push(made);
-              }
-            }
-        }
-      const made = [...here.values()];
-      const list = partials[top];
-      if (list) list[size] = made;
+    for (let top = 0; top < n && size > 1; top++) {
+      if ((leaves & (1 << top)) !== 0) continue;
+      const here = new Map<number, Partial>();
+      const dropped = new Map<number, number>();
+      for (let child = 1; child < size; child++) {
+        const children = bySize(hung, top, child);
+        for (const base of children.length === 0 ? [] : bySize(partials, top, size - child))
+          for (const one of children) {
+            if (one.low >= base.low) break;
+            if ((one.set & base.set) !== 0) continue;
+            steps += base.entries.length;
+            if (steps > mostSteps || held > MOST_HELD)
+              return { tree: treeOf(n, bestRoot, bestEntry, best), complete: false, steps };
+            add(here, dropped, top, base, one);
+          }
+      }
+      bySize(partials, top, size).push(...here.values());
     }
     for (let top = 0; top < n; top++)
       for (const partial of partials[top]?.[size] ?? []) {
-        if (top === root) finish(partial);
-        else close(top, partial);
+        finish(top, partial);
+        close(top, size, partial);
       }
+    for (let top = 0; top < n; top++) bySize(hung, top, size).sort((a, b) => a.low - b.low);
   }
-  return { tree: treeOf(n, root, bestEntry, best), complete: true, steps };
+  return { tree: treeOf(n, bestRoot, bestEntry, best), complete: true, steps };
 };
 
 const treeOf = (n: number, root: number, found: Entry | null, cost: number): Tree | null => {

@@ -1,4 +1,3 @@
-import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { neutralBoxes, treeProblemOf } from './evaluate.js';
 import { cheapestTree, type Tree } from './exact.js';
@@ -11,8 +10,8 @@ import { settle, type Settled } from './problem.js';
 import { FORCED } from './runPrices.js';
 import { weighedOf, type Weighed } from './weighed.js';
 
-/** Trees that are looked at for the first answer, over all orders. */
-const FIRST_TREES = 1200;
+/** Trees that are looked at for the first answer: so many at least, more with each order, and no more than the most. */
+const FIRST_TREES = { least: 200, each: 20, most: 1200 };
 /** Orders that are tried for a good answer before the exact search, and changes tried on each. */
 const FIRST_ANSWERS = 3;
 const KICKS = 2;
@@ -21,26 +20,31 @@ interface Case {
   order: OrderCase;
   settled: Settled;
   problem: Weighed;
-  bound: number;
+  /** No tree weighs less; by entry, in rising order. */
+  bounds: { root: number; bound: number }[];
 }
 
 /** No tree of these weighs less: every box, run and net at its least. */
-const rootBound = ({ bounds, n, mandatory, masks, multiplicity, ...problem }: Weighed): number => {
-  let bound = problem.rootCost + problem.fixed + problem.forced + bounds.join(mandatory);
-  for (let node = 0; node < n; node++) bound += bounds.box(node);
-  masks.forEach((mask, i) => (bound += (multiplicity[i] ?? 1) * bounds.reach(mask)));
-  return bound;
+const boundsOf = ({ bounds, n, mandatory, masks, multiplicity, fromPanel, ...problem }: Weighed) =>
+  problem.entries
+    .map(({ root, cost, box }) => {
+      const nodes = mandatory | (1 << root);
+      let bound = cost + problem.fixed + problem.forced + bounds.join(nodes) + box;
+      for (let node = 0; node < n; node++) if (node !== root) bound += bounds.box(node);
+      masks.forEach((mask, i) => {
+        bound += (multiplicity[i] ?? 1) * bounds.reach(fromPanel[i] ? mask | (1 << root) : mask);
+      });
+      return { root, bound };
+    })
+    .sort((a, b) => a.bound - b.bound);
+
+const caseOf = (tables: PriceTables, order: OrderCase): Case => {
+  const settled = settle(tables.job, tables.circuit, order.boxes, order.order, order.fittings);
+  const problem = weighedOf(tables, settled);
+  return { order, settled, problem, bounds: boundsOf(problem) };
 };
 
-const casesOf = (tables: PriceTables, order: OrderCase): Case[] => {
-  const settled = settle(tables.job, tables.circuit, order.boxes, order.order, order.fittings);
-  return weighedOf(tables, settled).map((problem) => ({
-    order,
-    settled,
-    problem,
-    bound: rootBound(problem),
-  }));
-};
+const leastBound = ({ bounds }: Case): number => bounds[0]?.bound ?? Infinity;
 
 /** Forced runs have been counted below their cost; a weight that is still far off lacks one of them. */
 const wholeWeight = (problem: Weighed, cost: number): number => {
@@ -69,19 +73,19 @@ const neutralsMet = (job: Job, { order, settled }: Case, tree: Tree): Settled | 
 export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
   const { job } = tables;
   let made: Case[] | null = null;
-  const all = (): Case[] =>
-    (made ??= ordersOf(job, space)
-      .flatMap((order) => casesOf(tables, order))
-      .sort((a, b) => a.bound - b.bound));
-  const entryOfCase = ({ settled, problem }: Case) => settled.nodes[problem.root] as BoxId;
+  const all = (): Case[] => (made ??= ordersOf(job, space).map((order) => caseOf(tables, order)));
   const entries = entriesOf(job, space);
   return {
     entries,
     least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
-      const here = (one: Case) => entry === null || entryOfCase(one) === entry;
+      /** The same with power entering where it is asked to. */
+      const here = (one: Case): Case => ({
+        ...one,
+        bounds: one.bounds.filter(({ root }) => entry === null || one.settled.nodes[root] === entry),
+      });
       let best: Found | null = null;
       let steps = 0;
-      let open = Infinity;
+      let left = Infinity;
       const keep = (found: Found) => {
         if (best && found.weight >= best.weight) return;
         best = found;
@@ -100,28 +104,36 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
       // A good answer first: it is shown at once, and drops most of the search.
       const mayEnter = (box: string) =>
         entries.some((one) => one === box) && (entry === null || box === entry);
-      searchLarge(tables, space, mayEnter, FIRST_TREES, mayGoOn, keep);
-      const cases = all().filter(here);
-      for (const [i, one] of cases.slice(0, FIRST_ANSWERS).entries())
-        if (mayGoOn()) take(one, goodTree(treeProblemOf(one.problem), KICKS, i + 1, mayGoOn));
+      const { least, each, most } = FIRST_TREES;
+      searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
+      const cases = all()
+        .map(here)
+        .sort((a, b) => leastBound(a) - leastBound(b));
+      const likely = cases
+        .flatMap((one) => one.bounds.map(({ root, bound }) => ({ one, root, bound })))
+        .sort((a, b) => a.bound - b.bound)
+        .slice(0, FIRST_ANSWERS);
+      for (const [i, { one, root }] of likely.entries())
+        if (mayGoOn()) take(one, goodTree(treeProblemOf(one.problem, root), KICKS, i + 1, mayGoOn));
       const look = (one: Case): void => {
-        const known = best;
-        if (known && one.bound >= known.weight) return;
+        const weight = best?.weight ?? Infinity;
+        const open = one.bounds.filter(({ bound }) => bound < weight).map(({ root }) => root);
+        if (open.length === 0) return;
         if (steps > mostSteps || !mayGoOn()) {
-          open = Math.min(open, one.bound);
+          left = Math.min(left, leastBound(one));
           return;
         }
-        const limit = known ? known.weight - one.problem.fixed - one.problem.forced : Infinity;
-        const result = cheapestTree(one.problem, limit, mostSteps - steps);
+        const limit = weight - one.problem.fixed - one.problem.forced;
+        const entries = one.problem.entries.filter(({ root }) => open.includes(root));
+        const result = cheapestTree({ ...one.problem, entries }, limit, mostSteps - steps);
         steps += result.steps;
         const met = take(one, result.tree);
-        if (!result.complete) open = Math.min(open, one.bound);
-        else if (!met)
-          for (const order of withNeutrals(one.order)) casesOf(tables, order).filter(here).forEach(look);
+        if (!result.complete) left = Math.min(left, leastBound(one));
+        else if (!met) for (const order of withNeutrals(one.order)) look(here(caseOf(tables, order)));
       };
       cases.forEach(look);
       const found = best as Found | null;
-      const bound = Math.min(open, found?.weight ?? Infinity);
+      const bound = Math.min(left, found?.weight ?? Infinity);
       return { best: found, bound, proved: found !== null && bound >= found.weight, steps };
     },
   };

@@ -6,7 +6,7 @@ import type { CableArticle } from '../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
 import type { Spans } from './bounds.js';
 import type { Weights } from './cost.js';
-import type { NodePrice, RunTable } from './prices.js';
+import type { Carried, NodePrice, RunTable } from './prices.js';
 import { splicesOf, type Splices } from './splices.js';
 import { stationOf, type Station, type StationOf } from './stations.js';
 
@@ -29,6 +29,8 @@ export interface PriceTables {
   resting: Map<string, number>;
   runs: Map<string, RunTable>;
   spans: Map<string, Spans>;
+  /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
+  carried: Map<string, Map<number, Carried | null>>;
 }
 
 /** Is the length of any run of the job known, by measure or by where its places are? */
@@ -67,5 +69,6 @@ export const priceTablesOf = (
     resting: new Map(),
     runs: new Map(),
     spans: new Map(),
+    carried: new Map(),
   };
 };

@@ -29,6 +29,13 @@ export interface RunTable {
   home: (Way | null)[];
 }
 
+/** The cable of those offered that carries some nets, and what it brings to its nodes. */
+export interface Carried {
+  at: number;
+  load: LoadCode;
+  trunk: LoadCode;
+}
+
 /** A run as the search sees it: what it costs, and what it brings to both its nodes. */
 export interface WeighedRun {
   cost: number;

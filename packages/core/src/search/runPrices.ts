@@ -3,8 +3,8 @@ import { PANEL, placeOfNode, type BoxId, type CableId, type Place, type TreePlac
 import { runFactOf, type ExistingCable } from '../model/job.js';
 import { cutLength, runLength, wayOf } from '../materials/lengths.js';
 import { assignColours } from '../planning/colours.js';
-import { loadOfRun, trunkOf, type LoadCode } from './load.js';
-import type { RunTable, Way, WeighedRun } from './prices.js';
+import { loadOfRun, trunkOf } from './load.js';
+import type { Carried, RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 
@@ -105,44 +105,35 @@ export const runPricesOf = (
     returning !== null &&
     (a === returning.near || a === returning.far) &&
     (b === returning.near || b === returning.far);
-  const carry = (offered: readonly CableArticle[], crossing: number) => {
+  const kinds = classes.map(({ nets }) => nets.map(({ kind, lane }) => `${kind}${lane ?? ''}`).join('+'));
+  const carry = (offered: readonly CableArticle[], crossing: number, isNew: boolean): Carried | null => {
     const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));
     const at = offered.findIndex((one) => one.insulated.length >= nets.length && assignColours(nets, one));
-    const article = offered[at];
-    return article ? { at, nets: nets.length, insulated: article.insulated.length } : null;
+    const insulated = offered[at]?.insulated.length;
+    if (insulated === undefined) return null;
+    const spares = insulated - nets.length;
+    // The conductors and the ground of an existing cable are in its boxes whether it is used or not.
+    const brings = isNew ? { insulated, cables: 1, spares } : { insulated: 0, cables: 0, spares };
+    return { at, load: loadOfRun(crossing, brings), trunk: trunkOf(brings) };
   };
-  interface Carried {
-    at: number;
-    load: LoadCode;
-    trunk: LoadCode;
-  }
-  const carried = new Map<number, Carried | null>();
-  const bought = (crossing: number): Carried | null => {
-    const known = carried.get(crossing);
-    if (known !== undefined) return known;
-    const found = carry(tables.cables, crossing);
-    const brings = found && { ...found, cables: 1, spares: found.insulated - found.nets };
-    const made = brings && {
-      at: brings.at,
-      load: loadOfRun(crossing, brings),
-      trunk: trunkOf(brings),
+  /** Remembered over all orders, as it hangs on the kinds of the nets alone. */
+  const carrier = (offered: readonly CableArticle[], isNew: boolean) => {
+    const key = [isNew ? 'new' : offered[0]?.id, ...kinds].join();
+    const known = tables.carried.get(key) ?? new Map<number, Carried | null>();
+    tables.carried.set(key, known);
+    return (crossing: number): Carried | null => {
+      const before = known.get(crossing);
+      if (before !== undefined) return before;
+      const found = carry(offered, crossing, isNew);
+      known.set(crossing, found);
+      return found;
     };
-    carried.set(crossing, made);
-    return made;
   };
+  const bought = carrier(tables.cables, true);
   const run = (way: Way, bonus: number, crossing: number): WeighedRun | null => {
-    if (way.existing) {
-      const found = carry([way.existing], crossing);
-      const cost = (way.costs[0] ?? 0) - bonus;
-      if (!found) return null;
-      // Its conductors and its ground are in its boxes whether it is used or not.
-      const brings = { insulated: 0, cables: 0, spares: found.insulated - found.nets };
-      return { cost, load: loadOfRun(crossing, brings), trunk: trunkOf(brings) };
-    }
-    const found = bought(crossing);
+    const found = way.existing ? carrier([way.existing], false)(crossing) : bought(crossing);
     const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
-    if (!found || cost === Infinity) return null;
-    return { cost: cost - bonus, load: found.load, trunk: found.trunk };
+    return found && cost < Infinity ? { cost: cost - bonus, load: found.load, trunk: found.trunk } : null;
   };
   return {
     between: (a, b, crossing) => {

@@ -7,20 +7,26 @@ import type { Settled } from './problem.js';
 import type { WeighedRun } from './prices.js';
 import { FORCED, runPricesOf, type RunPrices } from './runPrices.js';
 
+/** A node where power may enter, what its home run costs, what the feed brings it, and the least of what stands there then. */
+export interface Entering {
+  root: number;
+  cost: number;
+  load: LoadCode;
+  box: number;
+}
+
 /**
- * A settled arrangement with one number for everything, and with the node where power enters: what is searched for is the
- * tree with the least sum. Nodes are bits of a mask. Far places of return runs are leaves, and never hang on their own box.
+ * A settled arrangement with one number for everything: what is searched for is the tree with the least sum, and the node
+ * where power enters it. Nodes are bits of a mask. Far places of return runs are leaves, and never hang on their own box.
  */
 export interface Weighed {
   n: number;
   all: number;
-  /** Nodes that every tree has; the others may serve as junctions. */
+  /** Nodes that every tree has; the others may serve as junctions, or as the place where power enters. */
   mandatory: number;
   leaves: number;
-  /** The node where power enters, what its home run costs, and what the feed brings it. */
-  root: number;
-  rootCost: number;
-  rootLoad: LoadCode;
+  /** The node of a feed at a box, or every node to which a home run may go. */
+  entries: readonly Entering[];
   /** Classes whose terminals are in a set of nodes and outside of it. */
   crossing: (set: number) => number;
   run: (parent: number, child: number, crossing: number) => WeighedRun | null;
@@ -32,9 +38,10 @@ export interface Weighed {
   /** What was taken off for all forced runs together; a tree that costs more than a part of it lacks one. */
   forced: number;
   bounds: Bounds;
-  /** The nodes of each net class, that of the feed among them, and its number of conductors. */
+  /** The nodes of each net class, its number of conductors, and whether it goes on to the panel from where power enters. */
   masks: readonly number[];
   multiplicity: readonly number[];
+  fromPanel: readonly boolean[];
 }
 
 /**
@@ -72,27 +79,24 @@ export const lineUnder = (offers: ReturnType<RunPrices['offers']>): RunLine | nu
   return { base: from - 2 * each, each };
 };
 
-/** The problems of a settled arrangement: one for each node that power may enter. */
-export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
+/** The problem of a settled arrangement. */
+export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
   const { classes, nodes, returning, forcedFar } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
   const all = 2 ** n - 1;
-  const terminals = classMasks(settled);
+  const masks = classMasks(settled);
   const prices = nodePricesOf(tables, settled);
-  const reached = terminals.reduce((sum, mask) => sum | mask, 0);
-  const optional = all & ~reached;
-  const multiplicity = classes.map(({ nets }) => nets.length);
-  const { fixed, resting } = fixedOf(tables, settled, (node) => ((optional >> node) & 1) === 1);
-  const homeClasses = classes.reduce((mask, one, i) => (one.fromPanel ? mask | (1 << i) : mask), 0);
-  const feedClasses = classes.reduce(
-    (mask, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? mask | (1 << i) : mask),
-    0,
-  );
-
-  // The far place of a return run stands where its box does, and is a leaf.
+  // The near place of a return run is the one that power enters.
   const far = returning === null ? 0 : 1 << returning.far;
   const near = returning === null ? 0 : 1 << returning.near;
+  const mandatory = masks.reduce((sum, mask) => sum | mask, near);
+  const optional = all & ~mandatory;
+  const multiplicity = classes.map(({ nets }) => nets.length);
+  const fromPanel = classes.map((one) => one.fromPanel);
+  const { fixed, resting } = fixedOf(tables, settled, (node) => ((optional >> node) & 1) === 1);
+
+  // The far place of a return run stands where its box does, and is a leaf.
   const boxes = returning === null ? n : n - 1;
   const line = (a: number, b: number) => lineUnder(runs.offers(a, b));
   const key = [nodes.slice(0, boxes).join(), optional, forcedFar].join(' ');
@@ -105,49 +109,54 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed[] => {
   const back = far === 0 ? 0 : Math.min(Infinity, ...backs);
   const join = (set: number) => (spans.join[set & ~far] ?? Infinity) + (set & far ? back : 0);
   const reach = (set: number) => spans.reach[set & far ? (set & ~far) | near : set] ?? 0;
-
-  const at = (root: number): Weighed[] => {
-    const home = settled.root === null ? runs.home(root, homeClasses) : null;
-    if (settled.root === null && !home) return [];
-    const box = (node: number) => {
-      const price = prices[node];
-      const least =
-        ((node === root && home ? price?.leastEntered : price?.least) ?? 0) - (resting[node] ?? 0);
-      return optional & (1 << node) & ~(1 << root) ? Math.min(0, least) : least;
-    };
-    const masks = terminals.map((mask, i) => (classes[i]?.fromPanel ? mask | (1 << root) : mask));
-    return [
-      {
-        n,
-        all,
-        mandatory: reached | (1 << root),
-        leaves: far,
-        root,
-        rootCost: home?.cost ?? 0,
-        rootLoad: home?.load ?? loadOfRun(feedClasses, { insulated: 0, cables: 0, spares: 0 }),
-        crossing: (set) => {
-          let crossing = 0;
-          for (let i = 0; i < masks.length; i++) {
-            const mask = masks[i] ?? 0;
-            if ((mask & set) !== 0 && (mask & ~set) !== 0) crossing |= 1 << i;
-          }
-          return crossing;
-        },
-        run: runs.between,
-        nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
-        node: (node, load) => (prices[node]?.cost(load) ?? Infinity) - (resting[node] ?? 0),
-        fixed,
-        forced: runs.forced * FORCED,
-        bounds: { join, reach, box },
-        masks,
-        multiplicity,
-      },
-    ];
+  const leastOf = (node: number, least: number | undefined) => (least ?? 0) - (resting[node] ?? 0);
+  const box = (node: number) => {
+    const least = leastOf(node, prices[node]?.least);
+    return optional & (1 << node) ? Math.min(0, least) : least;
   };
-  if (settled.root !== null) return at(settled.root);
-  return nodes.flatMap((_, i) => {
-    const closed = (far & (1 << i)) !== 0 || (returning !== null && returning.near !== i);
-    const elsewhere = runs.forcedHomes !== 0 && (runs.forcedHomes & (1 << i)) === 0;
-    return closed || elsewhere ? [] : at(i);
-  });
+
+  const homeClasses = classes.reduce((mask, one, i) => (one.fromPanel ? mask | (1 << i) : mask), 0);
+  const feedClasses = classes.reduce(
+    (mask, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? mask | (1 << i) : mask),
+    0,
+  );
+  const entering = (root: number): Entering[] => {
+    if (settled.root !== null) {
+      const load = loadOfRun(feedClasses, { insulated: 0, cables: 0, spares: 0 });
+      return [{ root, cost: 0, load, box: leastOf(root, prices[root]?.least) }];
+    }
+    const home = runs.home(root, homeClasses);
+    if (!home) return [];
+    return [{ root, cost: home.cost, load: home.load, box: leastOf(root, prices[root]?.leastEntered) }];
+  };
+  const mayEnter = (node: number) => {
+    const closed = returning !== null && node !== returning.near;
+    return !closed && (runs.forcedHomes === 0 || (runs.forcedHomes & (1 << node)) !== 0);
+  };
+  return {
+    n,
+    all,
+    mandatory,
+    leaves: far,
+    entries: (settled.root !== null ? [settled.root] : nodes.map((_, i) => i).filter(mayEnter)).flatMap(
+      entering,
+    ),
+    crossing: (set) => {
+      let crossing = 0;
+      for (let i = 0; i < masks.length; i++) {
+        const mask = masks[i] ?? 0;
+        if ((mask & set) !== 0 && (fromPanel[i] === true || (mask & ~set) !== 0)) crossing |= 1 << i;
+      }
+      return crossing;
+    },
+    run: runs.between,
+    nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
+    node: (node, load) => (prices[node]?.cost(load) ?? Infinity) - (resting[node] ?? 0),
+    fixed,
+    forced: runs.forced * FORCED,
+    bounds: { join, reach, box },
+    masks,
+    multiplicity,
+    fromPanel,
+  };
 };

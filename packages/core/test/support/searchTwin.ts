@@ -4,7 +4,7 @@ import { createFitter } from '../../src/planning/devices.js';
 import type { Weights } from '../../src/search/cost.js';
 import { priceTablesOf, type PriceTables } from '../../src/search/priceTables.js';
 import { settle, type Settled } from '../../src/search/problem.js';
-import { weighedOf, type Weighed } from '../../src/search/weighed.js';
+import { weighedOf, type Entering, type Weighed } from '../../src/search/weighed.js';
 
 /** All orders of a list. */
 const orders = <T>(items: readonly T[]): T[][] => {
@@ -80,16 +80,17 @@ const everyTree = (n: number): Hung[] => {
 const farOf = (box: string) => `${box}~return`;
 const boxOf = (node: string) => node.replace('~return', '');
 
-/** The cheapest tree on just these nodes with power entering at `problem.root`. */
+/** The cheapest tree on just these nodes with power entering at one of them. */
 const cheapestOn = (
   problem: Weighed,
+  entry: Entering,
   { classes, nodes }: Settled,
   on: readonly number[],
   forced: readonly (readonly [string, string])[],
   forbidden: (a: string, b: string) => boolean,
 ): number => {
   const n = nodes.length;
-  const root = on.indexOf(problem.root);
+  const root = on.indexOf(entry.root);
   // Nets that a run carries: those with a terminal behind it and one before it.
   const crossing = Array.from({ length: 1 << on.length }, (_, set) =>
     classes.reduce((bits, { at, fromPanel }, i) => {
@@ -121,8 +122,8 @@ const cheapestOn = (
   trees: for (const tree of everyTree(on.length)) {
     if (tree.root !== root) continue;
     loads.fill(0);
-    loads[problem.root] = problem.rootLoad;
-    let cost = problem.rootCost;
+    loads[entry.root] = entry.load;
+    let cost = entry.cost;
     for (let i = 0; i < tree.nodes.length; i++) {
       const node = on[tree.nodes[i] ?? 0] ?? 0;
       const parent = on[tree.parents[i] ?? 0] ?? 0;
@@ -209,8 +210,9 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
             const homes = pairs
               .flatMap(([a, b]) => (a === 'panel' ? [b] : b === 'panel' ? [a] : []))
               .filter((box) => mine.has(box));
-            for (const problem of weighedOf(tables, settled)) {
-              const entry = settled.nodes[problem.root] ?? '';
+            const problem = weighedOf(tables, settled);
+            for (const entering of problem.entries) {
+              const entry = settled.nodes[entering.root] ?? '';
               if (feed.at === 'panel') {
                 if (returnAt !== null && entry !== returnAt) continue;
                 if (forbidden('panel', entry)) continue;
@@ -219,7 +221,7 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
               if (returnAt !== null && settled.nodes.includes(farOf(returnAt) as never) === false)
                 throw new Error('a return run without its far place');
               const on = settled.nodes.map((_, i) => i);
-              const cost = cheapestOn(problem, settled, on, forced, forbidden);
+              const cost = cheapestOn(problem, entering, settled, on, forced, forbidden);
               tried += on.length ** Math.max(0, on.length - 2);
               least = Math.min(least, cost + problem.fixed);
             }
