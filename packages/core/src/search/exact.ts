@@ -54,6 +54,9 @@ const bySize = <T>(lists: T[][][], node: number, size: number): T[] => ((lists[n
 /** Most ways to hang children that are held at once: what bounds the memory, at about a hundred bytes each. */
 const MOST_HELD = 600_000;
 
+/** So many steps, and it is asked whether to go on. */
+const STEPS_BETWEEN_ASKING = 20_000;
+
 export interface ExactResult {
   /** The cheapest tree under the limit, or null where there is none. */
   tree: Tree | null;
@@ -70,7 +73,12 @@ export interface ExactResult {
  * Every part is dropped as soon as it, and the least that the rest can cost, reach the limit. The rest is bounded with
  * the node that it hangs on, never without: that node may be its junction.
  */
-export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number): ExactResult => {
+export const cheapestTree = (
+  problem: Weighed,
+  limit: number,
+  mostSteps: number,
+  mayGoOn: () => boolean = () => true,
+): ExactResult => {
   const { n, all, mandatory, leaves, entries: entering, masks, multiplicity, fromPanel } = problem;
   const { join, reach, box } = problem.bounds;
   const entryAt = Array.from({ length: n }, (_, node) => entering.find(({ root }) => root === node));
@@ -80,6 +88,8 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
   let bestRoot = -1;
   let steps = 0;
   let held = 0;
+  let asked = STEPS_BETWEEN_ASKING;
+  let stopped = false;
 
   const inside = masks
     .map((mask, i) => ({ mask, times: multiplicity[i] ?? 1 }))
@@ -235,7 +245,11 @@ export const cheapestTree = (problem: Weighed, limit: number, mostSteps: number)
             if (one.low >= base.low) break;
             if ((one.set & base.set) !== 0) continue;
             steps += base.entries.length;
-            if (steps > mostSteps || held > MOST_HELD)
+            if (steps > asked) {
+              asked = steps + STEPS_BETWEEN_ASKING;
+              stopped = !mayGoOn();
+            }
+            if (stopped || steps > mostSteps || held > MOST_HELD)
               return { tree: treeOf(n, bestRoot, bestEntry, best), complete: false, steps };
             add(here, dropped, top, base, one);
           }

@@ -12,9 +12,17 @@ import { weighedOf, type Weighed } from './weighed.js';
 
 /** Trees that are looked at for the first answer: so many at least, more with each order, and no more than the most. */
 const FIRST_TREES = { least: 200, each: 20, most: 1200 };
+/** Trees that are looked at once more where some orders take long: a better answer drops more of each. */
+const MORE_TREES = 15_000;
 /** Orders that are tried for a good answer before the exact search, and changes tried on each. */
 const FIRST_ANSWERS = 3;
 const KICKS = 2;
+/** Steps of an order that is settled at once; the others wait. */
+const EASY_STEPS = 300_000;
+/** With so many steps left for each of those that wait, they are settled too; else their bounds are raised, lowest first. */
+const HARD_STEPS = 1_000_000;
+/** The share of the gap by which a bound is raised, and the least of it by the weight of the best. */
+const RAISE = { share: 0.3, least: 0.003 };
 
 interface Case {
   order: OrderCase;
@@ -43,6 +51,12 @@ const caseOf = (tables: PriceTables, order: OrderCase): Case => {
   const problem = weighedOf(tables, settled);
   return { order, settled, problem, bounds: boundsOf(problem) };
 };
+
+/** A case that is not settled: no tree of it weighs less than the bound. */
+interface Open {
+  one: Case;
+  bound: number;
+}
 
 const leastBound = ({ bounds }: Case): number => bounds[0]?.bound ?? Infinity;
 
@@ -85,7 +99,6 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
       });
       let best: Found | null = null;
       let steps = 0;
-      let left = Infinity;
       const keep = (found: Found) => {
         if (best && found.weight >= best.weight) return;
         best = found;
@@ -115,25 +128,47 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
         .slice(0, FIRST_ANSWERS);
       for (const [i, { one, root }] of likely.entries())
         if (mayGoOn()) take(one, goodTree(treeProblemOf(one.problem, root), KICKS, i + 1, mayGoOn));
-      const look = (one: Case): void => {
-        const weight = best?.weight ?? Infinity;
-        const open = one.bounds.filter(({ bound }) => bound < weight).map(({ root }) => root);
-        if (open.length === 0) return;
-        if (steps > mostSteps || !mayGoOn()) {
-          left = Math.min(left, leastBound(one));
-          return;
-        }
-        const limit = weight - one.problem.fixed - one.problem.forced;
-        const entries = one.problem.entries.filter(({ root }) => open.includes(root));
-        const result = cheapestTree({ ...one.problem, entries }, limit, mostSteps - steps);
+      const weight = (): number => best?.weight ?? Infinity;
+      const isOver = () => steps > mostSteps || !mayGoOn();
+      /** Looks for a tree of a case that weighs less than a limit: what stays open of it, or null where it was cut short. */
+      const look = ({ one, bound }: Open, limit: number, most: number): Open[] | null => {
+        const open = new Set(one.bounds.filter((it) => it.bound < limit).map(({ root }) => root));
+        const entries = one.problem.entries.filter(({ root }) => open.has(root));
+        const { fixed, forced } = one.problem;
+        const result = cheapestTree({ ...one.problem, entries }, limit - fixed - forced, most, mayGoOn);
         steps += result.steps;
         const met = take(one, result.tree);
-        if (!result.complete) left = Math.min(left, leastBound(one));
-        else if (!met) for (const order of withNeutrals(one.order)) look(here(caseOf(tables, order)));
+        if (!result.complete) return null;
+        if (!result.tree) return limit < weight() ? [{ one, bound: limit }] : [];
+        if (met) return [];
+        return withNeutrals(one.order).map((order) => {
+          const made = here(caseOf(tables, order));
+          return { one: made, bound: Math.max(bound, leastBound(made)) };
+        });
       };
-      cases.forEach(look);
+      const easy = cases.map((one): Open => ({ one, bound: leastBound(one) }));
+      const hard: Open[] = [];
+      for (const open of easy) {
+        if (open.bound >= weight()) continue;
+        const rest = isOver() ? null : look(open, weight(), Math.min(EASY_STEPS, mostSteps - steps));
+        if (rest) easy.push(...rest);
+        else hard.push(open);
+      }
+      if (hard.length > 0 && !isOver()) searchLarge(tables, space, mayEnter, MORE_TREES, mayGoOn, keep);
+      const left: Open[] = [];
+      for (;;) {
+        hard.sort((a, b) => b.bound - a.bound);
+        const open = hard.pop();
+        if (!open || open.bound >= weight()) break;
+        const gap = weight() - open.bound;
+        const enough = mostSteps - steps > HARD_STEPS * (hard.length + 1);
+        const raised = enough ? weight() : open.bound + Math.max(RAISE.share * gap, RAISE.least * weight());
+        const rest = isOver() ? null : look(open, Math.min(raised, weight()), mostSteps - steps);
+        if (rest) hard.push(...rest);
+        else left.push(open);
+      }
       const found = best as Found | null;
-      const bound = Math.min(left, found?.weight ?? Infinity);
+      const bound = Math.min(weight(), ...left.map((one) => one.bound));
       return { best: found, bound, proved: found !== null && bound >= found.weight, steps };
     },
   };
