@@ -82,10 +82,11 @@ checks by; this page and its examples are made by \`npm run docs\` and a test ke
 
 ## The command line
 
-    node packages/cli/dist/main.js COMMAND [FILE] [--json] [--wiring ID] [--group ID] [--edition YEAR] [--with YEAR]
+    node packages/cli/dist/main.js COMMAND [FILE] [--json] [--wiring ID] [--group ID] [--circuit NAME] [--edition YEAR] [--with YEAR]
 
 It reads a file, or standard input. It ends with 0; with 1 where a rule is violated, a box is too full, a group does not work
 or a circuit cannot be planned; with 2 on bad input, the faults on standard error. Without \`--json\` it prints tables.
+\`plan --circuit\` looks for the ways to wire one circuit and prints the best of each kind with their reasons.
 `;
 
 const fenced = (text, language = '') => `\`\`\`${language}\n${text.trimEnd()}\n\`\`\`\n`;
