@@ -1,7 +1,7 @@
 /** The model: what a job holds, and the boundary check of a job file. */
 export { EDITIONS, JUDGED_EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
 export { ROOM_KINDS } from './model/place.js';
-export type { Access, Answer, Room, RoomKind, Route } from './model/place.js';
+export type { Access, Answer, Door, Point, Room, RoomKind, Route } from './model/place.js';
 export type { Amendment, Scope } from './model/amendment.js';
 export type { Preferences } from './model/preferences.js';
 export { labourSchema } from './model/labour.js';
@@ -27,6 +27,7 @@ export { jobSchema } from './model/references.js';
 export {
   newBox,
   newCircuit,
+  newDoor,
   newFeed,
   newGroup,
   newJob,
@@ -42,6 +43,7 @@ export type {
   CableId,
   CircuitId,
   DeviceId,
+  DoorId,
   FeedId,
   GroupId,
   JobId,
@@ -84,6 +86,51 @@ export { labourOf } from './materials/labourOf.js';
 export type { LabourEstimate, LabourLine, Work } from './materials/labourOf.js';
 export { cutLength, estimateRun } from './materials/lengths.js';
 export type { CutLength } from './materials/lengths.js';
+
+/** Layout: rooms, doors and places, and every edit of them. */
+export { ceilingOf, doorsOf, holdOf, isOnWall } from './layout/holds.js';
+export type { Hold, Reference } from './layout/holds.js';
+export { layoutFaults } from './layout/faults.js';
+export type { LayoutFault } from './layout/faults.js';
+export {
+  addDoor,
+  addRoom,
+  changeDoor,
+  changeRoom,
+  latchSpot,
+  moveDoor,
+  moveRoom,
+  notchCorner,
+  pushWall,
+  removeDoor,
+  removeRoom,
+  setWallLength,
+} from './layout/roomEdits.js';
+export {
+  addLuminaire,
+  addPlainBox,
+  addSwitch,
+  changeBox,
+  evenSpots,
+  moveBox,
+  nextSwitchSpot,
+  roomAt,
+  setDistance,
+  setHeight,
+} from './layout/placeEdits.js';
+export { addCircuit, addFeed, addGroup, controlBy, gangInto, ungang } from './layout/control.js';
+export { withoutBox, withoutChoice, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
+export {
+  alongWall,
+  distance,
+  extentOf,
+  floorArea,
+  isWithin,
+  nearestWall,
+  spotOn,
+  wallsOf,
+} from './layout/walls.js';
+export type { Spot, Wall } from './layout/walls.js';
 
 /** Planning: from a job with its choices to one wiring, or the reasons why not. */
 export { planJob } from './planning/planJob.js';

@@ -96,11 +96,24 @@ describe('feet and inches', () => {
     ['6 3/16"', 6.1875],
     ['12 ft 3 in', 147],
     ["0'", 0],
+    ['8-6', 102],
+    ["8'6", 102],
+    ['8-6 1/2', 102.5],
+    ['8 1/2 ft', 102],
+    ['102 in', 102],
   ])('%s', (text, inches) => expect(parseFeetInches(text)).toBe(inches));
-  test.each([[''], ['abc'], ["-3'"], ['1/0"'], ["1001'"], ["8'6'"], ['123456789012']])(
-    '%j is no length',
-    (text) => expect(parseFeetInches(text)).toBeNull(),
-  );
+  test.each([
+    [''],
+    ['abc'],
+    ["-3'"],
+    ['1/0"'],
+    ["1001'"],
+    ["8'6'"],
+    ['123456789012'],
+    ['8-'],
+    ['8/0 ft'],
+    ['8 6'],
+  ])('%j is no length', (text) => expect(parseFeetInches(text)).toBeNull());
   test('what is written reads back, to the sixteenth', () =>
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 192_000 }), (sixteenths) => {

@@ -15,6 +15,7 @@ const id = <B extends string>(_brand: B) =>
 export const jobIdSchema = id('JobId');
 export const roomIdSchema = id('RoomId');
 export const levelIdSchema = id('LevelId');
+export const doorIdSchema = id('DoorId');
 export const boxIdSchema = id('BoxId');
 export const slotIdSchema = id('SlotId');
 export const luminaireIdSchema = id('LuminaireId');
@@ -31,6 +32,7 @@ export const pigtailIdSchema = id('PigtailId');
 export type JobId = z.infer<typeof jobIdSchema>;
 export type RoomId = z.infer<typeof roomIdSchema>;
 export type LevelId = z.infer<typeof levelIdSchema>;
+export type DoorId = z.infer<typeof doorIdSchema>;
 export type BoxId = z.infer<typeof boxIdSchema>;
 export type SlotId = z.infer<typeof slotIdSchema>;
 export type LuminaireId = z.infer<typeof luminaireIdSchema>;

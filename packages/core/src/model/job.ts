@@ -22,6 +22,7 @@ import { labourSchema } from './labour.js';
 import {
   accessSchema,
   answerSchema,
+  doorSchema,
   levelSchema,
   nameSchema,
   pointSchema,
@@ -254,6 +255,7 @@ export const jobShape = z.strictObject({
   stock: z.array(articleSchema).max(2000),
   levels: z.array(levelSchema).max(50).default([]),
   rooms: z.array(roomSchema).max(500),
+  doors: z.array(doorSchema).max(500).default([]),
   circuits: z.array(circuitSchema).max(100),
   feeds: z.array(feedSchema).max(200),
   boxes: z.array(boxSchema).max(500),

@@ -14,7 +14,7 @@ import {
   type Job,
 } from './job.js';
 import { labourSchema, type Labour } from './labour.js';
-import { roomSchema, routingSchema } from './place.js';
+import { doorSchema, roomSchema, routingSchema } from './place.js';
 import { preferencesSchema } from './preferences.js';
 
 /** An empty job. Stock and labour units become the job's own: it keeps what it was planned and priced with. */
@@ -41,6 +41,7 @@ export const newJob = (
   stock,
   levels: [],
   rooms: [],
+  doors: [],
   circuits: [],
   feeds: [],
   boxes: [],
@@ -66,4 +67,5 @@ export const newGroup = completing(groupSchema);
 export const newCircuit = completing(circuitSchema);
 export const newFeed = completing(feedSchema);
 export const newRoom = completing(roomSchema);
+export const newDoor = completing(doorSchema);
 export const newRunFact = completing(runFactSchema);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { levelIdSchema, roomIdSchema } from './ids.js';
+import { doorIdSchema, levelIdSchema, roomIdSchema } from './ids.js';
 import { coordinateSchema, inchesSchema } from './units.js';
 
 /** Any Unicode, up to 200 characters, never run as markup. */
@@ -70,6 +70,23 @@ export const roomSchema = z.strictObject({
   otherLight: answerSchema.default('unknown'),
 });
 export type Room = z.infer<typeof roomSchema>;
+
+/**
+ * A way into a room. The wall is the one from corner `wall` of the outline to the next; `offset` runs along it to the nearer
+ * edge of the opening, inches. The latch is on the side away from the hinge.
+ */
+export const doorSchema = z.strictObject({
+  id: doorIdSchema,
+  name: nameSchema,
+  room: roomIdSchema,
+  wall: z.int().min(0).max(99),
+  offset: inchesSchema,
+  width: inchesSchema.default(32),
+  /** Which edge of the opening the hinge is at, going along the wall; none is an opening without a door. */
+  hinge: z.enum(['start', 'end', 'none']).default('start'),
+  swings: z.enum(['in', 'out']).default('in'),
+});
+export type Door = z.infer<typeof doorSchema>;
 
 /** A point of the building: x and y on its level, z above the floor of that level, inches. */
 export const pointSchema = z.strictObject({ x: coordinateSchema, y: coordinateSchema, z: coordinateSchema });

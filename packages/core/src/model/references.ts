@@ -128,6 +128,7 @@ const checkReferences = (job: Job, report: Report) => {
   const lists = [
     'stock',
     'rooms',
+    'doors',
     'circuits',
     'feeds',
     'boxes',
@@ -172,6 +173,12 @@ const checkReferences = (job: Job, report: Report) => {
   });
   job.rooms.forEach((r, i) => {
     if (r.level !== null) level(r.level, ['rooms', i, 'level']);
+  });
+  job.doors.forEach((d, i) => {
+    room(d.room, ['doors', i, 'room']);
+    const corners = job.rooms.find((one) => one.id === d.room)?.outline?.length;
+    if (corners !== undefined && d.wall >= corners)
+      report(['doors', i, 'wall'], `the room has ${corners} walls, counted from 0`);
   });
   if (job.routing.panel?.level) level(job.routing.panel.level, ['routing', 'panel', 'level']);
   job.boxes.forEach((b, i) => {

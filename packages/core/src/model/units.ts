@@ -61,7 +61,8 @@ export const feetInches = (inches: number): string => {
 };
 
 /**
- * Reads a length as it is written on site: 8'-6", 8' 6 1/2", 8.5', 102", 8 (feet). A bare number is feet.
+ * Reads a length as it is written on site: 8'-6", 8' 6 1/2", 8-6, 8 1/2 ft, 8.5', 102", 102 in, 8 (feet). A bare number is
+ * feet, and the second of a pair inches.
  * Gives inches rounded to 1/16, or null where it is not a length from 0 to 1000 ft.
  */
 export const parseFeetInches = (text: string): number | null => {
@@ -69,6 +70,13 @@ export const parseFeetInches = (text: string): number | null => {
     .trim()
     .replace(/[’′]|\bft\b|\bfeet\b/g, "'")
     .replace(/[”″]|''|\bin\b|\binches\b/g, '"');
+  const pair = /^(\d+)(?:\s*-\s*|'\s*-?\s*)(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?|\d+\/\d+)$/.exec(cleaned);
+  if (pair) return parseFeetInches(`${pair[1]}' ${pair[2]}"`);
+  const mixed = /^(\d+)?\s*(?:(?<=^|\s)(\d+)\/(\d+))\s*'$/.exec(cleaned);
+  if (mixed) {
+    const [, whole = '0', over = '0', under = '1'] = mixed;
+    return Number(under) === 0 ? null : parseFeetInches(String(Number(whole) + Number(over) / Number(under)));
+  }
   const amount = String.raw`(\d+(?:\.\d+)?)?(?:(?:^|\s+|(?<=['-]))(\d+)\/(\d+))?`;
   const match =
     /^(\d+(?:\.\d+)?)\s*'?$/.exec(cleaned) ??

@@ -1,0 +1,99 @@
+import {
+  PANEL,
+  type BoxId,
+  type CircuitId,
+  type FeedId,
+  type GroupId,
+  type LuminaireId,
+  type RoomId,
+  type SlotId,
+} from '../model/ids.js';
+import type { Feed, Job } from '../model/job.js';
+import { newBox, newCircuit, newFeed, newGroup } from '../model/newJob.js';
+import { numbered, standing } from './placeEdits.js';
+import { withoutBox } from './removals.js';
+
+/** A circuit may be fed there. A circuit has one feed at the panel at most, and one at each box. */
+export const addFeed = (
+  job: Job,
+  feed: { id: FeedId; circuit: CircuitId; at: Feed['at']; tap?: Feed['tap'] },
+): Job =>
+  job.feeds.some((one) => one.circuit === feed.circuit && one.at === feed.at)
+    ? job
+    : { ...job, feeds: [...job.feeds, newFeed(feed)] };
+
+/** A new circuit, fed from the panel until somebody says otherwise, with its first control group. */
+export const addCircuit = (
+  job: Job,
+  asked: { circuit: CircuitId; group: GroupId; feed: FeedId; room: RoomId; name: string },
+): Job => {
+  const { circuit, group, feed, room, name } = asked;
+  const made = {
+    ...job,
+    circuits: [...job.circuits, newCircuit({ id: circuit, name, breaker: 15, awg: 14 })],
+    groups: [...job.groups, newGroup({ id: group, name, circuit, room })],
+  };
+  return addFeed(made, { id: feed, circuit, at: PANEL });
+};
+
+export const addGroup = (
+  job: Job,
+  asked: { id: GroupId; circuit: CircuitId; room: RoomId; name: string },
+): Job => ({
+  ...job,
+  groups: [...job.groups, newGroup(asked)],
+});
+
+/** The luminaire is controlled by the switches of another group. */
+export const controlBy = (job: Job, luminaire: LuminaireId, group: GroupId): Job => ({
+  ...job,
+  luminaires: job.luminaires.map((one) => (one.id === luminaire ? { ...one, group } : one)),
+});
+
+/** Puts the switches of one box into another beside those that are there. Null where the first holds anything else. */
+export const gangInto = (job: Job, from: BoxId, into: BoxId): Job | null => {
+  const moving = job.slots.filter((slot) => slot.box === from);
+  const target = job.slots.filter((slot) => slot.box === into);
+  const other =
+    job.luminaires.some((one) => one.box === from || one.box === into) ||
+    job.feeds.some((feed) => feed.at === from);
+  if (from === into || other || moving.length === 0 || target.length === 0) return null;
+  let gang = Math.max(...target.map((slot) => slot.gang));
+  const moved = new Map(moving.map((slot) => [slot.id, { ...slot, box: into, gang: ++gang }]));
+  if (gang > MOST_GANG) return null;
+  return withoutBox({ ...job, slots: job.slots.map((slot) => moved.get(slot.id) ?? slot) }, from);
+};
+const MOST_GANG = 7;
+
+/** Gives a switch of a multi-gang box a box of its own beside it. */
+export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
+  const slot = job.slots.find((one) => one.id === id);
+  const beside = job.boxes.find((one) => one.id === slot?.box);
+  if (!slot || !beside) return job;
+  const { spot, ...where } = standing(
+    job,
+    beside.at ? { x: beside.at.x + 8, y: beside.at.y } : { x: 0, y: 0 },
+    true,
+  );
+  const name = numbered(
+    beside.name,
+    job.boxes.map((one) => one.name),
+  );
+  const at = beside.at && { ...spot, z: beside.at.z };
+  return {
+    ...job,
+    boxes: [
+      ...job.boxes,
+      newBox({
+        id: box,
+        name,
+        article: null,
+        accessible: beside.accessible,
+        ...where,
+        mount: beside.mount,
+        at,
+      }),
+    ],
+    slots: job.slots.map((one) => (one.id === id ? { ...one, box, gang: 0 } : one)),
+  };
+};

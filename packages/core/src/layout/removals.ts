@@ -1,0 +1,101 @@
+import {
+  placeOfNode,
+  type BoxId,
+  type CircuitId,
+  type GroupId,
+  type LuminaireId,
+  type SlotId,
+} from '../model/ids.js';
+import type { Job } from '../model/job.js';
+
+/** A way of wiring that leads through what is no longer there is taken back; the circuit waits to be planned again. */
+const keepingChoices = (
+  job: Job,
+  gone: { box?: BoxId; slots: ReadonlySet<SlotId>; groups: ReadonlySet<GroupId> },
+): Job => ({
+  ...job,
+  choices: job.choices.filter(({ feed, runs, chains, neutralAt }) => {
+    const { box, slots, groups } = gone;
+    const throughBox =
+      box !== undefined && runs.some((run) => [run.from, run.to].some((at) => placeOfNode(at) === box));
+    const named = [...Object.values(chains ?? {}).flat(), ...(neutralAt ?? [])];
+    return (
+      !throughBox &&
+      job.feeds.some((one) => one.id === feed) &&
+      !named.some((slot) => slots.has(slot)) &&
+      !Object.keys(chains ?? {}).some((group) => groups.has(group as GroupId))
+    );
+  }),
+  // It is planned anew from what is left.
+  wirings: job.wirings.filter((one) => one.kind !== 'planned'),
+});
+
+const without = (job: Job, slots: ReadonlySet<SlotId>, luminaires: ReadonlySet<LuminaireId>): Job => ({
+  ...job,
+  slots: job.slots.filter((one) => !slots.has(one.id)),
+  luminaires: job.luminaires
+    .filter((one) => !luminaires.has(one.id))
+    .map((one) => (one.partOf !== null && luminaires.has(one.partOf) ? { ...one, partOf: null } : one)),
+});
+
+/** Takes a box away with what is in it, what is known of its runs, and the ways of wiring that lead through it. */
+export const withoutBox = (job: Job, id: BoxId): Job => {
+  const slots = new Set(job.slots.filter((one) => one.box === id).map((one) => one.id));
+  const luminaires = new Set(job.luminaires.filter((one) => one.box === id).map((one) => one.id));
+  const left = without(job, slots, luminaires);
+  return keepingChoices(
+    {
+      ...left,
+      boxes: left.boxes.filter((box) => box.id !== id),
+      feeds: left.feeds.filter((feed) => feed.at !== id),
+      runFacts: left.runFacts.filter(({ between }) => !between.includes(id)),
+      existingCables: left.existingCables
+        .filter(({ between }) => !between.includes(id))
+        .map((cable) => ({ ...cable, via: cable.via.filter((one) => one.box !== id) })),
+      amendments: left.amendments.filter(
+        ({ scope }) => scope === 'job' || !('box' in scope) || scope.box !== id,
+      ),
+    },
+    { box: id, slots, groups: new Set() },
+  );
+};
+
+/** Takes one switch or receptacle out of its box; the box goes too where nothing else is in it. */
+export const withoutSlot = (job: Job, id: SlotId): Job => {
+  const slot = job.slots.find((one) => one.id === id);
+  if (!slot) return job;
+  const others = [...job.slots, ...job.luminaires].some((one) => one.box === slot.box && one.id !== id);
+  const fed = job.feeds.some((feed) => feed.at === slot.box);
+  if (!others && !fed) return withoutBox(job, slot.box);
+  return keepingChoices(without(job, new Set([id]), new Set()), { slots: new Set([id]), groups: new Set() });
+};
+
+/** Takes a control group away with its switches and luminaires; boxes stay where something else is in them. */
+export const withoutGroup = (job: Job, id: GroupId): Job => {
+  const members = [...job.slots, ...job.luminaires].filter((one) => one.group === id);
+  const alone = [...new Set(members.map((one) => one.box))].filter(
+    (box) =>
+      ![...job.slots, ...job.luminaires].some((one) => one.box === box && one.group !== id) &&
+      !job.feeds.some((feed) => feed.at === box),
+  );
+  const emptied = alone.reduce(withoutBox, job);
+  const slots = new Set(emptied.slots.filter((one) => one.group === id).map((one) => one.id));
+  const luminaires = new Set(emptied.luminaires.filter((one) => one.group === id).map((one) => one.id));
+  return keepingChoices(
+    { ...without(emptied, slots, luminaires), groups: emptied.groups.filter((group) => group.id !== id) },
+    { slots, groups: new Set([id]) },
+  );
+};
+
+/** Takes a way to feed a circuit away; its way of wiring too, where it was fed by that. */
+export const withoutFeed = (job: Job, feed: Job['feeds'][number]['id']): Job =>
+  keepingChoices(
+    { ...job, feeds: job.feeds.filter((one) => one.id !== feed) },
+    { slots: new Set(), groups: new Set() },
+  );
+
+/** Leaves a circuit unwired. */
+export const withoutChoice = (job: Job, circuit: CircuitId): Job => ({
+  ...job,
+  choices: job.choices.filter((one) => one.circuit !== circuit),
+});
