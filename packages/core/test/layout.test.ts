@@ -116,7 +116,7 @@ test('a luminaire row stays even, and boxes on walls keep their distances, where
   fc.assert(
     fc.property(
       fc.integer({ min: 0, max: 3 }),
-      fc.integer({ min: -60, max: 300 }),
+      fc.integer({ min: -40, max: 300 }),
       fc.integer({ min: 12, max: 130 }),
       (wall, out, along) => {
         const placed = addSwitch(loft(), {
