@@ -4,7 +4,7 @@ import type { CircuitPlan } from '../planning/planCircuit.js';
 import { boxesOf, junctionsOf } from '../search/orders.js';
 import type { Finding } from '../code/rule.js';
 import type { RunSketch } from '../drawing/sketchRun.js';
-import { measure, withChoice, type Baseline, type Measures } from './measures.js';
+import { measure, withChoice, type Baseline, type LaidRun, type Measures } from './measures.js';
 import type { FamiliarId } from './familiar.js';
 import type { ProfileId } from './profiles.js';
 
@@ -22,6 +22,7 @@ export interface Candidate {
   measures: Measures;
   findings: Finding[];
   sketch: RunSketch | null;
+  runs: LaidRun[];
 }
 
 /** The same tree of cables with power entering at the same place, whatever way round the runs are written. */
@@ -106,6 +107,7 @@ export const createCollection = (job: Job, circuit: CircuitId, baseline: Baselin
       measures: measured.measures,
       findings: measured.findings,
       sketch: measured.sketch,
+      runs: measured.runs,
     };
     note(candidate, reason);
     found.set(key, candidate);

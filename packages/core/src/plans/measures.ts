@@ -1,5 +1,5 @@
 import { articleOf } from '../model/articles.js';
-import type { ArticleId, BoxId, CircuitId } from '../model/ids.js';
+import type { ArticleId, BoxId, CircuitId, Place } from '../model/ids.js';
 import { placeOfNode } from '../model/ids.js';
 import type { Choice, Job } from '../model/job.js';
 import { fillOf } from '../code/boxContents.js';
@@ -8,6 +8,8 @@ import type { Finding } from '../code/rule.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
 import { estimate } from '../materials/estimate.js';
+import type { MaterialKind } from '../materials/takeOff.js';
+import type { Cable } from '../model/wiring.js';
 import { plannedCableId } from '../planning/circuitParts.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 
@@ -37,9 +39,27 @@ export interface Measures {
   splices: number;
   /** Insulated conductors of the widest new or existing cable that it uses. */
   busiest: number;
+  /** Money by kind of material, and for the labour. */
+  shares: CostShare[];
   reused: number;
   violations: number;
   cautions: number;
+}
+
+/** A part of the cost, ten-thousandths of a dollar. */
+export interface CostShare {
+  kind: MaterialKind | 'labour';
+  total: number;
+}
+
+/** A cable of the circuit as it lies: what it is, and how much is cut for it, feet; null where nobody knows its length. */
+export interface LaidRun {
+  from: Place;
+  to: Place;
+  cable: string;
+  insulated: number;
+  feet: number | null;
+  existing: boolean;
 }
 
 /** A choice as it really is wired: the planned job, what it measures, and what the code says of it. */
@@ -48,6 +68,7 @@ export interface Measured {
   measures: Measures;
   findings: Finding[];
   sketch: RunSketch | null;
+  runs: LaidRun[];
 }
 
 /** What the job takes without the circuit; measures are beyond it. */
@@ -55,11 +76,42 @@ export interface Baseline {
   material: number;
   minutes: number;
   cost: number;
+  shares: CostShare[];
 }
 
 const totals = ({ job, wiring, compiled }: JobReview): Baseline => {
   const { takeOff, labour, cost } = estimate(job, wiring, compiled);
-  return { material: takeOff.total, minutes: labour.minutes, cost };
+  const byKind = new Map<CostShare['kind'], number>();
+  for (const { kind, total } of takeOff.lines) byKind.set(kind, (byKind.get(kind) ?? 0) + total);
+  byKind.set('labour', cost - takeOff.total);
+  return {
+    material: takeOff.total,
+    minutes: labour.minutes,
+    cost,
+    shares: [...byKind].map(([kind, total]) => ({ kind, total })),
+  };
+};
+
+/** What is beyond the others of each kind. */
+const sharesBeyond = (all: readonly CostShare[], before: readonly CostShare[]): CostShare[] =>
+  all
+    .map(({ kind, total }) => ({
+      kind,
+      total: total - (before.find((one) => one.kind === kind)?.total ?? 0),
+    }))
+    .filter(({ total }) => total > 0);
+
+const laid = (job: Job, cable: Cable): LaidRun => {
+  const { name, insulated } = articleOf(job.stock, 'cable', cable.article);
+  const cut = cable.existing ? cable.length : (cutLength(job, cable)?.cut ?? null);
+  return {
+    from: cable.from,
+    to: cable.to,
+    cable: name,
+    insulated: insulated.length,
+    feet: cut === null ? null : cut / 12,
+    existing: cable.existing,
+  };
 };
 
 /** The job with another choice for the circuit, or with none. */
@@ -134,6 +186,7 @@ export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Mea
     job,
     findings: mine.findings,
     sketch: sketchRun(job, mine.cables),
+    runs: cables.map((cable) => laid(job, cable)),
     measures: {
       cost: all.cost - baseline.cost,
       material: all.material - baseline.material,
@@ -165,9 +218,16 @@ export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Mea
         0,
         ...cables.map((cable) => articleOf(job.stock, 'cable', cable.article).insulated.length),
       ),
+      shares: sharesBeyond(all.shares, baseline.shares),
       reused: (choice?.runs.length ?? 0) - fresh.length,
       violations: mine.findings.filter((one) => one.severity === 'violation').length,
       cautions: mine.findings.filter((one) => one.severity === 'caution').length,
     },
   };
 };
+
+/** What a circuit measures as it is chosen now; null where nothing is chosen, or where that can no longer be planned. */
+export const measureWired = (job: Job, circuit: CircuitId): Measures | null =>
+  job.choices.some((one) => one.circuit === circuit)
+    ? (measure(job, circuit, baselineOf(job, circuit))?.measures ?? null)
+    : null;

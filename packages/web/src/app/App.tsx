@@ -41,6 +41,22 @@ export const App = () => (
             </Suspense>
           }
         />
+        <Route
+          path="jobs/:jobId/layout"
+          element={
+            <Suspense fallback={<Waiting />}>
+              <JobShell view="layout" />
+            </Suspense>
+          }
+        />
+        <Route
+          path="jobs/:jobId/circuits/:circuitId/layout"
+          element={
+            <Suspense fallback={<Waiting />}>
+              <JobShell view="layout" />
+            </Suspense>
+          }
+        />
         <Route path="*" element={<NotFound what="There is nothing at this address." />} />
       </Route>
     </Routes>

@@ -1,4 +1,4 @@
-import { FolderOpen, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
+import { FolderOpen, LayoutDashboard, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import { NoticeBar } from './NoticeBar.js';
 
@@ -42,6 +42,13 @@ export const Frame = () => {
           <img src="/icon.svg" alt="" width="32" height="32" />
         </Link>
         <Stage to="/" end icon={FolderOpen} label="Jobs" />
+        {jobId ? (
+          <Stage
+            to={`${circuitId === 'new' ? `/jobs/${jobId}` : bench}/layout`}
+            icon={LayoutDashboard}
+            label="Layout"
+          />
+        ) : null}
         {jobId && circuitId && circuitId !== 'new' ? (
           <Stage to={`${bench}/runs`} icon={Waypoints} label="Runs" />
         ) : null}

@@ -2,10 +2,12 @@ import { useEffect, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NotFound } from '../app/NotFound.js';
+import type { View } from '../app/view.js';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { StartCircuit } from '../circuit/StartCircuit.js';
 import { findDraft } from '../editing/keptDraft.js';
 import { closed, opened, redone, undone } from '../editing/jobSlice.js';
+import { LayoutScreen } from '../layout/LayoutScreen.js';
 import { RunsScreen } from '../runs/RunsScreen.js';
 import { ask, sayAnswer, type StoredJob } from '../shared/api.js';
 import { Button } from '../shared/ui.js';
@@ -45,7 +47,7 @@ const useOpenJob = (jobId: string) => {
 };
 
 /** Everything inside one job: the bar above, and the circuit of the address. */
-export const JobShell = ({ view }: { view: 'bench' | 'runs' }) => {
+export const JobShell = ({ view }: { view: View }) => {
   const { jobId = '', circuitId } = useParams();
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
@@ -71,12 +73,19 @@ export const JobShell = ({ view }: { view: 'bench' | 'runs' }) => {
   const circuit = circuits.find((one) => one.id === circuitId);
   const [first] = circuits;
   if (!circuit && circuitId !== 'new' && first)
-    return <Navigate replace to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}`} />;
+    return (
+      <Navigate
+        replace
+        to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}${view === 'bench' ? '' : `/${view}`}`}
+      />
+    );
   return (
     <>
       <TopBar job={open.document} circuit={circuit ?? null} view={view} />
       {open.save.kind === 'conflict' ? <ConflictBar job={open.document} current={open.save.current} /> : null}
-      {circuit && view === 'runs' ? (
+      {view === 'layout' ? (
+        <LayoutScreen key={jobId} job={open.document} circuit={circuit ?? null} />
+      ) : circuit && view === 'runs' ? (
         <RunsScreen key={circuit.id} job={open.document} circuit={circuit} />
       ) : circuit ? (
         <BenchScreen key={circuit.id} job={open.document} circuit={circuit} />

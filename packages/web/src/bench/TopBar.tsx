@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { EDITIONS, type Circuit, type Edition, type Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
+import type { View } from '../app/view.js';
 import { redone, undone } from '../editing/jobSlice.js';
 import { useEdit } from '../editing/review.js';
 import { SaveMark } from './SaveMark.js';
@@ -30,15 +31,7 @@ const JobName = ({ job }: { job: Job }) => {
   );
 };
 
-const CircuitMenu = ({
-  job,
-  circuit,
-  view,
-}: {
-  job: Job;
-  circuit: Circuit | null;
-  view: 'bench' | 'runs';
-}) => (
+const CircuitMenu = ({ job, circuit, view }: { job: Job; circuit: Circuit | null; view: View }) => (
   <Menu>
     <MenuButton className="flex min-h-10 max-w-64 min-w-0 items-center gap-1.5 rounded-md border border-line bg-white px-3 text-[15px] font-semibold hover:bg-rail">
       <span className="truncate" title={circuit?.name}>
@@ -53,7 +46,7 @@ const CircuitMenu = ({
       {job.circuits.map((one) => (
         <MenuItem key={one.id}>
           <Link
-            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${view === 'runs' ? '/runs' : ''}`}
+            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${view === 'bench' ? '' : `/${view}`}`}
             className="flex min-h-11 items-center gap-3 rounded px-3 data-focus:bg-rail"
           >
             <span className="min-w-0 flex-1 truncate font-semibold">{one.name}</span>
@@ -77,15 +70,7 @@ const CircuitMenu = ({
 
 const chip = 'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px]';
 
-export const TopBar = ({
-  job,
-  circuit,
-  view,
-}: {
-  job: Job;
-  circuit: Circuit | null;
-  view: 'bench' | 'runs';
-}) => {
+export const TopBar = ({ job, circuit, view }: { job: Job; circuit: Circuit | null; view: View }) => {
   const history = useAppSelector((state) => state.job.open?.history);
   const dispatch = useAppDispatch();
   const edit = useEdit();

@@ -21,7 +21,7 @@ import { useAppDispatch } from '../app/store.js';
 import { useEdit } from '../editing/review.js';
 import { noticed } from '../shared/noticeSlice.js';
 import { Button, Field, Select } from '../shared/ui.js';
-import { NameInput } from './inputs.js';
+import { NameInput } from '../shared/inputs.js';
 import { PlaceCard } from './PlaceCard.js';
 
 const ANSWER_WORDS: Record<Answer, string> = { yes: 'Yes', no: 'No', unknown: 'Not answered: taken as no' };

@@ -13,7 +13,7 @@ import {
 } from '@amber/core';
 import { BoxSelect } from '../shared/BoxSelect.js';
 import { Field, Select } from '../shared/ui.js';
-import { LengthInput, NameInput, NumberInput } from './inputs.js';
+import { LengthInput, NameInput, NumberInput } from '../shared/inputs.js';
 
 const BADGE = { switch: 'S', luminaire: 'L', junction: 'J' };
 

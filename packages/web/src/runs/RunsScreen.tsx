@@ -1,3 +1,5 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
 import {
   isChosen,
   wiredChoice,
@@ -5,16 +7,22 @@ import {
   type Candidate,
   type Circuit,
   type Job,
+  type LaidRun,
   type PlanSet,
+  type ProfileId,
 } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
 import { reviewOf, useEdit } from '../editing/review.js';
+import { boxesOf } from '../plan/view.js';
 import { noticed } from '../shared/noticeSlice.js';
 import { plural } from '../shared/format.js';
-import { Button, SeverityMark } from '../shared/ui.js';
-import { PlanAside } from './PlanAside.js';
+import { Button, SafetyNote, SeverityMark } from '../shared/ui.js';
+import { Details } from './Details.js';
 import { PlanCard } from './PlanCard.js';
+import { PlanOverlay } from './PlanOverlay.js';
+import { RunPanel } from './RunPanel.js';
 import { usePlans, type Search } from './usePlans.js';
+import { WiredNow } from './WiredNow.js';
 
 const headline = (search: Search): string => {
   if (search.kind === 'failed') return 'The search broke off';
@@ -23,33 +31,100 @@ const headline = (search: Search): string => {
   if (search.kind === 'searching') return count > 0 ? `${plans} so far, searching on …` : 'Searching …';
   if (search.kind === 'stopped') return `${plans} when it was stopped`;
   const least = search.found?.profiles.find((one) => one.id === 'leastCost');
-  return count > 0 && least?.proved ? `${plans}. That A costs least is proved.` : plans;
+  if (count === 0 || !least) return plans;
+  return least.proved
+    ? `${plans}. That A costs least is proved.`
+    : `${plans}. A is the best found, at most ${least.gap.toFixed(1)} % above the least.`;
 };
 
 const Refusals = ({ found }: { found: PlanSet }) => (
-  <ul className="flex flex-col gap-4">
+  <ul className="flex flex-col">
     {found.refusals.map((one) => (
-      <li key={one.title} className="flex gap-3 rounded-lg border border-line bg-sheet p-4">
+      <li key={one.title} className="flex gap-3 border-b border-line p-4">
         <SeverityMark severity="unfinished" />
-        <div>
+        <div className="min-w-0 break-words">
           <p className="font-bold">{one.title}</p>
           <p className="mt-0.5 text-[14px]">{one.reason}</p>
           <p className="mt-1 text-[14px]">
             <strong>Remedy:</strong> {one.remedy}
           </p>
+          {found.relaxed.length > 0 ? (
+            <ul className="mt-1 list-disc pl-4 text-[13.5px]">
+              {found.relaxed.map((way) => (
+                <li key={way.sentence}>{way.sentence}</li>
+              ))}
+            </ul>
+          ) : null}
         </div>
       </li>
     ))}
   </ul>
 );
 
-/** Which way is best? Every sensible way to wire the circuit, the cheapest first. */
+const KIND_WORDS: Record<ProfileId, string> = {
+  leastCost: 'Least cost',
+  roomiest: 'Roomiest',
+  neutrals: 'Neutrals',
+  leastCable: 'Least cable',
+  leastLabour: 'Least work',
+};
+
+/** The best of each kind, to be looked at with one tap. */
+const Kinds = ({
+  found,
+  letter,
+  onPick,
+}: {
+  found: PlanSet;
+  letter: string | null;
+  onPick: (letter: string) => void;
+}) => (
+  <div className="flex flex-wrap gap-1.5 px-4 py-3" role="group" aria-label="Best by">
+    {found.profiles.map((profile) => (
+      <button
+        key={profile.id}
+        type="button"
+        disabled={profile.letter === null}
+        aria-pressed={profile.letter !== null && profile.letter === letter}
+        onClick={() => profile.letter && onPick(profile.letter)}
+        className="min-h-10 rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold disabled:text-quiet aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-sheet"
+      >
+        {KIND_WORDS[profile.id]} <span className="font-normal">{profile.letter ?? '–'}</span>
+      </button>
+    ))}
+  </div>
+);
+
+const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
+  <div className="grid min-h-48 flex-1 place-items-center p-6 text-center">
+    <div className="max-w-md">
+      <p className="text-[15px]">Nobody has said where the boxes of {circuit.name} stand.</p>
+      <p className="mt-1 text-[14px] text-quiet">
+        Measured in the layout, runs get their lengths, and plans their cable.
+      </p>
+      <Link
+        to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit.id)}/layout`}
+        className="mt-4 inline-flex min-h-10 items-center rounded-md bg-ink px-4 font-semibold text-sheet"
+      >
+        Measure the place
+      </Link>
+    </div>
+  </div>
+);
+
+/** Which way is best? Every sensible way to wire the circuit over its layout, the cheapest first. */
 export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
   const { search, stop, again } = usePlans(job, circuit);
   const edit = useEdit();
-  const wired = wiredChoice(reviewOf(job).plans, circuit.id);
   const dispatch = useAppDispatch();
+  const [picked, setPicked] = useState<string | null>(null);
+  const [hovered, setHovered] = useState<string | null>(null);
+  const [run, setRun] = useState<LaidRun | null>(null);
+  const wired = wiredChoice(reviewOf(job).plans, circuit.id);
   const found = search.kind === 'failed' ? null : search.found;
+  const by = (letter: string | null) => found?.candidates.find((one) => one.letter === letter);
+  const looked = by(picked) ?? found?.candidates[0] ?? null;
+  const shown = by(hovered) ?? looked;
   const choose = (plan: Candidate) => {
     edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
     dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
@@ -57,11 +132,13 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   const why = (plan: Candidate, index: number) =>
     found?.comparisons.find((one) => one.other === plan.letter || (index === 0 && one.better === plan.letter))
       ?.sentence ?? null;
+  const mine = boxesOf(job, circuit.id);
+  const measured = job.boxes.some((box) => mine.has(box.id) && box.at !== null);
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-      <main className="flex min-w-0 flex-col gap-3 p-4 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
-        <div className="flex min-h-10 flex-wrap items-center gap-x-4 gap-y-1">
-          <h1 className="text-[19px] font-bold">Ways to wire {circuit.name}</h1>
+      <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
+        <div className="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
+          <h1 className="text-[17px] font-bold">Ways to wire {circuit.name}</h1>
           <p role="status" className="text-[14px] text-quiet">
             {headline(search)}
           </p>
@@ -73,12 +150,54 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
           </span>
         </div>
         {search.kind === 'failed' ? (
-          <p role="alert" className="text-violation">
+          <p role="alert" className="p-4 text-violation">
             {search.message}
           </p>
         ) : null}
+        <div className="relative flex min-h-0 flex-1 flex-col max-lg:min-h-96">
+          {measured ? (
+            <PlanOverlay job={job} circuit={circuit} plan={shown} picked={run} onPick={setRun} />
+          ) : (
+            <Unmeasured job={job} circuit={circuit} />
+          )}
+          {run ? (
+            <RunPanel
+              key={`${run.from} ${run.to}`}
+              job={job}
+              circuit={circuit}
+              run={run}
+              least={found?.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null}
+              onClose={() => setRun(null)}
+            />
+          ) : null}
+        </div>
+        {found ? (
+          <Details
+            job={job}
+            circuit={circuit}
+            found={found}
+            plan={shown}
+            picked={run}
+            onPickRun={setRun}
+            onPickPlan={setPicked}
+          />
+        ) : null}
+      </main>
+      <aside
+        aria-label="Plans"
+        className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-106 lg:overflow-y-auto lg:border-l"
+      >
+        {found ? <Kinds found={found} letter={looked?.letter ?? null} onPick={setPicked} /> : null}
+        {found ? (
+          <WiredNow job={job} circuit={circuit} found={found} settled={search.kind === 'done'} />
+        ) : null}
+        {found?.notes.map((note) => (
+          <p key={note} className="mx-4 mb-3 border-l-3 border-caution pl-3 text-[13.5px]">
+            {note}
+          </p>
+        ))}
         {found && found.refusals.length > 0 ? <Refusals found={found} /> : null}
-        <ol aria-label="Plans" className="flex flex-col gap-3">
+        <ol aria-label="Plans" className="border-t border-line">
           {found?.candidates.map((plan, index) => (
             <PlanCard
               key={plan.letter}
@@ -86,13 +205,16 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
               plan={plan}
               why={why(plan, index)}
               chosen={isChosen(wired, plan)}
+              picked={looked?.letter === plan.letter}
               provisional={search.kind === 'searching'}
+              onPick={() => setPicked(plan.letter)}
+              onHover={(over) => setHovered(over ? plan.letter : null)}
               onChoose={() => choose(plan)}
             />
           ))}
         </ol>
-      </main>
-      {found ? <PlanAside found={found} /> : null}
+        <SafetyNote className="mt-auto p-4" />
+      </aside>
     </div>
   );
 };

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { feetInches, parseFeetInches } from '@amber/core';
-import { controlLook } from '../shared/ui.js';
+import { controlLook } from './ui.js';
 
 /** A name is taken as it is typed; an empty one springs back when the field is left. */
 export const NameInput = ({

@@ -1,0 +1,132 @@
+import { Ungroup } from 'lucide-react';
+import {
+  controlBy,
+  ungang,
+  withoutSlot,
+  type Box,
+  type BoxId,
+  type GroupId,
+  type Job,
+  type Luminaire,
+  type Slot,
+} from '@amber/core';
+import { useEdit } from '../editing/review.js';
+import { lettersAt } from '../plan/letters.js';
+import { NumberInput } from '../shared/inputs.js';
+import { Button, Field, Select } from '../shared/ui.js';
+import { fresh } from './selection.js';
+
+const ROLES: Record<Slot['role'], string> = {
+  switch: 'Switch',
+  dimmer: 'Dimmer',
+  timer: 'Timer',
+  occupancySensor: 'Occupancy sensor',
+  receptacle: 'Receptacle',
+  switchReceptacle: 'Switch and receptacle',
+};
+
+const GroupOptions = ({ job }: { job: Job }) =>
+  job.groups.map((group) => (
+    <option key={group.id} value={group.id}>
+      {group.name}
+      {group.control === 'hot' ? ', always hot' : ''}
+    </option>
+  ));
+
+/** The devices of a box, gang by gang: what each is and what it controls. */
+export const DevicesOf = ({ job, box }: { job: Job; box: Box }) => {
+  const edit = useEdit();
+  const slots = job.slots.filter((slot) => slot.box === box.id).sort((a, b) => a.gang - b.gang);
+  const letters = lettersAt(job, box.id);
+  const change = (slot: Slot, how: Partial<Slot>, what: string) =>
+    edit(
+      { ...job, slots: job.slots.map((one) => (one.id === slot.id ? { ...one, ...how } : one)) },
+      `${what} at ${box.name}`,
+    );
+  return slots.map((slot, i) => (
+    <fieldset key={slot.id} className="flex flex-col gap-2 rounded-md border border-line p-3">
+      <legend className="px-1 text-[13px] font-semibold">
+        {slots.length > 1 ? `Gang ${i + 1}, ${letters[i]}` : letters[i]}
+      </legend>
+      <div className="grid grid-cols-2 gap-2">
+        <Select
+          aria-label="Device"
+          value={slot.role}
+          onChange={(event) =>
+            change(slot, { role: event.target.value as Slot['role'], article: null }, 'device')
+          }
+        >
+          {Object.entries(ROLES).map(([role, words]) => (
+            <option key={role} value={role}>
+              {words}
+            </option>
+          ))}
+        </Select>
+        <Select
+          aria-label="Controls"
+          value={slot.group}
+          onChange={(event) => change(slot, { group: event.target.value as GroupId }, 'group')}
+        >
+          <GroupOptions job={job} />
+        </Select>
+      </div>
+      {slots.length > 1 ? (
+        <div className="flex gap-2">
+          <Button
+            className="flex-1"
+            onClick={() => edit(ungang(job, slot.id, fresh<BoxId>('box')), `box of its own at ${box.name}`)}
+          >
+            <Ungroup size={16} /> Own box
+          </Button>
+          <Button
+            className="flex-1"
+            onClick={() => edit(withoutSlot(job, slot.id), `take a device out of ${box.name}`)}
+          >
+            Take out
+          </Button>
+        </div>
+      ) : null}
+    </fieldset>
+  ));
+};
+
+/** The luminaires of a box: which group controls each, and its load. */
+export const LuminairesOf = ({ job, box }: { job: Job; box: Box }) => {
+  const edit = useEdit();
+  const set = (one: Luminaire, change: Partial<Luminaire>, what: string) =>
+    edit(
+      {
+        ...job,
+        luminaires: job.luminaires.map((other) => (other.id === one.id ? { ...other, ...change } : other)),
+      },
+      `${what} of ${one.name}`,
+    );
+  return job.luminaires
+    .filter((one) => one.box === box.id)
+    .map((one) => (
+      <fieldset key={one.id} className="flex flex-col gap-2 rounded-md border border-line p-3">
+        <legend className="px-1 text-[13px] font-semibold">
+          {one.unit === 'onward' ? 'Onward feed' : 'Luminaire'}
+        </legend>
+        <Field label="Controlled by">
+          <Select
+            value={one.group}
+            onChange={(event) =>
+              edit(controlBy(job, one.id, event.target.value as GroupId), `control of ${one.name}`)
+            }
+          >
+            <GroupOptions job={job} />
+          </Select>
+        </Field>
+        <Field label="Load, VA">
+          <NumberInput
+            value={one.va}
+            least={0.1}
+            most={5000}
+            unit="VA"
+            onChange={(va) => set(one, { va }, 'load')}
+          />
+        </Field>
+      </fieldset>
+    ));
+};

@@ -1,0 +1,151 @@
+import {
+  addFeed,
+  changeBox,
+  feetInches,
+  holdOf,
+  setDistance,
+  setHeight,
+  withoutFeed,
+  type Answer,
+  type Box,
+  type FeedId,
+  type Hold,
+  type Job,
+} from '@amber/core';
+import { useEdit } from '../editing/review.js';
+import { BoxSelect } from '../shared/BoxSelect.js';
+import { LengthInput, NameInput } from '../shared/inputs.js';
+import { Field, Select } from '../shared/ui.js';
+import { DevicesOf, LuminairesOf } from './BoxContents.js';
+import { FaultsOf } from './FaultsOf.js';
+import { fresh } from './selection.js';
+
+const WORK: Record<Box['work'], string> = {
+  new: 'new, nailed to framing',
+  old: 'new, in a finished wall',
+  existing: 'there already',
+  beyond: 'of other work, beyond this plan',
+};
+
+const referenceWords = (job: Job, { reference }: Hold): string =>
+  reference.kind === 'corner'
+    ? 'From the corner'
+    : `From the casing of ${job.doors.find((door) => door.id === reference.door)?.name ?? 'the door'}`;
+
+/** May circuits be fed from here? An existing box, or one with a switch or luminaire that a cable already reaches. */
+const Feeds = ({ job, box }: { job: Job; box: Box }) => {
+  const edit = useEdit();
+  return (
+    <fieldset>
+      <legend className="mb-1 text-[13px] font-semibold">Power is here already, and may feed</legend>
+      {job.circuits.map((circuit) => {
+        const feed = job.feeds.find((one) => one.circuit === circuit.id && one.at === box.id);
+        const last = feed && job.feeds.filter((one) => one.circuit === circuit.id).length === 1;
+        return (
+          <label key={circuit.id} className="flex min-h-10 items-center gap-2.5">
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={feed !== undefined}
+              disabled={last}
+              onChange={() =>
+                edit(
+                  feed
+                    ? withoutFeed(job, feed.id)
+                    : addFeed(job, { id: fresh<FeedId>('feed'), circuit: circuit.id, at: box.id }),
+                  `power of ${circuit.name} at ${box.name}`,
+                )
+              }
+            />
+            {circuit.name}
+            {last ? <span className="text-[12.5px] text-quiet">its only feed</span> : null}
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+};
+
+/** A box: where it stands, what is in it, and what the rules have to know of it. */
+export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
+  const edit = useEdit();
+  const hold = holdOf(job, box);
+  const room = job.rooms.find((one) => one.id === box.room);
+  const devices = job.slots.filter((slot) => slot.box === box.id);
+  const set = (change: Partial<Box>, what: string) =>
+    edit(changeBox(job, box.id, change), `${what} of ${box.name}`);
+  return (
+    <>
+      <h2 className="text-[15px] font-bold">
+        {devices.length > 0 ? 'Switch box' : 'Box'}
+        {room ? ` in ${room.name}` : ''}
+      </h2>
+      <FaultsOf job={job} of={(at) => 'box' in at && at.box === box.id} />
+      <Field label="Name">
+        <NameInput value={box.name} onChange={(name) => set({ name }, 'name')} />
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        {hold ? (
+          <Field label={referenceWords(job, hold)}>
+            <LengthInput
+              value={Math.round(hold.distance * 16) / 16}
+              onChange={(away) =>
+                away !== null && edit(setDistance(job, box.id, away), `place of ${box.name}`)
+              }
+            />
+          </Field>
+        ) : null}
+        <Field label="Height over the floor">
+          <LengthInput
+            value={box.at?.z ?? null}
+            onChange={(z) => z !== null && edit(setHeight(job, box.id, z), `height of ${box.name}`)}
+          />
+        </Field>
+      </div>
+      <DevicesOf job={job} box={box} />
+      <LuminairesOf job={job} box={box} />
+      <Field label="The box is">
+        <Select
+          value={box.work}
+          onChange={(event) => set({ work: event.target.value as Box['work'] }, 'work')}
+        >
+          {Object.entries(WORK).map(([work, words]) => (
+            <option key={work} value={work}>
+              {words}
+            </option>
+          ))}
+        </Select>
+      </Field>
+      <BoxSelect
+        job={job}
+        box={box.id}
+        article={box.article}
+        withDevices={devices.length > 0}
+        onChange={(article) => set({ article }, 'box')}
+      />
+      {devices.length > 0 ? (
+        <Field
+          label="Can a cable be added later without opening the wall?"
+          hint="Decides whether a neutral is asked, 404.2(C)."
+        >
+          <Select
+            value={box.accessible}
+            onChange={(event) => set({ accessible: event.target.value as Answer }, 'access')}
+          >
+            <option value="unknown">Not answered: taken as no</option>
+            <option value="yes">Yes</option>
+            <option value="no">No</option>
+          </Select>
+        </Field>
+      ) : null}
+      {box.work === 'existing' || job.feeds.some((feed) => feed.at === box.id) ? (
+        <Feeds job={job} box={box} />
+      ) : null}
+      {box.at ? null : (
+        <p className="text-[13px] text-quiet">
+          It has no place on the plan yet. {feetInches(48)} is a usual height.
+        </p>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,253 @@
+import type { KeyboardEvent, ReactNode } from 'react';
+import type { Circuit, Job, Room } from '@amber/core';
+import { freeSpot, labelOf } from '../plan/labels.js';
+import { FootGrid, PlanRooms, WallLengths } from '../plan/PlanRooms.js';
+import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
+import { boxesOf, toPixel, type View } from '../plan/view.js';
+import type { useView } from '../plan/useView.js';
+import { ZoomButtons } from '../plan/ZoomButtons.js';
+import { ControlLines } from './ControlLines.js';
+import { DoorGrips, WallGrips } from './grips.js';
+import type { Grip } from './moving.js';
+import type { Pointing, Selected } from './selection.js';
+import type { useGrip } from './useGrip.js';
+
+type Bind = ReturnType<typeof useGrip>['bind'];
+
+/** Something on the plan that is dragged, tabbed to, and moved with the arrow keys. */
+const Item = ({
+  grip,
+  bind,
+  label,
+  current,
+  onPick,
+  onKey,
+  children,
+  faded = false,
+  ...rest
+}: {
+  grip: NonNullable<Selected>;
+  bind: Bind;
+  label: string;
+  current: boolean;
+  onPick: (grip: NonNullable<Selected>) => void;
+  onKey: (event: KeyboardEvent, grip: NonNullable<Selected>) => void;
+  children: ReactNode;
+  transform?: string;
+  faded?: boolean;
+}) => (
+  <g
+    data-item={grip.kind}
+    role="button"
+    tabIndex={0}
+    aria-label={label}
+    aria-pressed={current}
+    className="cursor-move touch-none outline-offset-4"
+    opacity={faded ? 0.4 : undefined}
+    onFocus={() => onPick(grip)}
+    onKeyDown={(event) => onKey(event, grip)}
+    {...rest}
+    {...bind(grip)}
+  >
+    {children}
+  </g>
+);
+
+const heightWord = (job: Job, box: Job['boxes'][number]): string => {
+  const mark = markOf(job, box);
+  if (mark.letters.length > 0) return `switch ${mark.letters.join(' ')}`;
+  return mark.luminaires > 0 ? 'luminaire' : mark.existing ? 'existing box' : 'junction box';
+};
+
+/** The plan with everything on it. */
+export const PlanCanvas = ({
+  job,
+  circuit,
+  view: seen,
+  bind,
+  pointing,
+  onKey,
+}: {
+  job: Job;
+  circuit: Circuit | null;
+  view: ReturnType<typeof useView>;
+  bind: Bind;
+  pointing: Pointing;
+  onKey: (event: KeyboardEvent, grip: NonNullable<Selected>) => void;
+}) => {
+  const { ref, view, size } = seen;
+  const { selected, select, tool } = pointing;
+  const is = (kind: Grip['kind'], id: string) =>
+    selected?.kind === kind && (selected.kind === 'panel' || selected.id === id);
+  const roomId = selected?.kind === 'room' ? selected.id : null;
+  const room = job.rooms.find((one) => one.id === roomId);
+  const item = { bind, onPick: select, onKey };
+  const mine = circuit ? boxesOf(job, circuit.id) : null;
+  // What is worked on lies on top, and what is not stays in the background.
+  const boxes = [...job.boxes].sort((a, b) => Number(mine?.has(a.id) ?? 0) - Number(mine?.has(b.id) ?? 0));
+  return (
+    <div className="relative min-h-80 flex-1 overflow-hidden bg-paper">
+      <svg
+        ref={ref}
+        className={`drawing absolute inset-0 size-full touch-none select-none ${tool === 'select' || tool === 'room' ? 'cursor-grab' : 'cursor-crosshair'}`}
+        role="group"
+        aria-label="Plan"
+      >
+        {view && size ? (
+          <>
+            <FootGrid view={view} {...size} />
+            <PlanRooms
+              job={job}
+              view={view}
+              selectedRoom={roomId}
+              selectedDoor={selected?.kind === 'door' ? selected.id : null}
+            />
+            <ControlLines job={job} view={view} group={pointing.group} />
+            {room ? <WallLengths room={room} view={view} /> : null}
+            {job.rooms.map((one) =>
+              one.outline ? (
+                <Item
+                  key={one.id}
+                  grip={{ kind: 'room', id: one.id }}
+                  label={`Room ${one.name}`}
+                  current={is('room', one.id)}
+                  {...item}
+                >
+                  <RoomName job={job} view={view} room={one} current={is('room', one.id)} />
+                </Item>
+              ) : null,
+            )}
+            {room ? <WallGrips room={room} view={view} bind={bind} /> : null}
+            <DoorGrips
+              job={job}
+              view={view}
+              item={(grip, label, children) => (
+                <Item key={grip.id} grip={grip} label={label} current={is('door', grip.id)} {...item}>
+                  {children}
+                </Item>
+              )}
+            />
+            {job.routing.panel ? (
+              <Item
+                grip={{ kind: 'panel' }}
+                label="Panel"
+                current={selected?.kind === 'panel'}
+                transform={move(view, job.routing.panel.at)}
+                {...item}
+              >
+                <Halo shown={selected?.kind === 'panel'} half={16} />
+                <PanelMark />
+                <text y="30" textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
+                  panel
+                </text>
+              </Item>
+            ) : null}
+            {boxes.map((box) =>
+              box.at ? (
+                <Item
+                  key={box.id}
+                  grip={{ kind: 'box', id: box.id }}
+                  label={`${box.name}, ${heightWord(job, box)}`}
+                  current={is('box', box.id)}
+                  transform={move(view, box.at)}
+                  faded={mine !== null && !mine.has(box.id)}
+                  {...item}
+                >
+                  <BoxOnPlan
+                    job={job}
+                    box={box}
+                    view={view}
+                    current={is('box', box.id)}
+                    faded={mine !== null && !mine.has(box.id)}
+                  />
+                </Item>
+              ) : null,
+            )}
+          </>
+        ) : null}
+      </svg>
+      <ZoomButtons {...seen} />
+    </div>
+  );
+};
+
+const move = (view: View, at: { x: number; y: number }) => {
+  const { x, y } = toPixel(view, at);
+  return `translate(${x} ${y})`;
+};
+
+const Halo = ({ shown, half }: { shown: boolean; half: number }) =>
+  shown ? (
+    <rect
+      x={-half - 5}
+      y="-18"
+      width={2 * half + 10}
+      height="36"
+      rx="8"
+      fill="none"
+      stroke="var(--color-ink)"
+      strokeWidth="1.6"
+      strokeDasharray="3 3"
+    />
+  ) : null;
+
+/** Below so many pixels for an inch names would cover each other; then only what is selected is named. */
+const NAMED_FROM = 1.1;
+
+const BoxOnPlan = ({
+  job,
+  box,
+  view,
+  current,
+  faded,
+}: {
+  job: Job;
+  box: Job['boxes'][number];
+  view: View;
+  current: boolean;
+  faded: boolean;
+}) => {
+  const mark = markOf(job, box);
+  const named = current || (!faded && mark.luminaires === 0 && view.scale >= NAMED_FROM);
+  const label = labelOf(job, box, halfWidth(mark));
+  return (
+    <>
+      {/* A finger needs more than the mark. */}
+      <circle r="20" fill="transparent" />
+      <Halo shown={current} half={halfWidth(mark)} />
+      <PlaceMark mark={mark} selected={current} />
+      {named ? (
+        <text
+          x={label.x}
+          y={label.y}
+          textAnchor={label.anchor}
+          fontSize="12.5"
+          fontWeight={current ? 700 : 500}
+          className="plan-label"
+        >
+          {box.name}
+        </text>
+      ) : null}
+    </>
+  );
+};
+
+const RoomName = ({ job, view, room, current }: { job: Job; view: View; room: Room; current: boolean }) => {
+  const { x, y } = toPixel(view, freeSpot(job, room));
+  const half = room.name.length * 4.2 + 12;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <rect
+        x={-half}
+        y="-17"
+        width={2 * half}
+        height="34"
+        rx="6"
+        fill={current ? 'var(--color-rail)' : 'transparent'}
+      />
+      <text textAnchor="middle" y="5" fontSize="15" fontWeight={current ? 750 : 600} className="plan-label">
+        {room.name}
+      </text>
+    </g>
+  );
+};

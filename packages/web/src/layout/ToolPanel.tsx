@@ -1,0 +1,261 @@
+import { useState } from 'react';
+import {
+  addRoom,
+  evenSpots,
+  feetInches,
+  parseFeetInches,
+  ROOM_WORDS,
+  spotOn,
+  wallsOf,
+  type GroupId,
+  type Job,
+  type RoomId,
+  type RoomKind,
+} from '@amber/core';
+import { Button, controlLook, Field, Select } from '../shared/ui.js';
+import { doorAt, luminairesAt, switchAt, type Placed } from './placing.js';
+import { fresh, type Pointing } from './selection.js';
+
+interface ToolProps {
+  job: Job;
+  pointing: Pointing;
+  onPlaced: (placed: Placed | null) => void;
+}
+
+const KINDS = Object.entries(ROOM_WORDS) as [RoomKind, string][];
+
+const LengthField = ({
+  label,
+  text,
+  onText,
+}: {
+  label: string;
+  text: string;
+  onText: (text: string) => void;
+}) => {
+  const inches = parseFeetInches(text);
+  const wrong =
+    text.trim() === ''
+      ? null
+      : inches === null
+        ? 'Write feet and inches: 12-6, 12\'6", 150 in'
+        : inches < 12
+          ? 'At least 1 foot'
+          : null;
+  return (
+    <label className="block">
+      <span className="mb-1 block text-[13px] font-semibold">{label}</span>
+      <input
+        value={text}
+        placeholder={`12'-6"`}
+        aria-invalid={wrong !== null}
+        onChange={(event) => onText(event.target.value)}
+        className={`${controlLook} ${wrong ? 'border-2 border-violation!' : ''}`}
+      />
+      {wrong ? (
+        <span role="alert" className="mt-1 block text-[12.5px] text-violation">
+          {wrong}
+        </span>
+      ) : null}
+    </label>
+  );
+};
+
+const isLength = (text: string) => (parseFeetInches(text) ?? 0) >= 12;
+
+/** A room by its dimensions. Rooms of the job that nobody has measured yet are offered first. */
+export const RoomTool = ({ job, onPlaced }: ToolProps) => {
+  const unmeasured = job.rooms.filter((room) => room.outline === null);
+  const [id, setId] = useState<RoomId | ''>(unmeasured[0]?.id ?? '');
+  const known = unmeasured.find((room) => room.id === id);
+  const [name, setName] = useState('');
+  const [kind, setKind] = useState<RoomKind>('unknown');
+  const [width, setWidth] = useState('');
+  const [depth, setDepth] = useState('');
+  const add = () => {
+    const asked = {
+      id: known?.id ?? fresh<RoomId>('room'),
+      name: known?.name ?? (name.trim() || 'Room'),
+      kind: known?.kind ?? kind,
+      width: parseFeetInches(width) ?? 0,
+      depth: parseFeetInches(depth) ?? 0,
+    };
+    const selected = { kind: 'room', id: asked.id } as const;
+    onPlaced({
+      job: addRoom(job, { ...asked, at: null, level: null }),
+      label: `draw ${asked.name}`,
+      selected,
+    });
+  };
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isLength(width) && isLength(depth)) add();
+      }}
+    >
+      {unmeasured.length > 0 ? (
+        <Field label="Room">
+          <Select value={id} onChange={(event) => setId(event.target.value as RoomId | '')}>
+            {unmeasured.map((room) => (
+              <option key={room.id} value={room.id}>
+                {room.name}, not measured yet
+              </option>
+            ))}
+            <option value="">Another room</option>
+          </Select>
+        </Field>
+      ) : null}
+      {known ? null : (
+        <>
+          <Field label="Name">
+            <input
+              autoFocus
+              value={name}
+              maxLength={200}
+              onChange={(event) => setName(event.target.value)}
+              className={controlLook}
+            />
+          </Field>
+          <Field label="Kind of room">
+            <Select value={kind} onChange={(event) => setKind(event.target.value as RoomKind)}>
+              {KINDS.map(([one, words]) => (
+                <option key={one} value={one}>
+                  {words}
+                </option>
+              ))}
+            </Select>
+          </Field>
+        </>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <LengthField label="Left to right" text={width} onText={setWidth} />
+        <LengthField label="Top to bottom" text={depth} onText={setDepth} />
+      </div>
+      <Button look="main" type="submit" disabled={!isLength(width) || !isLength(depth)}>
+        Add the room
+      </Button>
+      <p className="text-[13px] text-quiet">
+        From wall to wall. It is put beside the last one; drag it by its name, push its walls by their
+        handles.
+      </p>
+    </form>
+  );
+};
+
+const SIDES = (x: number, y: number) =>
+  Math.abs(x) > Math.abs(y) ? (x > 0 ? 'Left' : 'Right') : y > 0 ? 'Upper' : 'Lower';
+
+/** A door by tapping a wall, or by naming it. */
+export const DoorTool = ({ job, onPlaced }: ToolProps) => {
+  const walls = job.rooms.flatMap((room) =>
+    wallsOf(room).map((wall) => ({ room, wall, key: `${room.id} ${wall.index}` })),
+  );
+  const [key, setKey] = useState('');
+  const chosen = walls.find((one) => one.key === key) ?? walls[0];
+  if (!chosen) return <p className="text-[14px]">Draw a room first.</p>;
+  return (
+    <div className="flex flex-col gap-3">
+      <p className="text-[14px]">Tap the wall where the door is, or name it here.</p>
+      <Field label="Wall">
+        <Select value={chosen.key} onChange={(event) => setKey(event.target.value)}>
+          {walls.map((one) => (
+            <option key={one.key} value={one.key}>
+              {one.room.name}: {SIDES(one.wall.inward.x, one.wall.inward.y).toLowerCase()} wall,{' '}
+              {feetInches(one.wall.length)}
+            </option>
+          ))}
+        </Select>
+      </Field>
+      <Button look="main" onClick={() => onPlaced(doorAt(job, spotOn(chosen.wall, chosen.wall.length / 2)))}>
+        Add a door there
+      </Button>
+    </div>
+  );
+};
+
+const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => (
+  <Field label="Control group" hint="The switches of a group control its luminaires together.">
+    <Select
+      value={pointing.group ?? ''}
+      onChange={(event) => pointing.setGroup(event.target.value as GroupId)}
+    >
+      {job.groups
+        .filter((group) => group.control === 'switched')
+        .map((group) => (
+          <option key={group.id} value={group.id}>
+            {group.name}
+          </option>
+        ))}
+    </Select>
+  </Field>
+);
+
+const NoGroup = () => (
+  <p className="text-[14px]">Start a circuit first: it brings its first control group.</p>
+);
+
+export const SwitchTool = ({ job, pointing, onPlaced }: ToolProps) => {
+  const { group } = pointing;
+  if (!group) return <NoGroup />;
+  const locations = job.slots.filter((slot) => slot.group === group).length;
+  return (
+    <div className="flex flex-col gap-3">
+      <GroupSelect job={job} pointing={pointing} />
+      <p className="text-[14px]">
+        Tap a wall for each place to switch from.{' '}
+        {locations === 0
+          ? 'One is a single-pole.'
+          : locations === 1
+            ? 'It has one; a second makes a pair of three-ways.'
+            : `It has ${locations}; one more brings a four-way between the three-ways.`}
+      </p>
+      <Button look="main" onClick={() => onPlaced(switchAt(job, group, null))}>
+        Add at the next door
+      </Button>
+    </div>
+  );
+};
+
+const COUNTS = Array.from({ length: 8 }, (_, i) => i + 1);
+
+export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
+  const { group } = pointing;
+  const [columns, setColumns] = useState(1);
+  const [rows, setRows] = useState(1);
+  if (!group) return <NoGroup />;
+  const room = job.rooms.find((one) => one.id === job.groups.find(({ id }) => id === group)?.room);
+  const spots = room ? evenSpots(room, columns, rows) : [];
+  const count = (label: string, value: number, set: (count: number) => void) => (
+    <Field label={label}>
+      <Select value={value} onChange={(event) => set(Number(event.target.value))}>
+        {COUNTS.map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </Select>
+    </Field>
+  );
+  return (
+    <div className="flex flex-col gap-3">
+      <GroupSelect job={job} pointing={pointing} />
+      <p className="text-[14px]">
+        Tap the ceiling where one hangs, or spread them evenly over {room?.name ?? 'the room'}.
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        {count('Across', columns, setColumns)}
+        {count('Down', rows, setRows)}
+      </div>
+      <Button
+        look="main"
+        disabled={spots.length === 0}
+        onClick={() => onPlaced(luminairesAt(job, group, spots))}
+      >
+        {spots.length > 1 ? `Add ${spots.length} evenly` : 'Add one in the middle'}
+      </Button>
+      {room && spots.length === 0 ? (
+        <p className="text-[13px] text-quiet">{room.name} has not been measured yet.</p>
+      ) : null}
+    </div>
+  );
+};

@@ -1,0 +1,26 @@
+import type { BoxId, DoorId, GroupId, RoomId } from '@amber/core';
+
+/** What is pointed at on the plan. */
+export type Selected =
+  | { kind: 'room'; id: RoomId }
+  | { kind: 'door'; id: DoorId }
+  | { kind: 'box'; id: BoxId }
+  | { kind: 'panel' }
+  | null;
+
+export const TOOLS = ['select', 'room', 'door', 'switch', 'luminaire', 'box', 'panel'] as const;
+/** What a tap on the plan does. */
+export type Tool = (typeof TOOLS)[number];
+
+export const fresh = <T extends string>(kind: string): T => `${kind}:${crypto.randomUUID().slice(0, 8)}` as T;
+
+/** Everything that the parts of the screen say to each other. */
+export interface Pointing {
+  selected: Selected;
+  select: (selected: Selected) => void;
+  tool: Tool;
+  take: (tool: Tool) => void;
+  /** The control group that new switches and luminaires join. */
+  group: GroupId | null;
+  setGroup: (group: GroupId | null) => void;
+}

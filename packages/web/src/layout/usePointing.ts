@@ -1,0 +1,26 @@
+import { useState } from 'react';
+import type { Circuit, GroupId, Job } from '@amber/core';
+import type { Pointing, Selected, Tool } from './selection.js';
+
+const isThere = (job: Job, selected: Selected): boolean => {
+  if (!selected || selected.kind === 'panel') return true;
+  const lists = { room: job.rooms, door: job.doors, box: job.boxes };
+  return lists[selected.kind].some((one) => one.id === selected.id);
+};
+
+/** What is selected, which tool is in hand, and which group is worked on; none of it outlives what it names. */
+export const usePointing = (job: Job, circuit: Circuit | null): Pointing => {
+  const [selected, select] = useState<Selected>(null);
+  const [tool, take] = useState<Tool>('select');
+  const [asked, setGroup] = useState<GroupId | null>(null);
+  const switched = job.groups.filter((group) => group.control === 'switched');
+  const usual = switched.find((group) => group.circuit === circuit?.id) ?? switched[0];
+  return {
+    selected: isThere(job, selected) ? selected : null,
+    select,
+    tool,
+    take,
+    group: switched.find((group) => group.id === asked)?.id ?? usual?.id ?? null,
+    setGroup,
+  };
+};

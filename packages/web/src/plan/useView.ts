@@ -1,0 +1,86 @@
+import { useGesture } from '@use-gesture/react';
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import type { Circuit, Job, Spot } from '@amber/core';
+import { fitted, toPlan, zoomed, type Size, type View } from './view.js';
+
+/** The size of an element, as it changes. */
+const useSize = (ref: RefObject<Element | null>): Size | null => {
+  const [size, setSize] = useState<Size | null>(null);
+  useEffect(() => {
+    if (!ref.current) return;
+    const observer = new ResizeObserver(([entry]) => {
+      if (!entry) return;
+      const { width, height } = entry.contentRect;
+      setSize((before) => (before?.width === width && before.height === height ? before : { width, height }));
+    });
+    observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, [ref]);
+  return size;
+};
+
+/**
+ * Pan by dragging the ground, zoom by wheel or two fingers. The whole plan is shown until somebody moves it, and again when
+ * it is asked for.
+ */
+export const useView = (
+  job: Job,
+  circuit: Circuit | null,
+  withPanel: boolean,
+  onTap: (spot: Spot) => void,
+) => {
+  const ref = useRef<SVGSVGElement>(null);
+  const size = useSize(ref);
+  const [moved, setMoved] = useState<View | null>(null);
+  const view = moved ?? (size ? fitted(job, circuit, withPanel, size) : null);
+  const circuitId = circuit?.id;
+  useEffect(() => setMoved(null), [circuitId]);
+  const seen = useRef(view);
+  useEffect(() => {
+    seen.current = view;
+  }, [view]);
+  const pixelAt = useCallback(([clientX, clientY]: readonly [number, number]): Spot => {
+    const rect = ref.current?.getBoundingClientRect();
+    return { x: clientX - (rect?.left ?? 0), y: clientY - (rect?.top ?? 0) };
+  }, []);
+  const zoom = useCallback((factor: number, at: Spot) => {
+    if (seen.current) setMoved(zoomed(seen.current, factor, at));
+  }, []);
+  useGesture(
+    {
+      onDrag: ({ event, delta: [dx, dy], tap, xy, pinching, cancel }) => {
+        // What stands on the ground looks after itself.
+        if (!(event.target instanceof Element) || event.target.closest('[data-item]')) return cancel();
+        const now = seen.current;
+        if (pinching || !now) return;
+        if (tap) onTap(toPlan(now, pixelAt(xy)));
+        else setMoved({ ...now, x: now.x - dx / now.scale, y: now.y - dy / now.scale });
+      },
+      onWheel: ({ event, delta: [, dy] }) => {
+        event.preventDefault();
+        zoom(Math.exp(-dy / 400), pixelAt([event.clientX, event.clientY]));
+      },
+      onPinch: ({ origin, delta: [change], offset: [scale], event }) => {
+        event.preventDefault();
+        if (scale !== 0 && change !== 0) zoom(scale / (scale - change), pixelAt(origin));
+      },
+    },
+    {
+      target: ref,
+      eventOptions: { passive: false },
+      drag: { filterTaps: true },
+      pinch: { preventDefault: true },
+    },
+  );
+  const middle = { x: (size?.width ?? 0) / 2, y: (size?.height ?? 0) / 2 };
+  return {
+    ref,
+    view,
+    size,
+    /** Where a pointer is on the plan. */
+    spotAt: (xy: readonly [number, number]): Spot | null => (view ? toPlan(view, pixelAt(xy)) : null),
+    closer: () => zoom(1.3, middle),
+    further: () => zoom(1 / 1.3, middle),
+    fit: () => setMoved(null),
+  };
+};

@@ -1,0 +1,29 @@
+import { wrap } from 'comlink';
+import { useEffect, useState } from 'react';
+import type { CircuitId, Job } from '@amber/core';
+import type { Planner } from './planWorker.js';
+
+export type Price = { kind: 'asking' } | { kind: 'known'; cost: number | null };
+
+/** The least that a circuit would cost under another brief, from a worker; what a demand costs is seen before it is made. */
+export const useLeastCost = (job: Job | null, circuit: CircuitId): Price | null => {
+  const brief = job === null ? null : JSON.stringify({ ...job, wirings: [] });
+  const [known, setKnown] = useState<{ brief: string; cost: number | null } | null>(null);
+  useEffect(() => {
+    if (brief === null) return;
+    const worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
+    let current = true;
+    void wrap<Planner>(worker)
+      .leastCost(JSON.parse(brief) as Job, circuit)
+      .then((cost) => {
+        if (current) setKnown({ brief, cost });
+        worker.terminate();
+      });
+    return () => {
+      current = false;
+      worker.terminate();
+    };
+  }, [brief, circuit]);
+  if (brief === null) return null;
+  return known?.brief === brief ? { kind: 'known', cost: known.cost } : { kind: 'asking' };
+};
