@@ -25,7 +25,7 @@ export const makeJob = async (
   await page.getByRole('button', { name: 'New job' }).first().click();
   await page.getByLabel('Name of the job').fill(name);
   await page.getByRole('button', { name: 'Make the job' }).click();
-  await page.getByLabel('Room').fill(room);
+  await page.getByLabel('Room', { exact: true }).fill(room);
   if (choose.switches) await page.getByLabel('Switch locations').selectOption(choose.switches);
   if (choose.power) await page.getByLabel('Power enters').selectOption(choose.power);
   await page.getByRole('button', { name: 'Plan it' }).click();

@@ -19,7 +19,7 @@ const SHOTS = [
     name: 'new-circuit',
     path: '/jobs/heron-yard/circuits/new',
     size: desk,
-    act: (page) => page.getByLabel('Room').fill('Oar loft'),
+    act: (page) => page.getByLabel('Room', { exact: true }).fill('Oar loft'),
   },
   { name: 'bench', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: desk },
   {

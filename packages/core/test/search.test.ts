@@ -70,3 +70,15 @@ describe.each([
     400_000 * TIMES,
   );
 });
+
+test('a neutral that is asked for may cost less than none: it takes the place of a spare that needs two caps', () => {
+  const size = { places: 4, groups: 2, switches: 2 };
+  const jobs = fc.sample(anySearchJob(size), { seed: 42, numRuns: 4457 });
+  for (const at of [4416, 4456]) {
+    const job = jobs[at];
+    if (!job) throw new Error('no job');
+    const { found, least, proved } = compare(job, at, true);
+    expect(proved).toBe(true);
+    expect(found).toBeCloseTo(least, 1);
+  }
+});

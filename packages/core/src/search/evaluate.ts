@@ -1,7 +1,6 @@
 import { MOST_RUNS } from './load.js';
-import { OUT, TOP, type Tree } from './exact.js';
+import { OUT, TOP } from './exact.js';
 import type { TreeProblem } from './localSearch.js';
-import type { Settled } from './problem.js';
 import type { Weighed } from './weighed.js';
 
 /** What a tree costs, told from its parents alone; Infinity where it is out of the question. */
@@ -45,25 +44,6 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
   for (let node = 0; node < n; node++)
     if (parents[node] !== OUT) cost += problem.node(node, codes[node] ?? 0);
   return cost;
-};
-
-/** Boxes into which a tree brings the neutral of the circuit. */
-export const neutralBoxes = ({ classes, nodes }: Settled, { parents }: Tree): Set<string> => {
-  const neutral = classes.find(({ nets }) => nets[0]?.kind === 'neutral');
-  const there = new Set<string>();
-  // Every way from a terminal up to the node where the ways of all terminals have met carries it.
-  const ways = (neutral?.at ?? []).map((node) => {
-    const way: number[] = [];
-    for (let at = node; at >= 0; at = parents[at] ?? TOP) way.push(at);
-    return way;
-  });
-  const shared = (node: number) => ways.every((way) => way.includes(node));
-  const meet = ways[0]?.find(shared);
-  for (const way of ways)
-    for (const node of way) {
-      if (!shared(node) || node === meet || neutral?.fromPanel) there.add(nodes[node] ?? '');
-    }
-  return there;
 };
 
 /** The same as a local search sees it, with power entering at one node. */

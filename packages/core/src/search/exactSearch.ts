@@ -1,5 +1,4 @@
-import type { Job } from '../model/job.js';
-import { neutralBoxes, treeProblemOf } from './evaluate.js';
+import { treeProblemOf } from './evaluate.js';
 import { cheapestTree, type Tree } from './exact.js';
 import type { Found, Search } from './found.js';
 import { searchLarge } from './large.js';
@@ -66,24 +65,6 @@ const wholeWeight = (problem: Weighed, cost: number): number => {
   return problem.forced > 0 && weight > FORCED / 2 ? Infinity : weight;
 };
 
-/**
- * Where any one switch of a group is enough for a neutral, the tree brings it to one of them as it is, or it does not:
- * the switches that have it, or null.
- */
-const neutralsMet = (job: Job, { order, settled }: Case, tree: Tree): Settled | null => {
-  if (order.oneOf.length === 0) return settled;
-  const there = neutralBoxes(settled, tree);
-  const boxOf = new Map(job.slots.map((slot) => [slot.id, slot.box]));
-  const met = order.oneOf.map((slots) => slots.find((slot) => there.has(boxOf.get(slot) ?? '')));
-  if (met.some((slot) => slot === undefined)) return null;
-  const neutralAt = [...settled.arrangement.neutralAt, ...met.flatMap((slot) => slot ?? [])];
-  return {
-    ...settled,
-    choice: { ...settled.choice, neutralAt },
-    arrangement: { ...settled.arrangement, neutralAt },
-  };
-};
-
 export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
   const { job } = tables;
   let made: Case[] | null = null;
@@ -104,15 +85,10 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
         best = found;
         onBetter?.(found);
       };
-      /** Takes a tree that is better than the best; false where it lacks a neutral that it ought to bring. */
-      const take = (one: Case, tree: Tree | null): boolean => {
-        if (!tree) return true;
-        const weight = wholeWeight(one.problem, tree.cost);
-        if (weight === Infinity || (best && weight >= best.weight)) return true;
-        const settled = neutralsMet(job, one, tree);
-        if (!settled) return false;
-        keep({ settled, tree, weight });
-        return true;
+      /** Takes a tree that is better than the best. */
+      const take = ({ settled, problem }: Case, tree: Tree | null): void => {
+        const weight = tree ? wholeWeight(problem, tree.cost) : Infinity;
+        if (tree && weight < Infinity && !settled.neutralOpen) keep({ settled, tree, weight });
       };
       // A good answer first: it is shown at once, and drops most of the search.
       const mayEnter = (box: string) =>
@@ -127,7 +103,11 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
         .sort((a, b) => a.bound - b.bound)
         .slice(0, FIRST_ANSWERS);
       for (const [i, { one, root }] of likely.entries())
-        if (mayGoOn()) take(one, goodTree(treeProblemOf(one.problem, root), KICKS, i + 1, mayGoOn));
+        if (mayGoOn()) {
+          const [order] = withNeutrals(one.order);
+          const solid = one.settled.neutralOpen && order ? caseOf(tables, order) : one;
+          take(solid, goodTree(treeProblemOf(solid.problem, root), KICKS, i + 1, mayGoOn));
+        }
       const weight = (): number => best?.weight ?? Infinity;
       const isOver = () => steps > mostSteps || !mayGoOn();
       /** Looks for a tree of a case that weighs less than a limit: what stays open of it, or null where it was cut short. */
@@ -137,20 +117,22 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
         const { fixed, forced } = one.problem;
         const result = cheapestTree({ ...one.problem, entries }, limit - fixed - forced, most, mayGoOn);
         steps += result.steps;
-        const met = take(one, result.tree);
+        take(one, result.tree);
         if (!result.complete) return null;
         if (!result.tree) return limit < weight() ? [{ one, bound: limit }] : [];
-        if (met) return [];
+        if (!one.settled.neutralOpen) return [];
+        // So little is not out of the question with some neutrals led on: each way to settle them is looked at for itself.
         return withNeutrals(one.order).map((order) => {
           const made = here(caseOf(tables, order));
           return { one: made, bound: Math.max(bound, leastBound(made)) };
         });
       };
-      const easy = cases.map((one): Open => ({ one, bound: leastBound(one) }));
+      const easy = cases.map((one): Open => ({ one, bound: leastBound(one) })).reverse();
       const hard: Open[] = [];
-      for (const open of easy) {
+      for (let open = easy.pop(); open; open = easy.pop()) {
         if (open.bound >= weight()) continue;
         const rest = isOver() ? null : look(open, weight(), Math.min(EASY_STEPS, mostSteps - steps));
+        // At once, as what is found there drops much of the others.
         if (rest) easy.push(...rest);
         else hard.push(open);
       }

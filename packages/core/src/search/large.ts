@@ -249,6 +249,7 @@ export const searchLarge = (
       feed,
       returnAt: null,
       forcedFar: null,
+      neutralOpen: false,
     };
     const entry = boxesFor(feed).findIndex((box) => mayEnter(box));
     const problem = entry < 0 ? null : problemOf(order, entry);

@@ -70,6 +70,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     feed,
     returnAt: null,
     forcedFar: null,
+    neutralOpen: space.oneOf.length > 0,
   };
   const settled = settle(job, circuit, boxes, order, space.fit(space.chains.first));
   const runs = runPricesOf(tables, settled);

@@ -27,6 +27,14 @@ interface ClassFacts {
   home: boolean;
 }
 
+/** At any number of ends the least of that and more: where a net may yet be led on to other boxes. */
+const orMore = (costs: Float64Array): Float64Array => {
+  const least = Float64Array.from(costs);
+  for (let ends = least.length - 2; ends >= 0; ends--)
+    least[ends] = Math.min(least[ends] ?? Infinity, least[ends + 1] ?? Infinity);
+  return least;
+};
+
 /** What of a node decides its price; nodes that agree in it share one. */
 interface NodeFacts {
   /** Null at the far place of a return run: box and grounds are those of the near one. */
@@ -37,6 +45,8 @@ interface NodeFacts {
   classes: ClassFacts[];
   /** Runs come by new cables alone. */
   allNew: boolean;
+  /** What each spare conductor costs here. A neutral that is not led anywhere yet may take its place. */
+  spare: number;
 }
 
 /** The least of a table from one number of ends to another. */
@@ -76,9 +86,8 @@ const leastOf = ({ cables }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): nu
 };
 
 const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
-  const { splices } = tables;
-  const { station, grounds, opening } = facts;
-  const { cap, passing } = splices;
+  const { passing } = tables.splices;
+  const { station, grounds, opening, spare } = facts;
   const costs = facts.classes.map((one) =>
     one.lanes === 1 ? one.costs : one.costs.map((cost) => cost * one.lanes),
   );
@@ -90,7 +99,7 @@ const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
   const around = (trunk: LoadCode): number => {
     const cables = cablesOf(trunk);
     const spares = sparesOf(trunk);
-    const cost = opening + (spares > 0 ? spares * cap : 0);
+    const cost = opening + (spares > 0 ? spares * spare : 0);
     if (!station || !grounds) return cost;
     if (cables > MOST_RUNS) return Infinity;
     const fit = station.fit(insulatedOf(trunk), cables);
@@ -153,7 +162,7 @@ export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[]
     const far = returning?.far === index;
     const returned = returning?.near === index;
     const entered = settled.root === index;
-    const name = `${node} ${far} ${returned} ${entered} ${here} ${both} ${lanes}${devices.get(box) ?? ''}`;
+    const name = `${settled.neutralOpen ? '?' : ''}${node} ${far} ${returned} ${entered} ${here} ${both} ${lanes}${devices.get(box) ?? ''}`;
     const known = tables.nodes.get(name);
     if (known) return known;
     attached ??= attachedTo(tables, settled);
@@ -234,10 +243,11 @@ const makeNodePrice = (
     classes: settled.classes.map(({ nets, fromPanel }, i) => {
       const hooked = hooks.classes[i] ?? ((here >> i) & 1 ? NOTHING_HOOKED : null);
       const [net] = nets;
+      const costs = hooked ? splices.net(hooked) : splices.passing;
       const fed = entered && (net?.kind === 'hot' || net?.kind === 'neutral') ? 1 : 0;
       return {
         lanes: nets.length,
-        costs: hooked ? splices.net(hooked) : splices.passing,
+        costs: settled.neutralOpen && net?.kind === 'neutral' ? orMore(costs) : costs,
         // A class with all its terminals here may do without a run.
         fewest: ((both >> i) & 1) + fed,
         fed,
@@ -245,5 +255,6 @@ const makeNodePrice = (
       };
     }),
     allNew: background.idle(box) - used === 0,
+    spare: settled.neutralOpen ? 0 : splices.cap,
   });
 };

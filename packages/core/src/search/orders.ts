@@ -96,7 +96,7 @@ export interface OrderCase {
 export const withNeutrals = (one: OrderCase): OrderCase[] =>
   product(one.oneOf).map((more) => ({
     ...one,
-    order: { ...one.order, neutralAt: [...one.order.neutralAt, ...more] },
+    order: { ...one.order, neutralAt: [...one.order.neutralAt, ...more], neutralOpen: false },
     oneOf: [],
   }));
 
@@ -186,7 +186,10 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
       const boxes = space.boxesFor(feed);
       return [null, ...space.returnsFor(feed)].flatMap((returnAt) =>
         [null, ...forcedTo(job, boxes, returnAt)].map((forcedFar): OrderCase => ({
-          order: { chains, neutralAt: space.neutralAt, feed, returnAt, forcedFar },
+          order: {
+            ...{ chains, neutralAt: space.neutralAt, feed, returnAt, forcedFar },
+            neutralOpen: space.oneOf.length > 0,
+          },
           fittings,
           boxes,
           oneOf: space.oneOf,

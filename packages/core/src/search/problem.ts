@@ -37,6 +37,7 @@ export interface Settled {
   returning: { near: number; far: number } | null;
   /** The box whose forced run leads to the far place; all other forced runs lead to near ones. */
   forcedFar: BoxId | null;
+  neutralOpen: boolean;
   classes: readonly NetClass[];
   attachments: readonly Attachment[];
 }
@@ -48,6 +49,11 @@ export interface Order {
   feed: Feed;
   returnAt: BoxId | null;
   forcedFar: BoxId | null;
+  /**
+   * Which switches get the neutrals that the code asks for is left open. Everything is then priced no higher than under any
+   * way to settle it; what is found is a bound, and no plan.
+   */
+  neutralOpen: boolean;
 }
 
 /** Builds the nets of an order: every net with the nodes that it has to reach. */
@@ -55,7 +61,7 @@ export const settle = (
   job: Job,
   circuit: Circuit,
   boxes: readonly BoxId[],
-  { chains, neutralAt, feed, returnAt, forcedFar }: Order,
+  { chains, neutralAt, feed, returnAt, forcedFar, neutralOpen }: Order,
   fittings: readonly Fitting[],
 ): Settled => {
   const nodes: TreePlace[] = [...boxes, ...(returnAt === null ? [] : [returnPlaceOf(returnAt)])];
@@ -103,6 +109,7 @@ export const settle = (
           feed.at !== PANEL && ((a === PANEL && b === feed.at) || (b === PANEL && a === feed.at)),
       ) ?? null,
     forcedFar,
+    neutralOpen,
     returning: near === undefined ? null : { near, far: nodes.length - 1 },
     classes,
     attachments: attachmentsOf(job, { choice, arrangement, fittings: [...fittings] }),

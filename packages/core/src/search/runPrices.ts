@@ -89,7 +89,7 @@ export interface RunPrices {
 
 export const runPricesOf = (
   tables: PriceTables,
-  { classes, nodes, returning, forcedFar }: Settled,
+  { classes, nodes, returning, forcedFar, neutralOpen }: Settled,
 ): RunPrices => {
   const n = nodes.length;
   const { between, home } = tableOf(tables, nodes);
@@ -132,7 +132,11 @@ export const runPricesOf = (
   const bought = carrier(tables.cables, true);
   const run = (way: Way, bonus: number, crossing: number): WeighedRun | null => {
     const found = way.existing ? carrier([way.existing], false)(crossing) : bought(crossing);
-    const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
+    let cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
+    // A neutral that is led on may ask for a wider cable, which may be the cheaper.
+    if (found && neutralOpen)
+      for (let wider = found.at + 1; wider < way.costs.length; wider++)
+        cost = Math.min(cost, way.costs[wider] ?? Infinity);
     return found && cost < Infinity ? { cost: cost - bonus, load: found.load, trunk: found.trunk } : null;
   };
   return {

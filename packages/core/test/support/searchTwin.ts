@@ -202,7 +202,14 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
         for (const neutrals of everyPick(asked))
           for (const junctions of subsets(spare)) {
             const boxes = [...new Set([...holding, ...atFeed, ...junctions])];
-            const order = { chains, neutralAt: neutrals.flat(), feed, returnAt, forcedFar: null };
+            const order = {
+              chains,
+              neutralAt: neutrals.flat(),
+              feed,
+              returnAt,
+              forcedFar: null,
+              neutralOpen: false,
+            };
             const settled = settle(unruled, circuit, boxes, order, fittings);
             const pairs = ruled('forced').filter((pair) => !elsewhere(pair));
             const mine = new Set<string>([...holding, ...atFeed, ...spare]);

@@ -17,46 +17,21 @@ export const App = () => (
     <Routes>
       <Route element={<Frame />}>
         <Route index element={<JobsScreen />} />
+        {/* One shell for every address of a job: going from one stage to another does not open it anew. */}
         <Route
           path="jobs/:jobId"
           element={
             <Suspense fallback={<Waiting />}>
-              <JobShell view="bench" />
+              <JobShell />
             </Suspense>
           }
-        />
-        <Route
-          path="jobs/:jobId/circuits/:circuitId"
-          element={
-            <Suspense fallback={<Waiting />}>
-              <JobShell view="bench" />
-            </Suspense>
-          }
-        />
-        <Route
-          path="jobs/:jobId/circuits/:circuitId/runs"
-          element={
-            <Suspense fallback={<Waiting />}>
-              <JobShell view="runs" />
-            </Suspense>
-          }
-        />
-        <Route
-          path="jobs/:jobId/layout"
-          element={
-            <Suspense fallback={<Waiting />}>
-              <JobShell view="layout" />
-            </Suspense>
-          }
-        />
-        <Route
-          path="jobs/:jobId/circuits/:circuitId/layout"
-          element={
-            <Suspense fallback={<Waiting />}>
-              <JobShell view="layout" />
-            </Suspense>
-          }
-        />
+        >
+          <Route index />
+          <Route path="layout" />
+          <Route path="circuits/:circuitId" />
+          <Route path="circuits/:circuitId/layout" />
+          <Route path="circuits/:circuitId/runs" />
+        </Route>
         <Route path="*" element={<NotFound what="There is nothing at this address." />} />
       </Route>
     </Routes>

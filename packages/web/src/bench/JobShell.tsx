@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useLocation, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NotFound } from '../app/NotFound.js';
 import type { View } from '../app/view.js';
@@ -46,9 +46,16 @@ const useOpenJob = (jobId: string) => {
   return { loading, again: () => setTries((count) => count + 1) };
 };
 
+/** The stage that the address names by its last part. */
+const useView = (): View => {
+  const last = useLocation().pathname.split('/').at(-1);
+  return last === 'layout' || last === 'runs' ? last : 'bench';
+};
+
 /** Everything inside one job: the bar above, and the circuit of the address. */
-export const JobShell = ({ view }: { view: View }) => {
+export const JobShell = () => {
   const { jobId = '', circuitId } = useParams();
+  const view = useView();
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
   const dispatch = useAppDispatch();

@@ -100,6 +100,8 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
       const found = (Object.keys(TOOL_LOOKS) as Tool[]).find((one) => TOOL_LOOKS[one].key === keys?.[0]);
       if (found) take(found);
     },
+    // The key is not to be the first letter of what is typed next.
+    { preventDefault: true },
   );
   useHotkeys('escape', () => {
     take('select');

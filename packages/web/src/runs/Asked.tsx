@@ -105,7 +105,7 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
         </label>
       </div>
       <section aria-label="Runs of which something is asked">
-        <h3 className="mb-1 text-[13px] font-semibold">Runs</h3>
+        <h2 className="mb-1 text-[13px] font-semibold">Runs</h2>
         {facts.length === 0 ? (
           <p className="text-[13.5px] text-quiet">Nothing is asked of any run. Pick one on the plan.</p>
         ) : null}

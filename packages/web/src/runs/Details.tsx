@@ -9,7 +9,7 @@ import { Sought } from './Sought.js';
 const Compare = lazy(() => import('./Compare.js').then((module) => ({ default: module.Compare })));
 
 const tab =
-  'min-h-11 border-b-3 border-transparent px-3 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
+  'min-h-11 shrink-0 border-b-3 border-transparent px-3 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
 
 /** Under the plan: the numbers of the one that is looked at, how it compares, what was sought, and what is asked. */
 export const Details = ({
@@ -29,7 +29,7 @@ export const Details = ({
   onPickRun: (run: LaidRun) => void;
   onPickPlan: (letter: string) => void;
 }) => (
-  <TabGroup className="flex flex-col border-t border-line bg-sheet lg:h-66 lg:shrink-0">
+  <TabGroup className="flex flex-col border-t border-line bg-sheet max-lg:order-last lg:h-66 lg:shrink-0">
     <TabList className="flex shrink-0 overflow-x-auto border-b border-line px-1">
       <Tab className={tab}>{plan ? `Plan ${plan.letter}` : 'Plan'}</Tab>
       <Tab className={tab}>Compare</Tab>

@@ -57,7 +57,7 @@ export const PlanFacts = ({
         <Fact name="Splices" value={String(measures.splices)} />
       </dl>
       <section aria-label="Runs">
-        <h3 className="mb-1 text-[13px] font-semibold">Runs; pick one to ask something of it</h3>
+        <h2 className="mb-1 text-[13px] font-semibold">Runs; pick one to ask something of it</h2>
         <ul>
           {plan.runs.map((run) => (
             <li key={`${run.from} ${run.to}`}>

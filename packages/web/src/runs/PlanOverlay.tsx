@@ -67,6 +67,9 @@ export const isRun = (run: LaidRun, picked: { from: string; to: string } | null)
   picked !== null &&
   ((run.from === picked.from && run.to === picked.to) || (run.from === picked.to && run.to === picked.from));
 
+/** Below so many pixels for an inch the names of boxes would cover the runs. */
+const NAMED_FROM = 1;
+
 /** One plan drawn over the layout: which cable goes where, and how much of it. */
 export const PlanOverlay = ({
   job,
@@ -124,7 +127,7 @@ export const PlanOverlay = ({
               return (
                 <g key={box.id} transform={`translate(${x} ${y})`}>
                   <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
-                  {mark.luminaires === 0 ? (
+                  {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
                     <text
                       {...{ x: label.x, y: label.y }}
                       textAnchor={label.anchor}

@@ -136,7 +136,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   const measured = job.boxes.some((box) => mine.has(box.id) && box.at !== null);
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-      <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
+      <main className="flex min-w-0 flex-col max-lg:contents lg:min-h-0 lg:flex-1">
         <div className="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
           <h1 className="text-[17px] font-bold">Ways to wire {circuit.name}</h1>
           <p role="status" className="text-[14px] text-quiet">
@@ -154,7 +154,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             {search.message}
           </p>
         ) : null}
-        <div className="relative flex min-h-0 flex-1 flex-col max-lg:min-h-96">
+        <div className="relative flex min-h-0 flex-1 flex-col max-lg:h-96 max-lg:flex-none">
           {measured ? (
             <PlanOverlay job={job} circuit={circuit} plan={shown} picked={run} onPick={setRun} />
           ) : (

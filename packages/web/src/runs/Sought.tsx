@@ -14,9 +14,9 @@ export const Sought = ({ found }: { found: PlanSet }) => {
   return (
     <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
       <section aria-labelledby="made-small">
-        <h3 id="made-small" className={heading}>
+        <h2 id="made-small" className={heading}>
           Made as small as possible
-        </h3>
+        </h2>
         <dl className="mt-1.5 flex flex-col gap-2">
           {found.profiles.map((profile) => (
             <div key={profile.id}>
@@ -37,9 +37,9 @@ export const Sought = ({ found }: { found: PlanSet }) => {
       <div className="flex flex-col gap-4">
         {found.relaxed.length > 0 ? (
           <section aria-labelledby="otherwise">
-            <h3 id="otherwise" className={heading}>
+            <h2 id="otherwise" className={heading}>
               What would make it cheaper
-            </h3>
+            </h2>
             <ul className="mt-1.5 flex list-disc flex-col gap-1.5 pl-4 text-[13.5px]">
               {found.relaxed.map((one) => (
                 <li key={one.sentence}>{one.sentence}</li>
@@ -49,9 +49,9 @@ export const Sought = ({ found }: { found: PlanSet }) => {
         ) : null}
         {barred.length > 0 ? (
           <section aria-labelledby="barred">
-            <h3 id="barred" className={heading}>
+            <h2 id="barred" className={heading}>
               Cannot be wired
-            </h3>
+            </h2>
             <dl className="mt-1.5 flex flex-col gap-2">
               {barred.map((one) => (
                 <div key={one.id}>

@@ -1,0 +1,117 @@
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { saved } from './support.js';
+
+const plan = (page: Page) => page.getByRole('group', { name: 'Plan', exact: true });
+const tool = (page: Page, name: string) =>
+  page.getByRole('toolbar', { name: 'Tools' }).getByRole('button', { name, exact: true }).click();
+const searched = (page: Page) =>
+  expect(page.getByText(/^\d+ plans\. That A costs least is proved\.$/)).toBeVisible({ timeout: 90_000 });
+const firstPlan = (page: Page) => page.getByRole('list', { name: 'Plans' }).locator('> li').first();
+const costOf = async (card: Locator) =>
+  Number(/\$([\d,]+\.\d\d)/.exec((await card.textContent()) ?? '')?.[1]?.replace(',', ''));
+
+const emptyJob = async (page: Page, name: string) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  await page.getByLabel('Name of the job').fill(name);
+  await page.getByRole('button', { name: 'Make the job' }).click();
+  await expect(page.getByRole('heading', { name: 'New circuit' })).toBeVisible();
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await expect(page.getByRole('heading', { name: 'Measure the place' })).toBeVisible();
+};
+
+const middleOf = async (locator: Locator) => {
+  const box = await locator.boundingBox();
+  if (!box) throw new Error('it is not on the screen');
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+};
+
+const drag = async (page: Page, what: Locator, by: { x: number; y: number }) => {
+  const from = await middleOf(what);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + by.x / 2, from.y + by.y / 2, { steps: 4 });
+  await page.mouse.move(from.x + by.x, from.y + by.y, { steps: 4 });
+  await page.mouse.up();
+};
+
+/** A shed of 25 by 19 ft with a door in each wall, four switches, five luminaires in a row, and a panel outside. */
+const drawShed = async (page: Page) => {
+  await emptyJob(page, 'Net shed');
+  await page.keyboard.press('r');
+  await page.keyboard.type('Net shed');
+  await page.getByLabel('Left to right').fill('25-0');
+  await page.getByLabel('Top to bottom').fill('19 ft');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Room, 475 sq ft')).toBeVisible();
+  await tool(page, 'Door');
+  // The handles of the selected room stand in the middle of its walls.
+  const walls = plan(page).locator('[data-item="wall"]');
+  await expect(walls).toHaveCount(4);
+  for (const spot of await Promise.all([0, 1, 2, 3].map((i) => middleOf(walls.nth(i))))) {
+    const [x, y] = [spot.x + 45, spot.y + 45];
+    await page.mouse.click(Math.min(x, x), y);
+  }
+  await expect(page.getByRole('button', { name: /^Door .* of Net shed$/ })).toHaveCount(4);
+  await tool(page, 'Select');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Circuit', exact: true }).click();
+  await page.getByLabel('Circuit', { exact: true }).fill('Net shed');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  for (let i = 1; i <= 4; i++) {
+    await page.getByRole('button', { name: 'Add at the next door' }).click();
+    await expect(plan(page).getByRole('button', { name: /, switch / })).toHaveCount(i);
+  }
+  await tool(page, 'Luminaire');
+  await page.getByLabel('Across').selectOption('5');
+  await page.getByRole('button', { name: 'Add 5 evenly' }).click();
+  await tool(page, 'Panel');
+  const edge = await middleOf(walls.or(plan(page)).first());
+  const frame = await plan(page).boundingBox();
+  await page.mouse.click((frame?.x ?? 0) + 24, edge.y);
+  await expect(plan(page).getByRole('button', { name: 'Panel' })).toBeVisible();
+};
+
+test('a shed drawn from nothing is planned, proved, chosen, and still there after a reload', async ({
+  page,
+}) => {
+  await drawShed(page);
+  await expect(plan(page).getByRole('button', { name: /, switch S3/ })).toHaveCount(2);
+  await expect(plan(page).getByRole('button', { name: /, switch S4/ })).toHaveCount(2);
+  await page.getByRole('link', { name: 'Runs' }).click();
+  await searched(page);
+  await expect(firstPlan(page)).toContainText('Least cost');
+  await page.getByRole('button', { name: 'Wire it this way' }).click();
+  await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
+  const cost = await costOf(firstPlan(page));
+  await saved(page);
+  await page.reload();
+  await searched(page);
+  await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
+  expect(await costOf(firstPlan(page))).toBe(cost);
+
+  // Power forced into the box of a four-way: the price of it is said before, and is what the plan then costs more.
+  const overlay = page.getByRole('img', { name: 'Plan A over the layout' });
+  const four = await overlay
+    .locator('g', { has: page.locator('text', { hasText: /^S4$/ }) })
+    .last()
+    .textContent();
+  const box = (four ?? '').replace(/^S4/, '');
+  await page.getByRole('tab', { name: 'What is asked' }).click();
+  await page.getByLabel('Power enters').selectOption({ label: `at ${box}` });
+  const price = page.getByText(/^Costs \$\d+\.\d\d more\.$/);
+  await expect(price).toBeVisible({ timeout: 60_000 });
+  const more = Number(/\$(\d+\.\d\d)/.exec((await price.textContent()) ?? '')?.[1]);
+  await page.getByRole('tab', { name: /^Plan / }).click();
+  const crowded = page.locator('dt', { hasText: 'Most crowded box needs' }).locator('+ dd');
+  const before = await crowded.textContent();
+  await page.getByRole('tab', { name: 'What is asked' }).click();
+  await page.getByLabel('Power enters').selectOption({ label: `at ${box}` });
+  await page.getByRole('button', { name: 'Ask for it' }).click();
+  await searched(page);
+  await expect(firstPlan(page)).toContainText(`Power enters at ${box}`);
+  expect(Math.abs((await costOf(firstPlan(page))) - cost - more)).toBeLessThan(0.02);
+  await page.getByRole('tab', { name: /^Plan / }).click();
+  expect(await crowded.textContent()).not.toBe(before);
+  await expect(page.getByText(/^It is wired another way/)).toBeVisible();
+});
