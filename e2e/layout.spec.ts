@@ -113,5 +113,92 @@ test('a shed drawn from nothing is planned, proved, chosen, and still there afte
   expect(Math.abs((await costOf(firstPlan(page))) - cost - more)).toBeLessThan(0.02);
   await page.getByRole('tab', { name: /^Plan / }).click();
   expect(await crowded.textContent()).not.toBe(before);
-  await expect(page.getByText(/^It is wired another way/)).toBeVisible();
+  await expect(page.getByText(/^The way that was chosen no longer meets what is asked/)).toBeVisible();
+});
+
+test('boxes are dragged: along walls, into one another, out of the room, and back by undo', async ({
+  page,
+}) => {
+  await page.goto('/jobs/heron-yard/circuits/galley-lights/layout');
+  const lamp = plan(page).getByRole('button', { name: 'Pendant 1, luminaire' });
+  const before = await middleOf(lamp);
+  await drag(page, lamp, { x: 0, y: -150 });
+  await expect(page.getByText('Pendant 1 is outside every room.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Pendant 1 is outside every room.')).toBeHidden();
+  expect(Math.abs((await middleOf(lamp)).x - before.x)).toBeLessThan(2);
+
+  // One switch of the two-gang box gets a box of its own, and is dropped on the other again.
+  await plan(page).getByRole('button', { name: 'Galley door, switch S S' }).click();
+  await page.getByRole('group', { name: 'Gang 2, S' }).getByRole('button', { name: 'Own box' }).click();
+  const apart = plan(page).getByRole('button', { name: 'Galley door 2, switch S' });
+  await expect(apart).toBeVisible();
+  const [own, other] = [
+    await middleOf(apart),
+    await middleOf(plan(page).getByRole('button', { name: 'Galley door, switch S' })),
+  ];
+  await drag(page, apart, { x: other.x - own.x, y: other.y - own.y });
+  await expect(plan(page).getByRole('button', { name: 'Galley door, switch S S' })).toBeVisible();
+  await expect(apart).toBeHidden();
+
+  // A height above the ceiling is said at the spot, in feet and inches as they are typed.
+  await plan(page).getByRole('button', { name: 'Galley door, switch S S' }).click();
+  await page.getByLabel('Height over the floor').fill('9-0');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByText(`Galley door is at 9'-0", above the ceiling of Galley at 8'-0".`),
+  ).toBeVisible();
+  await page.getByLabel('Height over the floor').fill('48 in');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('above the ceiling')).toBeHidden();
+  await saved(page);
+});
+
+/** Goes on with the tab key until something has the focus, as a hand without a mouse does. */
+const tabTo = async (page: Page, target: Locator) => {
+  await expect(target).toBeVisible();
+  for (let i = 0; i < 80; i++) {
+    if (await target.evaluate((one) => one === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('the tab key does not come there');
+};
+
+test('a single-pole room by the keyboard alone', async ({ page }) => {
+  const press = async (name: string) => {
+    await tabTo(page, page.getByRole('button', { name, exact: true }));
+    await page.keyboard.press('Enter');
+  };
+  await emptyJob(page, 'Sail locker');
+  await page.keyboard.press('r');
+  await page.keyboard.type('Sail locker');
+  for (const [label, length] of [
+    ['Left to right', '8-6'],
+    ['Top to bottom', '6 1/2 ft'],
+  ] as const) {
+    await tabTo(page, page.getByLabel(label));
+    await page.keyboard.type(length);
+  }
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Room, 55 sq ft')).toBeVisible();
+  await press('Door');
+  await press('Add a door there');
+  await press('Select');
+  await page.keyboard.press('Escape');
+  await press('Circuit');
+  await page.keyboard.type('Locker light');
+  await page.keyboard.press('Enter');
+  await press('Add at the next door');
+  await press('Luminaire');
+  await press('Add one in the middle');
+  const lamp = plan(page).getByRole('button', { name: 'Luminaire, luminaire' });
+  await tabTo(page, lamp);
+  await page.keyboard.press('Shift+ArrowUp');
+  await tabTo(page, page.getByLabel('Height over the floor'));
+  await expect(page.getByRole('heading', { name: 'Box in Sail locker' })).toBeVisible();
+  await tabTo(page, page.getByRole('link', { name: 'Runs' }));
+  await page.keyboard.press('Enter');
+  await searched(page);
+  await press('Wire it this way');
+  await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
 });

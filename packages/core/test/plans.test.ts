@@ -241,6 +241,11 @@ test('a brief without a feed, and places of which no length is known beside othe
   expect(half.refusals).toMatchObject([
     { title: 'No length is known of any run that leads from the panel to S2' },
   ]);
+  const noPanel = brief((job) => ({ ...job, runFacts: measured(['S1', 'S2'], ['S1', 'L'], ['S2', 'L']) }));
+  expect(noPanel.candidates.length).toBeGreaterThan(1);
+  expect(noPanel.notes).toEqual([
+    'The panel is not on the plan and no home run is measured: home runs are counted without their feet.',
+  ]);
   const none = brief((job) => job);
   expect(none.candidates.length).toBeGreaterThan(1);
   expect(none.notes).toEqual([

@@ -1,4 +1,4 @@
-import type { CircuitId } from '../model/ids.js';
+import { PANEL, type CircuitId } from '../model/ids.js';
 import type { Choice, Job } from '../model/job.js';
 import type { Finding } from '../code/rule.js';
 import type { PlanProblem } from '../planning/problem.js';
@@ -80,11 +80,18 @@ const barring = (findings: readonly Finding[]) =>
 
 const notesOf = (job: Job, circuit: CircuitId): string[] => {
   const { circuits } = planJob(withoutForced(withChoice(job, circuit, null)));
+  const { runs, homeRuns } = someLengthsKnown(job);
+  const fromPanel = job.feeds.some((feed) => feed.circuit === circuit && feed.at === PANEL);
   const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);
   return [
-    ...(someLengthsKnown(job)
+    ...(runs || homeRuns
       ? []
       : ['No box has a position and no run is measured: plans are compared without feet of cable.']),
+    ...(runs && !homeRuns && fromPanel
+      ? [
+          'The panel is not on the plan and no home run is measured: home runs are counted without their feet.',
+        ]
+      : []),
     ...open.map(
       ({ circuit: { name } }) =>
         `${name} is not planned yet. What it will put into shared boxes is not counted here.`,

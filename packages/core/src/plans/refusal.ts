@@ -72,8 +72,9 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
     outcome && !outcome.ok ? outcome.problems.filter((problem) => WHATEVER_THE_RUN.has(problem.code)) : [];
   if (grave.length > 0) return grave.map((problem) => sayProblem(job, problem));
 
+  const some = someLengthsKnown(job);
   const known = (a: Place, b: Place) =>
-    !someLengthsKnown(job) ||
+    !(a === PANEL || b === PANEL ? some.homeRuns : some.runs) ||
     runLength(job, a, b).length !== null ||
     job.existingCables.some(({ between }) => between.includes(a) && between.includes(b));
   const lawful = (a: Place, b: Place) => runFactOf(job, a, b)?.rule !== 'forbidden';

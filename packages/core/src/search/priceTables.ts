@@ -1,4 +1,4 @@
-import { PANEL } from '../model/ids.js';
+import { PANEL, type Place } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
 import { runLength } from '../materials/lengths.js';
 import { cablesFor } from '../planning/carriers.js';
@@ -18,10 +18,10 @@ export interface PriceTables {
   background: Background;
   cables: readonly CableArticle[];
   /**
-   * The length of some run is known: then a run of unknown length is not offered, as it would look free. Where none is
-   * known, lengths count nothing.
+   * The length of some run is known, and of some home run: then one of unknown length is not offered, as it would look free.
+   * Where none is known, lengths count nothing.
    */
-  someLengths: boolean;
+  someLengths: KnownLengths;
   splices: Splices;
   station: (asked: StationOf) => Station | null;
   /** Remembered from one order to the next, by what they hang on. */
@@ -33,10 +33,19 @@ export interface PriceTables {
   carried: Map<string, Map<number, Carried | null>>;
 }
 
-/** Is the length of any run of the job known, by measure or by where its places are? */
-export const someLengthsKnown = (job: Job): boolean => {
-  const places = [PANEL, ...job.boxes.map((box) => box.id)] as const;
-  return places.some((a, i) => places.slice(i + 1).some((b) => runLength(job, a, b).length !== null));
+export interface KnownLengths {
+  runs: boolean;
+  homeRuns: boolean;
+}
+
+/** Is the length of any run of the job known, and of any home run, by measure or by where its places are? */
+export const someLengthsKnown = (job: Job): KnownLengths => {
+  const boxes = job.boxes.map((box) => box.id);
+  const isKnown = (a: Place, b: Place) => runLength(job, a, b).length !== null;
+  return {
+    runs: boxes.some((a, i) => boxes.slice(i + 1).some((b) => isKnown(a, b))),
+    homeRuns: boxes.some((box) => isKnown(PANEL, box)),
+  };
 };
 
 export const priceTablesOf = (

@@ -36,6 +36,7 @@ const wayBetween = (
     return { costs: [-ends * existing.insulated.length * splices.cap], existing, forced };
   }
   const length = runLength(job, a, b);
+  const isKnown = a === PANEL || b === PANEL ? someLengths.homeRuns : someLengths.runs;
   const { access } = wayOf(job, a, b);
   const { run, foot, opening } = job.labour;
   const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
@@ -50,7 +51,7 @@ const wayBetween = (
       via: [],
       ...length,
     });
-    const inches = cut?.cut ?? (someLengths ? Infinity : 0);
+    const inches = cut?.cut ?? (isKnown ? Infinity : 0);
     if (inches > article.coilFeet * 12) return Infinity;
     const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
     return weights.material * material + weights.minute * minutes + weights.inch * inches;

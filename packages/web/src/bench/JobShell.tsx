@@ -79,15 +79,18 @@ export const JobShell = () => {
   const { circuits } = open.document;
   const circuit = circuits.find((one) => one.id === circuitId);
   const [first] = circuits;
-  if (!circuit && circuitId !== 'new' && first)
-    return (
+  const elsewhere =
+    !circuit && circuitId !== 'new' && first ? (
       <Navigate
         replace
         to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}${view === 'bench' ? '' : `/${view}`}`}
       />
-    );
+    ) : null;
+  // The layout stays as it is: its first circuit may have been made there just now.
+  if (elsewhere && view !== 'layout') return elsewhere;
   return (
     <>
+      {elsewhere}
       <TopBar job={open.document} circuit={circuit ?? null} view={view} />
       {open.save.kind === 'conflict' ? <ConflictBar job={open.document} current={open.save.current} /> : null}
       {view === 'layout' ? (

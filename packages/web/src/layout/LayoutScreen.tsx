@@ -85,6 +85,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
     const arrow = ARROWS[event.key];
     if (arrow) {
       event.preventDefault();
+      select(grip);
       const inches = event.shiftKey ? 12 : 1;
       edit(nudged(job, grip, { x: arrow.x * inches, y: arrow.y * inches }), `move ${nameOf(job, grip)}`);
     } else if (event.key === 'Delete' || event.key === 'Backspace') {

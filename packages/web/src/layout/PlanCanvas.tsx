@@ -44,8 +44,13 @@ const Item = ({
     aria-pressed={current}
     className="cursor-move touch-none outline-offset-4"
     opacity={faded ? 0.4 : undefined}
-    onFocus={() => onPick(grip)}
-    onKeyDown={(event) => onKey(event, grip)}
+    // Going past with the tab key selects nothing; to move something with the arrows is to take it.
+    onKeyDown={(event) => {
+      if (event.key === 'Enter' || event.key === ' ') {
+        event.preventDefault();
+        onPick(grip);
+      } else onKey(event, grip);
+    }}
     {...rest}
     {...bind(grip)}
   >

@@ -15,7 +15,7 @@ export const useGrip = (
   const bind = useDrag(
     ({ args: [grip], initial, xy, first, last, tap, canceled, event }) => {
       event.stopPropagation();
-      if (first) onGrip(grip as Grip);
+      if (first || tap) onGrip(grip as Grip);
       const [from, to] = [spotAt(initial), spotAt(xy)];
       if (canceled || tap || !from || !to) return setDraft(null);
       if (!last) return setDraft(dragged(job, grip as Grip, from, to));

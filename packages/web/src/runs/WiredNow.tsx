@@ -32,7 +32,7 @@ export const WiredNow = ({
   return (
     <p className="mx-4 mb-3 border-l-3 border-ink pl-3 text-[13.5px]" role="status">
       {measures === null || more === null
-        ? 'The way that was chosen no longer reaches everything. Wire it by one of these, or keep it and mend the runs on the bench.'
+        ? 'The way that was chosen no longer meets what is asked, or leaves something out. Wire it by one of these, or keep it and mend the runs on the bench.'
         : Math.abs(more) < 50
           ? `It is wired another way, at the same cost as ${first.letter}.`
           : `It is wired another way, at ${dollars(measures.cost)}: ${dollars(Math.abs(more))} ${more > 0 ? 'more' : 'less'} than ${first.letter}. Keep it, or wire it by one of these.`}
