@@ -1,13 +1,25 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { FORMATS, planJob, plannedWiring, readJob, standardStock, writeJobFile } from '@amber/core';
+import {
+  FORMATS,
+  planJob,
+  plannedWiring,
+  readJob,
+  standardStock,
+  withoutCircuit,
+  writeJobFile,
+} from '@amber/core';
 import { run } from '../src/run.js';
 
+/** The two circuits of the demo whose way is chosen in its file. */
 const demo = () => {
   const file = fileURLToPath(new URL('../../../demo/heron-yard.json', import.meta.url));
   const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return read.job;
+  const unwired = read.job.circuits.filter(
+    ({ id }) => !read.job.choices.some((choice) => choice.circuit === id),
+  );
+  return unwired.reduce((job, { id }) => withoutCircuit(job, id), read.job);
 };
 
 const amber = (args: string[], text = writeJobFile(demo())) => {

@@ -155,7 +155,11 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
     ...job,
     circuits: job.circuits.filter((one) => one.id !== circuit),
     groups: keptGroups,
-    rooms: job.rooms.filter((one) => !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id)),
+    // A room that was measured stands, whatever it is lit by.
+    rooms: job.rooms.filter(
+      (one) =>
+        one.outline !== null || !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id),
+    ),
     slots,
     luminaires,
     choices,
