@@ -202,3 +202,27 @@ test('a single-pole room by the keyboard alone', async ({ page }) => {
   await press('Wire it this way');
   await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
 });
+
+test('a door moved by three feet takes its switch along, and another arrangement wins', async ({ page }) => {
+  await page.goto('/jobs/heron-yard/circuits/long-shed-lights/layout');
+  await plan(page).getByRole('button', { name: 'Door Yard door of Long shed' }).click();
+  await page.getByLabel('From the upper corner').fill('7-0');
+  await page.keyboard.press('Enter');
+  await plan(page)
+    .getByRole('button', { name: /^Yard door, switch/ })
+    .click();
+  await expect(page.getByLabel('From the casing of Yard door')).toHaveValue('8"');
+  await page.getByRole('link', { name: 'Runs' }).click();
+  await searched(page);
+  const said = page.getByText(
+    /^It is wired another way, at \$\d+\.\d\d: \$\d+\.\d\d more than A\. Keep it, or/,
+  );
+  await expect(said).toBeVisible();
+  const [, now = '', more = ''] =
+    /at \$(\d+\.\d\d): \$(\d+\.\d\d) more/.exec((await said.textContent()) ?? '') ?? [];
+  expect(Math.abs(Number(now) - Number(more) - (await costOf(firstPlan(page))))).toBeLessThan(0.02);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await searched(page);
+  await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
+  await saved(page);
+});

@@ -201,6 +201,8 @@ await run(async () => {
     });
     if (!made.ok) throw new Error(`The job was answered ${made.status}.`);
     await pages(server.address, job);
+    const { layoutFigures } = await import('./lib/layoutFigures.mjs');
+    await layoutFigures(server.address);
     await save(server.address, job);
     await server.stop();
   } finally {

@@ -1,5 +1,5 @@
 import { useMemo, useState, type FormEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import {
   newDraft,
   reviewCircuit,
@@ -59,7 +59,13 @@ export const StartCircuit = ({ job }: { job: Job }) => {
       <form onSubmit={(event) => void submit(event)} className="flex max-w-lg flex-col gap-5">
         <div>
           <h1 className="text-2xl font-bold">New circuit</h1>
-          <p className="mt-1 text-quiet">One group of luminaires, controlled from one place or several.</p>
+          <p className="mt-1 text-quiet">
+            One group of luminaires, controlled from one place or several. Or{' '}
+            <Link className="font-semibold text-ink underline" to={`/jobs/${job.id}/layout`}>
+              measure the place
+            </Link>{' '}
+            and plan by its lengths.
+          </p>
         </div>
         <Field label="Room">
           <input

@@ -2,6 +2,7 @@ import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { CircuitId, Job } from '@amber/core';
 import type { Planner } from './planWorker.js';
+import { takeWorker } from './workers.js';
 
 export type Price = { kind: 'asking' } | { kind: 'known'; cost: number | null };
 
@@ -11,7 +12,7 @@ export const useLeastCost = (job: Job | null, circuit: CircuitId): Price | null 
   const [known, setKnown] = useState<{ brief: string; cost: number | null } | null>(null);
   useEffect(() => {
     if (brief === null) return;
-    const worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
+    const worker = takeWorker();
     let current = true;
     void wrap<Planner>(worker)
       .leastCost(JSON.parse(brief) as Job, circuit)

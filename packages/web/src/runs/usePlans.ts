@@ -2,6 +2,7 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { Circuit, Job, PlanSet } from '@amber/core';
 import type { Planner } from './planWorker.js';
+import { takeWorker } from './workers.js';
 
 export type Search =
   | { kind: 'searching'; found: PlanSet | null }
@@ -31,7 +32,7 @@ export const usePlans = (job: Job, circuit: Circuit) => {
       setSearch({ kind: 'done', found: last.found });
       return;
     }
-    const worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
+    const worker = takeWorker();
     let current = true;
     const end = () => {
       current = false;
@@ -50,7 +51,13 @@ export const usePlans = (job: Job, circuit: Circuit) => {
         before.kind === 'searching' ? { kind: 'stopped', found: before.found } : before,
       );
     });
+    performance.mark('plans-asked');
+    let answered = false;
     const show = (found: PlanSet) => {
+      if (!answered && found.candidates.length > 0) performance.mark('plans-first');
+      answered ||= found.candidates.length > 0;
+      if (found.profiles.some((one) => one.id === 'leastCost' && one.proved))
+        performance.mark('plans-proved');
       if (current) setSearch({ kind: 'searching', found });
     };
     wrap<Planner>(worker)

@@ -1,0 +1,98 @@
+import { planJob } from '@amber/core';
+import { openBrowser } from './browser.mjs';
+import { randomJob } from './plannerFigures.mjs';
+import { say } from './say.mjs';
+
+const line = (name, text) => say(`${name.padEnd(52)} ${text}`);
+const RUNS = '/jobs/heron-yard/circuits/long-shed-lights/runs';
+
+/** A floor of 40 boxes in one room. */
+const fortyBoxes = () => {
+  const job = randomJob(3, { places: 40, groups: 8, switches: 2 });
+  const outline = [
+    { x: -12, y: -12 },
+    { x: 492, y: -12 },
+    { x: 492, y: 312 },
+    { x: -12, y: 312 },
+  ];
+  const rooms = job.rooms.map((room) => ({ ...room, outline }));
+  return planJob({ ...job, rooms, boxes: job.boxes.map((box) => ({ ...box, room: 'r' })) }).job;
+};
+
+/** Script of a drag over many frames, milliseconds for each. */
+const dragging = async (browser, address) => {
+  const document = fortyBoxes();
+  const made = await fetch(`${address}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ saveId: 'forty', document }),
+  });
+  if (!made.ok) throw new Error(`The job of 40 boxes was answered ${made.status}.`);
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/jobs/${document.id}/layout`);
+  const lamp = page.getByRole('button', { name: 'L3, luminaire' });
+  await lamp.waitFor();
+  const box = await lamp.boundingBox();
+  const client = await page.context().newCDPSession(page);
+  await client.send('Performance.enable');
+  const script = async () => {
+    const { metrics } = await client.send('Performance.getMetrics');
+    return metrics.find((one) => one.name === 'ScriptDuration').value * 1000;
+  };
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 10, at.y + 10);
+  const [before, frames] = [await script(), 120];
+  for (let i = 0; i < frames; i++) {
+    await page.mouse.move(at.x + 60 * Math.sin(i / 9), at.y + 40 * Math.cos(i / 7));
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+  }
+  const each = ((await script()) - before) / frames;
+  await page.mouse.up();
+  const { metrics } = await client.send('Performance.getMetrics');
+  const heap = metrics.find((one) => one.name === 'JSHeapUsedSize').value / 1e6;
+  line('web: script a frame, dragging among 40 boxes', `mean ${each.toFixed(1)} ms   aim under 8 ms`);
+  line('web: heap of the page with 40 boxes', `${heap.toFixed(0)} MB   aim under 200 MB`);
+  await page.close();
+};
+
+/** From an edit of the long shed to the first answer and to the proof of the least cost, in the page with its worker. */
+const planning = async (browser, address) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}${RUNS}`);
+  const proved = () => page.getByText('That A costs least is proved').waitFor({ timeout: 120_000 });
+  await proved();
+  const [first, least] = [[], []];
+  for (const edition of ['2011', '2014', '2017', '2020', '2023']) {
+    await page.evaluate(() => performance.clearMarks());
+    await page.getByLabel('Code edition').selectOption(edition);
+    await page.waitForFunction(() => performance.getEntriesByName('plans-proved').length > 0, null, {
+      timeout: 120_000,
+    });
+    const marks = await page.evaluate(() =>
+      ['plans-asked', 'plans-first', 'plans-proved'].map(
+        (name) => performance.getEntriesByName(name)[0].startTime,
+      ),
+    );
+    first.push(marks[1] - marks[0]);
+    least.push(marks[2] - marks[0]);
+    await proved();
+  }
+  const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+  const both = (values) =>
+    `median ${median(values).toFixed(0)} ms   worst ${Math.max(...values).toFixed(0)} ms`;
+  line('web: edit of the long shed to the first answer', `${both(first)}   aim under 300 ms`);
+  line('web: edit of the long shed to the proof', `${both(least)}   aim under 2000 ms`);
+  await page.close();
+};
+
+export const layoutFigures = async (address) => {
+  const browser = await openBrowser();
+  try {
+    await dragging(browser, address);
+    await planning(browser, address);
+  } finally {
+    await browser.close();
+  }
+};
