@@ -42,10 +42,27 @@ const SHOTS = [
     act: (page) => page.getByRole('tab', { name: 'Circuit' }).click(),
   },
   {
+    name: 'layout',
+    path: '/jobs/heron-yard/circuits/long-shed-lights/layout',
+    size: desk,
+    act: (page) => page.getByRole('button', { name: 'Room Long shed' }).click(),
+  },
+  {
     name: 'runs',
-    path: '/jobs/heron-yard/circuits/ropewalk-lights/runs',
+    path: '/jobs/heron-yard/circuits/long-shed-lights/runs',
     size: desk,
     act: (page) => page.getByText('That A costs least is proved').waitFor(),
+  },
+  {
+    name: 'runs-compare',
+    path: '/jobs/heron-yard/circuits/long-shed-lights/runs',
+    size: desk,
+    act: async (page) => {
+      await page.getByText('That A costs least is proved').waitFor();
+      await page.getByRole('button', { name: 'Plan D' }).click();
+      await page.getByRole('tab', { name: 'Compare' }).click();
+      await page.getByText('Where the money goes').waitFor();
+    },
   },
   { name: 'telephone', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: telephone },
 ];
