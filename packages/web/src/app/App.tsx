@@ -26,11 +26,11 @@ export const App = () => (
             </Suspense>
           }
         >
-          <Route index />
-          <Route path="layout" />
-          <Route path="circuits/:circuitId" />
-          <Route path="circuits/:circuitId/layout" />
-          <Route path="circuits/:circuitId/runs" />
+          <Route index element={<></>} />
+          <Route path="layout" element={<></>} />
+          <Route path="circuits/:circuitId" element={<></>} />
+          <Route path="circuits/:circuitId/layout" element={<></>} />
+          <Route path="circuits/:circuitId/runs" element={<></>} />
         </Route>
         <Route path="*" element={<NotFound what="There is nothing at this address." />} />
       </Route>

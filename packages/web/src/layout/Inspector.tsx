@@ -1,4 +1,5 @@
 import { Trash2 } from 'lucide-react';
+import { memo } from 'react';
 import type { Circuit, Job } from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { Button, SafetyNote } from '../shared/ui.js';
@@ -37,7 +38,7 @@ const Selection = ({ job, selected }: { job: Job; selected: NonNullable<Selected
 };
 
 /** What the tool in hand asks, what is selected, or what the plan holds. */
-export const Inspector = ({
+export const Inspector = memo(function Inspector({
   job,
   circuit,
   pointing,
@@ -47,7 +48,7 @@ export const Inspector = ({
   circuit: Circuit | null;
   pointing: Pointing;
   onPlaced: (placed: Placed | null) => void;
-}) => {
+}) {
   const edit = useEdit();
   const { tool, selected, select } = pointing;
   const asked = { job, pointing, onPlaced };
@@ -91,4 +92,4 @@ export const Inspector = ({
       <SafetyNote className="mt-auto border-t border-line pt-3" />
     </aside>
   );
-};
+});

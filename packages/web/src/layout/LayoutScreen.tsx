@@ -8,7 +8,7 @@ import {
   ToggleLeft,
   type LucideIcon,
 } from 'lucide-react';
-import type { KeyboardEvent } from 'react';
+import { useCallback, type KeyboardEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Circuit, Job, Spot } from '@amber/core';
 import { useEdit } from '../editing/review.js';
@@ -69,11 +69,14 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
   const edit = useEdit();
   const pointing = usePointing(job, circuit);
   const { tool, take, select, group } = pointing;
-  const put = (placed: Placed | null) => {
-    if (!placed) return;
-    edit(placed.job, placed.label);
-    select(placed.selected);
-  };
+  const put = useCallback(
+    (placed: Placed | null) => {
+      if (!placed) return;
+      edit(placed.job, placed.label);
+      select(placed.selected);
+    },
+    [edit, select],
+  );
   const view = useView(job, circuit, false, (spot) => {
     if (tool === 'select' || tool === 'room') select(null);
     else put(placedBy(tool, job, spot, group));
@@ -115,7 +118,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
         <Toolbar tool={tool} take={take} />
         <PlanCanvas job={shown} circuit={circuit} view={view} bind={bind} pointing={pointing} onKey={onKey} />
       </main>
-      <Inspector job={shown} circuit={circuit} pointing={pointing} onPlaced={put} />
+      <Inspector job={job} circuit={circuit} pointing={pointing} onPlaced={put} />
     </div>
   );
 };

@@ -1,5 +1,5 @@
 import type { KeyboardEvent, ReactNode } from 'react';
-import type { Circuit, Job, Room } from '@amber/core';
+import { feetInches, holdOf, type Circuit, type Job, type Room } from '@amber/core';
 import { freeSpot, labelOf } from '../plan/labels.js';
 import { FootGrid, PlanRooms, WallLengths } from '../plan/PlanRooms.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
@@ -215,6 +215,7 @@ const BoxOnPlan = ({
   const mark = markOf(job, box);
   const named = current || (!faded && mark.luminaires === 0 && view.scale >= NAMED_FROM);
   const label = labelOf(job, box, halfWidth(mark));
+  const hold = current ? holdOf(job, box) : null;
   return (
     <>
       {/* A finger needs more than the mark. */}
@@ -231,6 +232,11 @@ const BoxOnPlan = ({
           className="plan-label"
         >
           {box.name}
+          {hold ? (
+            <tspan x={label.x} dy="16" fontWeight="500">
+              {feetInches(hold.distance)} from the {hold.reference.kind}
+            </tspan>
+          ) : null}
         </text>
       ) : null}
     </>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Circuit, GroupId, Job } from '@amber/core';
 import type { Pointing, Selected, Tool } from './selection.js';
 
@@ -15,12 +15,8 @@ export const usePointing = (job: Job, circuit: Circuit | null): Pointing => {
   const [asked, setGroup] = useState<GroupId | null>(null);
   const switched = job.groups.filter((group) => group.control === 'switched');
   const usual = switched.find((group) => group.circuit === circuit?.id) ?? switched[0];
-  return {
-    selected: isThere(job, selected) ? selected : null,
-    select,
-    tool,
-    take,
-    group: switched.find((group) => group.id === asked)?.id ?? usual?.id ?? null,
-    setGroup,
-  };
+  const here = isThere(job, selected) ? selected : null;
+  const group = switched.find((one) => one.id === asked)?.id ?? usual?.id ?? null;
+  // The same object while nothing of it changes, so that a drag repaints the plan alone.
+  return useMemo(() => ({ selected: here, select, tool, take, group, setGroup }), [here, tool, group]);
 };

@@ -1,7 +1,5 @@
-import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { CircuitId, Job } from '@amber/core';
-import type { Planner } from './planWorker.js';
 import { takeWorker } from './workers.js';
 
 export type Price = { kind: 'asking' } | { kind: 'known'; cost: number | null };
@@ -12,14 +10,12 @@ export const useLeastCost = (job: Job | null, circuit: CircuitId): Price | null 
   const [known, setKnown] = useState<{ brief: string; cost: number | null } | null>(null);
   useEffect(() => {
     if (brief === null) return;
-    const worker = takeWorker();
+    const { worker, planner } = takeWorker();
     let current = true;
-    void wrap<Planner>(worker)
-      .leastCost(JSON.parse(brief) as Job, circuit)
-      .then((cost) => {
-        if (current) setKnown({ brief, cost });
-        worker.terminate();
-      });
+    void planner.leastCost(JSON.parse(brief) as Job, circuit).then((cost) => {
+      if (current) setKnown({ brief, cost });
+      worker.terminate();
+    });
     return () => {
       current = false;
       worker.terminate();

@@ -1,7 +1,6 @@
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { Circuit, Job, PlanSet } from '@amber/core';
-import type { Planner } from './planWorker.js';
 import { takeWorker } from './workers.js';
 
 export type Search =
@@ -32,7 +31,7 @@ export const usePlans = (job: Job, circuit: Circuit) => {
       setSearch({ kind: 'done', found: last.found });
       return;
     }
-    const worker = takeWorker();
+    const { worker, planner } = takeWorker();
     let current = true;
     const end = () => {
       current = false;
@@ -60,17 +59,15 @@ export const usePlans = (job: Job, circuit: Circuit) => {
         performance.mark('plans-proved');
       if (current) setSearch({ kind: 'searching', found });
     };
-    wrap<Planner>(worker)
-      .find(JSON.parse(brief) as Job, circuit.id, proxy(show))
-      .then(
-        (found) => {
-          if (!current) return;
-          last = { brief, circuit: circuit.id, found };
-          setSearch({ kind: 'done', found });
-          end();
-        },
-        (error: unknown) => failed(error instanceof Error ? error.message : String(error)),
-      );
+    planner.find(JSON.parse(brief) as Job, circuit.id, proxy(show)).then(
+      (found) => {
+        if (!current) return;
+        last = { brief, circuit: circuit.id, found };
+        setSearch({ kind: 'done', found });
+        end();
+      },
+      (error: unknown) => failed(error instanceof Error ? error.message : String(error)),
+    );
     return end;
   }, [brief, circuit.id, tries]);
   return { search, stop, again: () => setTries((count) => count + 1) };
