@@ -10,7 +10,10 @@ export default tseslint.config(
   js.configs.recommended,
   { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
   // Part of the bench script runs inside the page.
-  { files: ['scripts/bench.mjs'], languageOptions: { globals: globals.browser } },
+  {
+    files: ['scripts/bench.mjs', 'scripts/lib/layoutFigures.mjs'],
+    languageOptions: { globals: globals.browser },
+  },
   { files: ['scripts/test/**'], languageOptions: { globals: globals.jest } },
   {
     files: typed,

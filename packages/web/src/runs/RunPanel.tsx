@@ -20,6 +20,7 @@ import { useLeastCost, type Price } from './useLeastCost.js';
 export const sayPrice = (price: Price | null, least: number | null): string => {
   if (price === null || least === null) return '';
   if (price.kind === 'asking') return 'Pricing …';
+  if (price.kind === 'failed') return `Cannot be priced: ${price.message}`;
   if (price.cost === null) return 'Then it cannot be wired.';
   const more = price.cost - least;
   return Math.abs(more) < 50
