@@ -9,8 +9,8 @@ import {
   type SlotId,
 } from '../model/ids.js';
 import type { Feed, Job } from '../model/job.js';
-import { newBox, newCircuit, newFeed, newGroup } from '../model/newJob.js';
-import { numbered, standing } from './placeEdits.js';
+import { newCircuit, newFeed, newGroup } from '../model/newJob.js';
+import { boxAt } from './placeEdits.js';
 import { withoutBox } from './removals.js';
 
 /** A circuit may be fed there. A circuit has one feed at the panel at most, and one at each box. */
@@ -70,30 +70,18 @@ export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
   const slot = job.slots.find((one) => one.id === id);
   const beside = job.boxes.find((one) => one.id === slot?.box);
   if (!slot || !beside) return job;
-  const { spot, ...where } = standing(
-    job,
-    beside.at ? { x: beside.at.x + 8, y: beside.at.y } : { x: 0, y: 0 },
-    true,
-  );
-  const name = numbered(
-    beside.name,
-    job.boxes.map((one) => one.name),
-  );
-  const at = beside.at && { ...spot, z: beside.at.z };
+  const made = boxAt(job, {
+    id: box,
+    name: beside.name,
+    spot: { x: (beside.at?.x ?? 0) + 8, y: beside.at?.y ?? 0 },
+    mount: 'wall',
+    accessible: beside.accessible,
+  });
+  // As high as the other; nowhere yet where nobody has said where that is.
+  const at = beside.at && made.at && { ...made.at, z: beside.at.z };
   return {
     ...job,
-    boxes: [
-      ...job.boxes,
-      newBox({
-        id: box,
-        name,
-        article: null,
-        accessible: beside.accessible,
-        ...where,
-        mount: beside.mount,
-        at,
-      }),
-    ],
+    boxes: [...job.boxes, { ...made, at }],
     slots: job.slots.map((one) => (one.id === id ? { ...one, box, gang: 0 } : one)),
   };
 };

@@ -2,7 +2,7 @@ import type { BoxId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import { newBox, newLuminaire, newSlot } from '../model/newJob.js';
 import type { Room } from '../model/place.js';
-import { ceilingOf, doorsOf, holdOf, isOnWall, spotAtDistance } from './holds.js';
+import { ceilingOf, doorsOf, holdOf, isOnWall, spotAtDistance, USUAL_CEILING } from './holds.js';
 import { latchSpot } from './roomEdits.js';
 import { distance, extentOf, isWithin, nearestWall, spotOn, toInch, wallsOf, type Spot } from './walls.js';
 
@@ -33,11 +33,7 @@ const wallNear = (job: Job, spot: Spot): { room: Room; spot: Spot } | null => {
 };
 
 /** Where a box comes to stand when it is put next to a spot: on the wall near to it, or at the ceiling over it. */
-export const standing = (
-  job: Job,
-  spot: Spot,
-  onWall: boolean,
-): Pick<Box, 'room' | 'level'> & { spot: Spot } => {
+const standing = (job: Job, spot: Spot, onWall: boolean): Pick<Box, 'room' | 'level'> & { spot: Spot } => {
   const wall = onWall ? wallNear(job, spot) : null;
   const room = wall?.room ?? roomAt(job, spot);
   const at = wall?.spot ?? { x: toInch(spot.x), y: toInch(spot.y) };
@@ -120,9 +116,37 @@ const doorNear = (job: Job, spot: Spot) =>
   });
 
 /** A name that no other has. */
-export const numbered = (name: string, taken: readonly string[]): string => {
+const numbered = (name: string, taken: readonly string[]): string => {
   if (!taken.includes(name)) return name;
   for (let i = 2; ; i++) if (!taken.includes(`${name} ${i}`)) return `${name} ${i}`;
+};
+
+/** A box put next to a spot, on the wall near to it or at the ceiling over it, under a name that no other has. */
+export const boxAt = (
+  job: Job,
+  {
+    name,
+    spot,
+    mount,
+    ...told
+  }: Pick<Box, 'id' | 'name'> & { spot: Spot; mount: 'wall' | 'ceiling' } & Partial<Box>,
+): Box => {
+  const { spot: at, ...where } = standing(job, spot, mount === 'wall');
+  const room = job.rooms.find((one) => one.id === where.room);
+  const z = mount === 'wall' ? SWITCH_HEIGHT : room ? ceilingOf(job, room) : USUAL_CEILING;
+  const called = numbered(
+    name,
+    job.boxes.map((one) => one.name),
+  );
+  return newBox({
+    article: null,
+    accessible: 'unknown',
+    at: { ...at, z },
+    ...told,
+    ...where,
+    mount,
+    name: called,
+  });
 };
 
 /** Adds a switch location to a group. Two make a pair of three-ways, more take four-ways between. */
@@ -130,25 +154,11 @@ export const addSwitch = (job: Job, { box, slot, group, at }: SwitchAsked): Job 
   const room = roomOfGroup(job, group);
   const next = room ? nextSwitchSpot(job, room, group) : null;
   const door = at && doorNear(job, at);
-  const { spot, ...where } = standing(job, at ?? next?.spot ?? { x: 0, y: 0 }, true);
-  const name = numbered(
-    (at ? door?.name : next?.name) ?? 'Switch',
-    job.boxes.map((one) => one.name),
-  );
+  const name = (at ? door?.name : next?.name) ?? 'Switch';
+  const spot = at ?? next?.spot ?? { x: 0, y: 0 };
   return {
     ...job,
-    boxes: [
-      ...job.boxes,
-      newBox({
-        id: box,
-        name,
-        article: null,
-        accessible: 'unknown',
-        ...where,
-        mount: 'wall',
-        at: { ...spot, z: SWITCH_HEIGHT },
-      }),
-    ],
+    boxes: [...job.boxes, boxAt(job, { id: box, name, spot, mount: 'wall' })],
     slots: [...job.slots, newSlot({ id: slot, box, gang: 0, group })],
   };
 };
@@ -164,30 +174,13 @@ const KEEP_LUMINAIRE = { terminals: 'leads', leadAwg: 18, metal: true } as const
 
 /** Adds a luminaire on a box of its own at the ceiling over a spot. */
 export const addLuminaire = (job: Job, { box, luminaire, group, at }: LuminaireAsked): Job => {
-  const { spot, ...where } = standing(job, at, false);
-  const room = job.rooms.find((one) => one.id === where.room);
-  const name = numbered(
-    'Luminaire',
-    job.boxes.map((one) => one.name),
-  );
-  const z = room ? ceilingOf(job, room) : 96;
+  const made = boxAt(job, { id: box, name: 'Luminaire', spot: at, mount: 'ceiling' });
   return {
     ...job,
-    boxes: [
-      ...job.boxes,
-      newBox({
-        id: box,
-        name,
-        article: null,
-        accessible: 'unknown',
-        ...where,
-        mount: 'ceiling',
-        at: { ...spot, z },
-      }),
-    ],
+    boxes: [...job.boxes, made],
     luminaires: [
       ...job.luminaires,
-      newLuminaire({ ...KEEP_LUMINAIRE, id: luminaire, name, box, group, va: USUAL_VA }),
+      newLuminaire({ ...KEEP_LUMINAIRE, id: luminaire, name: made.name, box, group, va: USUAL_VA }),
     ],
   };
 };
@@ -208,18 +201,7 @@ export const addPlainBox = (
   job: Job,
   { box, at, existing }: { box: BoxId; at: Spot; existing: boolean },
 ): Job => {
-  const { spot, ...where } = standing(job, at, false);
-  const room = job.rooms.find((one) => one.id === where.room);
-  const name = numbered(
-    existing ? 'Existing box' : 'Junction',
-    job.boxes.map((one) => one.name),
-  );
-  const z = room ? ceilingOf(job, room) : 96;
-  const told = {
-    article: null,
-    accessible: 'unknown',
-    mount: 'ceiling',
-    work: existing ? 'existing' : 'new',
-  } as const;
-  return { ...job, boxes: [...job.boxes, newBox({ id: box, name, ...told, ...where, at: { ...spot, z } })] };
+  const name = existing ? 'Existing box' : 'Junction';
+  const work = existing ? 'existing' : 'new';
+  return { ...job, boxes: [...job.boxes, boxAt(job, { id: box, name, spot: at, mount: 'ceiling', work })] };
 };

@@ -8,7 +8,6 @@ import {
   setPowerEntry,
   withDraft,
   withoutCircuit,
-  type Answer,
   type BoxId,
   type Circuit,
   type CircuitDraft,
@@ -20,11 +19,10 @@ import {
 import { useAppDispatch } from '../app/store.js';
 import { useEdit } from '../editing/review.js';
 import { noticed } from '../shared/noticeSlice.js';
+import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { Button, Field, Select } from '../shared/ui.js';
 import { NameInput } from '../shared/inputs.js';
 import { PlaceCard } from './PlaceCard.js';
-
-const ANSWER_WORDS: Record<Answer, string> = { yes: 'Yes', no: 'No', unknown: 'Not answered: taken as no' };
 
 const KIND_WORDS: Record<DraftPlace['holds']['kind'], string> = {
   switch: 'Switch location',
@@ -164,23 +162,13 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
             ))}
           </Select>
         </Field>
-        <Field label="Whole floor visible from the switches?">
-          <Select
-            value={draft.room.wholeFloorVisible}
-            onChange={(event) =>
-              change(
-                { ...draft, room: { ...draft.room, wholeFloorVisible: event.target.value as Answer } },
-                'visible floor',
-              )
-            }
-          >
-            {Object.entries(ANSWER_WORDS).map(([answer, words]) => (
-              <option key={answer} value={answer}>
-                {words}
-              </option>
-            ))}
-          </Select>
-        </Field>
+        <AnswerSelect
+          label="Whole floor visible from the switches?"
+          value={draft.room.wholeFloorVisible}
+          onChange={(wholeFloorVisible) =>
+            change({ ...draft, room: { ...draft.room, wholeFloorVisible } }, 'visible floor')
+          }
+        />
         <Field label="Neutral at switches" hint="Holds for the whole job.">
           <Select
             value={job.preferences.neutral}

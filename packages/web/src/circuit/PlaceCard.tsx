@@ -5,13 +5,13 @@ import {
   movePlace,
   PANEL,
   removePlace,
-  type Answer,
   type CircuitDraft,
   type DraftPlace,
   type Job,
   type Place,
 } from '@amber/core';
 import { BoxSelect } from '../shared/BoxSelect.js';
+import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { Field, Select } from '../shared/ui.js';
 import { LengthInput, NameInput, NumberInput } from '../shared/inputs.js';
 
@@ -129,19 +129,12 @@ export const PlaceCard = ({
             </>
           )}
           {place.holds.kind === 'switch' ? (
-            <Field
+            <AnswerSelect
               label="Can a cable be added later without opening the finish?"
               hint="One side unfinished, or a raceway: then 404.2(C) asks for no neutral here."
-            >
-              <Select
-                value={place.accessible}
-                onChange={(event) => set({ accessible: event.target.value as Answer }, 'access')}
-              >
-                <option value="unknown">Not answered: taken as no</option>
-                <option value="yes">Yes</option>
-                <option value="no">No</option>
-              </Select>
-            </Field>
+              value={place.accessible}
+              onChange={(accessible) => set({ accessible }, 'access')}
+            />
           ) : null}
           <button
             type="button"

@@ -6,13 +6,13 @@ import {
   setDistance,
   setHeight,
   withoutFeed,
-  type Answer,
   type Box,
   type FeedId,
   type Hold,
   type Job,
 } from '@amber/core';
 import { useEdit } from '../editing/review.js';
+import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { BoxSelect } from '../shared/BoxSelect.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
 import { Field, Select } from '../shared/ui.js';
@@ -124,19 +124,12 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
         onChange={(article) => set({ article }, 'box')}
       />
       {devices.length > 0 ? (
-        <Field
+        <AnswerSelect
           label="Can a cable be added later without opening the wall?"
           hint="Decides whether a neutral is asked, 404.2(C)."
-        >
-          <Select
-            value={box.accessible}
-            onChange={(event) => set({ accessible: event.target.value as Answer }, 'access')}
-          >
-            <option value="unknown">Not answered: taken as no</option>
-            <option value="yes">Yes</option>
-            <option value="no">No</option>
-          </Select>
-        </Field>
+          value={box.accessible}
+          onChange={(accessible) => set({ accessible }, 'access')}
+        />
       ) : null}
       {box.work === 'existing' || job.feeds.some((feed) => feed.at === box.id) ? (
         <Feeds job={job} box={box} />

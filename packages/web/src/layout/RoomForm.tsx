@@ -7,13 +7,13 @@ import {
   ROOM_WORDS,
   setWallLength,
   wallsOf,
-  type Answer,
   type Job,
   type Room,
   type RoomKind,
 } from '@amber/core';
 import { useState } from 'react';
 import { useEdit } from '../editing/review.js';
+import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { LengthInput, NameInput, NumberInput } from '../shared/inputs.js';
 import { Button, Field, Select } from '../shared/ui.js';
 import { FaultsOf } from './FaultsOf.js';
@@ -128,19 +128,12 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
       >
         <LengthInput value={room.ceiling} onChange={(ceiling) => set({ ceiling }, 'ceiling')} />
       </Field>
-      <Field
+      <AnswerSelect
         label="Whole floor visible from its switches?"
         hint="Decides how many switches need a neutral, 404.2(C)."
-      >
-        <Select
-          value={room.wholeFloorVisible}
-          onChange={(event) => set({ wholeFloorVisible: event.target.value as Answer }, 'view')}
-        >
-          <option value="unknown">Not answered: taken as no</option>
-          <option value="yes">Yes</option>
-          <option value="no">No</option>
-        </Select>
-      </Field>
+        value={room.wholeFloorVisible}
+        onChange={(wholeFloorVisible) => set({ wholeFloorVisible }, 'view')}
+      />
       {room.kind === 'stairway' ? (
         <Field
           label="Risers between the levels"
