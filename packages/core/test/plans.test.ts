@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  type BoxId,
   compile,
   dollars,
   estimate,
@@ -220,6 +221,19 @@ test('a box that holds too little in every plan is refused, and a larger one is 
   expect(candidates.filter((one) => one.measures.violations === 0)).toEqual([]);
   expect(refusals).toMatchObject([{ title: 'No way of wiring Lights meets all that is asked' }]);
   expect(relaxed).toMatchObject([{ relaxation: { what: 'box', box: 'S1' }, saves: null }]);
+});
+
+test('power that is at the luminaire already is no familiar way with power at a switch', () => {
+  const at = (box: string) =>
+    brief((job) => ({
+      ...job,
+      feeds: job.feeds.map((feed) => ({ ...feed, at: box as BoxId })),
+    })).candidates.flatMap((one) => one.familiar);
+  expect(at('L')).toContain('atLight');
+  expect(at('L')).not.toContain('atSwitch');
+  expect(at('L')).not.toContain('between');
+  expect(at('S1')).toContain('atSwitch');
+  expect(at('S1')).not.toContain('atLight');
 });
 
 test('a circuit that may not serve lighting is refused with the section that says so', () => {

@@ -84,9 +84,13 @@ export const familiarChoices = (job: Job, circuit: Circuit): FamiliarChoice[] =>
     const before = shortestWay(job, start, fresh(first));
     return [start, ...before, ...shortestWay(job, before.at(-1) ?? start, fresh(then))];
   };
-  const found: FamiliarChoice[] = [made('atSwitch', chain(straight(switches, lights)))];
-  found.push(made('atLight', chain(straight(lights, switches))));
-  if (switches.length > 1) {
+  // Power that is at a luminaire already does not come to a switch first, nor the other way round.
+  const atLight = lights.some((box) => box === start);
+  const atSwitch = switches.some((box) => box === start);
+  const found: FamiliarChoice[] = [];
+  if (!atLight) found.push(made('atSwitch', chain(straight(switches, lights))));
+  if (!atSwitch) found.push(made('atLight', chain(straight(lights, switches))));
+  if (switches.length > 1 && !atLight) {
     const way = shortestWay(job, start, fresh(switches));
     const head = way.slice(0, -1);
     const tail = way.slice(-1);
