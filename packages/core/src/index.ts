@@ -118,7 +118,16 @@ export {
   setDistance,
   setHeight,
 } from './layout/placeEdits.js';
-export { addCircuit, addFeed, addGroup, controlBy, gangInto, ungang } from './layout/control.js';
+export {
+  addCircuit,
+  addExistingCable,
+  addFeed,
+  addGroup,
+  controlBy,
+  gangInto,
+  removeExistingCable,
+  ungang,
+} from './layout/control.js';
 export { withoutBox, withoutChoice, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
 export {
   alongWall,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   addCircuit,
+  addExistingCable,
   addDoor,
   addLuminaire,
   addPlainBox,
@@ -24,6 +25,7 @@ import {
   newJob,
   notchCorner,
   pushWall,
+  removeExistingCable,
   removeRoom,
   setDistance,
   setHeight,
@@ -275,4 +277,21 @@ test('an existing box may stand anywhere and feed a circuit', () => {
     mount: 'ceiling',
   });
   sound(job);
+});
+
+test('a cable that lies there already is used by the plan, is one between two places, and can be taken away', () => {
+  const job = loft();
+  const laid = addExistingCable(job, { id: id('old'), article: id('14-3'), from: id('s1'), to: id('l0') });
+  const again = addExistingCable(laid, {
+    id: id('newer'),
+    article: id('14-2'),
+    from: id('l0'),
+    to: id('s1'),
+  });
+  expect(again.existingCables.map((cable) => cable.id)).toEqual(['newer']);
+  sound(again);
+  const [first] = findPlans(again, id('c'), { mostSteps: 200_000 }).candidates;
+  expect(first?.measures.reused).toBe(1);
+  expect(first?.runs.filter((run) => run.existing).map((run) => run.cable)).toEqual(['14/2']);
+  expect(removeExistingCable(again, id('newer'))).toEqual(job);
 });

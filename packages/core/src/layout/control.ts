@@ -1,10 +1,13 @@
 import {
   PANEL,
+  type ArticleId,
   type BoxId,
+  type CableId,
   type CircuitId,
   type FeedId,
   type GroupId,
   type LuminaireId,
+  type Place,
   type RoomId,
   type SlotId,
 } from '../model/ids.js';
@@ -85,3 +88,20 @@ export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
     slots: job.slots.map((one) => (one.id === id ? { ...one, box, gang: 0 } : one)),
   };
 };
+
+/** A cable that lies between two places already. There is one between the same two at most: a second takes the place of the first. */
+export const addExistingCable = (
+  job: Job,
+  { id, article, from, to }: { id: CableId; article: ArticleId; from: Place; to: BoxId },
+): Job => ({
+  ...job,
+  existingCables: [
+    ...job.existingCables.filter(({ between }) => !(between.includes(from) && between.includes(to))),
+    { id, article, between: [from, to], length: null, via: [] },
+  ],
+});
+
+export const removeExistingCable = (job: Job, id: CableId): Job => ({
+  ...job,
+  existingCables: job.existingCables.filter((cable) => cable.id !== id),
+});

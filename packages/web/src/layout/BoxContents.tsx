@@ -1,13 +1,22 @@
 import { Ungroup } from 'lucide-react';
+import { useState } from 'react';
 import {
+  addExistingCable,
+  articleOf,
+  articlesOf,
   controlBy,
+  PANEL,
+  removeExistingCable,
   ungang,
   withoutSlot,
+  type ArticleId,
   type Box,
   type BoxId,
+  type CableId,
   type GroupId,
   type Job,
   type Luminaire,
+  type Place,
   type Slot,
 } from '@amber/core';
 import { useEdit } from '../editing/review.js';
@@ -129,4 +138,76 @@ export const LuminairesOf = ({ job, box }: { job: Job; box: Box }) => {
         </Field>
       </fieldset>
     ));
+};
+
+/** Cables that lie between this box and others already; a plan uses them before it buys any. */
+export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
+  const edit = useEdit();
+  const cables = articlesOf(job.stock, 'cable');
+  const [to, setTo] = useState<Place | ''>('');
+  const [article, setArticle] = useState<ArticleId | undefined>(cables[0]?.id);
+  const lying = job.existingCables.filter(({ between }) => between.includes(box.id));
+  const nameOf = (place: Place) =>
+    place === PANEL ? 'the panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);
+  const add = () => {
+    if (to === '' || !article) return;
+    const asked = { id: fresh<CableId>('cable'), article, from: to, to: box.id };
+    edit(addExistingCable(job, asked), `existing cable from ${nameOf(to)} to ${box.name}`);
+    setTo('');
+  };
+  return (
+    <fieldset className="flex flex-col gap-2">
+      <legend className="mb-1 text-[13px] font-semibold">Cables that lie there already</legend>
+      {lying.map((cable) => {
+        const [a, b] = cable.between;
+        const other = nameOf(a === box.id ? b : a);
+        return (
+          <div key={cable.id} className="flex min-h-10 items-center gap-2 text-[14px]">
+            <span className="min-w-0 flex-1">
+              {articleOf(job.stock, 'cable', cable.article).name} to {other}
+            </span>
+            <Button
+              look="bare"
+              onClick={() =>
+                edit(removeExistingCable(job, cable.id), `no cable from ${box.name} to ${other}`)
+              }
+            >
+              Take away
+            </Button>
+          </div>
+        );
+      })}
+      <div className="grid grid-cols-[1fr_5.5rem_auto] gap-2">
+        <Select
+          aria-label="Cable to"
+          value={to}
+          onChange={(event) => setTo(event.target.value as Place | '')}
+        >
+          <option value="">to …</option>
+          <option value={PANEL}>the panel</option>
+          {job.boxes
+            .filter((one) => one.id !== box.id)
+            .map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+        </Select>
+        <Select
+          aria-label="Kind of cable"
+          value={article}
+          onChange={(event) => setArticle(event.target.value as ArticleId)}
+        >
+          {cables.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Select>
+        <Button disabled={to === ''} onClick={add}>
+          Add
+        </Button>
+      </div>
+    </fieldset>
+  );
 };

@@ -16,7 +16,7 @@ import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { BoxSelect } from '../shared/BoxSelect.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
 import { Field, Select } from '../shared/ui.js';
-import { DevicesOf, LuminairesOf } from './BoxContents.js';
+import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
 import { FaultsOf } from './FaultsOf.js';
 import { fresh } from './selection.js';
 
@@ -134,6 +134,7 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
       {box.work === 'existing' || job.feeds.some((feed) => feed.at === box.id) ? (
         <Feeds job={job} box={box} />
       ) : null}
+      <CablesOf job={job} box={box} />
       {box.at ? null : (
         <p className="text-[13px] text-quiet">
           It has no place on the plan yet. {feetInches(48)} is a usual height.

@@ -7,6 +7,7 @@ import { boxesOf, toPixel, type View } from '../plan/view.js';
 import type { useView } from '../plan/useView.js';
 import { ZoomButtons } from '../plan/ZoomButtons.js';
 import { ControlLines } from './ControlLines.js';
+import { LyingCables } from './LyingCables.js';
 import { DoorGrips, WallGrips } from './grips.js';
 import type { Grip } from './moving.js';
 import type { Pointing, Selected } from './selection.js';
@@ -107,6 +108,7 @@ export const PlanCanvas = ({
               selectedRoom={roomId}
               selectedDoor={selected?.kind === 'door' ? selected.id : null}
             />
+            <LyingCables job={job} view={view} />
             <ControlLines job={job} view={view} group={pointing.group} />
             {room ? <WallLengths room={room} view={view} /> : null}
             {job.rooms.map((one) =>
