@@ -16,8 +16,14 @@ const MORE_TREES = 15_000;
 /** Orders that are tried for a good answer before the exact search, and changes tried on each. */
 const FIRST_ANSWERS = 3;
 const KICKS = 2;
-/** Steps of an order that is settled at once; the others wait. */
+/**
+ * Steps of an order that is settled at once; the others wait. Of one group an order may take most of all steps: with few nets
+ * it is mostly settled, and what was begun and left is lost.
+ */
 const EASY_STEPS = 300_000;
+const EASY_SHARE = 0.6;
+/** With so many places a better first answer is worth its time. */
+const MANY_PLACES = 13;
 /** With so many steps left for each of those that wait, they are settled too; else their bounds are raised, lowest first. */
 const HARD_STEPS = 1_000_000;
 /** The share of the gap by which a bound is raised, and the least of it by the weight of the best. */
@@ -94,7 +100,9 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
       const mayEnter = (box: string) =>
         entries.some((one) => one === box) && (entry === null || box === entry);
       const { least, each, most } = FIRST_TREES;
-      searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
+      const many = space.feeds.some((feed) => space.boxesFor(feed).length >= MANY_PLACES);
+      const trees = many ? MORE_TREES : Math.min(most, least + each * space.count);
+      searchLarge(tables, space, mayEnter, trees, mayGoOn, keep);
       const cases = all()
         .map(here)
         .sort((a, b) => leastBound(a) - leastBound(b));
@@ -127,16 +135,21 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace): Search => {
           return { one: made, bound: Math.max(bound, leastBound(made)) };
         });
       };
+      const alone = space.groups.length === 1;
+      const easySteps = alone ? EASY_SHARE * mostSteps : mostSteps;
       const easy = cases.map((one): Open => ({ one, bound: leastBound(one) })).reverse();
       const hard: Open[] = [];
       for (let open = easy.pop(); open; open = easy.pop()) {
         if (open.bound >= weight()) continue;
-        const rest = isOver() ? null : look(open, weight(), Math.min(EASY_STEPS, mostSteps - steps));
+        const left = easySteps - steps;
+        const rest =
+          isOver() || left < 0 ? null : look(open, weight(), alone ? left : Math.min(EASY_STEPS, left));
         // At once, as what is found there drops much of the others.
         if (rest) easy.push(...rest);
         else hard.push(open);
       }
-      if (hard.length > 0 && !isOver()) searchLarge(tables, space, mayEnter, MORE_TREES, mayGoOn, keep);
+      if (hard.length > 0 && !many && !isOver())
+        searchLarge(tables, space, mayEnter, MORE_TREES, mayGoOn, keep);
       const left: Open[] = [];
       for (;;) {
         hard.sort((a, b) => b.bound - a.bound);
