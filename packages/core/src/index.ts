@@ -1,7 +1,7 @@
 /** The model: what a job holds, and the boundary check of a job file. */
-export { EDITIONS, JUDGED_EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
+export { EDITIONS, isBetween, JUDGED_EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
 export { ROOM_KINDS } from './model/place.js';
-export type { Access, Answer, Door, Point, Room, RoomKind, Route } from './model/place.js';
+export type { Access, Answer, Door, Room, RoomKind, Route } from './model/place.js';
 export type { Amendment, Scope } from './model/amendment.js';
 export type { Preferences } from './model/preferences.js';
 export { labourSchema } from './model/labour.js';
@@ -27,7 +27,6 @@ export { jobSchema } from './model/references.js';
 export {
   newBox,
   newCircuit,
-  newDoor,
   newFeed,
   newGroup,
   newJob,
@@ -88,8 +87,9 @@ export { cutLength, estimateRun } from './materials/lengths.js';
 export type { CutLength } from './materials/lengths.js';
 
 /** Layout: rooms, doors and places, and every edit of them. */
-export { ceilingOf, doorsOf, holdOf, isOnWall } from './layout/holds.js';
-export type { Hold, Reference } from './layout/holds.js';
+export { ceilingOf } from './model/ceiling.js';
+export { holdOf } from './layout/holds.js';
+export type { Hold } from './layout/holds.js';
 export { layoutFaults } from './layout/faults.js';
 export type { LayoutFault } from './layout/faults.js';
 export {
@@ -114,7 +114,6 @@ export {
   evenSpots,
   moveBox,
   nextSwitchSpot,
-  roomAt,
   setDistance,
   setHeight,
 } from './layout/placeEdits.js';
@@ -128,15 +127,18 @@ export {
   removeExistingCable,
   ungang,
 } from './layout/control.js';
-export { withoutBox, withoutChoice, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
+export { withoutBox, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
 export {
-  alongWall,
   distance,
   extentOf,
   floorArea,
+  isUpright,
   isWithin,
   nearestWall,
+  pointOn,
+  sideOf,
   spotOn,
+  wallOfDoor,
   wallsOf,
 } from './layout/walls.js';
 export type { Spot, Wall } from './layout/walls.js';

@@ -11,7 +11,7 @@ import {
   type RoomId,
   type SlotId,
 } from '../model/ids.js';
-import type { Feed, Job } from '../model/job.js';
+import { isBetween, type Feed, type Job } from '../model/job.js';
 import { newCircuit, newFeed, newGroup } from '../model/newJob.js';
 import { boxAt } from './placeEdits.js';
 import { withoutBox } from './removals.js';
@@ -96,7 +96,7 @@ export const addExistingCable = (
 ): Job => ({
   ...job,
   existingCables: [
-    ...job.existingCables.filter(({ between }) => !(between.includes(from) && between.includes(to))),
+    ...job.existingCables.filter((cable) => !isBetween(cable, from, to)),
     { id, article, between: [from, to], length: null, via: [] },
   ],
 });

@@ -1,8 +1,8 @@
 import type { BoxId, DoorId, GroupId, RoomId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
-import { ceilingOf } from './holds.js';
-import { distance, floorArea, isWithin, wallsOf } from './walls.js';
+import { ceilingOf } from '../model/ceiling.js';
+import { distance, floorArea, isWithin, wallOfDoor } from './walls.js';
 
 /** Something of a layout that cannot be as it is told. Planning goes on with the rest. */
 export interface LayoutFault {
@@ -27,9 +27,8 @@ const ofRooms = (job: Job): LayoutFault[] =>
 
 const ofDoors = (job: Job): LayoutFault[] =>
   job.doors.flatMap((door): LayoutFault[] => {
-    const room = job.rooms.find((one) => one.id === door.room);
-    const wall = room && wallsOf(room).find((one) => one.index === door.wall);
-    if (!room || !wall) return [];
+    const wall = wallOfDoor(job, door);
+    if (!wall) return [];
     const over = door.offset + door.width - wall.length;
     return over > 0
       ? [

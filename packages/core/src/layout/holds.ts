@@ -1,3 +1,4 @@
+import { ceilingOf } from '../model/ceiling.js';
 import type { Box, Job } from '../model/job.js';
 import type { Door, Room } from '../model/place.js';
 import { extentOf, nearestWall, spotOn, toInch, wallsOf, type Spot, type Wall } from './walls.js';
@@ -66,11 +67,6 @@ export const holdOf = (job: Job, box: Box): Hold | null => {
     distance: Math.abs(near.offset - reference.offset),
   };
 };
-
-/** Height of the ceiling of a room above its floor, inches. */
-export const ceilingOf = (job: Pick<Job, 'levels'>, room: Pick<Room, 'ceiling' | 'level'>): number =>
-  room.ceiling ?? job.levels.find((one) => one.id === room.level)?.ceiling ?? USUAL_CEILING;
-export const USUAL_CEILING = 96;
 
 /** A coordinate carried along in proportion from one stretch to another. */
 const carried = (value: number, [a, b]: readonly [number, number], [c, d]: readonly [number, number]) =>

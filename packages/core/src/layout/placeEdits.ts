@@ -1,8 +1,9 @@
 import type { BoxId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
-import { newBox, newLuminaire, newSlot } from '../model/newJob.js';
+import { ceilingOf } from '../model/ceiling.js';
+import { newBox, newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
 import type { Room } from '../model/place.js';
-import { ceilingOf, doorsOf, holdOf, isOnWall, spotAtDistance, USUAL_CEILING } from './holds.js';
+import { doorsOf, holdOf, isOnWall, spotAtDistance } from './holds.js';
 import { latchSpot } from './roomEdits.js';
 import { distance, extentOf, isWithin, nearestWall, spotOn, toInch, wallsOf, type Spot } from './walls.js';
 
@@ -10,11 +11,9 @@ import { distance, extentOf, isWithin, nearestWall, spotOn, toInch, wallsOf, typ
 export const SWITCH_HEIGHT = 48;
 /** A spot this near to a wall is meant to be on it, inches. */
 const SNAP = 30;
-/** A usual load of a luminaire, volt-amperes; shown and editable. */
-const USUAL_VA = 12;
 
 /** The room around a spot; of two that share a wall, the first. */
-export const roomAt = (job: Job, spot: Spot): Room | null =>
+const roomAt = (job: Job, spot: Spot): Room | null =>
   job.rooms.find((room) => room.outline !== null && isWithin(room.outline, spot)) ?? null;
 
 /** The wall next to a spot, of any room, if it is near enough. */
@@ -133,7 +132,7 @@ export const boxAt = (
 ): Box => {
   const { spot: at, ...where } = standing(job, spot, mount === 'wall');
   const room = job.rooms.find((one) => one.id === where.room);
-  const z = mount === 'wall' ? SWITCH_HEIGHT : room ? ceilingOf(job, room) : USUAL_CEILING;
+  const z = mount === 'wall' ? SWITCH_HEIGHT : ceilingOf(job, room);
   const called = numbered(
     name,
     job.boxes.map((one) => one.name),
@@ -170,8 +169,6 @@ export interface LuminaireAsked {
   at: Spot;
 }
 
-const KEEP_LUMINAIRE = { terminals: 'leads', leadAwg: 18, metal: true } as const;
-
 /** Adds a luminaire on a box of its own at the ceiling over a spot. */
 export const addLuminaire = (job: Job, { box, luminaire, group, at }: LuminaireAsked): Job => {
   const made = boxAt(job, { id: box, name: 'Luminaire', spot: at, mount: 'ceiling' });
@@ -180,7 +177,7 @@ export const addLuminaire = (job: Job, { box, luminaire, group, at }: LuminaireA
     boxes: [...job.boxes, made],
     luminaires: [
       ...job.luminaires,
-      newLuminaire({ ...KEEP_LUMINAIRE, id: luminaire, name: made.name, box, group, va: USUAL_VA }),
+      newLuminaire({ ...USUAL_LUMINAIRE, id: luminaire, name: made.name, box, group }),
     ],
   };
 };

@@ -1,11 +1,4 @@
-import {
-  placeOfNode,
-  type BoxId,
-  type CircuitId,
-  type GroupId,
-  type LuminaireId,
-  type SlotId,
-} from '../model/ids.js';
+import { placeOfNode, type BoxId, type GroupId, type LuminaireId, type SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 
 /** A way of wiring that leads through what is no longer there is taken back; the circuit waits to be planned again. */
@@ -93,9 +86,3 @@ export const withoutFeed = (job: Job, feed: Job['feeds'][number]['id']): Job =>
     { ...job, feeds: job.feeds.filter((one) => one.id !== feed) },
     { slots: new Set(), groups: new Set() },
   );
-
-/** Leaves a circuit unwired. */
-export const withoutChoice = (job: Job, circuit: CircuitId): Job => ({
-  ...job,
-  choices: job.choices.filter((one) => one.circuit !== circuit),
-});

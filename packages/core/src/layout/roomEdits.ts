@@ -4,7 +4,7 @@ import { newDoor, newRoom } from '../model/newJob.js';
 import type { Door, Room, RoomKind } from '../model/place.js';
 import { carryBoxes } from './holds.js';
 import { withoutBox } from './removals.js';
-import { extentOf, nearestWall, spotOn, toInch, wallsOf, type Spot } from './walls.js';
+import { extentOf, nearestWall, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from './walls.js';
 
 /** Corners of a rectangle: its first wall is the upper one on the plan, then clockwise. */
 const rectangle = ({ x, y }: Spot, width: number, depth: number): Spot[] => [
@@ -15,7 +15,7 @@ const rectangle = ({ x, y }: Spot, width: number, depth: number): Spot[] => [
 ];
 
 /** Where the next room of a level goes: wall to wall with the one furthest to the right, along its upper edge. */
-export const nextRoomSpot = (job: Job, level: Room['level']): Spot => {
+const nextRoomSpot = (job: Job, level: Room['level']): Spot => {
   const extents = job.rooms
     .filter((room) => room.level === level)
     .flatMap((room) => extentOf(room.outline ?? []) ?? []);
@@ -73,12 +73,9 @@ export const moveRoom = (job: Job, id: RoomId, by: Spot): Job => {
   };
 };
 
-const outlineOf = (job: Job, id: RoomId): Spot[] | null =>
-  job.rooms.find((room) => room.id === id)?.outline ?? null;
-
 /** Moves both corners of a wall by so much; the walls beside it grow or shrink. */
-export const moveWall = (job: Job, id: RoomId, index: number, by: Spot): Job => {
-  const outline = outlineOf(job, id);
+const moveWall = (job: Job, id: RoomId, index: number, by: Spot): Job => {
+  const outline = job.rooms.find((room) => room.id === id)?.outline;
   if (!outline) return job;
   const next = (index + 1) % outline.length;
   const moved = outline.map((corner, i) =>
@@ -188,14 +185,12 @@ const USUAL_DOOR = 32;
 
 /** A door kept between the corners of its wall. */
 const fitted = (job: Job, door: Door): Door => {
-  const room = job.rooms.find((one) => one.id === door.room);
-  const length = (room && wallsOf(room).find((wall) => wall.index === door.wall)?.length) ?? 0;
+  const length = wallOfDoor(job, door)?.length ?? 0;
   return { ...door, offset: toInch(Math.max(0, Math.min(length - door.width, door.offset))) };
 };
 
 export const addDoor = (job: Job, { middle, ...asked }: DoorAsked): Job => {
-  const room = job.rooms.find((one) => one.id === asked.room);
-  const wall = room && wallsOf(room).find((one) => one.index === asked.wall);
+  const wall = wallOfDoor(job, asked);
   if (!wall) return job;
   const width = Math.min(USUAL_DOOR, wall.length);
   const offset = (middle ?? wall.length / 2) - width / 2;
@@ -231,8 +226,7 @@ export const removeDoor = (job: Job, id: DoorId): Job => ({
 
 /** Where the switch of a door goes: beside its latch, clear of the casing; on the other side where the wall ends. */
 export const latchSpot = (job: Job, door: Door): Spot | null => {
-  const room = job.rooms.find((one) => one.id === door.room);
-  const wall = room && wallsOf(room).find((one) => one.index === door.wall);
+  const wall = wallOfDoor(job, door);
   if (!wall) return null;
   const [start, end] = [door.offset - FROM_CASING, door.offset + door.width + FROM_CASING];
   const [first, second] = door.hinge === 'end' ? [start, end] : [end, start];

@@ -1,4 +1,5 @@
-import type { Room } from '../model/place.js';
+import type { Job } from '../model/job.js';
+import type { Door, Room } from '../model/place.js';
 
 /** A point of a level, inches; y grows towards the bottom of the plan. */
 export interface Spot {
@@ -43,21 +44,40 @@ export const wallsOf = ({ outline }: Pick<Room, 'outline'>): Wall[] => {
   });
 };
 
+/** The wall that a door lies on; none while its room is not measured. */
+export const wallOfDoor = (job: Pick<Job, 'rooms'>, door: Pick<Door, 'room' | 'wall'>): Wall | undefined => {
+  const room = job.rooms.find((one) => one.id === door.room);
+  return room && wallsOf(room).find((wall) => wall.index === door.wall);
+};
+
+/** On which side of its room a wall stands, as the plan is looked at. */
+export const sideOf = ({ inward: { x, y } }: Wall): 'left' | 'right' | 'upper' | 'lower' =>
+  Math.abs(x) > Math.abs(y) ? (x > 0 ? 'left' : 'right') : y > 0 ? 'upper' : 'lower';
+
+/** Does a wall run up and down on the plan? */
+export const isUpright = (wall: Wall): boolean => ['left', 'right'].includes(sideOf(wall));
+
+/** The very point so far along a wall, inches from its start. */
+export const pointOn = ({ from, along }: Wall, offset: number): Spot => ({
+  x: from.x + along.x * offset,
+  y: from.y + along.y * offset,
+});
+
 /** Lengths are kept to the inch where a hand has set them. */
 export const toInch = (value: number): number => Math.round(value);
 
 /** The point so far along a wall, kept between its corners. */
 export const spotOn = (wall: Wall, offset: number): Spot => {
   const at = Math.max(0, Math.min(wall.length, offset));
-  return { x: toInch(wall.from.x + wall.along.x * at), y: toInch(wall.from.y + wall.along.y * at) };
+  const { x, y } = pointOn(wall, at);
+  return { x: toInch(x), y: toInch(y) };
 };
 
 /** How far along a wall the point next to a spot is, and how far the spot is from it. Inches. */
-export const alongWall = (wall: Wall, spot: Spot): { offset: number; away: number } => {
+const alongWall = (wall: Wall, spot: Spot): { offset: number; away: number } => {
   const raw = (spot.x - wall.from.x) * wall.along.x + (spot.y - wall.from.y) * wall.along.y;
   const offset = Math.max(0, Math.min(wall.length, raw));
-  const near = { x: wall.from.x + wall.along.x * offset, y: wall.from.y + wall.along.y * offset };
-  return { offset, away: distance(near, spot) };
+  return { offset, away: distance(pointOn(wall, offset), spot) };
 };
 
 /** The wall next to a spot. Null where a room has none. */

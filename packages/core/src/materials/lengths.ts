@@ -1,3 +1,4 @@
+import { ceilingOf } from '../model/ceiling.js';
 import { PANEL, type Place } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
 import type { Access, Point, Route } from '../model/place.js';
@@ -14,8 +15,6 @@ interface Spot extends Point {
   ceiling: number;
 }
 
-const usualCeiling = 96;
-
 /** Where a place stands; null while nobody has said. */
 const spotOf = (job: Job, place: Place): Spot | null => {
   const box = job.boxes.find((one) => one.id === place);
@@ -24,7 +23,11 @@ const spotOf = (job: Job, place: Place): Spot | null => {
   const level = job.levels.find((one) => one.id === found.level);
   const room = job.rooms.find((one) => one.id === box?.room);
   const floor = level?.elevation ?? 0;
-  return { ...found.at, floor, ceiling: floor + (room?.ceiling ?? level?.ceiling ?? usualCeiling) };
+  return {
+    ...found.at,
+    floor,
+    ceiling: floor + ceilingOf(job, { ceiling: room?.ceiling ?? null, level: found.level }),
+  };
 };
 
 /** The way a run takes and how it is got to, by its own facts or by those of the job. */

@@ -273,6 +273,13 @@ export type Job = z.infer<typeof jobShape>;
 export const plannedWiring = (job: Job) =>
   job.wirings.find((document) => document.kind === 'planned')?.wiring ?? null;
 
+/** Does it lie between these two places, whichever way round? */
+export const isBetween = (
+  { between: [a, b] }: { between: readonly [string, string] },
+  x: string,
+  y: string,
+): boolean => (a === x && b === y) || (a === y && b === x);
+
 /** What is known of the run between two places, whichever way round. */
 export const runFactOf = (job: Job, x: string, y: string): RunFact | undefined =>
-  job.runFacts.find(({ between: [a, b] }) => (a === x && b === y) || (a === y && b === x));
+  job.runFacts.find((fact) => isBetween(fact, x, y));

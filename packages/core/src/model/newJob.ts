@@ -62,6 +62,8 @@ const completing =
 
 export const newBox = completing(boxSchema);
 export const newSlot = completing(slotSchema);
+/** What is taken of a luminaire until somebody says otherwise; all of it shown and editable. The load is volt-amperes. */
+export const USUAL_LUMINAIRE = { va: 12, terminals: 'leads', leadAwg: 18, metal: true } as const;
 export const newLuminaire = completing(luminaireSchema);
 export const newGroup = completing(groupSchema);
 export const newCircuit = completing(circuitSchema);

@@ -1,5 +1,5 @@
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
-import { runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
+import { isBetween, runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
 import {
   newBox,
   newCircuit,
@@ -9,6 +9,7 @@ import {
   newRoom,
   newRunFact,
   newSlot,
+  USUAL_LUMINAIRE,
 } from '../model/newJob.js';
 import type { Answer, RoomKind } from '../model/place.js';
 import { PANEL, isReturn, placeOfNode } from '../model/ids.js';
@@ -121,9 +122,6 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
   };
 };
 
-const samePair = ([a, b]: readonly [Place, Place], x: Place, y: Place) =>
-  (a === x && b === y) || (a === y && b === x);
-
 const lengthBetween = (job: Job, x: Place, y: Place): number | null => runFactOf(job, x, y)?.length ?? null;
 
 /** Takes a circuit and all that is only its own out of the job. Boxes that other circuits use stay. */
@@ -172,8 +170,6 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
   };
 };
 
-const KEEP_LUMINAIRE = { terminals: 'leads', leadAwg: 18, metal: true } as const;
-
 /** A pinned order stays while it names each switch of the group once; pinned neutrals while their switches stand. */
 const keptPins = (choice: Choice | undefined, group: GroupId, slots: readonly SlotId[]): Partial<Choice> => {
   const chain = choice?.chains?.[group];
@@ -209,7 +205,7 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
     const before = job.luminaires.find((one) => one.box === box);
     const told = { name: lamp, box, group: ids.group, va: holds.va };
     return [
-      before ? { ...before, ...told } : newLuminaire({ ...KEEP_LUMINAIRE, id: `luminaire:${box}`, ...told }),
+      before ? { ...before, ...told } : newLuminaire({ ...USUAL_LUMINAIRE, id: `luminaire:${box}`, ...told }),
     ];
   });
   const boxes = draft.places.map(({ box, name: place, article, accessible }) => {
@@ -259,7 +255,7 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
     ],
     luminaires: [...base.luminaires, ...lamps],
     runFacts: [
-      ...base.runFacts.filter((fact) => !runs.some((run) => samePair(fact.between, run.from, run.to))),
+      ...base.runFacts.filter((fact) => !runs.some((run) => isBetween(fact, run.from, run.to))),
       ...runs.flatMap(factOf),
     ],
     existingCables: [

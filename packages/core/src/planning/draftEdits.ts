@@ -1,8 +1,6 @@
 import { PANEL, type BoxId, type CircuitId, type Place } from '../model/ids.js';
+import { USUAL_LUMINAIRE } from '../model/newJob.js';
 import type { CircuitDraft, DraftPlace } from './circuitDraft.js';
-
-/** A usual load of a luminaire, volt-amperes; shown and editable. */
-const USUAL_VA = 12;
 
 /** A place that is not on any run yet. */
 export const newPlace = (
@@ -15,7 +13,7 @@ export const newPlace = (
   name,
   article: null,
   accessible: 'unknown',
-  holds: kind === 'luminaire' ? { kind, va: USUAL_VA } : { kind },
+  holds: kind === 'luminaire' ? { kind, va: USUAL_LUMINAIRE.va } : { kind },
   from,
   length: null,
 });

@@ -1,13 +1,10 @@
 import { PANEL, type BoxId, type CircuitId, type Place } from '../model/ids.js';
-import { runFactOf, type Job, type RunFact } from '../model/job.js';
+import { isBetween, runFactOf, type Job, type RunFact } from '../model/job.js';
 import { newRunFact } from '../model/newJob.js';
 import { leastCost } from '../search/cost.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { baselineOf, measure, withChoice } from './measures.js';
-
-const isPair = ([a, b]: readonly [Place, Place], x: Place, y: Place) =>
-  (a === x && b === y) || (a === y && b === x);
 
 /** Nothing is known or decided of the run any more. */
 const isEmpty = ({ length, rule, route, access, openings, closeHoles }: RunFact): boolean =>
@@ -16,7 +13,7 @@ const isEmpty = ({ length, rule, route, access, openings, closeHoles }: RunFact)
 /** Says something of the run between two places: measured, forced, forbidden, how it goes. What is taken back is forgotten. */
 export const setRunFact = (job: Job, a: Place, b: Place, change: Partial<RunFact>): Job => {
   const fact = { ...(runFactOf(job, a, b) ?? newRunFact({ between: [a, b] })), ...change };
-  const others = job.runFacts.filter(({ between }) => !isPair(between, a, b));
+  const others = job.runFacts.filter((one) => !isBetween(one, a, b));
   return { ...job, runFacts: isEmpty(fact) ? others : [...others, fact] };
 };
 

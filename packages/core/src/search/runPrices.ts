@@ -1,6 +1,6 @@
 import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
 import { PANEL, placeOfNode, type BoxId, type CableId, type Place, type TreePlace } from '../model/ids.js';
-import { runFactOf, type ExistingCable } from '../model/job.js';
+import { isBetween, runFactOf, type ExistingCable } from '../model/job.js';
 import { cutLength, runLength, wayOf } from '../materials/lengths.js';
 import { assignColours } from '../planning/colours.js';
 import { loadOfRun, trunkOf } from './load.js';
@@ -10,9 +10,6 @@ import type { Settled } from './problem.js';
 
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
 export const FORCED = 1e12;
-
-const isBetween = ({ between: [x, y] }: { between: readonly Place[] }, a: Place, b: Place) =>
-  (x === a && y === b) || (x === b && y === a);
 
 const wayBetween = (
   { job, circuit, cables, weights, background, splices, someLengths }: PriceTables,

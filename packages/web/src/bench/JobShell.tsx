@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NotFound } from '../app/NotFound.js';
-import type { View } from '../app/view.js';
+import type { Stage } from '../app/stage.js';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { StartCircuit } from '../circuit/StartCircuit.js';
 import { findDraft } from '../editing/keptDraft.js';
@@ -47,7 +47,7 @@ const useOpenJob = (jobId: string) => {
 };
 
 /** The stage that the address names by its last part. */
-const useView = (): View => {
+const useStage = (): Stage => {
   const last = useLocation().pathname.split('/').at(-1);
   return last === 'layout' || last === 'runs' ? last : 'bench';
 };
@@ -55,7 +55,7 @@ const useView = (): View => {
 /** Everything inside one job: the bar above, and the circuit of the address. */
 export const JobShell = () => {
   const { jobId = '', circuitId } = useParams();
-  const view = useView();
+  const stage = useStage();
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
   const dispatch = useAppDispatch();
@@ -83,19 +83,19 @@ export const JobShell = () => {
     !circuit && circuitId !== 'new' && first ? (
       <Navigate
         replace
-        to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}${view === 'bench' ? '' : `/${view}`}`}
+        to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}${stage === 'bench' ? '' : `/${stage}`}`}
       />
     ) : null;
   // The layout stays as it is: its first circuit may have been made there just now.
-  if (elsewhere && view !== 'layout') return elsewhere;
+  if (elsewhere && stage !== 'layout') return elsewhere;
   return (
     <>
       {elsewhere}
-      <TopBar job={open.document} circuit={circuit ?? null} view={view} />
+      <TopBar job={open.document} circuit={circuit ?? null} stage={stage} />
       {open.save.kind === 'conflict' ? <ConflictBar job={open.document} current={open.save.current} /> : null}
-      {view === 'layout' ? (
+      {stage === 'layout' ? (
         <LayoutScreen key={jobId} job={open.document} circuit={circuit ?? null} />
-      ) : circuit && view === 'runs' ? (
+      ) : circuit && stage === 'runs' ? (
         <RunsScreen key={circuit.id} job={open.document} circuit={circuit} />
       ) : circuit ? (
         <BenchScreen key={circuit.id} job={open.document} circuit={circuit} />

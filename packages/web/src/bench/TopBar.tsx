@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { EDITIONS, type Circuit, type Edition, type Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
-import type { View } from '../app/view.js';
+import type { Stage } from '../app/stage.js';
 import { redone, undone } from '../editing/jobSlice.js';
 import { useEdit } from '../editing/review.js';
 import { SaveMark } from './SaveMark.js';
@@ -31,7 +31,7 @@ const JobName = ({ job }: { job: Job }) => {
   );
 };
 
-const CircuitMenu = ({ job, circuit, view }: { job: Job; circuit: Circuit | null; view: View }) => (
+const CircuitMenu = ({ job, circuit, stage }: { job: Job; circuit: Circuit | null; stage: Stage }) => (
   <Menu>
     <MenuButton className="flex min-h-10 max-w-64 min-w-0 items-center gap-1.5 rounded-md border border-line bg-white px-3 text-[15px] font-semibold hover:bg-rail">
       <span className="truncate" title={circuit?.name}>
@@ -46,7 +46,7 @@ const CircuitMenu = ({ job, circuit, view }: { job: Job; circuit: Circuit | null
       {job.circuits.map((one) => (
         <MenuItem key={one.id}>
           <Link
-            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${view === 'bench' ? '' : `/${view}`}`}
+            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${stage === 'bench' ? '' : `/${stage}`}`}
             className="flex min-h-11 items-center gap-3 rounded px-3 data-focus:bg-rail"
           >
             <span className="min-w-0 flex-1 truncate font-semibold">{one.name}</span>
@@ -70,7 +70,7 @@ const CircuitMenu = ({ job, circuit, view }: { job: Job; circuit: Circuit | null
 
 const chip = 'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px]';
 
-export const TopBar = ({ job, circuit, view }: { job: Job; circuit: Circuit | null; view: View }) => {
+export const TopBar = ({ job, circuit, stage }: { job: Job; circuit: Circuit | null; stage: Stage }) => {
   const history = useAppSelector((state) => state.job.open?.history);
   const dispatch = useAppDispatch();
   const edit = useEdit();
@@ -84,7 +84,7 @@ export const TopBar = ({ job, circuit, view }: { job: Job; circuit: Circuit | nu
       <span aria-hidden="true" className="text-quiet">
         ›
       </span>
-      <CircuitMenu job={job} circuit={circuit} view={view} />
+      <CircuitMenu job={job} circuit={circuit} stage={stage} />
       {circuit ? (
         <span className={`${chip} max-lg:hidden`}>
           <b>{circuit.breaker} A</b>&nbsp;· {circuit.awg} AWG

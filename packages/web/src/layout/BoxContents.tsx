@@ -23,6 +23,8 @@ import { useEdit } from '../editing/review.js';
 import { lettersAt } from '../plan/letters.js';
 import { NumberInput } from '../shared/inputs.js';
 import { Button, Field, Select } from '../shared/ui.js';
+import { placeName } from '../shared/words.js';
+import { WordSelect } from '../shared/WordSelect.js';
 import { fresh } from './selection.js';
 
 const ROLES: Record<Slot['role'], string> = {
@@ -58,19 +60,12 @@ export const DevicesOf = ({ job, box }: { job: Job; box: Box }) => {
         {slots.length > 1 ? `Gang ${i + 1}, ${letters[i]}` : letters[i]}
       </legend>
       <div className="grid grid-cols-2 gap-2">
-        <Select
+        <WordSelect
           aria-label="Device"
+          words={ROLES}
           value={slot.role}
-          onChange={(event) =>
-            change(slot, { role: event.target.value as Slot['role'], article: null }, 'device')
-          }
-        >
-          {Object.entries(ROLES).map(([role, words]) => (
-            <option key={role} value={role}>
-              {words}
-            </option>
-          ))}
-        </Select>
+          onPick={(role) => role && change(slot, { role, article: null }, 'device')}
+        />
         <Select
           aria-label="Controls"
           value={slot.group}
@@ -147,12 +142,10 @@ export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
   const [to, setTo] = useState<Place | ''>('');
   const [article, setArticle] = useState<ArticleId | undefined>(cables[0]?.id);
   const lying = job.existingCables.filter(({ between }) => between.includes(box.id));
-  const nameOf = (place: Place) =>
-    place === PANEL ? 'the panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);
   const add = () => {
     if (to === '' || !article) return;
     const asked = { id: fresh<CableId>('cable'), article, from: to, to: box.id };
-    edit(addExistingCable(job, asked), `existing cable from ${nameOf(to)} to ${box.name}`);
+    edit(addExistingCable(job, asked), `existing cable from ${placeName(job, to)} to ${box.name}`);
     setTo('');
   };
   return (
@@ -160,7 +153,7 @@ export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
       <legend className="mb-1 text-[13px] font-semibold">Cables that lie there already</legend>
       {lying.map((cable) => {
         const [a, b] = cable.between;
-        const other = nameOf(a === box.id ? b : a);
+        const other = placeName(job, a === box.id ? b : a);
         return (
           <div key={cable.id} className="flex min-h-10 items-center gap-2 text-[14px]">
             <span className="min-w-0 flex-1">

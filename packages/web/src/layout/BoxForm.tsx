@@ -15,7 +15,8 @@ import { useEdit } from '../editing/review.js';
 import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { BoxSelect } from '../shared/BoxSelect.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
-import { Field, Select } from '../shared/ui.js';
+import { Field } from '../shared/ui.js';
+import { WordSelect } from '../shared/WordSelect.js';
 import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
 import { FaultsOf } from './FaultsOf.js';
 import { fresh } from './selection.js';
@@ -105,16 +106,7 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
       <DevicesOf job={job} box={box} />
       <LuminairesOf job={job} box={box} />
       <Field label="The box is">
-        <Select
-          value={box.work}
-          onChange={(event) => set({ work: event.target.value as Box['work'] }, 'work')}
-        >
-          {Object.entries(WORK).map(([work, words]) => (
-            <option key={work} value={work}>
-              {words}
-            </option>
-          ))}
-        </Select>
+        <WordSelect words={WORK} value={box.work} onPick={(work) => work && set({ work }, 'work')} />
       </Field>
       <BoxSelect
         job={job}

@@ -1,4 +1,4 @@
-import { changeDoor, wallsOf, type Door, type Job } from '@amber/core';
+import { changeDoor, isUpright, wallOfDoor, type Door, type Job } from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
 import { Field, Select } from '../shared/ui.js';
@@ -10,8 +10,8 @@ export const DoorForm = ({ job, door }: { job: Job; door: Door }) => {
   const set = (change: Partial<Door>, what: string) =>
     edit(changeDoor(job, door.id, change), `${what} of ${door.name}`);
   const room = job.rooms.find((one) => one.id === door.room);
-  const wall = room && wallsOf(room).find((one) => one.index === door.wall);
-  const upright = wall !== undefined && Math.abs(wall.along.y) > Math.abs(wall.along.x);
+  const wall = wallOfDoor(job, door);
+  const upright = wall !== undefined && isUpright(wall);
   // Walls go round the room; a person sees left and right, or up and down.
   const forward = wall === undefined || (upright ? wall.along.y > 0 : wall.along.x > 0);
   const [first, second] = upright ? ['upper', 'lower'] : ['left', 'right'];

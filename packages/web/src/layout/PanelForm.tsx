@@ -1,19 +1,9 @@
-import type { Access, Job, Route } from '@amber/core';
+import type { Job } from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { LengthInput, NumberInput } from '../shared/inputs.js';
-import { Field, Select } from '../shared/ui.js';
-
-export const ROUTE_WORDS: Record<Route, string> = {
-  over: 'over the ceiling',
-  through: 'level through the studs',
-  under: 'under the floor',
-};
-export const ACCESS_WORDS: Record<Access, string> = {
-  open: 'open framing',
-  attic: 'from the attic',
-  basement: 'from the basement',
-  fished: 'fished in finished walls',
-};
+import { Field } from '../shared/ui.js';
+import { ACCESS_WORDS, ROUTE_WORDS } from '../shared/words.js';
+import { WordSelect } from '../shared/WordSelect.js';
 
 /** How runs go that say nothing of their own, and what is added to an estimated length. */
 export const RoutingFields = ({ job }: { job: Job }) => {
@@ -23,28 +13,18 @@ export const RoutingFields = ({ job }: { job: Job }) => {
   return (
     <>
       <Field label="Runs go">
-        <Select
+        <WordSelect
+          words={ROUTE_WORDS}
           value={job.routing.route}
-          onChange={(event) => set({ route: event.target.value as Route }, 'route')}
-        >
-          {Object.entries(ROUTE_WORDS).map(([route, words]) => (
-            <option key={route} value={route}>
-              {words}
-            </option>
-          ))}
-        </Select>
+          onPick={(route) => route && set({ route }, 'route')}
+        />
       </Field>
       <Field label="Walls and ceilings" hint="Decides the minutes of each foot of run.">
-        <Select
+        <WordSelect
+          words={ACCESS_WORDS}
           value={job.routing.access}
-          onChange={(event) => set({ access: event.target.value as Access }, 'access')}
-        >
-          {Object.entries(ACCESS_WORDS).map(([access, words]) => (
-            <option key={access} value={access}>
-              {words}
-            </option>
-          ))}
-        </Select>
+          onPick={(access) => access && set({ access }, 'access')}
+        />
       </Field>
       <Field label="Added for bends and detours, percent">
         <NumberInput

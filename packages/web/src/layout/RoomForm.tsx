@@ -6,19 +6,18 @@ import {
   notchCorner,
   ROOM_WORDS,
   setWallLength,
+  sideOf,
   wallsOf,
   type Job,
   type Room,
-  type RoomKind,
 } from '@amber/core';
 import { useState } from 'react';
 import { useEdit } from '../editing/review.js';
 import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { LengthInput, NameInput, NumberInput } from '../shared/inputs.js';
 import { Button, Field, Select } from '../shared/ui.js';
+import { WordSelect } from '../shared/WordSelect.js';
 import { FaultsOf } from './FaultsOf.js';
-
-const KINDS = Object.entries(ROOM_WORDS) as [RoomKind, string][];
 
 const CORNERS = (room: Room): string[] => {
   const xs = (room.outline ?? []).map((one) => one.x);
@@ -87,13 +86,7 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
         label="Kind of room"
         hint={room.kind === 'unknown' ? 'Not answered: taken for a habitable room.' : undefined}
       >
-        <Select value={room.kind} onChange={(event) => set({ kind: event.target.value as RoomKind }, 'kind')}>
-          {KINDS.map(([kind, words]) => (
-            <option key={kind} value={kind}>
-              {words}
-            </option>
-          ))}
-        </Select>
+        <WordSelect words={ROOM_WORDS} value={room.kind} onPick={(kind) => kind && set({ kind }, 'kind')} />
       </Field>
       <fieldset className="flex flex-col gap-2">
         <legend className="mb-1 text-[13px] font-semibold">Walls</legend>
@@ -101,13 +94,7 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
           {walls.map((wall, i) => (
             <label key={wall.index} className="block">
               <span className="mb-0.5 block text-[12.5px] text-quiet">
-                {Math.abs(wall.inward.x) > Math.abs(wall.inward.y)
-                  ? wall.inward.x > 0
-                    ? 'left'
-                    : 'right'
-                  : wall.inward.y > 0
-                    ? 'upper'
-                    : 'lower'}
+                {sideOf(wall)}
                 {walls.length > 4 ? ` ${i + 1}` : ''}
               </span>
               <LengthInput

@@ -5,6 +5,7 @@ import {
   feetInches,
   parseFeetInches,
   ROOM_WORDS,
+  sideOf,
   spotOn,
   wallsOf,
   type GroupId,
@@ -13,6 +14,7 @@ import {
   type RoomKind,
 } from '@amber/core';
 import { Button, controlLook, Field, Select } from '../shared/ui.js';
+import { WordSelect } from '../shared/WordSelect.js';
 import { doorAt, luminairesAt, switchAt, type Placed } from './placing.js';
 import { fresh, type Pointing } from './selection.js';
 
@@ -21,8 +23,6 @@ interface ToolProps {
   pointing: Pointing;
   onPlaced: (placed: Placed | null) => void;
 }
-
-const KINDS = Object.entries(ROOM_WORDS) as [RoomKind, string][];
 
 const LengthField = ({
   label,
@@ -119,13 +119,7 @@ export const RoomTool = ({ job, onPlaced }: ToolProps) => {
             />
           </Field>
           <Field label="Kind of room">
-            <Select value={kind} onChange={(event) => setKind(event.target.value as RoomKind)}>
-              {KINDS.map(([one, words]) => (
-                <option key={one} value={one}>
-                  {words}
-                </option>
-              ))}
-            </Select>
+            <WordSelect words={ROOM_WORDS} value={kind} onPick={(one) => one && setKind(one)} />
           </Field>
         </>
       )}
@@ -144,9 +138,6 @@ export const RoomTool = ({ job, onPlaced }: ToolProps) => {
   );
 };
 
-const SIDES = (x: number, y: number) =>
-  Math.abs(x) > Math.abs(y) ? (x > 0 ? 'Left' : 'Right') : y > 0 ? 'Upper' : 'Lower';
-
 /** A door by tapping a wall, or by naming it. */
 export const DoorTool = ({ job, onPlaced }: ToolProps) => {
   const walls = job.rooms.flatMap((room) =>
@@ -162,8 +153,7 @@ export const DoorTool = ({ job, onPlaced }: ToolProps) => {
         <Select value={chosen.key} onChange={(event) => setKey(event.target.value)}>
           {walls.map((one) => (
             <option key={one.key} value={one.key}>
-              {one.room.name}: {SIDES(one.wall.inward.x, one.wall.inward.y).toLowerCase()} wall,{' '}
-              {feetInches(one.wall.length)}
+              {one.room.name}: {sideOf(one.wall)} wall, {feetInches(one.wall.length)}
             </option>
           ))}
         </Select>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { wallsOf, type DoorId, type Job, type Room } from '@amber/core';
+import { isUpright, pointOn, wallOfDoor, wallsOf, type DoorId, type Job, type Room } from '@amber/core';
 import { toPixel, type View } from '../plan/view.js';
 import type { Grip } from './moving.js';
 
@@ -15,8 +15,8 @@ export const WallGrips = ({
 }) => (
   <g>
     {wallsOf(room).map((wall) => {
-      const { x, y } = toPixel(view, { x: (wall.from.x + wall.to.x) / 2, y: (wall.from.y + wall.to.y) / 2 });
-      const upright = Math.abs(wall.along.y) > Math.abs(wall.along.x);
+      const { x, y } = toPixel(view, pointOn(wall, wall.length / 2));
+      const upright = isUpright(wall);
       return (
         <g
           key={wall.index}
@@ -55,12 +55,10 @@ export const DoorGrips = ({
   <g>
     {job.doors.map((door) => {
       const room = job.rooms.find((one) => one.id === door.room);
-      const wall = room && wallsOf(room).find((one) => one.index === door.wall);
+      const wall = wallOfDoor(job, door);
       if (!room || !wall) return null;
-      const middle = door.offset + door.width / 2;
-      const at = { x: wall.from.x + wall.along.x * middle, y: wall.from.y + wall.along.y * middle };
-      const { x, y } = toPixel(view, at);
-      const upright = Math.abs(wall.along.y) > Math.abs(wall.along.x);
+      const { x, y } = toPixel(view, pointOn(wall, door.offset + door.width / 2));
+      const upright = isUpright(wall);
       const half = Math.max(10, (door.width * view.scale) / 2);
       return item(
         { kind: 'door', id: door.id },

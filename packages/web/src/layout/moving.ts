@@ -3,7 +3,9 @@ import {
   moveBox,
   moveDoor,
   moveRoom,
+  pointOn,
   pushWall,
+  wallOfDoor,
   wallsOf,
   withoutBox,
   removeDoor,
@@ -95,11 +97,8 @@ export const nudged = (job: Job, selected: NonNullable<Selected>, by: Spot): Job
 
 const doorMiddle = (job: Job, id: string): Spot | null => {
   const door = job.doors.find((one) => one.id === id);
-  const room = job.rooms.find((one) => one.id === door?.room);
-  const wall = room && wallsOf(room).find((one) => one.index === door?.wall);
-  if (!door || !wall) return null;
-  const middle = door.offset + door.width / 2;
-  return { x: wall.from.x + wall.along.x * middle, y: wall.from.y + wall.along.y * middle };
+  const wall = door && wallOfDoor(job, door);
+  return wall ? pointOn(wall, door.offset + door.width / 2) : null;
 };
 
 export const removed = (job: Job, selected: NonNullable<Selected>): { job: Job; label: string } => {

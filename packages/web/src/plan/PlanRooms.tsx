@@ -1,4 +1,14 @@
-import { feetInches, wallsOf, type Door, type Job, type Room, type Spot } from '@amber/core';
+import {
+  feetInches,
+  isUpright,
+  pointOn,
+  wallOfDoor,
+  wallsOf,
+  type Door,
+  type Job,
+  type Room,
+  type Spot,
+} from '@amber/core';
 import { toPixel, type View } from './view.js';
 
 const pathOf = (view: View, spots: readonly Spot[]): string =>
@@ -31,24 +41,10 @@ export const FootGrid = ({ view, width, height }: { view: View; width: number; h
 const WALL = 7;
 
 /** The opening in the wall, the leaf as it stands open, and the arc that it sweeps. */
-const DoorMark = ({
-  view,
-  room,
-  door,
-  selected,
-}: {
-  view: View;
-  room: Room;
-  door: Door;
-  selected: boolean;
-}) => {
-  const wall = wallsOf(room).find((one) => one.index === door.wall);
+const DoorMark = ({ job, view, door, selected }: { job: Job; view: View; door: Door; selected: boolean }) => {
+  const wall = wallOfDoor(job, door);
   if (!wall) return null;
-  const at = (offset: number): Spot => ({
-    x: wall.from.x + wall.along.x * offset,
-    y: wall.from.y + wall.along.y * offset,
-  });
-  const [start, end] = [at(door.offset), at(door.offset + door.width)];
+  const [start, end] = [pointOn(wall, door.offset), pointOn(wall, door.offset + door.width)];
   const side = door.swings === 'in' ? 1 : -1;
   const [hinge, latch] = door.hinge === 'end' ? [end, start] : [start, end];
   const open = {
@@ -113,12 +109,9 @@ export const PlanRooms = ({
             strokeLinejoin="miter"
           />
         ))}
-      {job.doors.map((door) => {
-        const room = measured.find((one) => one.id === door.room);
-        return room ? (
-          <DoorMark key={door.id} view={view} room={room} door={door} selected={selectedDoor === door.id} />
-        ) : null;
-      })}
+      {job.doors.map((door) => (
+        <DoorMark key={door.id} job={job} view={view} door={door} selected={selectedDoor === door.id} />
+      ))}
     </g>
   );
 };
@@ -128,11 +121,15 @@ export const WallLengths = ({ room, view }: { room: Room; view: View }) => (
   <g fontSize="12.5" fontWeight="650" textAnchor="middle" fill="var(--color-ink)">
     {wallsOf(room).map((wall) => {
       if (wall.length * view.scale < 34) return null;
-      const middle = toPixel(view, { x: (wall.from.x + wall.to.x) / 2, y: (wall.from.y + wall.to.y) / 2 });
-      const upright = Math.abs(wall.along.y) > Math.abs(wall.along.x);
+      const middle = toPixel(view, pointOn(wall, wall.length / 2));
       const [x, y] = [middle.x - wall.inward.x * 26, middle.y - wall.inward.y * 22 + 4];
       return (
-        <text key={wall.index} x={x} y={y} transform={upright ? `rotate(-90 ${x} ${y - 4})` : undefined}>
+        <text
+          key={wall.index}
+          x={x}
+          y={y}
+          transform={isUpright(wall) ? `rotate(-90 ${x} ${y - 4})` : undefined}
+        >
           {feetInches(wall.length)}
         </text>
       );

@@ -13,7 +13,7 @@ import {
 import { useEdit } from '../editing/review.js';
 import { boxesOf } from '../plan/view.js';
 import { Button, Field, Select } from '../shared/ui.js';
-import { placeName } from './PlanFacts.js';
+import { placeName } from '../shared/words.js';
 import { sayPrice } from './RunPanel.js';
 import { useLeastCost } from './useLeastCost.js';
 

@@ -1,5 +1,5 @@
 import { Bar, BarChart, CartesianGrid, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts';
-import { cubicInches, dollars, type Candidate, type Job, type PlanSet } from '@amber/core';
+import { cubicInches, dollars, type Candidate, type PlanSet } from '@amber/core';
 
 const ROWS: [string, (plan: Candidate) => number, (value: number) => string][] = [
   ['Cost', ({ measures }) => measures.cost, dollars],
@@ -178,7 +178,6 @@ export const Compare = ({
   plan,
   onPick,
 }: {
-  job: Job;
   found: PlanSet;
   plan: Candidate;
   onPick: (letter: string) => void;

@@ -47,7 +47,7 @@ export const Details = ({
       <TabPanel>
         {plan ? (
           <Suspense fallback={<p className="text-quiet">Drawing …</p>}>
-            <Compare job={job} found={found} plan={plan} onPick={onPickPlan} />
+            <Compare found={found} plan={plan} onPick={onPickPlan} />
           </Suspense>
         ) : (
           <p>There is no plan.</p>

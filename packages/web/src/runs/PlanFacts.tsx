@@ -1,8 +1,6 @@
-import { cubicInches, dollars, PANEL, type Candidate, type Job, type LaidRun } from '@amber/core';
+import { cubicInches, dollars, type Candidate, type Job, type LaidRun } from '@amber/core';
+import { placeName } from '../shared/words.js';
 import { isRun } from './PlanOverlay.js';
-
-export const placeName = (job: Job, place: string): string =>
-  place === PANEL ? 'Panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);
 
 const Fact = ({ name, value, warn = false }: { name: string; value: string; warn?: boolean }) => (
   <div className="flex items-baseline justify-between gap-3 border-b border-line py-1">

@@ -3,18 +3,16 @@ import {
   dollars,
   runFactOf,
   setRunFact,
-  type Access,
   type Circuit,
   type Job,
   type LaidRun,
-  type Route,
   type RunFact,
 } from '@amber/core';
-import { ACCESS_WORDS, ROUTE_WORDS } from '../layout/PanelForm.js';
 import { useEdit } from '../editing/review.js';
 import { LengthInput } from '../shared/inputs.js';
-import { Button, Field, Select } from '../shared/ui.js';
-import { placeName } from './PlanFacts.js';
+import { Button, Field } from '../shared/ui.js';
+import { ACCESS_WORDS, placeName, ROUTE_WORDS } from '../shared/words.js';
+import { WordSelect } from '../shared/WordSelect.js';
 import { useLeastCost, type Price } from './useLeastCost.js';
 
 export const sayPrice = (price: Price | null, least: number | null): string => {
@@ -99,30 +97,20 @@ export const RunPanel = ({
         <LengthInput value={fact?.length ?? null} onChange={(length) => set({ length }, 'length')} />
       </Field>
       <Field label="Way">
-        <Select
-          value={fact?.route ?? ''}
-          onChange={(event) => set({ route: (event.target.value || null) as Route | null }, 'way')}
-        >
-          <option value="">as the job: {ROUTE_WORDS[job.routing.route]}</option>
-          {Object.entries(ROUTE_WORDS).map(([route, words]) => (
-            <option key={route} value={route}>
-              {words}
-            </option>
-          ))}
-        </Select>
+        <WordSelect
+          words={ROUTE_WORDS}
+          value={fact?.route ?? null}
+          none={`as the job: ${ROUTE_WORDS[job.routing.route]}`}
+          onPick={(route) => set({ route }, 'way')}
+        />
       </Field>
       <Field label="Got to">
-        <Select
-          value={fact?.access ?? ''}
-          onChange={(event) => set({ access: (event.target.value || null) as Access | null }, 'access')}
-        >
-          <option value="">as the job: {ACCESS_WORDS[job.routing.access]}</option>
-          {Object.entries(ACCESS_WORDS).map(([access, words]) => (
-            <option key={access} value={access}>
-              {words}
-            </option>
-          ))}
-        </Select>
+        <WordSelect
+          words={ACCESS_WORDS}
+          value={fact?.access ?? null}
+          none={`as the job: ${ACCESS_WORDS[job.routing.access]}`}
+          onPick={(access) => set({ access }, 'access')}
+        />
       </Field>
     </section>
   );
