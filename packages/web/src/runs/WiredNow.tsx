@@ -29,13 +29,16 @@ export const WiredNow = ({
   const among = found.candidates.find((one) => isChosen(wired, one));
   if (!settled || !chosen || !first || among) return null;
   const more = measures === null ? null : measures.cost - first.measures.cost;
+  const proved = found.profiles.some((one) => one.id === 'leastCost' && one.proved);
   return (
     <p className="mx-4 mb-3 border-l-3 border-ink pl-3 text-[13.5px]" role="status">
       {measures === null || more === null
         ? 'The way that was chosen no longer meets what is asked, or leaves something out. Wire it by one of these, or keep it and mend the runs on the bench.'
-        : Math.abs(more) < 50
-          ? `It is wired another way, at the same cost as ${first.letter}.`
-          : `It is wired another way, at ${dollars(measures.cost)}: ${dollars(Math.abs(more))} ${more > 0 ? 'more' : 'less'} than ${first.letter}. Keep it, or wire it by one of these.`}
+        : more < -50 && proved
+          ? `It is wired another way, for ${dollars(-more)} less than ${first.letter}, and so lacks something that is asked now. Wire it by one of these, or keep it.`
+          : Math.abs(more) < 50
+            ? `It is wired another way, at the same cost as ${first.letter}.`
+            : `It is wired another way, at ${dollars(measures.cost)}: ${dollars(Math.abs(more))} ${more > 0 ? 'more' : 'less'} than ${first.letter}. Keep it, or wire it by one of these.`}
     </p>
   );
 };
