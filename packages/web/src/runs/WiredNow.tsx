@@ -10,6 +10,9 @@ import {
 } from '@amber/core';
 import { reviewOf } from '../editing/review.js';
 
+/** Staples, tape and tail wire, which the proof leaves out, make no more difference than this, ten-thousandths of a dollar. */
+const LEFT_OUT_AT_MOST = 50_000;
+
 /** What a change of the layout has done to the way that was chosen: whether it still is one, and what it costs beside the best. */
 export const WiredNow = ({
   job,
@@ -34,7 +37,7 @@ export const WiredNow = ({
     <p className="mx-4 mb-3 border-l-3 border-ink pl-3 text-[13.5px]" role="status">
       {measures === null || more === null
         ? 'The way that was chosen no longer meets what is asked, or leaves something out. Wire it by one of these, or keep it and mend the runs on the bench.'
-        : more < -50 && proved
+        : more < -LEFT_OUT_AT_MOST && proved
           ? `It is wired another way, for ${dollars(-more)} less than ${first.letter}, and so lacks something that is asked now. Wire it by one of these, or keep it.`
           : Math.abs(more) < 50
             ? `It is wired another way, at the same cost as ${first.letter}.`
