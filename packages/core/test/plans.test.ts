@@ -268,13 +268,16 @@ test('a brief without a feed, and places of which no length is known beside othe
 });
 
 test('stopped early, the search tells how far above the bound its best is', () => {
-  const job = found.find(({ set }) => set.profiles[0] && set.profiles[0].steps > 300);
-  if (!job) throw new Error('every search was short');
-  const { profiles, candidates } = findPlans(job.job, job.circuit, { mostSteps: 50 });
-  expect(candidates.length).toBeGreaterThan(0);
+  const shortened = found
+    .filter(({ set }) => (set.profiles[0]?.steps ?? 0) > 100)
+    .map((one) => ({ ...one, early: findPlans(one.job, one.circuit, { mostSteps: 50 }) }));
+  // Where much is forbidden or forced, so few steps may find nothing yet.
+  const one = shortened.find(({ early }) => early.candidates.length > 0);
+  if (!one) throw new Error('no search was long enough');
+  const { profiles } = one.early;
   expect(profiles[0]?.proved).toBe(false);
   expect(profiles[0]?.gap).toBeGreaterThan(0);
-  expect(findPlans(job.job, job.circuit, { mostSteps: 50 }).profiles).toEqual(profiles);
+  expect(findPlans(one.job, one.circuit, { mostSteps: 50 }).profiles).toEqual(profiles);
 });
 
 test('the objective is what the estimate of the planned job comes to, but for what no arrangement changes', () => {

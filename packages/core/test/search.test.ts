@@ -3,6 +3,7 @@ import { cheapestTree, TOP } from '../src/search/exact.js';
 import type { Found } from '../src/search/found.js';
 import { priceTablesOf } from '../src/search/priceTables.js';
 import { createSearch } from '../src/search/search.js';
+import { raiseSlopes } from '../src/search/slopes.js';
 import { weighedOf } from '../src/search/weighed.js';
 import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/cost.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
@@ -16,13 +17,18 @@ const weighing = (job: Job, at: number): { weights: Weights; volumeLimit: number
   volumeLimit: at % 7 === 0 ? 280_000 : Infinity,
 });
 
-/** Is the best found again where nothing dearer may be looked at? A bound that is the least bit too high would drop it. */
+/**
+ * Is the best found again where nothing dearer may be looked at, under the lines as they are and as they are turned? A bound
+ * that is the least bit too high would drop it.
+ */
 const survives = (job: Job, { settled, tree }: Found, weights: Weights, volumeLimit: number): boolean => {
   const tables = priceTablesOf(job, settled.circuit, weights, volumeLimit);
-  const problem = weighedOf(tables, settled);
-  const entries = problem.entries.filter(({ root }) => root === tree.parents.indexOf(TOP));
-  const again = cheapestTree({ ...problem, entries }, tree.cost + 0.01, 1e9).tree;
-  return again !== null;
+  const turned = { ...tables, spans: new Map(), slopes: raiseSlopes(tables, settled, []) };
+  return [tables, turned].every((under) => {
+    const problem = weighedOf(under, settled);
+    const entries = problem.entries.filter(({ root }) => root === tree.parents.indexOf(TOP));
+    return cheapestTree({ ...problem, entries }, tree.cost + 0.01, 1e9).tree !== null;
+  });
 };
 
 const compare = (job: Job, at: number, returnRuns: boolean) => {
@@ -30,9 +36,9 @@ const compare = (job: Job, at: number, returnRuns: boolean) => {
   if (!circuit) throw new Error('no circuit');
   const { weights, volumeLimit } = weighing(job, at);
   const constraints = { ...NO_CONSTRAINTS, returnRuns };
-  const { best, proved } = createSearch(job, circuit, { weights, volumeLimit, constraints }).least({
-    mostSteps: 1e9,
-  });
+  const turnLinesFrom = at % 3 === 0 ? undefined : 0;
+  const search = createSearch(job, circuit, { weights, volumeLimit, constraints, turnLinesFrom });
+  const { best, proved } = search.least({ mostSteps: 1e9 });
   const { least, tried } = leastByTrying(job, { weights, volumeLimit, returnRuns });
   const kept = best === null || survives(job, best, weights, volumeLimit);
   return { found: best?.weight ?? Infinity, proved: proved && kept, least, tried };

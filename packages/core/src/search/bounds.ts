@@ -24,27 +24,35 @@ export interface Bounds {
 
 /** Minimum spanning tree over every subset (Prim), under one symmetric weight. Infinity where it cannot be joined. */
 const spanningTrees = (n: number, weight: (a: number, b: number) => number): Float64Array => {
-  const w = Array.from({ length: n }, (_, a) => Float64Array.from({ length: n }, (__, b) => weight(a, b)));
+  const w = Float64Array.from({ length: n * n }, (_, i) => weight(Math.floor(i / n), i % n));
   const all = new Float64Array(1 << n);
+  // Nodes that are not in the tree yet, and how near each is to it.
+  const rest = new Int32Array(n);
   const near = new Float64Array(n);
   for (let mask = 1; mask < 1 << n; mask++) {
-    const first = 31 - Math.clz32(mask & -mask);
-    let left = mask & (mask - 1);
-    for (let b = 0; b < n; b++) near[b] = w[first]?.[b] ?? Infinity;
+    let node = 31 - Math.clz32(mask & -mask);
+    let count = 0;
+    for (let left = mask & (mask - 1); left !== 0; left &= left - 1) {
+      rest[count] = 31 - Math.clz32(left & -left);
+      near[count++] = Infinity;
+    }
     let sum = 0;
-    while (left !== 0 && sum !== Infinity) {
-      let best = -1;
-      for (let rest = left; rest !== 0; rest &= rest - 1) {
-        const b = 31 - Math.clz32(rest & -rest);
-        if (best < 0 || (near[b] ?? Infinity) < (near[best] ?? Infinity)) best = b;
+    while (count > 0) {
+      let next = 0;
+      let least = Infinity;
+      for (let i = 0; i < count; i++) {
+        const away = w[node * n + (rest[i] as number)] as number;
+        if (away < (near[i] as number)) near[i] = away;
+        if ((near[i] as number) < least) {
+          least = near[i] as number;
+          next = i;
+        }
       }
-      sum += near[best] ?? Infinity;
-      left &= ~(1 << best);
-      const row = w[best];
-      for (let b = 0; b < n; b++) {
-        const through = row?.[b] ?? Infinity;
-        if (through < (near[b] ?? Infinity)) near[b] = through;
-      }
+      sum += least;
+      node = rest[next] as number;
+      count -= 1;
+      rest[next] = rest[count] as number;
+      near[next] = near[count] as number;
     }
     all[mask] = sum;
   }

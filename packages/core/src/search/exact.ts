@@ -1,5 +1,5 @@
-import { overSets } from './bounds.js';
 import { MOST_RUNS } from './load.js';
+import { restBoundOf } from './restBound.js';
 import type { Weighed } from './weighed.js';
 
 /** A cabling tree: the parent of each node; `TOP` at the node that the feed enters, `OUT` for junctions left out. */
@@ -79,10 +79,9 @@ export const cheapestTree = (
   mostSteps: number,
   mayGoOn: () => boolean = () => true,
 ): ExactResult => {
-  const { n, all, mandatory, leaves, entries: entering, masks, multiplicity, fromPanel } = problem;
-  const { join, reach, box } = problem.bounds;
+  const { n, all, mandatory, leaves, entries: entering } = problem;
+  const { box } = problem.bounds;
   const entryAt = Array.from({ length: n }, (_, node) => entering.find(({ root }) => root === node));
-  const boxes = overSets(n, box);
   let best = limit;
   let bestEntry: Entry | null = null;
   let bestRoot = -1;
@@ -91,40 +90,7 @@ export const cheapestTree = (
   let asked = STEPS_BETWEEN_ASKING;
   let stopped = false;
 
-  const inside = masks
-    .map((mask, i) => ({ mask, times: multiplicity[i] ?? 1 }))
-    .filter((_, i) => !fromPanel[i]);
-  const onward = masks
-    .map((mask, i) => ({ mask, times: multiplicity[i] ?? 1 }))
-    .filter((_, i) => fromPanel[i]);
-  const cheapestEntry = Math.min(...entering.map((one) => one.cost + Math.min(0, one.box - box(one.root))));
-
-  /**
-   * The least of everything outside a set, joined with the node `at`, over every node of it or `at` itself that power may
-   * enter; `counted` are the nodes of which the boxes are in it. From `enough` on it may be less than that, as it decides
-   * nothing any more.
-   */
-  const rest = (set: number, at: number, counted: number, enough: number): number => {
-    const out = all & ~set;
-    const joined = 1 << at;
-    let sum = join((out & mandatory) | joined) + (boxes[counted] ?? 0);
-    for (const { mask, times } of inside) {
-      if (sum + cheapestEntry >= enough) return sum + cheapestEntry;
-      if ((mask & out) !== 0) sum += times * reach((mask & out) | ((mask & set) !== 0 ? joined : 0));
-    }
-    let least = Infinity;
-    for (const one of entering) {
-      const node = 1 << one.root;
-      if ((set & node) !== 0 && one.root !== at) continue;
-      let more = one.cost + one.box - (counted & node ? box(one.root) : 0);
-      for (const { mask, times } of onward) {
-        if (more >= least) break;
-        more += times * reach((mask & out) | ((mask & set) !== 0 ? joined : 0) | node);
-      }
-      if (more < least) least = more;
-    }
-    return sum + least;
-  };
+  const rest = restBoundOf(problem);
 
   // By node and size; what is not there is empty.
   const partials: Partial[][][] = Array.from({ length: n }, () => []);
@@ -169,7 +135,9 @@ export const cheapestTree = (
       if (!run) continue;
       const { entry, cost } = bestUnder(run.load);
       const leastCost = cost + run.cost;
-      if (!entry || rest(set, parent, all & ~set & mandatory, best - leastCost) >= best - leastCost) continue;
+      const enough = best - leastCost - problem.nodeAtLeast(parent, run.load);
+      const others = all & ~set & mandatory & ~(1 << parent);
+      if (!entry || rest(set, parent, others, enough) >= enough) continue;
       const closed = { set, top, entry };
       const record = { set, low: lowest(set), cost: leastCost, code: run.load, closed };
       const alike = hungOn[parent]?.get(set) ?? [];
@@ -203,11 +171,11 @@ export const cheapestTree = (
   ): void => {
     const set = base.set | one.set;
     let partial = here.get(set);
-    const enough = best - base.least - one.cost;
+    const enough = best - base.least - one.cost - box(top);
     let bound = partial?.bound ?? dropped.get(set) ?? NaN;
     if (bound >= enough) return;
     if (!partial) {
-      bound = rest(set, top, (all & ~set & mandatory) | (1 << top), enough);
+      bound = rest(set, top, all & ~set & mandatory, enough);
       dropped.set(set, bound);
       if (bound >= enough) return;
     }
@@ -217,7 +185,7 @@ export const cheapestTree = (
       const code = entry.code + one.code;
       const known = partial?.entries.find((other) => other.code === code);
       if (known && known.cost <= cost) continue;
-      if (cost + bound >= best) continue;
+      if (cost + bound + problem.nodeAtLeast(top, code) >= best) continue;
       const made = { code, runs: entry.runs + 1, cost, before: entry, child: one.closed };
       if (partial && cost < partial.least) partial.least = cost;
       if (known) {

@@ -62,6 +62,18 @@ export const kicked = (
   return changed;
 };
 
+/** The part below a node, turned so that another node of it is its top, hung on a node outside of it. */
+const rehung = (parents: Int32Array, node: number, by: number, other: number): Int32Array => {
+  const turned = Int32Array.from(parents);
+  for (let at = by, up = other; ;) {
+    const next = parents[at] ?? TOP;
+    turned[at] = up;
+    if (at === node) return turned;
+    up = at;
+    at = next;
+  }
+};
+
 /** Hangs each subtree on every other node, by any of its own nodes, as long as that makes the tree cheaper. */
 export const descend = (
   problem: TreeProblem,
@@ -69,26 +81,25 @@ export const descend = (
   mayGoOn: () => boolean,
   onBetter?: (tree: Tree) => void,
 ): Tree => {
-  const { n, root } = problem;
+  const { n } = problem;
   let best = start;
+  const below = new Uint8Array(n);
   /** Cuts the run above a node and tries every other run that joins the two parts; true where one is better. */
   const improve = (node: number): boolean => {
     const parent = best.parents[node] ?? OUT;
     if (parent < 0) return false;
-    const ties = adjacency(best.parents);
-    ties[node]?.delete(parent);
-    ties[parent]?.delete(node);
-    const below = rooted(n, ties, node);
+    const { parents: now } = best;
+    for (let one = 0; one < n; one++) {
+      let at = one;
+      while (at >= 0 && at !== node) at = now[at] ?? TOP;
+      below[one] = at === node ? 1 : 0;
+    }
     let better = false;
     for (let other = 0; other < n; other++) {
-      if (below[other] !== OUT || best.parents[other] === OUT) continue;
+      if (below[other] === 1 || now[other] === OUT) continue;
       for (let by = 0; by < n; by++) {
-        if (below[by] === OUT || (other === parent && by === node)) continue;
-        ties[by]?.add(other);
-        ties[other]?.add(by);
-        const parents = rooted(n, ties, root);
-        ties[by]?.delete(other);
-        ties[other]?.delete(by);
+        if (below[by] === 0 || (other === parent && by === node)) continue;
+        const parents = rehung(now, node, by, other);
         const cost = problem.cost(parents);
         if (cost >= best.cost - 1e-6) continue;
         best = { parents, cost };

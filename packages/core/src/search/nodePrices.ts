@@ -8,7 +8,14 @@ import { NOTHING_HOOKED, type Hooked } from './splices.js';
 import { bonding, byScrews, hook } from './hooks.js';
 import type { Station } from './stations.js';
 
-const FREE: NodePrice = { cost: () => 0, costOf: () => 0, least: 0, leastEntered: 0, passing: 0 };
+const FREE: NodePrice = {
+  cost: () => 0,
+  atLeast: () => 0,
+  costOf: () => 0,
+  least: 0,
+  leastEntered: 0,
+  passing: 0,
+};
 
 /** Grounds by cables that come: unbonded, and with the box itself to ground. */
 interface Grounds {
@@ -106,8 +113,18 @@ const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
     if (!fit) return Infinity;
     return cost + fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity);
   };
+  // At any load the least of it and of all larger ones.
+  const costsOn = costs.map(orMore);
+  const groundsOn =
+    grounds && orMore(grounds.plain.map((cost, i) => Math.min(cost, grounds.bonded[i] ?? Infinity)));
   return {
     cost: (load) => around(load) + overEnds(load, costs),
+    atLeast: (load) => {
+      const cables = cablesOf(load);
+      const box =
+        station && groundsOn ? station.atLeast(insulatedOf(load), cables) + (groundsOn[cables] ?? 0) : 0;
+      return opening + box + overEnds(load, costsOn);
+    },
     costOf: (trunk, ends, offset) => {
       let sum = around(trunk);
       for (let i = 0; i < costs.length; i++) sum += costs[i]?.[ends[offset + i] ?? 0] ?? Infinity;

@@ -31,6 +31,8 @@ export interface PriceTables {
   spans: Map<string, Spans>;
   /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
   carried: Map<string, Map<number, Carried | null>>;
+  /** By which lines the runs are bounded; empty until they are worked out. */
+  slopes: Map<string, number>;
 }
 
 export interface KnownLengths {
@@ -79,5 +81,6 @@ export const priceTablesOf = (
     runs: new Map(),
     spans: new Map(),
     carried: new Map(),
+    slopes: new Map(),
   };
 };

@@ -5,6 +5,8 @@ import type { LoadCode } from './load.js';
 export interface NodePrice {
   /** Infinity where no box or connector takes the load. */
   cost: (load: LoadCode) => number;
+  /** No less than it costs under this load and any larger one. */
+  atLeast: (load: LoadCode) => number;
   /** The same with the ends of each net class counted one by one, from an offset on; for any number of classes. */
   costOf: (trunk: LoadCode, ends: Uint8Array, offset: number) => number;
   /** No less than it costs under any load that a tree can bring it; and where a home run comes to it too. */

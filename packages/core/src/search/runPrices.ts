@@ -72,13 +72,19 @@ const tableOf = (tables: PriceTables, nodes: readonly TreePlace[]): RunTable => 
   return made;
 };
 
+/** A cable that may go somewhere: the most nets that it carries, and its cost. */
+export interface Offer {
+  most: number;
+  cost: number;
+}
+
 /** Runs between the nodes of one settled arrangement; what is out of the question is null. */
 export interface RunPrices {
   /** `crossing` has a bit for each net class that the run carries. */
   between: (a: number, b: number, crossing: number) => WeighedRun | null;
   home: (b: number, crossing: number) => WeighedRun | null;
   /** Every cable that may go there, with its cost and the most nets that it carries. Lower bounds rest on it. */
-  offers: (a: number | 'panel', b: number) => { most: number; cost: number }[];
+  offers: (a: number | 'panel', b: number) => Offer[];
   /** Boxes to which a home run is forced, as bits. */
   forcedHomes: number;
   /** Pairs of nodes that a forced run joins. */

@@ -160,7 +160,13 @@ export const stationOf = (
     }
     return null;
   };
+  const leastOf = (insulated: number, cables: number): number => {
+    const { plain, clamped } = volumes(insulated, cables);
+    const enough = offers.filter(({ offer, clamps }) => (clamps ? clamped : plain) <= offer.volume);
+    return Math.min(...enough.map((one) => one.cost));
+  };
   const known = new Map<number, Fit | null>();
+  const leasts = new Map<number, number>();
   return {
     box,
     grounds: [
@@ -182,9 +188,10 @@ export const stationOf = (
       return made;
     },
     atLeast: (insulated, cables) => {
-      const { plain, clamped } = volumes(insulated, cables);
-      const enough = offers.filter(({ offer, clamps }) => (clamps ? clamped : plain) <= offer.volume);
-      return Math.min(...enough.map((one) => one.cost));
+      const key = insulated * 8 + cables;
+      const found = leasts.get(key) ?? leastOf(insulated, cables);
+      leasts.set(key, found);
+      return found;
     },
   };
 };

@@ -5,7 +5,8 @@ import { nodePricesOf, restingCost } from './nodePrices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import type { WeighedRun } from './prices.js';
-import { FORCED, runPricesOf, type RunPrices } from './runPrices.js';
+import { FORCED, runPricesOf, type Offer } from './runPrices.js';
+import { pairOf } from './slopes.js';
 
 /** A node where power may enter, what its home run costs, what the feed brings it, and the least of what stands there then. */
 export interface Entering {
@@ -33,6 +34,8 @@ export interface Weighed {
   /** The least that a run between two nodes costs; Infinity where none may go. */
   nearness: (a: number, b: number) => number;
   node: (node: number, load: LoadCode) => number;
+  /** No less than it costs under this load and any larger one. */
+  nodeAtLeast: (node: number, load: LoadCode) => number;
   /** Costs that no tree changes: devices that are bought, with the minutes they take. */
   fixed: number;
   /** What was taken off for all forced runs together; a tree that costs more than a part of it lacks one. */
@@ -65,8 +68,18 @@ export const fixedOf = (
   return { fixed: [...resting, ...apart, ...devices].reduce((sum, cost) => sum + cost, 0), resting };
 };
 
+/** The line of a slope that touches the prices of all cables that may go there from below, and at how many nets it does. */
+export const lineAt = (offers: readonly Offer[], each: number): (RunLine & { touching: number }) | null => {
+  let line: (RunLine & { touching: number }) | null = null;
+  for (const { most, cost } of offers) {
+    const base = cost - each * most;
+    if (line === null || base < line.base) line = { base, each, touching: most };
+  }
+  return line;
+};
+
 /** The line under the prices of all cables that may go there: at two nets, and on to wider ones. */
-export const lineUnder = (offers: ReturnType<RunPrices['offers']>): RunLine | null => {
+export const lineUnder = (offers: readonly Offer[]): RunLine | null => {
   if (offers.length === 0) return null;
   const from = Math.min(...offers.map((one) => one.cost));
   const widest = Math.max(...offers.map((one) => one.most));
@@ -80,7 +93,11 @@ export const lineUnder = (offers: ReturnType<RunPrices['offers']>): RunLine | nu
 };
 
 /** The problem of a settled arrangement. */
-export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
+export const weighedOf = (
+  tables: PriceTables,
+  settled: Settled,
+  own: Map<string, number> | null = null,
+): Weighed => {
   const { classes, nodes, returning, forcedFar } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
@@ -96,19 +113,31 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
   const fromPanel = classes.map((one) => one.fromPanel);
   const { fixed, resting } = fixedOf(tables, settled, (node) => ((optional >> node) & 1) === 1);
 
+  const boxAt = (node: number) => placeOfNode(nodes[node] ?? ('' as BoxId)) as BoxId;
   // The far place of a return run stands where its box does, and is a leaf.
   const boxes = returning === null ? n : n - 1;
-  const line = (a: number, b: number) => lineUnder(runs.offers(a, b));
-  const key = [nodes.slice(0, boxes).join(), optional, forcedFar].join(' ');
-  const spans = tables.spans.get(key) ?? spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
-  tables.spans.set(key, spans);
+  const line = (a: number, b: number): RunLine | null => {
+    const slope = (own ?? tables.slopes).get(pairOf(boxAt(a), boxAt(b)));
+    return slope === undefined ? lineUnder(runs.offers(a, b)) : lineAt(runs.offers(a, b), slope);
+  };
+  const key = [nodes.slice(0, boxes).join(), optional, forcedFar, tables.slopes.size].join(' ');
+  const spans =
+    (own ? undefined : tables.spans.get(key)) ??
+    spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
+  if (!own) tables.spans.set(key, spans);
   const backs = nodes.slice(0, boxes).map((_, node) => {
     const back = returning && node !== returning.near ? line(node, returning.far) : null;
     return back?.base ?? Infinity;
   });
   const back = far === 0 ? 0 : Math.min(Infinity, ...backs);
-  const join = (set: number) => (spans.join[set & ~far] ?? Infinity) + (set & far ? back : 0);
-  const reach = (set: number) => spans.reach[set & far ? (set & ~far) | near : set] ?? 0;
+  const join =
+    far === 0
+      ? (set: number) => spans.join[set] as number
+      : (set: number) => (spans.join[set & ~far] as number) + (set & far ? back : 0);
+  const reach =
+    far === 0
+      ? (set: number) => spans.reach[set] as number
+      : (set: number) => spans.reach[set & far ? (set & ~far) | near : set] as number;
   const leastOf = (node: number, least: number | undefined) => (least ?? 0) - (resting[node] ?? 0);
   const box = (node: number) => {
     const least = leastOf(node, prices[node]?.least);
@@ -151,6 +180,7 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
     },
     run: runs.between,
     nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
+    nodeAtLeast: (node, load) => (prices[node]?.atLeast(load) ?? 0) - (resting[node] ?? 0),
     node: (node, load) => (prices[node]?.cost(load) ?? Infinity) - (resting[node] ?? 0),
     fixed,
     forced: runs.forced * FORCED,
