@@ -1,7 +1,7 @@
 /** The model: what a job holds, and the boundary check of a job file. */
 export { EDITIONS, isBetween, JUDGED_EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
 export { ROOM_KINDS } from './model/place.js';
-export type { Access, Answer, Door, Room, RoomKind, Route } from './model/place.js';
+export type { Access, Answer, Door, Level, Picture, Room, RoomKind, Route, WallFact } from './model/place.js';
 export type { Amendment, Scope } from './model/amendment.js';
 export type { Preferences } from './model/preferences.js';
 export { labourSchema } from './model/labour.js';
@@ -47,7 +47,9 @@ export type {
   GroupId,
   JobId,
   JointId,
+  LevelId,
   LuminaireId,
+  PictureId,
   Place,
   RoomId,
   SlotId,
@@ -90,6 +92,8 @@ export type { CutLength } from './materials/lengths.js';
 export { ceilingOf } from './model/ceiling.js';
 export { holdOf } from './layout/holds.js';
 export type { Hold } from './layout/holds.js';
+export { addLevel, changeLevel, levelsOf, levelView, onLevel, removeLevel } from './layout/levels.js';
+export { addPicture, changePicture, movePicture, removePicture, scalePicture } from './layout/pictures.js';
 export { layoutFaults } from './layout/faults.js';
 export type { LayoutFault } from './layout/faults.js';
 export {
@@ -104,6 +108,7 @@ export {
   pushWall,
   removeDoor,
   removeRoom,
+  setWallFact,
   setWallLength,
 } from './layout/roomEdits.js';
 export {

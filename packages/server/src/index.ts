@@ -4,3 +4,4 @@ export { dataSourceOf } from './store/dataSource.js';
 export { prepareDatabase } from './store/prepare.js';
 export { loadDemo } from './store/demo.js';
 export { JobStore, type JobHead, type StoredJob, type RevisionHead } from './store/jobs.js';
+export { PictureStore } from './store/pictures.js';

@@ -5,6 +5,7 @@ import { CatalogStore } from './store/catalog.js';
 import { dataSourceOf } from './store/dataSource.js';
 import { loadDemo } from './store/demo.js';
 import { JobStore } from './store/jobs.js';
+import { PictureStore } from './store/pictures.js';
 import { prepareDatabase } from './store/prepare.js';
 
 const HOST = '127.0.0.1';
@@ -39,10 +40,11 @@ const start = async () => {
   }
   const store = new JobStore(source);
   const catalog = new CatalogStore(source);
+  const pictures = new PictureStore(source);
   if (process.env['DEMO_JOB']) await loadDemo(source, store, process.env['DEMO_JOB']);
   const webRoot = process.env['WEB_ROOT'];
   const hosts = (process.env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean);
-  const app = createApp({ store, catalog, hosts, ...(webRoot ? { webRoot } : {}) });
+  const app = createApp({ store, catalog, pictures, hosts, ...(webRoot ? { webRoot } : {}) });
   const port = Number(process.env['PORT'] ?? 4747);
   let server: Server;
   try {

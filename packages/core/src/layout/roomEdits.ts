@@ -1,7 +1,7 @@
 import type { DoorId, RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { newDoor, newRoom } from '../model/newJob.js';
-import type { Door, Room, RoomKind } from '../model/place.js';
+import type { Door, Room, RoomKind, WallFact } from '../model/place.js';
 import { carryBoxes } from './holds.js';
 import { withoutBox } from './removals.js';
 import { extentOf, nearestWall, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from './walls.js';
@@ -55,6 +55,15 @@ export const changeRoom = (job: Job, id: RoomId, change: Partial<Room>): Job => 
     rooms: job.rooms.map((room) => (room.id === id ? { ...room, ...change } : room)),
   };
   return change.outline === undefined ? changed : { ...changed, boxes: carryBoxes(job, changed, id) };
+};
+
+/** Says how runs go in one wall of a room; with neither, it is left to the job again. */
+export const setWallFact = (job: Job, id: RoomId, fact: WallFact): Job => {
+  const room = job.rooms.find((one) => one.id === id);
+  if (!room) return job;
+  const others = room.walls.filter((one) => one.wall !== fact.wall);
+  const isSaid = fact.route !== null || fact.access !== null;
+  return changeRoom(job, id, { walls: isSaid ? [...others, fact] : others });
 };
 
 /** Moves a room with all that is in it. Inches. */
@@ -127,17 +136,22 @@ export const notchCorner = (job: Job, id: RoomId, corner: number, along: number,
   const first = { x: at.x - before.along.x * along, y: at.y - before.along.y * along };
   const last = { x: at.x + after.along.x * beyond, y: at.y + after.along.y * beyond };
   const inner = { x: first.x + after.along.x * beyond, y: first.y + after.along.y * beyond };
+  const moved = (wall: number) => (wall < corner ? wall : wall + 2);
   const notched = [...outline.slice(0, corner), first, inner, last, ...outline.slice(corner + 1)];
   return {
     ...job,
-    rooms: job.rooms.map((one) => (one.id === id ? { ...one, outline: notched } : one)),
+    rooms: job.rooms.map((one) =>
+      one.id === id
+        ? { ...one, outline: notched, walls: one.walls.map((it) => ({ ...it, wall: moved(it.wall) })) }
+        : one,
+    ),
     // Doors on the walls after the corner keep their wall; on the wall that was cut they keep their place on it.
     doors: job.doors.map((door) =>
       door.room !== id || door.wall < corner
         ? door
         : {
             ...door,
-            wall: door.wall + 2,
+            wall: moved(door.wall),
             offset: door.wall === corner ? Math.max(0, door.offset - beyond) : door.offset,
           },
     ),

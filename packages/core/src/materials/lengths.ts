@@ -1,7 +1,8 @@
+import { holdOf } from '../layout/holds.js';
 import { ceilingOf } from '../model/ceiling.js';
 import { PANEL, type Place } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
-import type { Access, Point, Route } from '../model/place.js';
+import type { Access, Point, Route, WallFact } from '../model/place.js';
 import type { Cable } from '../model/wiring.js';
 
 /** Cut lengths are rounded up to this, inches. */
@@ -30,10 +31,30 @@ const spotOf = (job: Job, place: Place): Spot | null => {
   };
 };
 
-/** The way a run takes and how it is got to, by its own facts or by those of the job. */
+/** What is said of the wall that a place is on. */
+const wallFactAt = (job: Job, place: Place): WallFact | undefined => {
+  const box = job.boxes.find((one) => one.id === place);
+  const room = job.rooms.find((one) => one.id === box?.room);
+  if (!box || !room || room.walls.length === 0) return undefined;
+  const hold = holdOf(job, box);
+  return room.walls.find((one) => one.wall === hold?.wall.index);
+};
+
+/**
+ * The way a run takes and how it is got to: by its own facts, else by the walls at its ends, else by those of the job. Of
+ * two walls the access that takes longer holds for the run; where they ask for two ways, the job decides.
+ */
 export const wayOf = (job: Job, a: Place, b: Place): { route: Route; access: Access } => {
   const fact = runFactOf(job, a, b);
-  return { route: fact?.route ?? job.routing.route, access: fact?.access ?? job.routing.access };
+  const walls = [a, b].flatMap((place) => wallFactAt(job, place) ?? []);
+  const routes = [...new Set(walls.flatMap(({ route }) => route ?? []))];
+  const [access] = walls
+    .flatMap((one) => one.access ?? [])
+    .sort((one, other) => job.labour.foot[other] - job.labour.foot[one]);
+  return {
+    route: fact?.route ?? (routes.length === 1 ? routes[0] : undefined) ?? job.routing.route,
+    access: fact?.access ?? access ?? job.routing.access,
+  };
 };
 
 /** Vertical legs between two heights by a route: up to the higher ceiling, straight, or down to the lower floor. */

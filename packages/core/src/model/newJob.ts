@@ -14,7 +14,7 @@ import {
   type Job,
 } from './job.js';
 import { labourSchema, type Labour } from './labour.js';
-import { doorSchema, roomSchema, routingSchema } from './place.js';
+import { doorSchema, levelSchema, pictureSchema, roomSchema, routingSchema } from './place.js';
 import { preferencesSchema } from './preferences.js';
 
 /** An empty job. Stock and labour units become the job's own: it keeps what it was planned and priced with. */
@@ -42,6 +42,7 @@ export const newJob = (
   levels: [],
   rooms: [],
   doors: [],
+  pictures: [],
   circuits: [],
   feeds: [],
   boxes: [],
@@ -70,4 +71,6 @@ export const newCircuit = completing(circuitSchema);
 export const newFeed = completing(feedSchema);
 export const newRoom = completing(roomSchema);
 export const newDoor = completing(doorSchema);
+export const newLevel = completing(levelSchema);
+export const newPicture = completing(pictureSchema);
 export const newRunFact = completing(runFactSchema);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { doorIdSchema, levelIdSchema, roomIdSchema } from './ids.js';
+import { doorIdSchema, levelIdSchema, pictureIdSchema, roomIdSchema } from './ids.js';
 import { coordinateSchema, inchesSchema } from './units.js';
 
 /** Any Unicode, up to 200 characters, never run as markup. */
@@ -46,6 +46,27 @@ export const ROOM_KINDS = [
 export const roomKindSchema = z.enum(ROOM_KINDS);
 export type RoomKind = z.infer<typeof roomKindSchema>;
 
+export const ROUTES = ['over', 'through', 'under'] as const;
+/** Up through the plate and over the ceiling, level through the studs, or down and under the floor. */
+export const routeSchema = z.enum(ROUTES);
+export type Route = z.infer<typeof routeSchema>;
+
+export const ACCESSES = ['open', 'attic', 'basement', 'fished'] as const;
+/** How a cable is got to its way: open framing, from the attic, from the basement, or fished in finished walls. */
+export const accessSchema = z.enum(ACCESSES);
+export type Access = z.infer<typeof accessSchema>;
+
+/**
+ * How runs go in one wall, where that is known: the wall from corner `wall` of the outline to the next. Null leaves it to
+ * the job.
+ */
+export const wallFactSchema = z.strictObject({
+  wall: z.int().min(0).max(99),
+  route: routeSchema.nullable().default(null),
+  access: accessSchema.nullable().default(null),
+});
+export type WallFact = z.infer<typeof wallFactSchema>;
+
 export const roomSchema = z.strictObject({
   id: roomIdSchema,
   name: nameSchema,
@@ -68,6 +89,8 @@ export const roomSchema = z.strictObject({
   landings: z.int().min(0).max(10).default(0),
   /** Is there a lighting outlet with a wall switch beside what this job plans? */
   otherLight: answerSchema.default('unknown'),
+  /** Walls in which runs go another way than usual. */
+  walls: z.array(wallFactSchema).max(100).default([]),
 });
 export type Room = z.infer<typeof roomSchema>;
 
@@ -92,16 +115,6 @@ export type Door = z.infer<typeof doorSchema>;
 export const pointSchema = z.strictObject({ x: coordinateSchema, y: coordinateSchema, z: coordinateSchema });
 export type Point = z.infer<typeof pointSchema>;
 
-export const ROUTES = ['over', 'through', 'under'] as const;
-/** Up through the plate and over the ceiling, level through the studs, or down and under the floor. */
-export const routeSchema = z.enum(ROUTES);
-export type Route = z.infer<typeof routeSchema>;
-
-export const ACCESSES = ['open', 'attic', 'basement', 'fished'] as const;
-/** How a cable is got to its way: open framing, from the attic, from the basement, or fished in finished walls. */
-export const accessSchema = z.enum(ACCESSES);
-export type Access = z.infer<typeof accessSchema>;
-
 /** How runs go that say nothing of their own, and what is added to them. All assumptions of an estimated length. */
 export const routingSchema = z.strictObject({
   route: routeSchema.default('over'),
@@ -117,3 +130,22 @@ export const routingSchema = z.strictObject({
     .default(null),
 });
 export type Routing = z.infer<typeof routingSchema>;
+
+/**
+ * A picture of the house under the plan of a level. The file itself is kept by the server under its SHA-256; the job holds
+ * where its upper left corner lies and how many inches one of its pixels is.
+ */
+export const pictureSchema = z.strictObject({
+  id: pictureIdSchema,
+  name: nameSchema,
+  hash: z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 in 64 hexadecimal digits'),
+  level: levelIdSchema.nullable().default(null),
+  /** Pixels. */
+  width: z.int().min(1).max(20_000),
+  height: z.int().min(1).max(20_000),
+  at: z.strictObject({ x: coordinateSchema, y: coordinateSchema }),
+  inchesPerPixel: z.number().min(0.001).max(1000),
+  /** How much of it shows, percent. */
+  strength: z.int().min(5).max(100).default(45),
+});
+export type Picture = z.infer<typeof pictureSchema>;

@@ -129,6 +129,7 @@ const checkReferences = (job: Job, report: Report) => {
     'stock',
     'rooms',
     'doors',
+    'pictures',
     'circuits',
     'feeds',
     'boxes',
@@ -173,6 +174,13 @@ const checkReferences = (job: Job, report: Report) => {
   });
   job.rooms.forEach((r, i) => {
     if (r.level !== null) level(r.level, ['rooms', i, 'level']);
+    r.walls.forEach(({ wall }, k) => {
+      if (r.outline !== null && wall >= r.outline.length)
+        report(['rooms', i, 'walls', k, 'wall'], `the room has ${r.outline.length} walls, counted from 0`);
+    });
+  });
+  job.pictures.forEach((one, i) => {
+    if (one.level !== null) level(one.level, ['pictures', i, 'level']);
   });
   job.doors.forEach((d, i) => {
     room(d.room, ['doors', i, 'room']);

@@ -1,6 +1,13 @@
 import { DataSource } from 'typeorm';
-import { ArticleEntity, JobEntity, LabourUnitEntity, NoteEntity, RevisionEntity } from './entities.js';
-import { Catalog1700000000002, Jobs1700000000001 } from './migrations.js';
+import {
+  ArticleEntity,
+  JobEntity,
+  LabourUnitEntity,
+  NoteEntity,
+  PictureEntity,
+  RevisionEntity,
+} from './entities.js';
+import { Catalog1700000000002, Jobs1700000000001, Pictures1700000000003 } from './migrations.js';
 
 /** A data source on the MariaDB of this URL, migrations not yet run. */
 export const dataSourceOf = (url: string): DataSource =>
@@ -9,7 +16,7 @@ export const dataSourceOf = (url: string): DataSource =>
     url,
     charset: 'utf8mb4_unicode_ci',
     timezone: 'Z',
-    entities: [JobEntity, RevisionEntity, NoteEntity, ArticleEntity, LabourUnitEntity],
-    migrations: [Jobs1700000000001, Catalog1700000000002],
+    entities: [JobEntity, RevisionEntity, NoteEntity, ArticleEntity, LabourUnitEntity, PictureEntity],
+    migrations: [Jobs1700000000001, Catalog1700000000002, Pictures1700000000003],
     extra: { connectionLimit: 10 },
   });

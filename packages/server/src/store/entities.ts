@@ -47,6 +47,14 @@ export interface LabourUnitRow {
   value: number;
 }
 
+/** A picture that lies under a plan, by the SHA-256 of its bytes. */
+export interface PictureRow {
+  hash: string;
+  type: string;
+  bytes: Buffer;
+  keptAt: Date;
+}
+
 const moment = { type: 'datetime', precision: 3 } as const;
 const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
 
@@ -110,5 +118,16 @@ export const LabourUnitEntity = new EntitySchema<LabourUnitRow>({
   columns: {
     name: { type: 'varchar', length: 60, primary: true },
     value: { type: 'double' },
+  },
+});
+
+export const PictureEntity = new EntitySchema<PictureRow>({
+  name: 'picture',
+  tableName: 'pictures',
+  columns: {
+    hash: { type: 'char', length: 64, primary: true },
+    type: { type: 'varchar', length: 40 },
+    bytes: { type: 'mediumblob' },
+    keptAt: { ...moment, ...now, name: 'kept_at' },
   },
 });

@@ -67,3 +67,22 @@ export class Catalog1700000000002 implements MigrationInterface {
     await runner.query('DROP TABLE catalog_articles');
   }
 }
+
+/** Pictures that lie under plans. */
+export class Pictures1700000000003 implements MigrationInterface {
+  name = 'Pictures1700000000003';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`CREATE TABLE pictures (
+      hash char(64) NOT NULL,
+      type varchar(40) NOT NULL,
+      bytes mediumblob NOT NULL,
+      kept_at datetime(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
+      PRIMARY KEY (hash)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE pictures');
+  }
+}

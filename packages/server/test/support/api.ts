@@ -3,7 +3,14 @@ import { fileURLToPath } from 'node:url';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { newJob, readJob, standardStock, type Job } from '@amber/core';
-import { CatalogStore, createApp, dataSourceOf, JobStore, prepareDatabase } from '../../src/index.js';
+import {
+  CatalogStore,
+  createApp,
+  dataSourceOf,
+  JobStore,
+  PictureStore,
+  prepareDatabase,
+} from '../../src/index.js';
 
 export const demoFile = fileURLToPath(new URL('../../../../demo/heron-yard.json', import.meta.url));
 
@@ -26,4 +33,10 @@ export const freshSource = async (): Promise<DataSource> => {
 };
 
 export const apiOn = (source: DataSource) =>
-  request(createApp({ store: new JobStore(source), catalog: new CatalogStore(source) }));
+  request(
+    createApp({
+      store: new JobStore(source),
+      catalog: new CatalogStore(source),
+      pictures: new PictureStore(source),
+    }),
+  );

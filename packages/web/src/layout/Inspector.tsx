@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { memo } from 'react';
-import type { Circuit, Job } from '@amber/core';
+import type { Circuit, Job, LevelId, Spot } from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { Button, SafetyNote } from '../shared/ui.js';
 import { BoxForm } from './BoxForm.js';
@@ -8,9 +8,11 @@ import { DoorForm } from './DoorForm.js';
 import { removed } from './moving.js';
 import { Overview } from './Overview.js';
 import { PanelForm } from './PanelForm.js';
+import { PictureForm, PictureTool } from './PictureTool.js';
 import type { Placed } from './placing.js';
 import { RoomForm } from './RoomForm.js';
 import type { Pointing, Selected } from './selection.js';
+import { BoxTool, PanelTool } from './PlaceTools.js';
 import { DoorTool, LuminaireTool, RoomTool, SwitchTool } from './ToolPanel.js';
 
 const TITLES = {
@@ -21,10 +23,15 @@ const TITLES = {
   luminaire: 'Luminaires',
   box: 'Existing boxes',
   panel: 'The panel',
+  picture: 'A picture under the plan',
 } as const;
 
 const Selection = ({ job, selected }: { job: Job; selected: NonNullable<Selected> }) => {
   if (selected.kind === 'panel') return <PanelForm job={job} />;
+  if (selected.kind === 'picture') {
+    const picture = job.pictures.find((one) => one.id === selected.id);
+    return picture ? <PictureForm key={picture.id} job={job} picture={picture} /> : null;
+  }
   if (selected.kind === 'room') {
     const room = job.rooms.find((one) => one.id === selected.id);
     return room ? <RoomForm key={room.id} job={job} room={room} /> : null;
@@ -40,18 +47,25 @@ const Selection = ({ job, selected }: { job: Job; selected: NonNullable<Selected
 /** What the tool in hand asks, what is selected, or what the plan holds. */
 export const Inspector = memo(function Inspector({
   job,
+  seen,
   circuit,
   pointing,
+  inView,
   onPlaced,
+  onShowLevel,
 }: {
   job: Job;
+  /** The job as the level that is looked at sees it: there the tools work. */
+  seen: Job;
   circuit: Circuit | null;
   pointing: Pointing;
+  inView: () => { at: Spot; wide: number };
   onPlaced: (placed: Placed | null) => void;
+  onShowLevel: (level: LevelId) => void;
 }) {
   const edit = useEdit();
   const { tool, selected, select } = pointing;
-  const asked = { job, pointing, onPlaced };
+  const asked = { job: seen, pointing, onPlaced };
   const remove = () => {
     if (!selected) return;
     const { job: left, label } = removed(job, selected);
@@ -70,9 +84,10 @@ export const Inspector = memo(function Inspector({
           {tool === 'door' ? <DoorTool {...asked} /> : null}
           {tool === 'switch' ? <SwitchTool {...asked} /> : null}
           {tool === 'luminaire' ? <LuminaireTool {...asked} /> : null}
-          {tool === 'box' ? <p className="text-[14px]">Tap where the box is that is there already.</p> : null}
-          {tool === 'panel' ? (
-            <p className="text-[14px]">Tap where the panel hangs. Home runs are measured from it.</p>
+          {tool === 'box' ? <BoxTool {...asked} /> : null}
+          {tool === 'panel' ? <PanelTool {...asked} /> : null}
+          {tool === 'picture' ? (
+            <PictureTool job={job} seen={seen} pointing={pointing} inView={inView} onPlaced={onPlaced} />
           ) : null}
         </section>
       )}
@@ -87,7 +102,7 @@ export const Inspector = memo(function Inspector({
           </Button>
         </section>
       ) : tool === 'select' ? (
-        <Overview job={job} circuit={circuit} pointing={pointing} />
+        <Overview job={job} circuit={circuit} pointing={pointing} onShowLevel={onShowLevel} />
       ) : null}
       <SafetyNote className="mt-auto border-t border-line pt-3" />
     </aside>

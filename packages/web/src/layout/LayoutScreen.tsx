@@ -1,5 +1,6 @@
 import {
   DoorOpen,
+  Image,
   LampCeiling,
   MousePointer2,
   PanelTop,
@@ -10,8 +11,10 @@ import {
 } from 'lucide-react';
 import { useCallback, type KeyboardEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Circuit, Job, Spot } from '@amber/core';
+import { onLevel, type Circuit, type Job, type LevelId, type Spot } from '@amber/core';
 import { useEdit } from '../editing/review.js';
+import { useLevel } from '../plan/useLevel.js';
+import { LevelTabs } from '../plan/LevelTabs.js';
 import { useView } from '../plan/useView.js';
 import { Inspector } from './Inspector.js';
 import { nameOf, nudged, removed } from './moving.js';
@@ -29,6 +32,7 @@ const TOOL_LOOKS: Record<Tool, { icon: LucideIcon; label: string; key: string }>
   luminaire: { icon: LampCeiling, label: 'Luminaire', key: 'l' },
   box: { icon: SquareDashed, label: 'Existing box', key: 'e' },
   panel: { icon: PanelTop, label: 'Panel', key: 'p' },
+  picture: { icon: Image, label: 'Picture', key: 'i' },
 };
 
 const ARROWS: Record<string, Spot> = {
@@ -64,24 +68,39 @@ const Toolbar = ({ tool, take }: { tool: Tool; take: (tool: Tool) => void }) => 
   </div>
 );
 
+/** The level of what is selected; null for the panel where nobody has said, and where nothing is. */
+const levelOf = (job: Job, selected: Selected): LevelId | null => {
+  if (selected === null) return null;
+  if (selected.kind === 'panel') return job.routing.panel?.level ?? null;
+  const room = selected.kind === 'door' ? job.doors.find((one) => one.id === selected.id)?.room : selected.id;
+  return [...job.rooms, ...job.boxes, ...job.pictures].find((one) => one.id === room)?.level ?? null;
+};
+
 /** What is here and what controls what? A measured plan, with everything on it to be pointed at, dragged or typed. */
 export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | null }) => {
   const edit = useEdit();
   const pointing = usePointing(job, circuit);
-  const { tool, take, select, group } = pointing;
+  const { tool, take, select, group, marks, setMarks } = pointing;
+  const { level, seen, under, show } = useLevel(job, levelOf(job, pointing.selected));
   const put = useCallback(
     (placed: Placed | null) => {
       if (!placed) return;
-      edit(placed.job, placed.label);
+      edit(
+        onLevel(job, level, () => placed.job),
+        placed.label,
+      );
       select(placed.selected);
     },
-    [edit, select],
+    [edit, select, job, level],
   );
-  const view = useView(job, circuit, false, (spot) => {
-    if (tool === 'select' || tool === 'room') select(null);
-    else put(placedBy(tool, job, spot, group));
+  // An empty floor is seen as large as the whole house.
+  const view = useView(seen.rooms.length > 0 ? seen : job, circuit, false, (spot) => {
+    if (tool === 'picture')
+      setMarks(seen.pictures.length === 0 ? [] : [...marks.slice(marks.length > 1 ? 2 : 0), spot]);
+    else if (tool === 'select' || tool === 'room') select(null);
+    else put(placedBy(tool, seen, spot, group));
   });
-  const { shown, bind } = useGrip(job, view.spotAt, (grip) => {
+  const { shown, bind } = useGrip(job, level, view.spotAt, (grip) => {
     if (grip.kind !== 'wall') select(grip);
   });
   const onKey = (event: KeyboardEvent, grip: NonNullable<Selected>) => {
@@ -90,7 +109,11 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
       event.preventDefault();
       select(grip);
       const inches = event.shiftKey ? 12 : 1;
-      edit(nudged(job, grip, { x: arrow.x * inches, y: arrow.y * inches }), `move ${nameOf(job, grip)}`);
+      const by = { x: arrow.x * inches, y: arrow.y * inches };
+      edit(
+        onLevel(job, level, (here) => nudged(here, grip, by)),
+        `move ${nameOf(job, grip)}`,
+      );
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       event.preventDefault();
       const { job: left, label } = removed(job, grip);
@@ -116,9 +139,34 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
       <main className="flex min-w-0 flex-col max-lg:h-[62vh] max-lg:shrink-0 lg:min-h-0 lg:flex-1">
         <h1 className="sr-only">Layout of {job.name}</h1>
         <Toolbar tool={tool} take={take} />
-        <PlanCanvas job={shown} circuit={circuit} view={view} bind={bind} pointing={pointing} onKey={onKey} />
+        <PlanCanvas
+          job={shown}
+          under={under}
+          circuit={circuit}
+          view={view}
+          bind={bind}
+          pointing={pointing}
+          onKey={onKey}
+        >
+          <LevelTabs
+            job={job}
+            level={level}
+            onShow={(id) => {
+              select(null);
+              show(id);
+            }}
+          />
+        </PlanCanvas>
       </main>
-      <Inspector job={job} circuit={circuit} pointing={pointing} onPlaced={put} />
+      <Inspector
+        job={job}
+        seen={seen}
+        circuit={circuit}
+        pointing={pointing}
+        inView={view.frame}
+        onPlaced={put}
+        onShowLevel={show}
+      />
     </div>
   );
 };

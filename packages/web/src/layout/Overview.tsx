@@ -12,12 +12,14 @@ import {
   type GroupId,
   type Job,
   type LayoutFault,
+  type LevelId,
   type RoomId,
 } from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { plural } from '../shared/format.js';
 import { NameInput } from '../shared/inputs.js';
 import { Button, controlLook, Field, Select, SeverityMark } from '../shared/ui.js';
+import { LevelsPanel } from './LevelsPanel.js';
 import { RoutingFields } from './PanelForm.js';
 import { fresh, type Pointing, type Selected } from './selection.js';
 
@@ -163,10 +165,12 @@ export const Overview = ({
   job,
   circuit,
   pointing,
+  onShowLevel,
 }: {
   job: Job;
   circuit: Circuit | null;
   pointing: Pointing;
+  onShowLevel: (level: LevelId) => void;
 }) => {
   const [adding, setAdding] = useState<'circuit' | 'group' | null>(null);
   if (job.rooms.length === 0)
@@ -234,6 +238,7 @@ export const Overview = ({
           <Plus size={17} /> Circuit
         </Button>
       )}
+      <LevelsPanel job={job} onShow={onShowLevel} />
       <section aria-label="How runs go" className="flex flex-col gap-3 border-t border-line pt-3">
         <h2 className={heading}>How runs go</h2>
         <RoutingFields job={job} />

@@ -1,12 +1,14 @@
 import type { KeyboardEvent, ReactNode } from 'react';
 import { feetInches, holdOf, type Circuit, type Job, type Room } from '@amber/core';
 import { freeSpot, labelOf } from '../plan/labels.js';
-import { FootGrid, PlanRooms, WallLengths } from '../plan/PlanRooms.js';
+import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../plan/PlanRooms.js';
+import { PicturesUnder } from '../plan/PicturesUnder.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
 import { boxesOf, toPixel, type View } from '../plan/view.js';
 import type { useView } from '../plan/useView.js';
 import { ZoomButtons } from '../plan/ZoomButtons.js';
 import { ControlLines } from './ControlLines.js';
+import { Marks, PictureHandle } from './pictureMarks.js';
 import { LyingCables } from './LyingCables.js';
 import { DoorGrips, WallGrips } from './grips.js';
 import type { Grip } from './moving.js';
@@ -68,18 +70,25 @@ const heightWord = (job: Job, box: Job['boxes'][number]): string => {
 /** The plan with everything on it. */
 export const PlanCanvas = ({
   job,
+  under,
   circuit,
   view: seen,
   bind,
   pointing,
   onKey,
+  children,
 }: {
+  /** As the level that is looked at sees it. */
   job: Job;
+  /** The floor underneath; null for none. */
+  under: Job | null;
   circuit: Circuit | null;
   view: ReturnType<typeof useView>;
   bind: Bind;
   pointing: Pointing;
   onKey: (event: KeyboardEvent, grip: NonNullable<Selected>) => void;
+  /** What lies over the plan in its corners. */
+  children?: ReactNode;
 }) => {
   const { ref, view, size } = seen;
   const { selected, select, tool } = pointing;
@@ -101,7 +110,9 @@ export const PlanCanvas = ({
       >
         {view && size ? (
           <>
+            <PicturesUnder job={job} view={view} />
             <FootGrid view={view} {...size} />
+            {under ? <WallsUnder job={under} view={view} /> : null}
             <PlanRooms
               job={job}
               view={view}
@@ -149,6 +160,23 @@ export const PlanCanvas = ({
                 </text>
               </Item>
             ) : null}
+            {tool === 'picture' ? (
+              <>
+                {job.pictures.map((picture) => (
+                  <Item
+                    key={picture.id}
+                    grip={{ kind: 'picture', id: picture.id }}
+                    label={`Picture ${picture.name}`}
+                    current={is('picture', picture.id)}
+                    transform={move(view, picture.at)}
+                    {...item}
+                  >
+                    <PictureHandle />
+                  </Item>
+                ))}
+                <Marks marks={pointing.marks} view={view} />
+              </>
+            ) : null}
             {boxes.map((box) =>
               box.at ? (
                 <Item
@@ -173,6 +201,7 @@ export const PlanCanvas = ({
           </>
         ) : null}
       </svg>
+      {children}
       <ZoomButtons {...seen} />
     </div>
   );

@@ -18,6 +18,7 @@ import { LengthInput, NameInput, NumberInput } from '../shared/inputs.js';
 import { Button, Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { FaultsOf } from './FaultsOf.js';
+import { WallFacts } from './WallFacts.js';
 
 const CORNERS = (room: Room): string[] => {
   const xs = (room.outline ?? []).map((one) => one.x);
@@ -135,6 +136,7 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
           />
         </Field>
       ) : null}
+      <WallFacts key={room.outline?.length} job={job} room={room} />
       <Notch job={job} room={room} />
     </>
   );

@@ -2,6 +2,7 @@ import {
   gangInto,
   moveBox,
   moveDoor,
+  movePicture,
   moveRoom,
   pointOn,
   pushWall,
@@ -9,6 +10,7 @@ import {
   wallsOf,
   withoutBox,
   removeDoor,
+  removePicture,
   removeRoom,
   type Job,
   type RoomId,
@@ -31,7 +33,9 @@ export const nameOf = (job: Job, grip: Grip): string =>
         ? nameIn(job.doors, grip.id)
         : grip.kind === 'box'
           ? nameIn(job.boxes, grip.id)
-          : 'panel';
+          : grip.kind === 'picture'
+            ? nameIn(job.pictures, grip.id)
+            : 'panel';
 
 /** A box dropped this near to another is ganged with it, inches. */
 const ON_TOP = 6;
@@ -69,6 +73,7 @@ export const dragged = (job: Job, grip: Grip, from: Spot, to: Spot): Job => {
   }
   if (grip.kind === 'door') return moveDoor(job, grip.id, to);
   if (grip.kind === 'box') return moveBox(job, grip.id, to);
+  if (grip.kind === 'picture') return movePicture(job, grip.id, by);
   const { panel } = job.routing;
   if (!panel) return job;
   const at = { ...panel.at, x: Math.round(panel.at.x + by.x), y: Math.round(panel.at.y + by.y) };
@@ -106,5 +111,6 @@ export const removed = (job: Job, selected: NonNullable<Selected>): { job: Job; 
   if (selected.kind === 'room') return { job: removeRoom(job, selected.id), label };
   if (selected.kind === 'door') return { job: removeDoor(job, selected.id), label };
   if (selected.kind === 'box') return { job: withoutBox(job, selected.id), label };
+  if (selected.kind === 'picture') return { job: removePicture(job, selected.id), label };
   return { job: { ...job, routing: { ...job.routing, panel: null } }, label: 'take the panel off the plan' };
 };

@@ -1,14 +1,15 @@
-import type { BoxId, DoorId, GroupId, RoomId } from '@amber/core';
+import type { BoxId, DoorId, GroupId, PictureId, RoomId, Spot } from '@amber/core';
 
 /** What is pointed at on the plan. */
 export type Selected =
   | { kind: 'room'; id: RoomId }
   | { kind: 'door'; id: DoorId }
   | { kind: 'box'; id: BoxId }
+  | { kind: 'picture'; id: PictureId }
   | { kind: 'panel' }
   | null;
 
-export const TOOLS = ['select', 'room', 'door', 'switch', 'luminaire', 'box', 'panel'] as const;
+export const TOOLS = ['select', 'room', 'door', 'switch', 'luminaire', 'box', 'panel', 'picture'] as const;
 /** What a tap on the plan does. */
 export type Tool = (typeof TOOLS)[number];
 
@@ -23,4 +24,7 @@ export interface Pointing {
   /** The control group that new switches and luminaires join. */
   group: GroupId | null;
   setGroup: (group: GroupId | null) => void;
+  /** Points tapped to scale a picture by, two at most. */
+  marks: Spot[];
+  setMarks: (marks: Spot[]) => void;
 }

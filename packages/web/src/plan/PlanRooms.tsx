@@ -9,6 +9,7 @@ import {
   type Room,
   type Spot,
 } from '@amber/core';
+import { Stairs } from './Stairs.js';
 import { toPixel, type View } from './view.js';
 
 const pathOf = (view: View, spots: readonly Spot[]): string =>
@@ -94,7 +95,8 @@ export const PlanRooms = ({
           key={room.id}
           d={`${pathOf(view, room.outline ?? [])}Z`}
           fill="var(--color-sheet)"
-          opacity="0.85"
+          // What lies under the plan is to be seen.
+          opacity={job.pictures.length > 0 ? 0.25 : 0.85}
         />
       ))}
       {[...measured]
@@ -109,12 +111,28 @@ export const PlanRooms = ({
             strokeLinejoin="miter"
           />
         ))}
+      {measured.map((room) => (
+        <Stairs key={room.id} room={room} view={view} />
+      ))}
       {job.doors.map((door) => (
         <DoorMark key={door.id} job={job} view={view} door={door} selected={selectedDoor === door.id} />
       ))}
     </g>
   );
 };
+
+/** The walls of the floor underneath, faint: what stands above what. */
+export const WallsUnder = ({ job, view }: { job: Job; view: View }) => (
+  <path
+    d={job.rooms.map((room) => (room.outline ? `${pathOf(view, room.outline)}Z` : '')).join('')}
+    fill="none"
+    stroke="var(--color-quiet)"
+    strokeWidth="2"
+    strokeDasharray="4 5"
+    opacity="0.5"
+    aria-hidden="true"
+  />
+);
 
 /** The length of each wall of a room, outside of it. */
 export const WallLengths = ({ room, view }: { room: Room; view: View }) => (

@@ -72,6 +72,12 @@ export const useView = (
       pinch: { preventDefault: true },
     },
   );
+  /** A part of the plan that is seen, with a margin: its upper left corner and its width, inches. */
+  const frame = useCallback((): { at: Spot; wide: number } => {
+    const now = seen.current;
+    const wide = (ref.current?.clientWidth ?? 0) / (now?.scale ?? 1);
+    return { at: { x: (now?.x ?? 0) + wide / 8, y: (now?.y ?? 0) + wide / 10 }, wide: (wide * 3) / 4 };
+  }, []);
   const middle = { x: (size?.width ?? 0) / 2, y: (size?.height ?? 0) / 2 };
   return {
     ref,
@@ -79,6 +85,7 @@ export const useView = (
     size,
     /** Where a pointer is on the plan. */
     spotAt: (xy: readonly [number, number]): Spot | null => (view ? toPlan(view, pixelAt(xy)) : null),
+    frame,
     closer: () => zoom(1.3, middle),
     further: () => zoom(1 / 1.3, middle),
     fit: () => setMoved(null),

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Bar, BarChart, CartesianGrid, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts';
 import { cubicInches, dollars, type Candidate, type PlanSet } from '@amber/core';
 
@@ -15,7 +16,17 @@ const ROWS: [string, (plan: Candidate) => number, (value: number) => string][] =
 ];
 
 /** Two plans side by side; what differs is set in bold. */
-const SideBySide = ({ first, other }: { first: Candidate; other: Candidate }) => (
+const SideBySide = ({
+  plans,
+  first,
+  other,
+  onAgainst,
+}: {
+  plans: readonly Candidate[];
+  first: Candidate;
+  other: Candidate;
+  onAgainst: (letter: string) => void;
+}) => (
   <table className="w-full text-[13.5px]">
     <thead>
       <tr className="border-b border-line text-left">
@@ -23,7 +34,18 @@ const SideBySide = ({ first, other }: { first: Candidate; other: Candidate }) =>
           Measure
         </th>
         <th scope="col" className="text-right">
-          {first.letter}
+          <select
+            aria-label="Compare with plan"
+            value={first.letter}
+            onChange={(event) => onAgainst(event.target.value)}
+            className="min-h-10 rounded-md border border-line bg-white px-2 font-bold"
+          >
+            {plans
+              .filter((one) => one.letter !== other.letter)
+              .map((one) => (
+                <option key={one.letter}>{one.letter}</option>
+              ))}
+          </select>
         </th>
         <th scope="col" className="text-right">
           {other.letter}
@@ -182,13 +204,14 @@ export const Compare = ({
   plan: Candidate;
   onPick: (letter: string) => void;
 }) => {
-  const [first, second] = found.candidates;
-  const other = plan.letter === first?.letter ? second : plan;
+  const [against, setAgainst] = useState<string | null>(null);
+  const others = found.candidates.filter((one) => one.letter !== plan.letter);
+  const first = others.find((one) => one.letter === against) ?? others[0];
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-5">
-      {first && other ? (
+      {first ? (
         <div className="min-w-60 flex-1">
-          <SideBySide first={first} other={other} />
+          <SideBySide plans={found.candidates} first={first} other={plan} onAgainst={setAgainst} />
         </div>
       ) : null}
       <CostAgainstRoom plans={found.candidates} current={plan.letter} onPick={onPick} />

@@ -4,6 +4,8 @@ import { labelOf } from '../plan/labels.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
 import { FootGrid, PlanRooms } from '../plan/PlanRooms.js';
 import { boxesOf, toPixel } from '../plan/view.js';
+import { LevelTabs } from '../plan/LevelTabs.js';
+import { useLevel } from '../plan/useLevel.js';
 import { useView } from '../plan/useView.js';
 import { ZoomButtons } from '../plan/ZoomButtons.js';
 import { drawRuns, type DrawnRun } from './routes.js';
@@ -84,10 +86,13 @@ export const PlanOverlay = ({
   picked: LaidRun | null;
   onPick: (run: LaidRun | null) => void;
 }) => {
+  const mine = useMemo(() => boxesOf(job, circuit.id), [job, circuit.id]);
+  const usual = job.boxes.find((box) => mine.has(box.id) && box.at)?.level ?? null;
+  const { level, seen: floor, show } = useLevel(job, usual);
+  const here = new Set(floor.boxes.map((box) => box.id));
   const seen = useView(job, circuit, true, () => onPick(null));
   const { ref, view, size } = seen;
   const drawn = useMemo(() => (view && plan ? drawRuns(job, view, plan.runs) : []), [job, view, plan]);
-  const mine = useMemo(() => boxesOf(job, circuit.id), [job, circuit.id]);
   return (
     <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
       <svg
@@ -99,7 +104,7 @@ export const PlanOverlay = ({
         {view && size ? (
           <>
             <FootGrid view={view} {...size} />
-            <PlanRooms job={job} view={view} />
+            <PlanRooms job={floor} view={view} />
             {drawn.map((one) => (
               <RunLines
                 key={`${one.run.from} ${one.run.to}`}
@@ -125,7 +130,12 @@ export const PlanOverlay = ({
               const { x, y } = toPixel(view, box.at);
               const label = labelOf(job, box, halfWidth(mark));
               return (
-                <g key={box.id} transform={`translate(${x} ${y})`}>
+                // What is on another floor is there too, faint: runs lead to it.
+                <g
+                  key={box.id}
+                  transform={`translate(${x} ${y})`}
+                  opacity={here.has(box.id) ? undefined : 0.4}
+                >
                   <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
                   {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
                     <text
@@ -151,6 +161,7 @@ export const PlanOverlay = ({
           </>
         ) : null}
       </svg>
+      <LevelTabs job={job} level={level} onShow={show} />
       <ZoomButtons {...seen} />
     </div>
   );

@@ -33,9 +33,11 @@ export const NameInput = ({
 export const LengthInput = ({
   value,
   onChange,
+  label,
 }: {
   value: number | null;
   onChange: (inches: number | null) => void;
+  label?: string;
 }) => {
   const written = value === null ? '' : feetInches(value);
   const [text, setText] = useState(written);
@@ -50,6 +52,7 @@ export const LengthInput = ({
   return (
     <>
       <input
+        aria-label={label}
         value={text}
         aria-invalid={bad}
         placeholder={`12'-6"`}

@@ -1,0 +1,49 @@
+import express, { Router } from 'express';
+import type { PictureStore } from '../store/pictures.js';
+import { Refusal } from './problems.js';
+
+const LIMIT = '8mb';
+
+/** Is the file what it says it is? By its first bytes; an SVG is text with an svg element near its beginning. */
+const SIGNS: Record<string, (bytes: Buffer) => boolean> = {
+  'image/png': (bytes) => bytes.subarray(0, 8).toString('hex') === '89504e470d0a1a0a',
+  'image/jpeg': (bytes) => bytes.subarray(0, 3).toString('hex') === 'ffd8ff',
+  'image/svg+xml': (bytes) => /<svg[\s>]/.test(bytes.subarray(0, 4096).toString('utf8')),
+};
+
+/** Pictures that lie under a plan: SVG, PNG or JPEG, up to 8 MB, named by the SHA-256 of their bytes. */
+export const pictureRoutes = (pictures: PictureStore): Router => {
+  const routes = Router();
+  routes.use((request, _response, next) => {
+    const length = Number(request.headers['content-length'] ?? 0);
+    if (length > 8 * 2 ** 20)
+      throw new Refusal(413, 'too-large', 'The picture is larger than 8 MB. Save it smaller.', '');
+    next();
+  });
+  routes.use(express.raw({ limit: LIMIT, type: Object.keys(SIGNS) }));
+
+  routes.post('/', async (request, response) => {
+    const type = request.headers['content-type']?.split(';')[0]?.trim() ?? '';
+    const bytes: unknown = request.body;
+    const looksRight = SIGNS[type];
+    if (!looksRight || !Buffer.isBuffer(bytes))
+      throw new Refusal(415, 'not-a-picture', 'Send an SVG, a PNG or a JPEG.', 'content-type');
+    if (!looksRight(bytes))
+      throw new Refusal(422, 'not-a-picture', `The file is not what it says it is, ${type}.`, '');
+    response.status(201).json({ hash: await pictures.keep(type, bytes) });
+  });
+
+  routes.get('/:hash', async (request, response) => {
+    const { hash } = request.params;
+    const found = /^[0-9a-f]{64}$/.test(hash) ? await pictures.find(hash) : null;
+    if (!found) throw new Refusal(404, 'missing', `There is no picture ${hash}.`, 'hash');
+    response
+      .type(found.type)
+      // An SVG may hold a script; opened by itself, it is not to run here.
+      .setHeader('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; sandbox")
+      .setHeader('Cache-Control', 'public, max-age=31536000, immutable')
+      .send(found.bytes);
+  });
+
+  return routes;
+};
