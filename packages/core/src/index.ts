@@ -190,7 +190,7 @@ export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
 export type { At, Finding, RuleFacts, Severity } from './code/rule.js';
 export { RULES } from './code/rules.js';
-export { answerQuestion, questionOf, ROOM_WORDS } from './code/questions.js';
+export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questions.js';
 export type { Question, QuestionKind } from './code/questions.js';
 export { remediesFor } from './review/remedies.js';
 export type { Remedy } from './review/remedies.js';

@@ -221,6 +221,16 @@ export const placeOfQuestion = (
   }
 };
 
+/** What is answered already; null while it is not. */
+export const answerOf = (job: Job, { kind, of }: Pick<Question, 'kind' | 'of'>): string | number | null => {
+  const { list, field, options }: Asked = ASKED[kind];
+  const item = (job[list] as readonly { id: string }[]).find((one) => one.id === of);
+  const value = (item as Record<string, unknown> | undefined)?.[field];
+  // Risers are counted; the answer stands for a range of them.
+  if (kind === 'room.risers' && typeof value === 'number') return value > 5 ? 6 : 5;
+  return options.find(([one]) => one === value)?.[0] ?? null;
+};
+
 /** The job with a question answered. Throws on an answer that was not offered: that is misuse. */
 export const answerQuestion = (
   job: Job,

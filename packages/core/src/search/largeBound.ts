@@ -4,7 +4,7 @@ import { junctionsOf, type OrderSpace } from './orders.js';
 import type { PriceTables } from './priceTables.js';
 import { settle } from './problem.js';
 import { FORCED, runPricesOf } from './runPrices.js';
-import { lineUnder } from './weighed.js';
+import { lineUnder } from './lines.js';
 
 type Matrix = number[][];
 

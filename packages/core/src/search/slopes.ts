@@ -4,7 +4,7 @@ import { nodePricesOf } from './nodePrices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import { runPricesOf } from './runPrices.js';
-import { lineAt, lineUnder } from './weighed.js';
+import { lineAt, lineUnder, pairOf } from './lines.js';
 
 const ROUNDS = 40;
 /** So much above the best bound known a step aims at; what that falls by, and after how many rounds without gain. */
@@ -171,6 +171,3 @@ export const raiseSlopes = (
     boxes.flatMap((from, a) => boxes.map((to, b) => [pairOf(from, to), best.slopes[a]?.[b] ?? 0] as const)),
   );
 };
-
-/** The name of a run from one box to another. */
-export const pairOf = (a: BoxId, b: BoxId): string => `${a} ${b}`;

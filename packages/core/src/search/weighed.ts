@@ -5,8 +5,8 @@ import { nodePricesOf, restingCost } from './nodePrices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import type { WeighedRun } from './prices.js';
-import { FORCED, runPricesOf, type Offer } from './runPrices.js';
-import { pairOf } from './slopes.js';
+import { lineAt, lineUnder, pairOf } from './lines.js';
+import { FORCED, runPricesOf } from './runPrices.js';
 
 /** A node where power may enter, what its home run costs, what the feed brings it, and the least of what stands there then. */
 export interface Entering {
@@ -66,30 +66,6 @@ export const fixedOf = (
     slot.existing || !article ? 0 : weights.material * article.price + weights.minute * job.labour.device,
   );
   return { fixed: [...resting, ...apart, ...devices].reduce((sum, cost) => sum + cost, 0), resting };
-};
-
-/** The line of a slope that touches the prices of all cables that may go there from below, and at how many nets it does. */
-export const lineAt = (offers: readonly Offer[], each: number): (RunLine & { touching: number }) | null => {
-  let line: (RunLine & { touching: number }) | null = null;
-  for (const { most, cost } of offers) {
-    const base = cost - each * most;
-    if (line === null || base < line.base) line = { base, each, touching: most };
-  }
-  return line;
-};
-
-/** The line under the prices of all cables that may go there: at two nets, and on to wider ones. */
-export const lineUnder = (offers: readonly Offer[]): RunLine | null => {
-  if (offers.length === 0) return null;
-  const from = Math.min(...offers.map((one) => one.cost));
-  const widest = Math.max(...offers.map((one) => one.most));
-  let each = Infinity;
-  for (let nets = 3; nets <= widest; nets++) {
-    const least = Math.min(...offers.filter((one) => one.most >= nets).map((one) => one.cost));
-    each = Math.min(each, (least - from) / (nets - 2));
-  }
-  each = Number.isFinite(each) ? each : 0;
-  return { base: from - 2 * each, each };
 };
 
 /** The problem of a settled arrangement. */

@@ -7,6 +7,7 @@ import {
   setHeight,
   withoutFeed,
   type Box,
+  type Feed,
   type FeedId,
   type Hold,
   type Job,
@@ -20,12 +21,20 @@ import { WordSelect } from '../shared/WordSelect.js';
 import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
 import { FaultsOf } from './FaultsOf.js';
 import { fresh } from './selection.js';
+import { factsOfBox, SiteFacts } from './SiteFacts.js';
 
 const WORK: Record<Box['work'], string> = {
   new: 'new, nailed to framing',
   old: 'new, in a finished wall',
   existing: 'there already',
   beyond: 'of other work, beyond this plan',
+};
+
+const TAPS: Record<Feed['tap'], string> = {
+  junction: 'from a splice',
+  receptacle: 'from a receptacle',
+  switch: 'from a switch box',
+  luminaire: 'from a luminaire box',
 };
 
 const referenceWords = (job: Job, { reference }: Hold): string =>
@@ -43,24 +52,40 @@ const Feeds = ({ job, box }: { job: Job; box: Box }) => {
         const feed = job.feeds.find((one) => one.circuit === circuit.id && one.at === box.id);
         const last = feed && job.feeds.filter((one) => one.circuit === circuit.id).length === 1;
         return (
-          <label key={circuit.id} className="flex min-h-10 items-center gap-2.5">
-            <input
-              type="checkbox"
-              className="size-5 accent-ink"
-              checked={feed !== undefined}
-              disabled={last}
-              onChange={() =>
-                edit(
-                  feed
-                    ? withoutFeed(job, feed.id)
-                    : addFeed(job, { id: fresh<FeedId>('feed'), circuit: circuit.id, at: box.id }),
-                  `power of ${circuit.name} at ${box.name}`,
-                )
-              }
-            />
-            {circuit.name}
-            {last ? <span className="text-[12.5px] text-quiet">its only feed</span> : null}
-          </label>
+          <div key={circuit.id}>
+            <label className="flex min-h-10 items-center gap-2.5">
+              <input
+                type="checkbox"
+                className="size-5 accent-ink"
+                checked={feed !== undefined}
+                disabled={last}
+                onChange={() =>
+                  edit(
+                    feed
+                      ? withoutFeed(job, feed.id)
+                      : addFeed(job, { id: fresh<FeedId>('feed'), circuit: circuit.id, at: box.id }),
+                    `power of ${circuit.name} at ${box.name}`,
+                  )
+                }
+              />
+              {circuit.name}
+              {last ? <span className="text-[12.5px] text-quiet">its only feed</span> : null}
+            </label>
+            {feed ? (
+              <WordSelect
+                aria-label={`What is tapped for ${circuit.name}`}
+                words={TAPS}
+                value={feed.tap}
+                onPick={(tap) =>
+                  tap &&
+                  edit(
+                    { ...job, feeds: job.feeds.map((one) => (one.id === feed.id ? { ...one, tap } : one)) },
+                    `tap of ${circuit.name} at ${box.name}`,
+                  )
+                }
+              />
+            ) : null}
+          </div>
         );
       })}
     </fieldset>
@@ -126,6 +151,7 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
       {box.work === 'existing' || job.feeds.some((feed) => feed.at === box.id) ? (
         <Feeds job={job} box={box} />
       ) : null}
+      <SiteFacts job={job} facts={factsOfBox(job, box)} />
       <CablesOf job={job} box={box} />
       {box.at ? null : (
         <p className="text-[13px] text-quiet">

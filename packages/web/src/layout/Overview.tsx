@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import {
   addCircuit,
   addGroup,
+  JUDGED_EDITIONS,
   layoutFaults,
   withoutGroup,
   type Circuit,
@@ -21,6 +22,7 @@ import { NameInput } from '../shared/inputs.js';
 import { Button, controlLook, Field, Select, SeverityMark } from '../shared/ui.js';
 import { LevelsPanel } from './LevelsPanel.js';
 import { RoutingFields } from './PanelForm.js';
+import { factsOfCircuit, SiteFacts } from './SiteFacts.js';
 import { fresh, type Pointing, type Selected } from './selection.js';
 
 const heading = 'text-[15px] font-bold';
@@ -160,6 +162,33 @@ const GroupRow = ({ job, id, pointing }: { job: Job; id: GroupId; pointing: Poin
   );
 };
 
+/** Work that is there already is judged by the edition that it was built by. */
+const ExistingWork = ({ job }: { job: Job }) => {
+  const edit = useEdit();
+  if (!job.boxes.some((box) => box.work === 'existing')) return null;
+  return (
+    <Field
+      label="Existing work was built by"
+      hint={job.existingEdition === null ? 'Not known: judged by the edition in force.' : undefined}
+    >
+      <Select
+        value={job.existingEdition ?? ''}
+        onChange={(event) => {
+          const existingEdition = JUDGED_EDITIONS.find((one) => String(one) === event.target.value) ?? null;
+          edit({ ...job, existingEdition }, 'edition of existing work');
+        }}
+      >
+        <option value="">nobody knows which edition</option>
+        {JUDGED_EDITIONS.map((one) => (
+          <option key={one} value={one}>
+            {one === 2008 ? '2008 or before' : one}
+          </option>
+        ))}
+      </Select>
+    </Field>
+  );
+};
+
 /** What the plan holds: faults first, then what controls what, then how runs go. */
 export const Overview = ({
   job,
@@ -205,6 +234,7 @@ export const Overview = ({
                   <GroupRow key={group.id} job={job} id={group.id} pointing={pointing} />
                 ))}
             </ul>
+            {one.id === circuit?.id ? <SiteFacts job={job} facts={factsOfCircuit(one)} /> : null}
             {one.id === circuit?.id && adding === 'group' ? (
               <NewGroup
                 job={job}
@@ -242,6 +272,7 @@ export const Overview = ({
       <section aria-label="How runs go" className="flex flex-col gap-3 border-t border-line pt-3">
         <h2 className={heading}>How runs go</h2>
         <RoutingFields job={job} />
+        <ExistingWork job={job} />
         {job.routing.panel ? null : (
           <p className="text-[13.5px]">The panel is not on the plan: home runs have no length yet.</p>
         )}

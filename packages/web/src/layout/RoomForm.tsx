@@ -18,6 +18,7 @@ import { LengthInput, NameInput, NumberInput } from '../shared/inputs.js';
 import { Button, Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { FaultsOf } from './FaultsOf.js';
+import { SiteFacts } from './SiteFacts.js';
 import { WallFacts } from './WallFacts.js';
 
 const CORNERS = (room: Room): string[] => {
@@ -136,6 +137,7 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
           />
         </Field>
       ) : null}
+      <SiteFacts job={job} facts={[['room.otherLight', room.id]]} />
       <WallFacts key={room.outline?.length} job={job} room={room} />
       <Notch job={job} room={room} />
     </>
