@@ -257,3 +257,10 @@ export type { Relaxed } from './plans/relaxations.js';
 export { createSearch } from './search/search.js';
 export { leastCost } from './search/cost.js';
 export { NO_CONSTRAINTS } from './search/orders.js';
+
+/** Making up: the work order of a box, and a conductor followed in words. */
+export { makeUpSteps } from './steps/makeUpSteps.js';
+export { PHASE_WORDS } from './steps/step.js';
+export type { BoxSteps, Phase, Step } from './steps/step.js';
+export { sayTrace } from './steps/sayTrace.js';
+export type { SaidTrace } from './steps/sayTrace.js';

@@ -5,3 +5,4 @@ export { prepareDatabase } from './store/prepare.js';
 export { loadDemo } from './store/demo.js';
 export { JobStore, type JobHead, type StoredJob, type RevisionHead } from './store/jobs.js';
 export { PictureStore } from './store/pictures.js';
+export { TickStore } from './store/ticks.js';

@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import type { CatalogStore } from '../store/catalog.js';
 import type { JobStore } from '../store/jobs.js';
 import type { PictureStore } from '../store/pictures.js';
+import type { TickStore } from '../store/ticks.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
 import { pictureRoutes } from './pictureRoutes.js';
@@ -14,6 +15,7 @@ export interface AppOptions {
   store: JobStore;
   catalog: CatalogStore;
   pictures: PictureStore;
+  ticks: TickStore;
   /** Folder of the built pages; none in tests of the API. */
   webRoot?: string;
   /** Host names beside loopback under which the server may be reached. */
@@ -21,7 +23,7 @@ export interface AppOptions {
 }
 
 /** A fresh application, not listening, so that a test can have ten. */
-export const createApp = ({ store, catalog, pictures, webRoot, hosts = [] }: AppOptions): Express => {
+export const createApp = ({ store, catalog, pictures, ticks, webRoot, hosts = [] }: AppOptions): Express => {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -46,7 +48,7 @@ export const createApp = ({ store, catalog, pictures, webRoot, hosts = [] }: App
   app.get('/api/catalog', async (_request, response) => {
     response.json(await catalog.read());
   });
-  app.use('/api/jobs', jobRoutes(store));
+  app.use('/api/jobs', jobRoutes(store, ticks));
   app.use('/api/pictures', pictureRoutes(pictures));
   app.use('/api', (request) => {
     throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');

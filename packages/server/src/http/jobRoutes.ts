@@ -2,11 +2,14 @@ import express, { Router, type Request } from 'express';
 import * as z from 'zod';
 import { jobIdSchema, parseJobFile, planJob, readJob, writeJobFile, type Job } from '@amber/core';
 import type { JobStore, OpenOutcome, StoredJob } from '../store/jobs.js';
+import type { TickStore } from '../store/ticks.js';
 import { badDocument, missing, Refusal } from './problems.js';
 
 const saveIdSchema = z.string().min(1).max(100);
 const createSchema = z.object({ saveId: saveIdSchema, document: z.unknown() });
 const saveSchema = z.object({ saveId: saveIdSchema, parent: z.int().min(1), document: z.unknown() });
+
+const tickSchema = z.object({ step: z.string().min(1).max(700), done: z.boolean() });
 
 /** Parses the envelope of a request; the document inside is the core's to judge. */
 const envelope = <T>(schema: z.ZodType<T>, body: unknown): T => {
@@ -49,7 +52,7 @@ const fileName = (name: string): string =>
   }.json`;
 
 /** Jobs over HTTP. Documents are up to 2 MB. */
-export const jobRoutes = (store: JobStore): Router => {
+export const jobRoutes = (store: JobStore, ticks: TickStore): Router => {
   const routes = Router();
   routes.use(express.json({ limit: '2mb' }));
   routes.use(express.text({ limit: '2mb', type: 'text/plain' }));
@@ -124,6 +127,20 @@ export const jobRoutes = (store: JobStore): Router => {
     const id = idOf(request);
     const { document } = opened(id, await store.open(id));
     response.attachment(fileName(document.name)).type('application/json').send(writeJobFile(document));
+  });
+
+  routes.get('/:id/ticks', async (request, response) => {
+    const id = idOf(request);
+    opened(id, await store.open(id));
+    response.json({ ticks: await ticks.of(id) });
+  });
+
+  routes.post('/:id/ticks', async (request, response) => {
+    const id = idOf(request);
+    const { step, done } = envelope(tickSchema, request.body);
+    opened(id, await store.open(id));
+    await ticks.add(id, step, done);
+    response.status(201).json({ step, done });
   });
 
   routes.get('/:id/revisions', async (request, response) => {

@@ -6,8 +6,14 @@ import {
   NoteEntity,
   PictureEntity,
   RevisionEntity,
+  TickEntity,
 } from './entities.js';
-import { Catalog1700000000002, Jobs1700000000001, Pictures1700000000003 } from './migrations.js';
+import {
+  Catalog1700000000002,
+  Jobs1700000000001,
+  Pictures1700000000003,
+  Ticks1700000000004,
+} from './migrations.js';
 
 /** A data source on the MariaDB of this URL, migrations not yet run. */
 export const dataSourceOf = (url: string): DataSource =>
@@ -16,7 +22,15 @@ export const dataSourceOf = (url: string): DataSource =>
     url,
     charset: 'utf8mb4_unicode_ci',
     timezone: 'Z',
-    entities: [JobEntity, RevisionEntity, NoteEntity, ArticleEntity, LabourUnitEntity, PictureEntity],
-    migrations: [Jobs1700000000001, Catalog1700000000002, Pictures1700000000003],
+    entities: [
+      JobEntity,
+      RevisionEntity,
+      NoteEntity,
+      ArticleEntity,
+      LabourUnitEntity,
+      PictureEntity,
+      TickEntity,
+    ],
+    migrations: [Jobs1700000000001, Catalog1700000000002, Pictures1700000000003, Ticks1700000000004],
     extra: { connectionLimit: 10 },
   });

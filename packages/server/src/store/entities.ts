@@ -55,6 +55,15 @@ export interface PictureRow {
   keptAt: Date;
 }
 
+/** A step of the work ticked or unticked. Rows are added and never changed; the last of a step holds. */
+export interface TickRow {
+  id: number;
+  jobId: string;
+  step: string;
+  done: boolean;
+  at: Date;
+}
+
 const moment = { type: 'datetime', precision: 3 } as const;
 const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
 
@@ -130,4 +139,17 @@ export const PictureEntity = new EntitySchema<PictureRow>({
     bytes: { type: 'mediumblob' },
     keptAt: { ...moment, ...now, name: 'kept_at' },
   },
+});
+
+export const TickEntity = new EntitySchema<TickRow>({
+  name: 'tick',
+  tableName: 'ticks',
+  columns: {
+    id: { type: 'int', primary: true, generated: 'increment' },
+    jobId: { type: 'varchar', length: 200, name: 'job_id' },
+    step: { type: 'varchar', length: 700 },
+    done: { type: 'boolean' },
+    at: { ...moment, ...now },
+  },
+  indices: [{ name: 'ticks_of_job', columns: ['jobId'] }],
 });

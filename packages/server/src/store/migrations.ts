@@ -86,3 +86,24 @@ export class Pictures1700000000003 implements MigrationInterface {
     await runner.query('DROP TABLE pictures');
   }
 }
+
+/** Steps of the work that were ticked off. */
+export class Ticks1700000000004 implements MigrationInterface {
+  name = 'Ticks1700000000004';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`CREATE TABLE ticks (
+      id int NOT NULL AUTO_INCREMENT,
+      job_id varchar(200) NOT NULL,
+      step varchar(700) NOT NULL,
+      done tinyint NOT NULL,
+      at datetime(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
+      INDEX ticks_of_job (job_id),
+      PRIMARY KEY (id)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE ticks');
+  }
+}

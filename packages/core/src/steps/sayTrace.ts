@@ -1,0 +1,91 @@
+import type { Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
+import type { Compiled } from '../circuit/compile.js';
+import type { NetState, State } from '../circuit/evaluate.js';
+import type { Role } from '../circuit/roles.js';
+import type { Trace, TracePiece } from '../circuit/trace.js';
+import { PANEL, type Place } from '../model/ids.js';
+import { colourWord, deviceWord, placeWord, terminalWord } from './ends.js';
+
+const ROLE: Record<Role, string> = {
+  hot: 'hot',
+  neutral: 'neutral',
+  ground: 'ground',
+  traveler: 'traveler',
+  switchLeg: 'switch leg',
+  spare: 'spare',
+  conflict: 'wrongly joined',
+};
+
+const STATE: Record<NetState, string> = {
+  live: 'live now',
+  backfed: 'live through a luminaire',
+  neutral: 'not live now',
+  ground: 'not live',
+  dead: 'dead now',
+  floating: 'dead now, joined to nothing',
+};
+
+/** A conductor that is followed: what it is, and where it goes, box by box from the panel. */
+export interface SaidTrace {
+  /** "black, River door to Yard door: traveler, live now though the luminaires are off" */
+  sentence: string;
+  /** Places on its way from the panel to where it was asked, with what it passes there. */
+  way: { place: Place; what: string }[];
+  /** Keys of all that is one piece of copper with it, for the picture. */
+  keys: Set<string>;
+}
+
+const nameOf = (job: Job, wiring: Wiring, piece: TracePiece | undefined): string => {
+  if (!piece) return '';
+  if (piece.kind === 'conductor') {
+    const { cable, colour } = piece;
+    return `${colourWord(colour)}, ${placeWord(job, cable.from)} to ${placeWord(job, cable.to)}`;
+  }
+  if (piece.kind === 'splice') return `splice in ${placeWord(job, piece.joint.box)}`;
+  if (piece.kind === 'pigtail') return `tail in ${placeWord(job, piece.box)}`;
+  return `${terminalWord(job, wiring, piece.terminal)} at ${placeWord(job, piece.at)}`;
+};
+
+const stopOf = (job: Job, wiring: Wiring, piece: TracePiece): { place: Place; what: string } | null => {
+  if (piece.kind === 'splice')
+    return {
+      place: piece.joint.box,
+      what: piece.joint.members.length > 1 ? `splice of ${piece.joint.members.length}` : 'cap',
+    };
+  if (piece.kind !== 'terminal') return null;
+  const { terminal } = piece;
+  const screw = terminalWord(job, wiring, terminal);
+  return {
+    place: piece.at,
+    what: 'device' in terminal ? `${screw} of the ${deviceWord(job, wiring, terminal.device)}` : screw,
+  };
+};
+
+/** Says what a conductor, tail, splice or terminal is, by its key. Null where the wiring holds no such piece. */
+export const sayTrace = (
+  job: Job,
+  wiring: Wiring,
+  compiled: Compiled,
+  roles: readonly Role[],
+  state: State,
+  key: string,
+  traced: Trace | null,
+): SaidTrace | null => {
+  const net = compiled.netOf(key);
+  if (!traced || net === undefined) return null;
+  const how = state.nets[net] ?? 'dead';
+  const role = roles[net] ?? 'spare';
+  const dark = state.luminaires.every((one) => one.light === 'dark');
+  const though = (how === 'live' || how === 'backfed') && dark ? ' though the luminaires are off' : '';
+  const start = traced.net.find((piece) => piece.key === key);
+  const way = (traced.source?.path ?? [])
+    .flatMap((piece) => stopOf(job, wiring, piece) ?? [])
+    .filter((one, i, all) => i === 0 || one.place !== all[i - 1]?.place || one.what !== all[i - 1]?.what);
+  const fromPanel = way.length > 1 && way.at(-1)?.place === PANEL ? [...way].reverse() : way;
+  return {
+    sentence: `${nameOf(job, wiring, start)}: ${ROLE[role]}, ${STATE[how]}${though}`,
+    way: fromPanel,
+    keys: new Set(traced.net.map((piece) => piece.key)),
+  };
+};

@@ -1,0 +1,120 @@
+import { articleOf } from '../model/articles.js';
+import type { BoxId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { feetInches } from '../model/units.js';
+import type { Joint, Wiring } from '../model/wiring.js';
+import type { Compiled } from '../circuit/compile.js';
+import { jointKey } from '../circuit/keys.js';
+import type { Role } from '../circuit/roles.js';
+import { colourWord, deviceWord, endWord, terminalWord } from './ends.js';
+import type { Phase, Step } from './step.js';
+
+const PHASE_OF: Record<Role, Phase> = {
+  ground: 'grounds',
+  neutral: 'neutrals',
+  hot: 'hots',
+  traveler: 'hots',
+  switchLeg: 'hots',
+  spare: 'hots',
+  conflict: 'hots',
+};
+
+const NAME_OF: Record<Role, string> = {
+  ground: 'grounds',
+  neutral: 'neutrals',
+  hot: 'hots',
+  traveler: 'travelers',
+  switchLeg: 'switch legs',
+  spare: 'spare',
+  conflict: 'wires',
+};
+
+/** Why a splice is there, by what it carries. */
+const WHY: Record<Role, string> = {
+  ground:
+    'One path back to the panel for a fault on any metal part, so that the breaker opens. It does not run through a device.',
+  neutral:
+    'The return of the luminaires passes on here. Neutrals of one circuit stay together, and apart from others.',
+  hot: 'Power goes on to the next box and to what needs it here. A tail lets one screw hold one wire.',
+  traveler: 'A traveler only passes this box: it has to arrive at the next switch untouched.',
+  switchLeg: 'Hot only while the switches say so: it leads to the luminaires.',
+  spare: 'Nothing uses it now; bare copper at its end could touch something.',
+  conflict: 'What is joined here does not belong together; see what the check says.',
+};
+
+const SECTION: Record<Role, string> = {
+  ground: '250.148',
+  neutral: '110.14(B)',
+  hot: '110.14(B)',
+  traveler: '110.14(B)',
+  switchLeg: '110.14(B)',
+  spare: '110.14(B)',
+  conflict: '110.14(B)',
+};
+
+const listed = (items: readonly string[]): string =>
+  items.length < 2 ? items.join('') : `${items.slice(0, -1).join('; ')}; and ${items.at(-1) ?? ''}`;
+
+/** Connectors of a splice, counted by kind. */
+const connectorsWord = (job: Job, joint: Joint): string => {
+  const names = joint.connectors.map((one) => articleOf(job.stock, 'connector', one.article).name);
+  const [name] = names;
+  if (name === undefined) return 'a connector that takes them';
+  return names.length === 1 ? `a ${name}` : `${names.length} chained ${name}`;
+};
+
+/** Where the tail of a splice goes. */
+const tailWord = (job: Job, wiring: Wiring, pigtail: string): string | null => {
+  const landing = wiring.landings.find(({ wire }) => 'pigtail' in wire && wire.pigtail === pigtail);
+  if (!landing) return null;
+  const { terminal } = landing;
+  const screw = terminalWord(job, wiring, terminal);
+  return 'device' in terminal ? `${screw} of the ${deviceWord(job, wiring, terminal.device)}` : screw;
+};
+
+const spliceStep = (job: Job, wiring: Wiring, joint: Joint, role: Role): Step => {
+  const ends = joint.members.flatMap((member) => ('end' in member ? [endWord(job, wiring, member.end)] : []));
+  const leads = joint.members.flatMap((member) =>
+    'lead' in member
+      ? [
+          `the ${member.lead.name} lead of ${job.luminaires.find((one) => one.id === member.lead.luminaire)?.name ?? 'the luminaire'}`,
+        ]
+      : [],
+  );
+  const tails = joint.members.flatMap((member) =>
+    'pigtail' in member
+      ? [
+          `a ${feetInches(job.preferences.tail)} ${colourWord(member.pigtail.colour)} tail to the ${tailWord(job, wiring, member.pigtail.id) ?? 'next luminaire'}`,
+        ]
+      : [],
+  );
+  const all = [...ends.map((one) => `the ${one}`), ...leads, ...tails];
+  const phase = PHASE_OF[role];
+  const fold = role === 'ground' ? ' Fold them to the back.' : '';
+  const text =
+    all.length === 1
+      ? `Cap ${all[0] ?? ''} with ${connectorsWord(job, joint)} and fold it back.`
+      : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${fold}`;
+  return {
+    id: `${joint.box}/splice/${joint.id}`,
+    phase,
+    text,
+    why: all.length === 1 ? WHY.spare : WHY[role],
+    section: SECTION[role],
+    caution: null,
+  };
+};
+
+/** The splices and caps of a box, one step each. */
+export const spliceSteps = (
+  job: Job,
+  wiring: Wiring,
+  compiled: Compiled,
+  roles: readonly Role[],
+  box: BoxId,
+): Step[] =>
+  wiring.joints
+    .filter((joint) => joint.box === box)
+    .map((joint) =>
+      spliceStep(job, wiring, joint, roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare'),
+    );

@@ -1,0 +1,41 @@
+import type { BoxId } from '../model/ids.js';
+
+/** The parts of the work at one box, in their order. */
+export const PHASES = ['dead', 'cables', 'grounds', 'neutrals', 'hots', 'check', 'devices', 'close'] as const;
+export type Phase = (typeof PHASES)[number];
+
+export const PHASE_WORDS: Record<Phase, string> = {
+  dead: 'Before the box is opened',
+  cables: 'Cables into the box',
+  grounds: 'Grounds, folded to the back',
+  neutrals: 'Neutrals',
+  hots: 'Hots, travelers and switch legs',
+  check: 'Before it is folded',
+  devices: 'Devices and luminaires',
+  close: 'Fold and close',
+};
+
+/** One thing to do, told at three depths. */
+export interface Step {
+  /** The same for the same work after planning again. */
+  id: string;
+  phase: Phase;
+  /** What to do, with colours, tags, screws, connectors, counts and lengths. */
+  text: string;
+  /** Why it works, or what goes wrong without it, in plain words. */
+  why: string;
+  /** The section behind it; null where it is craft alone. */
+  section: string | null;
+  /** What can hurt somebody at this very step. */
+  caution: string | null;
+}
+
+/** The work order of one box. */
+export interface BoxSteps {
+  box: BoxId;
+  steps: Step[];
+  /** What is needed at hand. */
+  tools: string[];
+  /** What each cable of the box looks like at its other end. */
+  otherEnds: { cable: string; place: string; ends: { colour: string; goes: string }[] }[];
+}

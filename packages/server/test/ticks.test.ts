@@ -1,0 +1,40 @@
+import type { DataSource } from 'typeorm';
+import { apiOn, emptyJob, freshSource } from './support/api.js';
+
+let source: DataSource;
+beforeAll(async () => {
+  source = await freshSource();
+});
+afterAll(() => source.destroy());
+
+const ticked = async (id: string) => {
+  const answer = await apiOn(source).get(`/api/jobs/${id}/ticks`).expect(200);
+  return (answer.body as { ticks: { step: string }[] }).ticks.map((one) => one.step);
+};
+
+test('a tick is kept, can be taken back, and both stay on record', async () => {
+  const api = apiOn(source);
+  await api
+    .post('/api/jobs')
+    .send({ saveId: 'ticks', document: emptyJob('ticked') })
+    .expect(201);
+  const tick = (step: string, done: boolean) =>
+    api.post('/api/jobs/ticked/ticks').send({ step, done }).expect(201);
+  await tick('box/dead', true);
+  await tick('box/check', true);
+  await tick('box/dead', false);
+  expect(await ticked('ticked')).toEqual(['box/check']);
+  await tick('box/dead', true);
+  expect((await ticked('ticked')).sort()).toEqual(['box/check', 'box/dead']);
+  const [row] = await source.query<{ count: string }[]>(
+    "SELECT COUNT(*) AS count FROM ticks WHERE job_id = 'ticked'",
+  );
+  expect(Number(row?.count)).toBe(4);
+});
+
+test('ticks of a job that is not there, and ticks that name no step, are refused', async () => {
+  await apiOn(source).get('/api/jobs/nowhere/ticks').expect(404);
+  await apiOn(source).post('/api/jobs/nowhere/ticks').send({ step: 'a', done: true }).expect(404);
+  const bad = await apiOn(source).post('/api/jobs/ticked/ticks').send({ step: '', done: true }).expect(400);
+  expect(bad.body).toMatchObject({ code: 'bad-request', path: 'step' });
+});
