@@ -172,7 +172,7 @@ export type { Positions } from './circuit/parts.js';
 export { createSweep } from './circuit/sweep.js';
 export type { SweepVerdict } from './circuit/sweep.js';
 export { solveCurrents } from './circuit/currents.js';
-export { rolesOf } from './circuit/roles.js';
+export { circuitsByNet, rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
 export { devicesOfGroup, everyPosition, grayWalk, proveGroup, wiringOrEmpty } from './proving/works.js';
 export type { GroupProof } from './proving/works.js';

@@ -2,7 +2,7 @@ import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import type { NetState, State } from '../circuit/evaluate.js';
-import type { Role } from '../circuit/roles.js';
+import { circuitsByNet, type Role } from '../circuit/roles.js';
 import type { Trace, TracePiece } from '../circuit/trace.js';
 import { PANEL, type Place } from '../model/ids.js';
 import { colourWord, deviceWord, placeWord, terminalWord } from './ends.js';
@@ -76,7 +76,11 @@ export const sayTrace = (
   if (!traced || net === undefined) return null;
   const how = state.nets[net] ?? 'dead';
   const role = roles[net] ?? 'spare';
-  const dark = state.luminaires.every((one) => one.light === 'dark');
+  // Of the circuits that it belongs to: others may be lit.
+  const circuits = circuitsByNet(compiled)[net] ?? new Set<string>();
+  const groups = new Set<string>(job.groups.filter((one) => circuits.has(one.circuit)).map((one) => one.id));
+  const mine = new Set<string>(job.luminaires.filter((one) => groups.has(one.group)).map((one) => one.id));
+  const dark = state.luminaires.every((one) => !mine.has(one.id) || one.light === 'dark');
   const though = (how === 'live' || how === 'backfed') && dark ? ' though the luminaires are off' : '';
   const start = traced.net.find((piece) => piece.key === key);
   const way = (traced.source?.path ?? [])

@@ -8,6 +8,7 @@ import {
   type Positions,
 } from '@amber/core';
 import { ItemFace } from './ItemFace.js';
+import type { Seen } from './lenses.js';
 import type { Bench } from './useBench.js';
 import { lookOf, ROLE_WORD, STATE_WORD } from './wireLook.js';
 
@@ -41,16 +42,44 @@ const bandOf = ({ points: [a, b] }: DrawnWire) => {
   return { x: a.x + way * 8, y: a.y, way };
 };
 
-const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; title: string }) => {
+interface WireProps {
+  wire: DrawnWire;
+  live: boolean;
+  /** It is out of what is looked at. */
+  faint: boolean;
+  /** It is one with the conductor that is followed. */
+  followed: boolean;
+  /** Words in place of its colour. */
+  label: string | null;
+  title: string;
+  onFollow: (key: string) => void;
+}
+
+const Wire = memo(({ wire, live, faint, followed, label, title, onFollow }: WireProps) => {
   const d = rounded(wire.points);
   const look = lookOf(wire.colour);
   const { mark } = wire;
   const band = mark ? bandOf(wire) : null;
   const thick = wire.colour === 'bare' ? 3 : 4.6;
   return (
-    <g fill="none" strokeLinecap="butt" data-live={live || undefined} data-wire={wire.key}>
+    <g
+      fill="none"
+      strokeLinecap="butt"
+      data-live={live || undefined}
+      data-wire={wire.key}
+      data-followed={followed || undefined}
+      opacity={faint ? 0.22 : undefined}
+      onClick={() => onFollow(wire.key)}
+      className="cursor-pointer"
+    >
       <title>{title}</title>
-      <path d={d} stroke="var(--color-inside)" strokeWidth="10" />
+      <path d={d} stroke="transparent" strokeWidth="15" />
+      <path
+        d={d}
+        stroke={followed ? 'var(--color-ink)' : 'var(--color-inside)'}
+        strokeWidth={followed ? 11 : 10}
+      />
+      {followed ? <path d={d} stroke="var(--color-inside)" strokeWidth="8.4" /> : null}
       {live ? <path d={d} strokeWidth="12" className="wire-glow" /> : null}
       <path d={d} stroke={look.outline} strokeWidth={thick + 1.6} />
       <path d={d} stroke={look.paint} strokeWidth={thick} />
@@ -79,8 +108,7 @@ const Wire = memo(({ wire, live, title }: { wire: DrawnWire; live: boolean; titl
         strokeWidth="2.5"
         paintOrder="stroke"
       >
-        {look.code}
-        {mark ? ` ${lookOf(mark).code}` : ''}
+        {label ?? `${look.code}${mark ? ` ${lookOf(mark).code}` : ''}`}
       </text>
     </g>
   );
@@ -119,12 +147,23 @@ export const OpenBox = memo(
     bench,
     drawing,
     positions,
+    large,
+    seen,
+    followed,
     onFlip,
+    onFollow,
   }: {
     bench: Bench;
     drawing: BoxDrawing;
     positions: Positions;
+    /** As wide as there is room. */
+    large: boolean;
+    /** What the lens makes of each wire. */
+    seen: (wire: DrawnWire) => Seen;
+    /** Keys of the conductor that is followed; null where none is. */
+    followed: ReadonlySet<string> | null;
     onFlip: (id: DeviceId) => void;
+    onFollow: (key: string) => void;
   }) => {
     const stateOf = (key: string) => {
       const net = bench.compiled.netOf(key);
@@ -145,19 +184,25 @@ export const OpenBox = memo(
         viewBox={`0 0 ${drawing.width} ${drawing.height}`}
         width={drawing.width}
         height={drawing.height}
-        className="drawing h-auto max-w-full"
+        className={`drawing h-auto ${large ? 'max-h-[max(22rem,calc(100dvh-20rem))] w-full' : 'max-w-full'}`}
         role="group"
         aria-label={`Wires in ${nameOf(drawing.box)}`}
       >
         <rect {...enclosure} rx="12" fill="var(--color-inside)" stroke="#57534a" strokeWidth="2" />
         {drawing.wires.map((wire) => {
           const { state } = stateOf(wire.key);
+          const look = seen(wire);
+          const isFollowed = followed?.has(wire.key) === true;
           return (
             <Wire
               key={wire.id}
               wire={wire}
               live={state === 'live' || state === 'backfed'}
+              faint={followed === null ? look.faint : !isFollowed}
+              followed={isFollowed}
+              label={look.label}
               title={title(wire)}
+              onFollow={onFollow}
             />
           );
         })}

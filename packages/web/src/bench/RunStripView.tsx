@@ -1,3 +1,4 @@
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import {
   conductorKey,
   articleOf,
@@ -205,6 +206,22 @@ const Node = ({
   );
 };
 
+/** Pixels that the strip may take in height, and the scale below which its names cannot be read. */
+const MOST_HEIGHT = 300;
+const LEAST_SCALE = 0.8;
+
+/** The width inside of an element as it changes; null before it is known. */
+const useWidth = (ref: RefObject<HTMLElement | null>): number | null => {
+  const [width, setWidth] = useState<number | null>(null);
+  useEffect(() => {
+    if (!ref.current) return;
+    const observer = new ResizeObserver(([entry]) => setWidth(entry ? entry.contentRect.width : null));
+    observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, [ref]);
+  return width;
+};
+
 /** The whole run at a glance: every place, every cable, handles that flip, what is live now. */
 export const RunStripView = ({
   bench,
@@ -216,24 +233,33 @@ export const RunStripView = ({
   onFlip: (id: DeviceId) => void;
 }) => {
   const { strip } = bench;
+  const frame = useRef<HTMLElement>(null);
+  const room = useWidth(frame);
   if (!strip) return null;
   const nodeAt = (place: string) => strip.nodes.find((node) => node.place === place);
   const [width, height] = [strip.columns * COLUMN, strip.rows * ROW];
+  // The whole run is seen as long as its names can be read; beyond that it is moved.
+  const scale = room === null ? 1 : Math.max(LEAST_SCALE, Math.min(1, room / width, MOST_HEIGHT / height));
   return (
     <section
+      ref={frame}
       aria-label="The run"
       className="max-h-80 shrink-0 overflow-auto border-b border-line bg-sheet px-2"
     >
-      <div className="relative mx-auto" style={{ width, height }}>
-        <svg width={width} height={height} className="drawing absolute inset-0" aria-hidden="true">
-          {strip.edges.map((edge) => {
-            const [from, to] = [nodeAt(edge.from), nodeAt(edge.to)];
-            return from && to ? <Run key={edge.cable} bench={bench} edge={edge} from={from} to={to} /> : null;
-          })}
-        </svg>
-        {strip.nodes.map((node) => (
-          <Node key={node.place} bench={bench} node={node} positions={positions} onFlip={onFlip} />
-        ))}
+      <div className="mx-auto" style={{ width: width * scale, height: height * scale }}>
+        <div className="relative origin-top-left" style={{ width, height, transform: `scale(${scale})` }}>
+          <svg width={width} height={height} className="drawing absolute inset-0" aria-hidden="true">
+            {strip.edges.map((edge) => {
+              const [from, to] = [nodeAt(edge.from), nodeAt(edge.to)];
+              return from && to ? (
+                <Run key={edge.cable} bench={bench} edge={edge} from={from} to={to} />
+              ) : null;
+            })}
+          </svg>
+          {strip.nodes.map((node) => (
+            <Node key={node.place} bench={bench} node={node} positions={positions} onFlip={onFlip} />
+          ))}
+        </div>
       </div>
     </section>
   );

@@ -4,6 +4,7 @@ import { Verdict } from '../check/Verdict.js';
 import { CircuitPanel } from '../circuit/CircuitPanel.js';
 import { SafetyNote } from '../shared/ui.js';
 import { BoxFillList } from './BoxFillList.js';
+import { StepsPanel } from './StepsPanel.js';
 import type { Bench } from './useBench.js';
 
 const tab =
@@ -18,6 +19,7 @@ export const SidePanel = ({ bench }: { bench: Bench }) => (
     <TabGroup className="flex min-h-0 flex-1 flex-col">
       <TabList className="flex border-b border-line">
         <Tab className={tab}>Check</Tab>
+        <Tab className={tab}>Steps</Tab>
         <Tab className={tab}>Box fill</Tab>
         <Tab className={tab}>Circuit</Tab>
       </TabList>
@@ -25,6 +27,9 @@ export const SidePanel = ({ bench }: { bench: Bench }) => (
         <TabPanel className="flex flex-col gap-4 p-4">
           <Verdict bench={bench} />
           <FindingList bench={bench} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <StepsPanel bench={bench} />
         </TabPanel>
         <TabPanel className="p-4">
           <BoxFillList bench={bench} />

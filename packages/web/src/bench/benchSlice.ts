@@ -1,13 +1,22 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { BoxId, DeviceId } from '@amber/core';
 
-/** What the bench shows now: handles and the box in view. Not part of the job. */
+/** What is made out of the wires: what is live, where current flows, what each is for, which circuit it belongs to. */
+export const LENSES = ['live', 'current', 'use', 'circuit'] as const;
+export type Lens = (typeof LENSES)[number];
+
+/** What the bench shows now: handles, the box in view, the conductor that is followed. Not part of the job. */
 export interface BenchState {
   positions: Record<DeviceId, number>;
   box: BoxId | null;
+  /** All boxes beside each other, or the one in view large. */
+  view: 'all' | 'one';
+  lens: Lens;
+  /** Key of the wire that is followed from box to box. */
+  followed: string | null;
 }
 
-const initialState: BenchState = { positions: {}, box: null };
+const initialState: BenchState = { positions: {}, box: null, view: 'all', lens: 'live', followed: null };
 
 export const benchSlice = createSlice({
   name: 'bench',
@@ -16,10 +25,23 @@ export const benchSlice = createSlice({
     flipped: (state, { payload }: PayloadAction<{ device: DeviceId; count: number }>) => {
       state.positions[payload.device] = ((state.positions[payload.device] ?? 0) + 1) % payload.count;
     },
+    positionsSet: (state, { payload }: PayloadAction<Record<DeviceId, number>>) => {
+      Object.assign(state.positions, payload);
+    },
     boxChosen: (state, { payload }: PayloadAction<BoxId | null>) => {
       state.box = payload;
+    },
+    viewed: (state, { payload }: PayloadAction<BenchState['view']>) => {
+      state.view = payload;
+    },
+    lensTaken: (state, { payload }: PayloadAction<Lens>) => {
+      state.lens = payload;
+    },
+    wireFollowed: (state, { payload }: PayloadAction<string | null>) => {
+      state.followed = payload;
     },
     benchCleared: () => initialState,
   },
 });
-export const { flipped, boxChosen, benchCleared } = benchSlice.actions;
+export const { flipped, positionsSet, boxChosen, viewed, lensTaken, wireFollowed, benchCleared } =
+  benchSlice.actions;

@@ -1,12 +1,14 @@
 import { useMemo } from 'react';
 import {
   articleOf,
+  devicesOfGroup,
   drawBox,
   drawStrip,
   evaluate,
   PANEL,
   reviewCircuit,
   rolesOf,
+  truthTable,
   type BoxDrawing,
   type BoxId,
   type Circuit,
@@ -19,10 +21,14 @@ import {
   type Role,
   type RunStrip,
   type State,
+  type TruthTable,
   type Wiring,
 } from '@amber/core';
 import { useAppSelector } from '../app/store.js';
 import { reviewOf } from '../editing/review.js';
+
+/** A table of more switches than these is not worked out with every change. */
+const MOST_SWITCHES = 8;
 
 /** Everything the bench shows of one circuit. What depends on the handles alone is recomputed with them. */
 export interface Bench {
@@ -39,6 +45,8 @@ export interface Bench {
   devices: { id: DeviceId; box: BoxId; letter: string; positions: string[] }[];
   findings: Finding[];
   proofs: GroupProof[];
+  /** What every set of handle positions gives, group by group. */
+  tables: TruthTable[];
   state: State;
 }
 
@@ -83,6 +91,10 @@ const useStill = (asked: Job, circuit: Circuit) =>
       ),
       findings,
       proofs,
+      tables: job.groups
+        .filter((one) => one.circuit === circuit.id && one.control === 'switched')
+        .filter((one) => devicesOfGroup(job, wiring, one.id).length <= MOST_SWITCHES)
+        .map((group) => truthTable(job, wiring, compiled, group)),
     };
   }, [asked, circuit]);
 

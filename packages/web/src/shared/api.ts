@@ -64,7 +64,7 @@ export const sayAnswer = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): str
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Jobs'],
+  tagTypes: ['Jobs', 'Ticks'],
   endpoints: (build) => ({
     jobs: build.query<JobHead[], void>({
       query: () => '/jobs',
@@ -72,6 +72,28 @@ export const jobsApi = createApi({
       providesTags: ['Jobs'],
       keepUnusedDataFor: 0,
     }),
+    /** Steps that are ticked off. */
+    ticks: build.query<string[], string>({
+      query: (job) => `/jobs/${encodeURIComponent(job)}/ticks`,
+      transformResponse: (body: { ticks: { step: string }[] }) => body.ticks.map((one) => one.step),
+      providesTags: ['Ticks'],
+    }),
+    /** Shown at once; taken back where the server did not keep it. */
+    tick: build.mutation<unknown, { job: string; step: string; done: boolean }>({
+      query: ({ job, ...body }) => ({
+        url: `/jobs/${encodeURIComponent(job)}/ticks`,
+        method: 'POST',
+        body,
+      }),
+      onQueryStarted: async ({ job, step, done }, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(
+          jobsApi.util.updateQueryData('ticks', job, (steps) =>
+            done ? [...steps, step] : steps.filter((one) => one !== step),
+          ),
+        );
+        await queryFulfilled.catch(() => shown.undo());
+      },
+    }),
   }),
 });
-export const { useJobsQuery } = jobsApi;
+export const { useJobsQuery, useTicksQuery, useTickMutation } = jobsApi;

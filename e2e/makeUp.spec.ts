@@ -1,0 +1,178 @@
+import { readFileSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { compile, evaluate, wiringOrEmpty, type Job } from '@amber/core';
+import { theRun } from './support.js';
+
+const openLongShed = async (page: Page) => {
+  await page.goto('/jobs/heron-yard/circuits/long-shed-lights');
+  await expect(theRun(page)).toBeVisible();
+};
+
+const ribbon = (page: Page) => page.getByRole('region', { name: 'Handle positions' });
+
+test('all 16 positions of the long shed, walked by key, are what the core says', async ({
+  page,
+  request,
+}) => {
+  await openLongShed(page);
+  const { document } = (await (await request.get('/api/jobs/heron-yard')).json()) as { document: Job };
+  const wiring = wiringOrEmpty(document);
+  const compiled = compile(wiring, document);
+  const group = document.groups.find((one) => one.circuit === 'long-shed-lights');
+  const cells = ribbon(page).getByRole('button', { name: /^Position \d+: / });
+  await expect(cells).toHaveCount(16);
+  const met = new Set<string>();
+  for (let i = 0; i < 16; i++) {
+    // Handles in the order of the run, as the strip shows them with their number keys.
+    const handles = await theRun(page)
+      .getByRole('button', { name: /Flip\.$/ })
+      .all();
+    const positions: Record<string, number> = {};
+    for (const handle of handles) {
+      const label = (await handle.getAttribute('aria-label')) ?? '';
+      const [, place = '', word = ''] = /^(.*), S\d?: (\w+)\. Flip\.$/.exec(label) ?? [];
+      const box = document.boxes.find((one) => one.name === place);
+      const device = wiring.devices.find((one) => one.box === box?.id);
+      if (device) positions[device.id] = word.toLowerCase() === 'up' ? 0 : 1;
+    }
+    met.add(JSON.stringify(Object.entries(positions).sort()));
+    const lit = evaluate(compiled, positions)
+      .luminaires.filter((one) => document.luminaires.find(({ id }) => id === one.id)?.group === group?.id)
+      .every((one) => one.light === 'lit');
+    const lights = await page.getByTestId(/^light-/).allTextContents();
+    expect(lights.length).toBe(5);
+    expect(lights.every((text) => text.endsWith(lit ? 'lit' : 'dark'))).toBe(true);
+    await expect(ribbon(page).locator('[aria-pressed="true"]')).toHaveAttribute(
+      'aria-label',
+      new RegExp(lit ? '; lit$' : '; dark$'),
+    );
+    await page.keyboard.press('w');
+  }
+  expect(met.size).toBe(16);
+  await expect(ribbon(page)).toContainText('1 of 16');
+});
+
+test('a wire is followed across boxes, named in words, and let go', async ({ page }) => {
+  await openLongShed(page);
+  const wire = page
+    .getByRole('article', { name: 'Box River door' })
+    .locator('[data-wire^="conductor|"] path')
+    .first();
+  await wire.scrollIntoViewIfNeeded();
+  // A finger comes down on the copper itself, near to where it leaves the sheath.
+  const at = await wire.evaluate((path: SVGPathElement) => {
+    const point = path.getPointAtLength(path.getTotalLength() * 0.3);
+    const { x, y } = point.matrixTransform(path.getScreenCTM() ?? undefined);
+    return { x, y };
+  });
+  await page.mouse.click(at.x, at.y);
+  const said = page.getByRole('region', { name: 'Opened boxes' }).getByRole('status');
+  await expect(said).toHaveText(/^(black|white|red|blue|bare)[^,]*, .+ to .+: .+/);
+  // What is one piece with it is set off in other boxes too; the rest is faint.
+  const boxes = page.getByRole('article').filter({ has: page.locator('[data-followed]') });
+  expect(await boxes.count()).toBeGreaterThan(1);
+  await expect(page.getByRole('list', { name: 'From the panel' })).toContainText('Panel');
+  // By key from one conductor of the box to the next, each another one.
+  await page.keyboard.press('n');
+  const sentences = new Set<string>();
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press('f');
+    sentences.add((await said.textContent()) ?? '');
+  }
+  expect(sentences.size).toBe(4);
+  await page.keyboard.press('Escape');
+  await expect(said).toBeHidden();
+  await expect(page.locator('[data-followed]')).toHaveCount(0);
+});
+
+test('a traveler is live though the luminaires are off, and says so', async ({ page }) => {
+  await openLongShed(page);
+  await page.keyboard.press('w');
+  await page.keyboard.press('n');
+  await page.keyboard.press('n');
+  const said = page.getByRole('region', { name: 'Opened boxes' }).getByRole('status');
+  const all: string[] = [];
+  for (let i = 0; i < 6; i++) {
+    await page.keyboard.press('f');
+    all.push((await said.textContent()) ?? '');
+  }
+  expect(all.some((text) => /: traveler, live now though the luminaires are off$/.test(text))).toBe(true);
+});
+
+test('steps are ticked off, kept over a reload, and told at three depths', async ({ page }) => {
+  await openLongShed(page);
+  await page.getByRole('tab', { name: 'Steps' }).click();
+  const steps = page.getByRole('region', { name: /^Steps at / });
+  await expect(steps).toContainText('Prove the tester, prove the box dead');
+  await page.getByRole('button', { name: 'Next box' }).click();
+  await expect(steps).toHaveAttribute('aria-label', 'Steps at River door');
+  const boxes = steps.getByRole('checkbox');
+  const count = await boxes.count();
+  expect(count).toBeGreaterThan(9);
+  await boxes.nth(0).check();
+  await boxes.nth(1).check();
+  await boxes.nth(2).check();
+  await boxes.nth(1).uncheck();
+  await expect(steps).toContainText(`2 of ${count} done`);
+  await page.waitForLoadState('networkidle');
+  await page.reload();
+  await page.getByRole('tab', { name: 'Steps' }).click();
+  await page.getByRole('button', { name: 'Next box' }).click();
+  await expect(steps).toContainText(`2 of ${count} done`);
+  await expect(boxes.nth(1)).not.toBeChecked();
+  await expect(steps).not.toContainText('NEC 110.14');
+  await steps.getByRole('button', { name: 'The code' }).click();
+  await expect(steps).toContainText('NEC 250.148');
+  await steps.getByText('What the other ends look like').click();
+  await expect(steps).toContainText('in a splice of');
+});
+
+test('a box is seen large, through every lens, and saved as a picture with its name and the safety line', async ({
+  page,
+}) => {
+  await openLongShed(page);
+  await page.keyboard.press('n');
+  await page.keyboard.press('v');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Use', exact: true }).click();
+  await expect(page.getByRole('article')).toContainText('HOT');
+  await page.getByRole('button', { name: 'Circuit', exact: true }).first().click();
+  await expect(page.getByRole('article')).toContainText(/C\d/);
+  await page.getByRole('button', { name: 'Current', exact: true }).click();
+  await expect(page.getByRole('article')).toContainText(/\d A/);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the box as SVG' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/^Heron Yard Long shed box .*\.svg$/);
+  const svg = readFileSync(await file.path(), 'utf8');
+  expect(svg).toContain('Heron Yard, Long shed, box');
+  expect(svg).toContain('Work dead, prove it dead');
+  expect(svg).not.toContain('var(--');
+  const png = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the box as PNG' }).click();
+  const bytes = readFileSync(await (await png).path());
+  expect(bytes.subarray(1, 4).toString()).toBe('PNG');
+  expect(bytes.length).toBeGreaterThan(5_000);
+  await page.keyboard.press('n');
+  await page.keyboard.press('v');
+  expect(await page.getByRole('article').count()).toBeGreaterThan(5);
+});
+
+test('every conductor of every box carries a label, and axe finds no serious fault', async ({ page }) => {
+  await openLongShed(page);
+  const unlabelled = await page
+    .locator('[data-wire]')
+    .evaluateAll((wires) => wires.filter((wire) => !wire.querySelector('text')?.textContent?.trim()).length);
+  expect(unlabelled).toBe(0);
+  await page.getByRole('tab', { name: 'Steps' }).click();
+  await page.keyboard.press('f');
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.filter((one) => one.impact === 'serious' || one.impact === 'critical')).toEqual([]);
+  }
+});

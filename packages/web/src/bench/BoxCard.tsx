@@ -1,0 +1,107 @@
+import { Download } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import {
+  cubicInches,
+  fillOf,
+  type BoxDrawing,
+  type DeviceId,
+  type DrawnWire,
+  type Positions,
+} from '@amber/core';
+import { useAppDispatch, useAppSelector } from '../app/store.js';
+import { noticed } from '../shared/noticeSlice.js';
+import { Button } from '../shared/ui.js';
+import { boxChosen } from './benchSlice.js';
+import type { Seen } from './lenses.js';
+import { OpenBox } from './OpenBox.js';
+import { savePicture } from './savePicture.js';
+import type { Bench } from './useBench.js';
+
+/** One box opened up, under its name and its fill. */
+export const BoxCard = ({
+  bench,
+  drawing,
+  number,
+  large,
+  ...seen
+}: {
+  bench: Bench;
+  drawing: BoxDrawing;
+  number: number;
+  /** It alone is shown, as large as there is room. */
+  large: boolean;
+  positions: Positions;
+  seen: (wire: DrawnWire) => Seen;
+  followed: ReadonlySet<string> | null;
+  onFlip: (id: DeviceId) => void;
+  onFollow: (key: string) => void;
+}) => {
+  const chosen = useAppSelector((state) => state.bench.box === drawing.box);
+  const dispatch = useAppDispatch();
+  const frame = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (chosen && !large) frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [chosen, large]);
+  const box = bench.job.boxes.find((one) => one.id === drawing.box);
+  const others = bench.otherCircuits.get(drawing.box) ?? [];
+  const fill = fillOf(bench.job, bench.wiring, drawing.box);
+  const save = async (kind: 'svg' | 'png') => {
+    const picture = frame.current?.querySelector<SVGSVGElement>('svg.drawing');
+    if (!picture) return;
+    try {
+      await savePicture(picture, `${bench.job.name}, ${bench.circuit.name}, box ${box?.name ?? ''}`, kind);
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      dispatch(noticed(`The picture could not be saved: ${why}`, { tone: 'problem' }));
+    }
+  };
+  return (
+    <article
+      ref={frame}
+      aria-label={`Box ${box?.name ?? ''}`}
+      className={`max-w-full rounded-xl p-1.5 ${chosen && !large ? 'bg-[#bdb8ab] outline-3 outline-ink' : ''}`}
+      style={{
+        width: large
+          ? `min(100%, ${2.2 * drawing.width}px)`
+          : `min(${drawing.width + 12}px, max(50% - 6px, 22rem))`,
+      }}
+    >
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          aria-pressed={chosen}
+          onClick={() => dispatch(boxChosen(chosen && !large ? null : drawing.box))}
+          className="flex min-h-10 w-full min-w-0 items-baseline gap-3 px-2 text-left"
+        >
+          <span className="min-w-0 flex-1 truncate text-[15px] font-bold" title={box?.name}>
+            {number} · {box?.name}
+          </span>
+          <span
+            className={`shrink-0 text-[13px] ${fill.passes ? '' : 'rounded bg-sheet px-1.5 font-bold text-violation'}`}
+          >
+            {cubicInches(fill.needed).replace(' in³', '')} of {cubicInches(fill.available)}
+            {fill.passes ? '' : ': too full'}
+          </span>
+        </button>
+        {large
+          ? (['svg', 'png'] as const).map((kind) => (
+              <Button
+                key={kind}
+                onClick={() => void save(kind)}
+                aria-label={`Save the box as ${kind.toUpperCase()}`}
+              >
+                <Download size={16} /> {kind.toUpperCase()}
+              </Button>
+            ))
+          : null}
+      </div>
+      {others.length > 0 ? (
+        <p className="mx-2 mb-1 rounded bg-sheet px-2 py-1 text-[13px]">
+          <strong>All breakers off:</strong> {others.join(', ')} {others.length > 1 ? 'are' : 'is'} in this
+          box too. A neutral can be live with the other breaker off.
+        </p>
+      ) : null}
+      <OpenBox bench={bench} drawing={drawing} large={large} {...seen} />
+    </article>
+  );
+};

@@ -1,0 +1,159 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { makeUpSteps, PHASE_WORDS, type BoxSteps, type Step } from '@amber/core';
+import { useAppDispatch, useAppSelector } from '../app/store.js';
+import { useTickMutation, useTicksQuery } from '../shared/api.js';
+import { noticed } from '../shared/noticeSlice.js';
+import { Button, SeverityMark } from '../shared/ui.js';
+import { boxChosen } from './benchSlice.js';
+import type { Bench } from './useBench.js';
+
+const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
+
+const StepRow = ({
+  step,
+  done,
+  depth,
+  onTick,
+}: {
+  step: Step;
+  done: boolean;
+  depth: number;
+  onTick: (done: boolean) => void;
+}) => (
+  <li className="border-b border-line py-2 last:border-0">
+    {step.caution ? (
+      <p className="mb-1.5 flex gap-2 rounded-md border border-caution p-2 text-[13px]">
+        <SeverityMark severity="caution" />
+        <span>{step.caution}</span>
+      </p>
+    ) : null}
+    <label className="flex min-h-10 cursor-pointer gap-3">
+      <input
+        type="checkbox"
+        checked={done}
+        onChange={(event) => onTick(event.target.checked)}
+        className="mt-0.5 size-5 shrink-0 accent-ink"
+      />
+      <span className={`min-w-0 text-[14px] break-words ${done ? 'text-quiet line-through' : ''}`}>
+        {step.text}
+      </span>
+    </label>
+    {depth > 0 ? <p className="mt-1 ml-8 text-[13px] text-quiet">{step.why}</p> : null}
+    {depth > 1 ? (
+      <p className="mt-0.5 ml-8 text-[13px] font-semibold">
+        {step.section === null ? 'Craft, no section asks for it.' : `NEC ${step.section}`}
+      </p>
+    ) : null}
+  </li>
+);
+
+const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
+  <details className="rounded-md border border-line">
+    <summary className="min-h-10 cursor-pointer px-3 py-2.5 font-semibold">
+      What the other ends look like
+    </summary>
+    <ul className="flex flex-col gap-2 px-3 pb-3 text-[13.5px]">
+      {ends.map((one, i) => (
+        <li key={i}>
+          <strong>
+            {one.cable} to {one.place}
+          </strong>
+          <ul className="ml-3">
+            {one.ends.map(({ colour, goes }) => (
+              <li key={colour}>
+                {colour}: {goes}
+              </li>
+            ))}
+          </ul>
+        </li>
+      ))}
+    </ul>
+  </details>
+);
+
+/** The work order of the box in view, ticked off as it is done. */
+export const StepsPanel = ({ bench }: { bench: Bench }) => {
+  const dispatch = useAppDispatch();
+  const chosen = useAppSelector((state) => state.bench.box);
+  const [depth, setDepth] = useState(0);
+  const { data: ticked } = useTicksQuery(bench.job.id);
+  const [tick] = useTickMutation();
+  const boxes = bench.drawings.map((drawing) => drawing.box);
+  const box = boxes.find((one) => one === chosen) ?? boxes[0];
+  const order = useMemo(
+    () => (box ? makeUpSteps(bench.job, bench.wiring, bench.compiled, box) : null),
+    [bench.job, bench.wiring, bench.compiled, box],
+  );
+  if (!order || !box) return <p>Nothing to make up yet.</p>;
+  const isDone = (step: Step) => ticked?.includes(step.id) === true;
+  const done = order.steps.filter(isDone).length;
+  const name = bench.job.boxes.find((one) => one.id === box)?.name ?? '';
+  const at = boxes.indexOf(box);
+  const go = (by: number) => dispatch(boxChosen(boxes[(at + by + boxes.length) % boxes.length] ?? null));
+  const set = async (step: Step, now: boolean) => {
+    const answer = await tick({ job: bench.job.id, step: step.id, done: now });
+    if ('error' in answer)
+      dispatch(
+        noticed('The tick was not kept: the server does not answer. Tick again.', { tone: 'problem' }),
+      );
+  };
+  return (
+    <section aria-label={`Steps at ${name}`} className="flex flex-col gap-3">
+      <div className="flex items-center gap-1">
+        <Button look="bare" aria-label="Box before" onClick={() => go(-1)}>
+          <ChevronLeft size={18} />
+        </Button>
+        <h2 className="min-w-0 flex-1 truncate text-center text-[15px] font-bold" title={name}>
+          {at + 1} · {name}
+        </h2>
+        <Button look="bare" aria-label="Next box" onClick={() => go(1)}>
+          <ChevronRight size={18} />
+        </Button>
+      </div>
+      <p role="status" className="text-center text-[13px] text-quiet">
+        {done === order.steps.length ? 'All done' : `${done} of ${order.steps.length} done`}
+      </p>
+      <div
+        role="group"
+        aria-label="How much is said"
+        className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
+      >
+        {DEPTHS.map((words, i) => (
+          <button
+            key={words}
+            type="button"
+            aria-pressed={depth === i}
+            onClick={() => setDepth(i)}
+            className="min-h-10 text-[13px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet"
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+      {Object.entries(PHASE_WORDS).map(([phase, words]) => {
+        const steps = order.steps.filter((step) => step.phase === phase);
+        return steps.length === 0 ? null : (
+          <section key={phase} aria-label={words}>
+            <h3 className="text-[13px] font-bold text-quiet">{words}</h3>
+            <ol>
+              {steps.map((step) => (
+                <StepRow
+                  key={step.id}
+                  step={step}
+                  done={isDone(step)}
+                  depth={depth}
+                  onTick={(now) => void set(step, now)}
+                />
+              ))}
+            </ol>
+          </section>
+        );
+      })}
+      <OtherEnds ends={order.otherEnds} />
+      <p className="text-[13px] text-quiet">
+        <strong className="text-ink">At hand:</strong> {order.tools.join(', ')}.
+      </p>
+    </section>
+  );
+};
