@@ -128,6 +128,24 @@ test('steps are ticked off, kept over a reload, and told at three depths', async
   await expect(steps).toContainText('in a splice of');
 });
 
+test('the screws of a four-way are laid out the other way, and steps and drawing follow', async ({
+  page,
+}) => {
+  await openLongShed(page);
+  await page.getByRole('tab', { name: 'Steps' }).click();
+  await page.getByRole('button', { name: 'Next box' }).click();
+  const steps = page.getByRole('region', { name: 'Steps at River door' });
+  const box = page.getByRole('article', { name: 'Box River door' });
+  await expect(steps).toContainText('IN screw, top right');
+  await expect(box).toContainText('IN T');
+  await page.getByLabel('Screws of the S4 in hand').selectOption('pairs left and right');
+  await expect(steps).toContainText('IN screw, bottom left');
+  await expect(steps).not.toContainText('IN screw, top right');
+  await expect(box).toContainText('IN L');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(steps).toContainText('IN screw, top right');
+});
+
 test('a box is seen large, through every lens, and saved as a picture with its name and the safety line', async ({
   page,
 }) => {

@@ -87,6 +87,11 @@ export const slotSchema = z.strictObject({
   role: deviceRoleSchema.default('switch'),
   /** The very device; null lets the program take the first of the stock that suits. */
   article: articleIdSchema.nullable().default(null),
+  /**
+   * How the screws of the device in hand sit, where that is not as usual: the pairs of a four-way left and right instead of top
+   * and bottom; the common of a three-way alone instead of dark; line and load marked as two numbered lines.
+   */
+  screws: z.enum(['usual', 'otherwise']).default('usual'),
   /** It is there already and is not bought. */
   existing: z.boolean().default(false),
 });

@@ -1,7 +1,7 @@
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import { PANEL, type BoxId, type Place } from '../model/ids.js';
-import type { Job } from '../model/job.js';
+import type { Job, Slot } from '../model/job.js';
 import { endKey, type Cable, type End, type Joint, type Terminal, type Wiring } from '../model/wiring.js';
 
 /** Screws by what they are for, as people call them. */
@@ -41,13 +41,25 @@ export const endWord = (job: Job, wiring: Wiring, end: End): string => {
   return `${colourWord(end.colour)}${marked} of the ${cableWord(job, cable)} to ${placeWord(job, otherPlace(cable, end.side))}`;
 };
 
-/** Which of several like screws of a device it is: they are told by their pair, not by their order. */
-const pairWord = (article: DeviceArticle, name: string): string => {
-  const use = article.terminals.find((one) => one.name === name)?.use;
+/** Where each screw of a four-way sits, by how its pairs are laid out. */
+const FOUR_WAY: Record<Slot['screws'], Record<string, string>> = {
+  usual: { 'in 1': 'top left', 'in 2': 'top right', 'out 1': 'bottom left', 'out 2': 'bottom right' },
+  otherwise: { 'in 1': 'top left', 'in 2': 'bottom left', 'out 1': 'top right', 'out 2': 'bottom right' },
+};
+
+/** A screw of a device in the words of whoever holds the device, by how its screws sit. */
+const screwWord = (article: DeviceArticle, name: string, screws: Slot['screws']): string => {
+  const use = article.terminals.find((one) => one.name === name)?.use ?? 'ground';
+  if (article.letter === 'S4' && (use === 'in' || use === 'out')) {
+    const where = FOUR_WAY[screws][name];
+    return where ? `${SCREW_WORDS[use]}, ${where}` : SCREW_WORDS[use];
+  }
+  if (screws === 'otherwise' && use === 'common') return 'COMMON screw, the one that stands alone';
+  if (screws === 'otherwise' && use === 'line') return 'LINE 1 screw';
+  if (screws === 'otherwise' && use === 'load') return 'LINE 2 screw';
   const alike = article.terminals.filter((one) => one.use === use);
-  if (alike.length < 2) return '';
   const at = alike.findIndex((one) => one.name === name);
-  return alike.length === 2 ? (at === 0 ? ', first' : ', second') : `, ${at + 1}`;
+  return alike.length < 2 ? SCREW_WORDS[use] : `${SCREW_WORDS[use]}, ${['first', 'second'][at] ?? at + 1}`;
 };
 
 /** What a device is beside a switch. */
@@ -83,9 +95,8 @@ export const terminalWord = (job: Job, wiring: Wiring, terminal: Terminal): stri
   if ('device' in terminal) {
     const device = wiring.devices.find((one) => one.id === terminal.device);
     if (!device) return terminal.name;
-    const article = articleOf(job.stock, 'device', device.article);
-    const use = article.terminals.find((one) => one.name === terminal.name)?.use ?? 'ground';
-    return `${SCREW_WORDS[use]}${pairWord(article, terminal.name)}`;
+    const screws = job.slots.find((one) => one.id === device.slot)?.screws ?? 'usual';
+    return screwWord(articleOf(job.stock, 'device', device.article), terminal.name, screws);
   }
   if ('luminaire' in terminal) {
     const name = job.luminaires.find((one) => one.id === terminal.luminaire)?.name ?? 'luminaire';

@@ -66,12 +66,12 @@ export const BoxCard = ({
           : `min(${drawing.width + 12}px, max(50% - 6px, 22rem))`,
       }}
     >
-      <div className="flex items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2 sm:flex-nowrap">
         <button
           type="button"
           aria-pressed={chosen}
           onClick={() => dispatch(boxChosen(chosen && !large ? null : drawing.box))}
-          className="flex min-h-10 w-full min-w-0 items-baseline gap-3 px-2 text-left"
+          className="flex min-h-10 w-full min-w-0 items-baseline max-sm:basis-full gap-3 px-2 text-left"
         >
           <span className="min-w-0 flex-1 truncate text-[15px] font-bold" title={box?.name}>
             {number} · {box?.name}

@@ -1,4 +1,4 @@
-import type { DeviceId, DrawnItem, Positions } from '@amber/core';
+import type { DeviceId, DrawnItem, Positions, Slot } from '@amber/core';
 import type { Bench } from './useBench.js';
 
 type Uses = 'line' | 'load' | 'common' | 'traveler' | 'in' | 'out' | 'hot' | 'ground' | 'neutral';
@@ -22,6 +22,23 @@ const Screw = ({ x, y, paint }: { x: number; y: number; paint: string }) => (
     <path d={`M${x - 4} ${y}h8`} stroke={paint === '#3a332b' ? '#cfc9bb' : '#20262d'} strokeWidth="1.5" />
   </g>
 );
+
+type Screws = Slot['screws'];
+
+/** What is written beside a screw, by how the screws of this device sit. */
+const labelOf = (letter: string | null, use: Uses, screws: Screws): string => {
+  const other = screws === 'otherwise';
+  if (letter === 'S4' && use === 'in') return other ? 'IN L' : 'IN T';
+  if (letter === 'S4' && use === 'out') return other ? 'OUT R' : 'OUT B';
+  if (other && use === 'common') return 'ALONE';
+  if (other && use === 'line') return 'LINE 1';
+  if (other && use === 'load') return 'LINE 2';
+  return SCREW[use].label;
+};
+
+/** A common that stands alone is told by its place, not by a dark screw. */
+const paintOf = (use: Uses, screws: Screws): string =>
+  use === 'common' && screws === 'otherwise' ? SCREW.traveler.paint : SCREW[use].paint;
 
 /** The body of an item. */
 const Plate = ({
@@ -84,11 +101,13 @@ const JointFace = ({ drawn, name }: { drawn: DrawnItem; name: string }) => {
 const DeviceFace = ({
   drawn,
   item,
+  screws,
   position,
   onFlip,
 }: {
   drawn: DrawnItem;
   item: Extract<DrawnItem['item'], { kind: 'device' }>;
+  screws: Screws;
   position: number;
   onFlip: () => void;
 }) => {
@@ -102,7 +121,7 @@ const DeviceFace = ({
       <Plate drawn={drawn} corner={9} paint="#fff" line={2} />
       {drawn.pins.map((pin) => {
         const use = item.article.terminals.find((one) => one.name === pin.pin)?.use ?? 'ground';
-        const { paint, label } = SCREW[use];
+        const [paint, label] = [paintOf(use, screws), labelOf(item.article.letter, use, screws)];
         return (
           <g key={pin.pin}>
             <Screw x={pin.x} y={pin.y} paint={paint} />
@@ -180,6 +199,11 @@ const LuminaireFace = ({ drawn, light, screws }: { drawn: DrawnItem; light: stri
   );
 };
 
+const screwsOf = (bench: Bench, device: DeviceId): Screws => {
+  const slot = bench.wiring.devices.find((one) => one.id === device)?.slot;
+  return bench.job.slots.find((one) => one.id === slot)?.screws ?? 'usual';
+};
+
 /** What stands in the middle of a box: a splice, a device, a luminaire, the box's own ground screw. */
 export const ItemFace = ({
   bench,
@@ -201,6 +225,7 @@ export const ItemFace = ({
         <DeviceFace
           drawn={drawn}
           item={item}
+          screws={screwsOf(bench, item.device)}
           position={positions[item.device] ?? 0}
           onFlip={() => onFlip(item.device)}
         />

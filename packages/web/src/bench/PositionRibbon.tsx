@@ -54,7 +54,7 @@ const Cell = ({
       aria-label={`Position ${number}: ${handles}; ${word}`}
       aria-pressed={current}
       onClick={onGo}
-      className={`flex min-h-10 min-w-6 flex-1 flex-col items-center justify-center gap-1 rounded border ${
+      className={`flex min-h-10 min-w-6 max-w-16 flex-1 flex-col items-center justify-center gap-1 rounded border ${
         current ? 'border-2 border-ink bg-white' : 'border-transparent hover:bg-rail'
       }`}
     >

@@ -1,10 +1,12 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { makeUpSteps, PHASE_WORDS, type BoxSteps, type Step } from '@amber/core';
+import { makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
+import { useEdit } from '../editing/review.js';
 import { useTickMutation, useTicksQuery } from '../shared/api.js';
 import { noticed } from '../shared/noticeSlice.js';
-import { Button, SeverityMark } from '../shared/ui.js';
+import { Button, Field, SeverityMark } from '../shared/ui.js';
+import { WordSelect } from '../shared/WordSelect.js';
 import { boxChosen } from './benchSlice.js';
 import type { Bench } from './useBench.js';
 
@@ -71,6 +73,37 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
     </ul>
   </details>
 );
+
+const SCREW_CHOICES: Record<'S' | 'S3' | 'S4', Record<Slot['screws'], string>> = {
+  S4: { usual: 'pairs top and bottom', otherwise: 'pairs left and right' },
+  S3: { usual: 'common is the dark screw', otherwise: 'common stands alone' },
+  S: { usual: 'marked line and load', otherwise: 'marked line 1 and line 2' },
+};
+
+/** How the screws of the devices in hand sit: they differ from one to the next, and steps and drawing follow. */
+const ScrewsOf = ({ bench, box }: { bench: Bench; box: BoxId }) => {
+  const edit = useEdit();
+  const { job } = bench;
+  const devices = bench.devices.flatMap((device) => {
+    const slotId = bench.wiring.devices.find((one) => one.id === device.id)?.slot;
+    const slot = job.slots.find((one) => one.id === slotId);
+    const choices = SCREW_CHOICES[device.letter as 'S' | 'S3' | 'S4'];
+    return device.box === box && slot ? [{ slot, choices, letter: device.letter }] : [];
+  });
+  const set = (slot: Slot, screws: Slot['screws']) =>
+    edit(
+      { ...job, slots: job.slots.map((one) => (one.id === slot.id ? { ...one, screws } : one)) },
+      'screws of a device',
+    );
+  return devices.map(({ slot, choices, letter }, i) => (
+    <Field
+      key={slot.id}
+      label={`Screws of the ${letter} in hand${devices.length > 1 ? `, gang ${i + 1}` : ''}`}
+    >
+      <WordSelect words={choices} value={slot.screws} onPick={(screws) => screws && set(slot, screws)} />
+    </Field>
+  ));
+};
 
 /** The work order of the box in view, ticked off as it is done. */
 export const StepsPanel = ({ bench }: { bench: Bench }) => {
@@ -150,6 +183,7 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
           </section>
         );
       })}
+      <ScrewsOf bench={bench} box={box} />
       <OtherEnds ends={order.otherEnds} />
       <p className="text-[13px] text-quiet">
         <strong className="text-ink">At hand:</strong> {order.tools.join(', ')}.
