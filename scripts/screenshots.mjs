@@ -23,6 +23,26 @@ const SHOTS = [
   },
   { name: 'bench', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: desk },
   {
+    name: 'box',
+    path: '/jobs/heron-yard/circuits/long-shed-lights',
+    size: desk,
+    act: async (page) => {
+      for (const key of ['w', 'n', 'n', 'v', 'f', 'f', 'f']) await page.keyboard.press(key);
+      await page.getByRole('tab', { name: 'Steps' }).click();
+    },
+  },
+  {
+    name: 'two-circuits',
+    path: '/jobs/heron-yard/circuits/landing-lights',
+    size: desk,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'One box' }).click();
+      const title = page.getByRole('article', { name: 'Box Stage gate' });
+      for (let i = 0; i < 8 && (await title.count()) === 0; i++) await page.keyboard.press('n');
+      await page.getByRole('button', { name: 'Circuit', exact: true }).first().click();
+    },
+  },
+  {
     name: 'box-fill',
     path: '/jobs/heron-yard/circuits/ropewalk-lights',
     size: desk,
@@ -64,7 +84,12 @@ const SHOTS = [
       await page.getByText('Where the money goes').waitFor();
     },
   },
-  { name: 'telephone', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: telephone },
+  {
+    name: 'telephone',
+    path: '/jobs/heron-yard/circuits/ropewalk-lights',
+    size: telephone,
+    act: (page) => page.getByRole('button', { name: 'One box' }).click(),
+  },
 ];
 
 await run(async () => {

@@ -263,4 +263,6 @@ export { makeUpSteps } from './steps/makeUpSteps.js';
 export { PHASE_WORDS } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
 export { sayTrace } from './steps/sayTrace.js';
+export { findTerms } from './steps/glossary.js';
+export type { Term } from './steps/glossary.js';
 export type { SaidTrace } from './steps/sayTrace.js';

@@ -3,6 +3,7 @@ import {
   compile,
   createTracer,
   evaluate,
+  findTerms,
   makeUpSteps,
   planJob,
   rolesOf,
@@ -80,6 +81,17 @@ test('in a four-way box the pairs are told apart, and the check stands before an
     wiring.cables.filter(({ from, to }) => from === four.box || to === four.box).length,
   );
   expect(tools).toContain('torque screwdriver');
+});
+
+test('words that people use otherwise lead to those of the trade', () => {
+  const first = (asked: string) => findTerms(asked)[0]?.word;
+  expect(first('Two-way')).toBe('single-pole (S)');
+  expect(findTerms('common').map((one) => one.word)).toEqual(expect.arrayContaining(['common', 'neutral']));
+  expect(first('switch leg drop')).toBe('switch loop');
+  expect(first('fixture')).toBe('luminaire');
+  expect(first('three-wire')).toBe('14/3');
+  expect(findTerms('zeppelin')).toEqual([]);
+  expect(findTerms(' ').length).toBeGreaterThan(15);
 });
 
 test('both breakers are named where two circuits come into a box', () => {

@@ -9,6 +9,7 @@ import { Button, Field, SeverityMark } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { boxChosen } from './benchSlice.js';
 import type { Bench } from './useBench.js';
+import { Words } from './Words.js';
 
 const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
 
@@ -185,6 +186,7 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
       })}
       <ScrewsOf bench={bench} box={box} />
       <OtherEnds ends={order.otherEnds} />
+      <Words />
       <p className="text-[13px] text-quiet">
         <strong className="text-ink">At hand:</strong> {order.tools.join(', ')}.
       </p>
