@@ -140,6 +140,17 @@ test('boxes are dragged: along walls, into one another, out of the room, and bac
   await expect(plan(page).getByRole('button', { name: 'Galley door, switch S S' })).toBeVisible();
   await expect(apart).toBeHidden();
 
+  // The same without a pointer: a box of its own, and into the other by its form.
+  await plan(page).getByRole('button', { name: 'Galley door, switch S S' }).press('Enter');
+  await page
+    .getByRole('group', { name: 'Gang 2, S' })
+    .getByRole('button', { name: 'Own box' })
+    .press('Enter');
+  await apart.press('Enter');
+  await page.getByLabel('Gang it into another box').selectOption('into Galley door');
+  await expect(plan(page).getByRole('button', { name: 'Galley door, switch S S' })).toBeVisible();
+  await expect(apart).toBeHidden();
+
   // A height above the ceiling is said at the spot, in feet and inches as they are typed.
   await plan(page).getByRole('button', { name: 'Galley door, switch S S' }).click();
   await page.getByLabel('Height over the floor').fill('9-0');
@@ -200,6 +211,9 @@ test('a single-pole room by the keyboard alone', async ({ page }) => {
   await searched(page);
   await press('Wire it this way');
   await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
+  await tabTo(page, page.getByRole('link', { name: 'To the bench' }));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'The run', exact: true })).toBeVisible();
 });
 
 test('a door moved by three feet takes its switch along, and another arrangement wins', async ({

@@ -262,7 +262,7 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 export { makeUpSteps } from './steps/makeUpSteps.js';
 export { PHASE_WORDS } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
-export { sayTrace } from './steps/sayTrace.js';
+export { ROLE_WORDS, sayTrace, STATE_WORDS } from './steps/sayTrace.js';
 export { findTerms } from './steps/glossary.js';
 export type { Term } from './steps/glossary.js';
 export type { SaidTrace } from './steps/sayTrace.js';

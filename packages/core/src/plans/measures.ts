@@ -10,7 +10,10 @@ import { cutLength } from '../materials/lengths.js';
 import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
 import type { Cable } from '../model/wiring.js';
+import { compile } from '../circuit/compile.js';
 import { plannedCableId } from '../planning/circuitParts.js';
+import { planJob } from '../planning/planJob.js';
+import { wiringOrEmpty } from '../proving/works.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 
 /**
@@ -79,7 +82,7 @@ export interface Baseline {
   shares: CostShare[];
 }
 
-const totals = ({ job, wiring, compiled }: JobReview): Baseline => {
+const totals = ({ job, wiring, compiled }: Pick<JobReview, 'job' | 'wiring' | 'compiled'>): Baseline => {
   const { takeOff, labour, cost } = estimate(job, wiring, compiled);
   const byKind = new Map<CostShare['kind'], number>();
   for (const { kind, total } of takeOff.lines) byKind.set(kind, (byKind.get(kind) ?? 0) + total);
@@ -126,9 +129,12 @@ export const withoutForced = (job: Job): Job => ({
   runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
 });
 
-/** What is there before the circuit is planned: the other circuits. */
-export const baselineOf = (job: Job, circuit: CircuitId): Baseline =>
-  totals(reviewJob(withoutForced(withChoice(job, circuit, null))));
+/** What is there before the circuit is planned: the other circuits, priced and not inspected. */
+export const baselineOf = (asked: Job, circuit: CircuitId): Baseline => {
+  const { job } = planJob(withoutForced(withChoice(asked, circuit, null)));
+  const wiring = wiringOrEmpty(job);
+  return totals({ job, wiring, compiled: compile(wiring, job) });
+};
 
 const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measures['neutrals'] => {
   const outcome = plans.find((plan) => plan.circuit.id === circuit)?.outcome;

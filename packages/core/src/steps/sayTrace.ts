@@ -7,7 +7,8 @@ import type { Trace, TracePiece } from '../circuit/trace.js';
 import { PANEL, type Place } from '../model/ids.js';
 import { colourWord, deviceWord, placeWord, terminalWord } from './ends.js';
 
-const ROLE: Record<Role, string> = {
+/** What a conductor is for, in a word. */
+export const ROLE_WORDS: Record<Role, string> = {
   hot: 'hot',
   neutral: 'neutral',
   ground: 'ground',
@@ -17,7 +18,8 @@ const ROLE: Record<Role, string> = {
   conflict: 'wrongly joined',
 };
 
-const STATE: Record<NetState, string> = {
+/** Whether it is live, in words. */
+export const STATE_WORDS: Record<NetState, string> = {
   live: 'live now',
   backfed: 'live through a luminaire',
   neutral: 'not live now',
@@ -88,7 +90,7 @@ export const sayTrace = (
     .filter((one, i, all) => i === 0 || one.place !== all[i - 1]?.place || one.what !== all[i - 1]?.what);
   const fromPanel = way.length > 1 && way.at(-1)?.place === PANEL ? [...way].reverse() : way;
   return {
-    sentence: `${nameOf(job, wiring, start)}: ${ROLE[role]}, ${STATE[how]}${though}`,
+    sentence: `${nameOf(job, wiring, start)}: ${ROLE_WORDS[role]}, ${STATE_WORDS[how]}${though}`,
     way: fromPanel,
     keys: new Set(traced.net.map((piece) => piece.key)),
   };

@@ -1,6 +1,8 @@
 import { memo } from 'react';
 import {
   PANEL,
+  ROLE_WORDS,
+  STATE_WORDS,
   type BoxDrawing,
   type DeviceId,
   type DrawnSheath,
@@ -10,7 +12,7 @@ import {
 import { ItemFace } from './ItemFace.js';
 import type { Seen } from './lenses.js';
 import type { Bench } from './useBench.js';
-import { lookOf, ROLE_WORD, STATE_WORD } from './wireLook.js';
+import { lookOf } from './wireLook.js';
 
 const CORNER = 7;
 
@@ -177,7 +179,7 @@ export const OpenBox = memo(
     const title = (wire: DrawnWire) => {
       const { state, role } = stateOf(wire.key);
       const marked = wire.mark ? `, marked ${lookOf(wire.mark).word}` : '';
-      return `${lookOf(wire.colour).word}${marked}: ${ROLE_WORD[role]}, ${STATE_WORD[state]}`;
+      return `${lookOf(wire.colour).word}${marked}: ${ROLE_WORDS[role]}, ${STATE_WORDS[state]}`;
     };
     return (
       <svg

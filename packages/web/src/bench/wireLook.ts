@@ -1,4 +1,4 @@
-import { hueOf, type Colour, type NetState, type Role } from '@amber/core';
+import { hueOf, type Colour } from '@amber/core';
 
 /** Insulation as it looks, and the outline that sets it off from the board. */
 type Look = { paint: string; outline: string; code: string; word: string };
@@ -24,23 +24,4 @@ export const lookOf = (colour: Colour): Look => {
   const look = INSULATION[hueOf(colour)];
   const number = /-(\d)$/.exec(colour)?.[1];
   return number ? { ...look, code: `${look.code}${number}`, word: `${look.word} ${number}` } : look;
-};
-
-export const ROLE_WORD: Record<Role, string> = {
-  hot: 'hot',
-  neutral: 'neutral',
-  ground: 'ground',
-  traveler: 'traveler',
-  switchLeg: 'switch leg',
-  spare: 'spare',
-  conflict: 'wrongly joined',
-};
-
-export const STATE_WORD: Record<NetState, string> = {
-  live: 'live now',
-  backfed: 'live through a luminaire',
-  neutral: 'not live now',
-  ground: 'not live',
-  dead: 'dead now',
-  floating: 'dead now, joined to nothing',
 };

@@ -2,6 +2,7 @@ import {
   addFeed,
   changeBox,
   feetInches,
+  gangInto,
   holdOf,
   setDistance,
   setHeight,
@@ -16,7 +17,7 @@ import { useEdit } from '../editing/review.js';
 import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { BoxSelect } from '../shared/BoxSelect.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
-import { Field } from '../shared/ui.js';
+import { Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
 import { FaultsOf } from './FaultsOf.js';
@@ -92,6 +93,36 @@ const Feeds = ({ job, box }: { job: Job; box: Box }) => {
   );
 };
 
+/** The same as dropping it on another: its devices go into a switch box of the room, and its own box is gone. */
+const GangInto = ({ job, box }: { job: Job; box: Box }) => {
+  const edit = useEdit();
+  const others = job.boxes.filter(
+    (one) => one.id !== box.id && one.room === box.room && job.slots.some((slot) => slot.box === one.id),
+  );
+  if (others.length === 0) return null;
+  return (
+    <Field label="Gang it into another box">
+      <Select
+        value=""
+        onChange={(event) => {
+          const into = others.find((one) => one.id === event.target.value);
+          const ganged = into && gangInto(job, box.id, into.id);
+          if (ganged) edit(ganged, `gang ${box.name} into ${into.name}`);
+        }}
+      >
+        <option value="">on its own</option>
+        {others
+          .filter((one) => gangInto(job, box.id, one.id) !== null)
+          .map((one) => (
+            <option key={one.id} value={one.id}>
+              into {one.name}
+            </option>
+          ))}
+      </Select>
+    </Field>
+  );
+};
+
 /** A box: where it stands, what is in it, and what the rules have to know of it. */
 export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
   const edit = useEdit();
@@ -129,6 +160,7 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
         </Field>
       </div>
       <DevicesOf job={job} box={box} />
+      {devices.length > 0 ? <GangInto job={job} box={box} /> : null}
       <LuminairesOf job={job} box={box} />
       <Field label="The box is">
         <WordSelect words={WORK} value={box.work} onPick={(work) => work && set({ work }, 'work')} />

@@ -1,5 +1,6 @@
 import { Check } from 'lucide-react';
-import { dollars, FAMILIAR_TITLES, profileOf, type Candidate, type Job } from '@amber/core';
+import { dollars, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
+import { Link } from 'react-router';
 import { plural } from '../shared/format.js';
 import { RunMini } from '../shared/RunMini.js';
 import { Button } from '../shared/ui.js';
@@ -19,6 +20,7 @@ const factsOf = ({ measures }: Candidate): string => {
 /** One way to wire the circuit in short: its run, its price, and, where it is looked at, why it is or is not the best. */
 export const PlanCard = ({
   job,
+  circuit,
   plan,
   why,
   chosen,
@@ -29,6 +31,7 @@ export const PlanCard = ({
   onChoose,
 }: {
   job: Job;
+  circuit: Circuit['id'];
   plan: Candidate;
   /** The sentence that compares it with the first plan, or the first with the next; null where there is no other. */
   why: string | null;
@@ -91,9 +94,17 @@ export const PlanCard = ({
             </p>
           ) : null}
           {chosen ? (
-            <span className="inline-flex min-h-10 items-center gap-1.5 font-semibold">
-              <Check size={18} /> Wired this way
-            </span>
+            <>
+              <span className="inline-flex min-h-10 items-center gap-1.5 font-semibold">
+                <Check size={18} /> Wired this way
+              </span>
+              <Link
+                to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit)}`}
+                className="inline-flex min-h-10 items-center rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail"
+              >
+                To the bench
+              </Link>
+            </>
           ) : (
             <Button look="main" onClick={onChoose}>
               Wire it this way

@@ -202,6 +202,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             <PlanCard
               key={plan.letter}
               job={job}
+              circuit={circuit.id}
               plan={plan}
               why={why(plan, index)}
               chosen={isChosen(wired, plan)}
