@@ -190,6 +190,8 @@ await run(async () => {
   const job = boxesJob('bench-job', 12);
   await core(job, boxesJob('six', 6));
   const { plannerFigures } = await import('./lib/plannerFigures.mjs');
+  const { drawingFigures } = await import('./lib/drawingFigures.mjs');
+  drawingFigures();
   plannerFigures();
   const database = await startTestDatabase();
   try {

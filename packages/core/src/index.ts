@@ -254,7 +254,7 @@ export type { Refusal } from './plans/refusal.js';
 export type { Relaxed } from './plans/relaxations.js';
 
 /** The search under the plans, for figures and for whoever wants one plan by weights of their own. */
-export { createSearch } from './search/search.js';
+export { choiceOf, createSearch } from './search/search.js';
 export { leastCost } from './search/cost.js';
 export { NO_CONSTRAINTS } from './search/orders.js';
 
