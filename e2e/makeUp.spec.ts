@@ -124,6 +124,11 @@ test('steps are ticked off, kept over a reload, and told at three depths', async
   await expect(steps).not.toContainText('NEC 110.14');
   await steps.getByRole('button', { name: 'The code' }).click();
   await expect(steps).toContainText('NEC 250.148');
+  // A step leads to its wire.
+  await steps.getByRole('button', { name: /^Show: Join the grounds/ }).click();
+  await expect(page.getByRole('region', { name: 'Opened boxes' }).getByRole('status')).toContainText(
+    'ground',
+  );
   await steps.getByText('What the other ends look like').click();
   await expect(steps).toContainText('in a splice of');
 });

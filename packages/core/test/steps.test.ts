@@ -34,6 +34,8 @@ test('the work order of every box names each cable, splice, screw and mark of it
         for (const step of steps) {
           expect(ids.has(step.id)).toBe(false);
           ids.add(step.id);
+          // What a step is about is there to be shown.
+          if (step.shows !== null) expect(compiled.netOf(step.shows)).not.toBeUndefined();
           expect(step.text).not.toMatch(/undefined|null|\bNaN\b| {2}/);
         }
         const order = steps.map((step) => PHASES.indexOf(step.phase));

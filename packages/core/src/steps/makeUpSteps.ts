@@ -7,17 +7,8 @@ import { endKey, type End, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
 import { circuitsByCable, rolesOf } from '../circuit/roles.js';
-import {
-  cableWord,
-  colourWord,
-  deviceWord,
-  endWord,
-  isInBox,
-  otherPlace,
-  placeWord,
-  terminalWord,
-  whereGoes,
-} from './ends.js';
+import { cableWord, colourWord, isInBox, otherPlace, placeWord, terminalWord, whereGoes } from './ends.js';
+import { deviceSteps, luminaireSteps } from './landings.js';
 import { spliceSteps } from './splices.js';
 import { PHASES, type BoxSteps, type Step } from './step.js';
 
@@ -41,6 +32,7 @@ const deadStep = (box: BoxId, circuits: readonly string[]): Step => ({
   why: 'A traveler, or the neutral of another circuit, can be live while the luminaires are dark.',
   section: null,
   caution: circuits.length > 1 ? `${DEAD} A neutral can be live with the other breaker off.` : DEAD,
+  shows: null,
 });
 
 const cableSteps = (job: Job, box: BoxId, here: readonly Here[]): Step[] =>
@@ -55,6 +47,7 @@ const cableSteps = (job: Job, box: BoxId, here: readonly Here[]): Step[] =>
       why: 'Cables in a box all look alike once they are stripped; short conductors cannot be made up outside of the box.',
       section: '300.14, 314.17',
       caution: null,
+      shows: null,
     };
   });
 
@@ -73,106 +66,9 @@ const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly Here[]):
         why: 'It is a hot. Whoever opens the box next takes an unmarked white for a neutral.',
         section: '200.7(C)(1)',
         caution: 'This white is live when the circuit is on.',
+        shows: conductorKey(end.cable, end.colour),
       };
     });
-
-/** The landings of one device, its ground first where the job has it so. */
-const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
-  wiring.devices
-    .filter((device) => device.box === box)
-    .flatMap((device): Step[] => {
-      const article = articleOf(job.stock, 'device', device.article);
-      const name = deviceWord(job, wiring, device.id);
-      const hooked =
-        job.preferences.deviceLanding === 'hook'
-          ? 'Close each hook clockwise.'
-          : 'Push each wire under its clamp to the strip gauge.';
-      const useOf = (terminal: string) => article.terminals.find((one) => one.name === terminal)?.use;
-      const landed = wiring.landings
-        .filter(({ terminal }) => 'device' in terminal && terminal.device === device.id)
-        .map((landing) => ({
-          ...landing,
-          ground: 'device' in landing.terminal && useOf(landing.terminal.name) === 'ground',
-        }));
-      const groundFirst = job.preferences.firstOnDevice === 'ground' ? -1 : 1;
-      const inOrder = [...landed].sort((a, b) => groundFirst * (Number(a.ground) - Number(b.ground)));
-      const steps = inOrder.map(({ wire, terminal, ground }): Step => {
-        const what =
-          'end' in wire ? `the ${endWord(job, wiring, wire.end)}` : ground ? 'the ground tail' : 'its tail';
-        const screw = terminalWord(job, wiring, terminal);
-        const tail = 'end' in wire ? null : tailColour(wiring, wire.pigtail);
-        return {
-          id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
-          phase: 'devices',
-          text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: ${tail === null || ground ? what : `the ${tail} tail`} to the ${screw}.`,
-          why: ground ? 'The yoke and the plate screws can be touched.' : whyOfScrew(screw),
-          section: ground ? '404.9(B), 250.146' : '110.14(A), (D)',
-          caution: null,
-        };
-      });
-      const tape =
-        job.preferences.deviceTape === 'wrapped' ? ' Wrap its screws with one or two turns of tape.' : '';
-      return [
-        ...steps,
-        {
-          id: `${box}/torque/${device.id}`,
-          phase: 'devices',
-          text: `${hooked} Tighten every screw of the ${name} to the torque marked on it.`,
-          why: 'A loose screw heats; one turned too far breaks the wire.',
-          section: '110.14(D)',
-          caution: null,
-        },
-        {
-          id: `${box}/fit/${device.id}`,
-          phase: 'close',
-          text: `Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${tape}`,
-          why: 'A bare ground that touches a hot screw trips the breaker when the circuit is switched on.',
-          section: null,
-          caution: null,
-        },
-      ];
-    });
-
-const whyOfScrew = (screw: string): string => {
-  if (screw.includes('COMMON'))
-    return 'The common takes the one wire that is not a traveler: the feed at one end, the switch leg at the other.';
-  if (screw.includes('traveler'))
-    return 'Both travelers go to the next switch; either screw of the pair will do, so long as the common is right.';
-  if (screw.startsWith('IN'))
-    return 'Both wires of the cable from the line side go on the IN pair. One of each cable on a pair works only in some positions.';
-  if (screw.startsWith('OUT')) return 'Both wires of the cable to the load side go on the OUT pair.';
-  if (screw.includes('silver')) return 'The device itself needs the return.';
-  return 'One wire under one screw holds; a second under it works loose.';
-};
-
-const tailColour = (wiring: Wiring, pigtail: string): string | null => {
-  for (const { members } of wiring.joints)
-    for (const member of members)
-      if ('pigtail' in member && member.pigtail.id === pigtail) return colourWord(member.pigtail.colour);
-  return null;
-};
-
-const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
-  wiring.landings.flatMap(({ wire, terminal }) => {
-    if (!('luminaire' in terminal)) return [];
-    const luminaire = job.luminaires.find((one) => one.id === terminal.luminaire);
-    if (luminaire?.box !== box) return [];
-    const what =
-      'end' in wire ? endWord(job, wiring, wire.end) : `${tailColour(wiring, wire.pigtail) ?? ''} tail`;
-    return [
-      {
-        id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
-        phase: 'devices' as const,
-        text: `${luminaire.name}: the ${what} to its ${terminal.name} screw.`,
-        why:
-          terminal.name === 'neutral'
-            ? 'The shell is on the neutral, so that a hand that changes a lamp touches nothing live.'
-            : 'The luminaire gets its wires in the order of its terminals.',
-        section: terminal.name === 'ground' ? '410.40, 410.44' : '200.10(C), 410.50',
-        caution: null,
-      },
-    ];
-  });
 
 const checkStep = (box: BoxId, wires: number): Step => ({
   id: `${box}/check`,
@@ -181,6 +77,7 @@ const checkStep = (box: BoxId, wires: number): Step => ({
   why: 'A wire that slips out or sits on the wrong screw is found now in a minute, and after the wall is closed in an hour.',
   section: '110.14',
   caution: null,
+  shows: null,
 });
 
 const otherEndsOf = (job: Job, wiring: Wiring, here: readonly Here[]): BoxSteps['otherEnds'] =>
@@ -260,6 +157,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
             why: 'It holds what comes into it with room to fold.',
             section: '314.16',
             caution: null,
+            shows: null,
           },
         ]
       : []),
@@ -278,6 +176,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
       why: 'Nothing live is left to touch.',
       section: '314.25',
       caution: null,
+      shows: null,
     },
   ];
   return {

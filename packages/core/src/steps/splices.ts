@@ -102,6 +102,7 @@ const spliceStep = (job: Job, wiring: Wiring, joint: Joint, role: Role): Step =>
     why: all.length === 1 ? WHY.spare : WHY[role],
     section: SECTION[role],
     caution: null,
+    shows: jointKey(joint.id),
   };
 };
 

@@ -28,6 +28,8 @@ export interface Step {
   section: string | null;
   /** What can hurt somebody at this very step. */
   caution: string | null;
+  /** Key of the wire or splice that it is about; null where it is about none. */
+  shows: string | null;
 }
 
 /** The work order of one box. */

@@ -1,4 +1,4 @@
-import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
@@ -7,7 +7,7 @@ import { useTickMutation, useTicksQuery } from '../shared/api.js';
 import { noticed } from '../shared/noticeSlice.js';
 import { Button, Field, SeverityMark } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
-import { boxChosen } from './benchSlice.js';
+import { boxChosen, wireFollowed } from './benchSlice.js';
 import type { Bench } from './useBench.js';
 import { Words } from './Words.js';
 
@@ -18,11 +18,13 @@ const StepRow = ({
   done,
   depth,
   onTick,
+  onShow,
 }: {
   step: Step;
   done: boolean;
   depth: number;
   onTick: (done: boolean) => void;
+  onShow: (key: string) => void;
 }) => (
   <li className="border-b border-line py-2 last:border-0">
     {step.caution ? (
@@ -31,17 +33,29 @@ const StepRow = ({
         <span>{step.caution}</span>
       </p>
     ) : null}
-    <label className="flex min-h-10 cursor-pointer gap-3">
-      <input
-        type="checkbox"
-        checked={done}
-        onChange={(event) => onTick(event.target.checked)}
-        className="mt-0.5 size-5 shrink-0 accent-ink"
-      />
-      <span className={`min-w-0 text-[14px] break-words ${done ? 'text-quiet line-through' : ''}`}>
-        {step.text}
-      </span>
-    </label>
+    <div className="flex items-start gap-2">
+      <label className="flex min-h-10 min-w-0 flex-1 cursor-pointer gap-3">
+        <input
+          type="checkbox"
+          checked={done}
+          onChange={(event) => onTick(event.target.checked)}
+          className="mt-0.5 size-5 shrink-0 accent-ink"
+        />
+        <span className={`min-w-0 text-[14px] break-words ${done ? 'text-quiet line-through' : ''}`}>
+          {step.text}
+        </span>
+      </label>
+      {step.shows === null ? null : (
+        <button
+          type="button"
+          aria-label={`Show: ${step.text}`}
+          onClick={() => step.shows && onShow(step.shows)}
+          className="grid size-10 shrink-0 place-items-center rounded-md hover:bg-rail"
+        >
+          <Spline size={17} />
+        </button>
+      )}
+    </div>
     {depth > 0 ? <p className="mt-1 ml-8 text-[13px] text-quiet">{step.why}</p> : null}
     {depth > 1 ? (
       <p className="mt-0.5 ml-8 text-[13px] font-semibold">
@@ -178,6 +192,10 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
                   done={isDone(step)}
                   depth={depth}
                   onTick={(now) => void set(step, now)}
+                  onShow={(key) => {
+                    dispatch(boxChosen(box));
+                    dispatch(wireFollowed(key));
+                  }}
                 />
               ))}
             </ol>

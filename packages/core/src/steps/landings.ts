@@ -1,0 +1,116 @@
+import { articleOf } from '../model/articles.js';
+import type { BoxId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import type { Landing, Wiring } from '../model/wiring.js';
+import { conductorKey, pigtailKey } from '../circuit/keys.js';
+import { colourWord, deviceWord, endWord, terminalWord } from './ends.js';
+import type { Step } from './step.js';
+
+/** Key of the wire of a landing. */
+const keyOf = (wire: Landing['wire']): string =>
+  'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
+
+/** The landings of one device, its ground first where the job has it so. */
+export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
+  wiring.devices
+    .filter((device) => device.box === box)
+    .flatMap((device): Step[] => {
+      const article = articleOf(job.stock, 'device', device.article);
+      const name = deviceWord(job, wiring, device.id);
+      const hooked =
+        job.preferences.deviceLanding === 'hook'
+          ? 'Close each hook clockwise.'
+          : 'Push each wire under its clamp to the strip gauge.';
+      const useOf = (terminal: string) => article.terminals.find((one) => one.name === terminal)?.use;
+      const landed = wiring.landings
+        .filter(({ terminal }) => 'device' in terminal && terminal.device === device.id)
+        .map((landing) => ({
+          ...landing,
+          ground: 'device' in landing.terminal && useOf(landing.terminal.name) === 'ground',
+        }));
+      const groundFirst = job.preferences.firstOnDevice === 'ground' ? -1 : 1;
+      const inOrder = [...landed].sort((a, b) => groundFirst * (Number(a.ground) - Number(b.ground)));
+      const steps = inOrder.map(({ wire, terminal, ground }): Step => {
+        const what =
+          'end' in wire ? `the ${endWord(job, wiring, wire.end)}` : ground ? 'the ground tail' : 'its tail';
+        const screw = terminalWord(job, wiring, terminal);
+        const tail = 'end' in wire ? null : tailColour(wiring, wire.pigtail);
+        return {
+          id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
+          phase: 'devices',
+          text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: ${tail === null || ground ? what : `the ${tail} tail`} to the ${screw}.`,
+          why: ground ? 'The yoke and the plate screws can be touched.' : whyOfScrew(screw),
+          section: ground ? '404.9(B), 250.146' : '110.14(A), (D)',
+          caution: null,
+          shows: keyOf(wire),
+        };
+      });
+      const tape =
+        job.preferences.deviceTape === 'wrapped' ? ' Wrap its screws with one or two turns of tape.' : '';
+      return [
+        ...steps,
+        {
+          id: `${box}/torque/${device.id}`,
+          phase: 'devices',
+          text: `${hooked} Tighten every screw of the ${name} to the torque marked on it.`,
+          why: 'A loose screw heats; one turned too far breaks the wire.',
+          section: '110.14(D)',
+          caution: null,
+          shows: null,
+        },
+        {
+          id: `${box}/fit/${device.id}`,
+          phase: 'close',
+          text: `Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${tape}`,
+          why: 'A bare ground that touches a hot screw trips the breaker when the circuit is switched on.',
+          section: null,
+          caution: null,
+          shows: null,
+        },
+      ];
+    });
+
+const whyOfScrew = (screw: string): string => {
+  if (screw.includes('COMMON'))
+    return 'The common takes the one wire that is not a traveler: the feed at one end, the switch leg at the other.';
+  if (screw.includes('traveler'))
+    return 'Both travelers go to the next switch; either screw of the pair will do, so long as the common is right.';
+  if (screw.startsWith('IN'))
+    return 'Both wires of the cable from the line side go on the IN pair. One of each cable on a pair works only in some positions.';
+  if (screw.startsWith('OUT')) return 'Both wires of the cable to the load side go on the OUT pair.';
+  if (screw.includes('silver')) return 'The device itself needs the return.';
+  return 'One wire under one screw holds; a second under it works loose.';
+};
+
+const tailColour = (wiring: Wiring, pigtail: string): string | null => {
+  for (const { members } of wiring.joints)
+    for (const member of members)
+      if ('pigtail' in member && member.pigtail.id === pigtail) return colourWord(member.pigtail.colour);
+  return null;
+};
+
+const WHY_AT_LUMINAIRE = {
+  hot: 'The switch leg: hot only while the switches say so.',
+  neutral: 'The shell is on the neutral, so that a hand that changes a lamp touches nothing live.',
+  ground: 'Its metal can be touched.',
+} as const;
+
+export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
+  wiring.landings.flatMap(({ wire, terminal }) => {
+    if (!('luminaire' in terminal)) return [];
+    const luminaire = job.luminaires.find((one) => one.id === terminal.luminaire);
+    if (luminaire?.box !== box) return [];
+    const what =
+      'end' in wire ? endWord(job, wiring, wire.end) : `${tailColour(wiring, wire.pigtail) ?? ''} tail`;
+    return [
+      {
+        id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
+        phase: 'devices' as const,
+        text: `${luminaire.name}: the ${what} to its ${terminal.name} screw.`,
+        why: WHY_AT_LUMINAIRE[terminal.name],
+        section: terminal.name === 'ground' ? '410.40, 410.44' : '200.10(C), 410.50',
+        caution: null,
+        shows: keyOf(wire),
+      },
+    ];
+  });
