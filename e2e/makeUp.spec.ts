@@ -167,9 +167,10 @@ test('a box is seen large, through every lens, and saved as a picture with its n
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the box as SVG' }).click();
   const file = await download;
-  expect(file.suggestedFilename()).toMatch(/^Heron Yard Long shed box .*\.svg$/);
+  expect(file.suggestedFilename()).toMatch(/^Heron Yard Long shed\.svg$/);
   const svg = readFileSync(await file.path(), 'utf8');
-  expect(svg).toContain('Heron Yard, Long shed, box');
+  expect(svg).toContain('Heron Yard, Long shed');
+  expect(svg).toContain('Box 1, Shed junction');
   expect(svg).toContain('Work dead, prove it dead');
   expect(svg).not.toContain('var(--');
   const png = page.waitForEvent('download');
@@ -179,7 +180,13 @@ test('a box is seen large, through every lens, and saved as a picture with its n
   expect(bytes.length).toBeGreaterThan(5_000);
   await page.keyboard.press('n');
   await page.keyboard.press('v');
-  expect(await page.getByRole('article').count()).toBeGreaterThan(5);
+  const boxes = await page.getByRole('article').count();
+  expect(boxes).toBeGreaterThan(5);
+  const run = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the run as SVG' }).click();
+  const all = readFileSync(await (await run).path(), 'utf8');
+  expect(all.match(/data-wire="conductor/g)?.length).toBeGreaterThan(30);
+  expect(all.match(/>\d+ · [^<]+</g)).toHaveLength(boxes);
 });
 
 test('every conductor of every box carries a label, and axe finds no serious fault', async ({ page }) => {

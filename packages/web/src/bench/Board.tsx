@@ -1,4 +1,4 @@
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import type { DeviceId, Positions, SaidTrace } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { wireFollowed } from './benchSlice.js';
@@ -6,6 +6,7 @@ import { BoardBar } from './BoardBar.js';
 import { BoxCard } from './BoxCard.js';
 import { FollowedBar } from './FollowedBar.js';
 import { lookThrough } from './lenses.js';
+import { SaveButtons } from './SaveButtons.js';
 import type { Bench } from './useBench.js';
 
 const LENS_NOTES = {
@@ -36,13 +37,18 @@ export const Board = ({
   const travelers = bench.devices.some((device) => device.letter !== 'S');
   const seen = useMemo(() => lookThrough(lens, bench, positions), [lens, bench, positions]);
   const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
+  const board = useRef<HTMLElement>(null);
   const large = view === 'one';
   const numbered = bench.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
   const shown = large
     ? [numbered.find(({ drawing }) => drawing.box === box) ?? numbered[0]].flatMap((one) => one ?? [])
     : numbered;
   return (
-    <section aria-label="Opened boxes" className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
+    <section
+      ref={board}
+      aria-label="Opened boxes"
+      className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto"
+    >
       {bench.drawings.length === 0 ? (
         <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
           <h2 className="text-lg font-bold">Nothing to draw yet</h2>
@@ -53,7 +59,19 @@ export const Board = ({
         </div>
       ) : (
         <>
-          <BoardBar onGo={onGo} />
+          <BoardBar onGo={onGo}>
+            <SaveButtons
+              what="the run"
+              title={`${bench.job.name}, ${bench.circuit.name}`}
+              drawn={() => {
+                const pictures = board.current?.querySelectorAll<SVGSVGElement>('article svg.drawing') ?? [];
+                return [...pictures].map((drawing, i) => ({
+                  drawing,
+                  name: `${i + 1} · ${bench.job.boxes.find((one) => one.id === bench.drawings[i]?.box)?.name ?? ''}`,
+                }));
+              }}
+            />
+          </BoardBar>
           {followed ? (
             <FollowedBar job={bench.job} followed={followed} />
           ) : (

@@ -1,4 +1,5 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { LENSES, lensTaken, viewed } from './benchSlice.js';
 import { LENS_WORDS } from './lenses.js';
@@ -8,7 +9,7 @@ const part =
 const whole = 'flex divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet';
 
 /** How the boxes are looked at: all or one, and through which lens. */
-export const BoardBar = ({ onGo }: { onGo: (by: number) => void }) => {
+export const BoardBar = ({ onGo, children }: { onGo: (by: number) => void; children: ReactNode }) => {
   const dispatch = useAppDispatch();
   const { view, lens } = useAppSelector((state) => state.bench);
   return (
@@ -67,6 +68,7 @@ export const BoardBar = ({ onGo }: { onGo: (by: number) => void }) => {
           </button>
         ))}
       </div>
+      {view === 'all' ? <span className="ml-auto flex gap-2">{children}</span> : null}
     </div>
   );
 };

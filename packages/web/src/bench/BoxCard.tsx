@@ -1,4 +1,3 @@
-import { Download } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import {
   cubicInches,
@@ -9,12 +8,10 @@ import {
   type Positions,
 } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
-import { noticed } from '../shared/noticeSlice.js';
-import { Button } from '../shared/ui.js';
 import { boxChosen } from './benchSlice.js';
 import type { Seen } from './lenses.js';
 import { OpenBox } from './OpenBox.js';
-import { savePicture } from './savePicture.js';
+import { SaveButtons } from './SaveButtons.js';
 import type { Bench } from './useBench.js';
 
 /** One box opened up, under its name and its fill. */
@@ -45,16 +42,6 @@ export const BoxCard = ({
   const box = bench.job.boxes.find((one) => one.id === drawing.box);
   const others = bench.otherCircuits.get(drawing.box) ?? [];
   const fill = fillOf(bench.job, bench.wiring, drawing.box);
-  const save = async (kind: 'svg' | 'png') => {
-    const picture = frame.current?.querySelector<SVGSVGElement>('svg.drawing');
-    if (!picture) return;
-    try {
-      await savePicture(picture, `${bench.job.name}, ${bench.circuit.name}, box ${box?.name ?? ''}`, kind);
-    } catch (error) {
-      const why = error instanceof Error ? error.message : String(error);
-      dispatch(noticed(`The picture could not be saved: ${why}`, { tone: 'problem' }));
-    }
-  };
   return (
     <article
       ref={frame}
@@ -83,17 +70,16 @@ export const BoxCard = ({
             {fill.passes ? '' : ': too full'}
           </span>
         </button>
-        {large
-          ? (['svg', 'png'] as const).map((kind) => (
-              <Button
-                key={kind}
-                onClick={() => void save(kind)}
-                aria-label={`Save the box as ${kind.toUpperCase()}`}
-              >
-                <Download size={16} /> {kind.toUpperCase()}
-              </Button>
-            ))
-          : null}
+        {large ? (
+          <SaveButtons
+            what="the box"
+            title={`${bench.job.name}, ${bench.circuit.name}`}
+            drawn={() => {
+              const picture = frame.current?.querySelector<SVGSVGElement>('svg.drawing');
+              return picture ? [{ drawing: picture, name: `Box ${number}, ${box?.name ?? ''}` }] : [];
+            }}
+          />
+        ) : null}
       </div>
       {others.length > 0 ? (
         <p className="mx-2 mb-1 rounded bg-sheet px-2 py-1 text-[13px]">
