@@ -22,7 +22,7 @@ test('plans are found, the first is proved, and choosing another wires the circu
   await roomy.getByRole('button', { name: /^Plan / }).click();
   await roomy.getByRole('button', { name: 'Wire it this way' }).click();
   await expect(roomy.getByText('Wired this way')).toBeVisible();
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await roomy.getByRole('link', { name: 'To the bench' }).click();
   await expect(theRun(page)).toBeVisible();
   const before = await lights(page);
   await handle(page, 'Creek end').click();
@@ -43,6 +43,6 @@ test('another edition is searched anew, and a circuit without positions says wha
   await expect(page.getByText('2 of 2, code asks 2')).toBeVisible();
   await page.getByLabel('Code edition').selectOption('2011');
   await searched(page);
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
   await expect(theRun(page)).toBeVisible();
 });

@@ -172,6 +172,11 @@ const pages = async (address, job) => {
       return times;
     });
     show(`web: handle to repainted bench, 12 boxes, ${conductors} wires`, flips, 'under 50 ms');
+    const client = await page.context().newCDPSession(page);
+    await client.send('Performance.enable');
+    const { metrics } = await client.send('Performance.getMetrics');
+    const heap = metrics.find((one) => one.name === 'JSHeapUsedSize').value / 1e6;
+    say(`${'web: heap of the bench after 60 flips'.padEnd(52)} ${heap.toFixed(0)} MB   aim under 200 MB`);
     const lit = await page.getByTestId(/^light-/).allTextContents();
     if (!lit.every((text) => text === lit[0] || text.includes('lit') || text.includes('dark')))
       throw new Error('The keys did not flip.');

@@ -141,6 +141,13 @@ test('a conductor is followed from the panel and named, live though the luminair
   expect(live?.way[0]).toMatchObject({ place: 'panel', what: 'breaker of the panel' });
   expect(live?.way.length).toBeGreaterThan(1);
   expect(said('conductor|nothing|black')).toBeNull();
+  // With the circuit on, the live traveler leads to the luminaire; with it off, to none.
+  const lit = settings.find((positions) =>
+    evaluate(compiled, positions).luminaires.some((one) => one.light === 'lit'),
+  );
+  if (!lit) throw new Error('it is never lit');
+  const leading = travelers.map((key) => said(key, lit)).filter((one) => one?.sentence.includes('live'));
+  expect(leading.map((one) => one?.loads)).toEqual([job.luminaires.map((one) => one.name)]);
 });
 
 /** The first textbook case of a name. */

@@ -34,6 +34,8 @@ export interface SaidTrace {
   sentence: string;
   /** Places on its way from the panel to where it was asked, with what it passes there. */
   way: { place: Place; what: string }[];
+  /** Names of the luminaires that hang on it now, by either side. */
+  loads: string[];
   /** Keys of all that is one piece of copper with it, for the picture. */
   keys: Set<string>;
 }
@@ -92,6 +94,7 @@ export const sayTrace = (
   return {
     sentence: `${nameOf(job, wiring, start)}: ${ROLE_WORDS[role]}, ${STATE_WORDS[how]}${though}`,
     way: fromPanel,
+    loads: job.luminaires.filter((one) => traced.loads.includes(one.id)).map((one) => one.name),
     keys: new Set(traced.net.map((piece) => piece.key)),
   };
 };

@@ -31,6 +31,9 @@ export const FollowedBar = ({ job, followed }: { job: Job; followed: SaidTrace }
             ))}
           </ol>
         ) : null}
+        {followed.loads.length > 0 ? (
+          <p className="mt-1 text-[13px] text-quiet">On it now: {followed.loads.join(', ')}.</p>
+        ) : null}
       </div>
       <button
         type="button"
