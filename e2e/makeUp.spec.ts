@@ -20,6 +20,11 @@ test('all 16 positions of the long shed, walked by key, are what the core says',
   const wiring = wiringOrEmpty(document);
   const compiled = compile(wiring, document);
   const group = document.groups.find((one) => one.circuit === 'long-shed-lights');
+  // The run is larger than the strip; the whole of it can be seen at once.
+  const farthest = theRun(page).getByText('Ridge 5', { exact: true });
+  await page.getByRole('button', { name: 'Whole run' }).click();
+  await expect(farthest).toBeInViewport();
+  await page.getByRole('button', { name: 'Larger' }).click();
   const cells = ribbon(page).getByRole('button', { name: /^Position \d+: / });
   await expect(cells).toHaveCount(16);
   const met = new Set<string>();

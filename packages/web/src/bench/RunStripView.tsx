@@ -9,6 +9,7 @@ import {
   type StripEdge,
   type StripNode,
 } from '@amber/core';
+import { Button } from '../shared/ui.js';
 import { Handle } from './Handle.js';
 import type { Bench } from './useBench.js';
 
@@ -235,17 +236,28 @@ export const RunStripView = ({
   const { strip } = bench;
   const frame = useRef<HTMLElement>(null);
   const room = useWidth(frame);
+  const [whole, setWhole] = useState(false);
   if (!strip) return null;
   const nodeAt = (place: string) => strip.nodes.find((node) => node.place === place);
   const [width, height] = [strip.columns * COLUMN, strip.rows * ROW];
   // The whole run is seen as long as its names can be read; beyond that it is moved.
-  const scale = room === null ? 1 : Math.max(LEAST_SCALE, Math.min(1, room / width, MOST_HEIGHT / height));
+  const fit = room === null ? 1 : Math.min(1, room / width, MOST_HEIGHT / height);
+  const scale = whole ? fit : Math.max(LEAST_SCALE, fit);
   return (
     <section
       ref={frame}
       aria-label="The run"
-      className="max-h-80 shrink-0 overflow-auto border-b border-line bg-sheet px-2"
+      className="relative max-h-80 shrink-0 overflow-auto border-b border-line bg-sheet px-2"
     >
+      {fit < LEAST_SCALE ? (
+        <Button
+          className="sticky top-1 left-1 z-10 -mb-10 float-left"
+          aria-pressed={whole}
+          onClick={() => setWhole(!whole)}
+        >
+          {whole ? 'Larger' : 'Whole run'}
+        </Button>
+      ) : null}
       <div className="mx-auto" style={{ width: width * scale, height: height * scale }}>
         <div className="relative origin-top-left" style={{ width, height, transform: `scale(${scale})` }}>
           <svg width={width} height={height} className="drawing absolute inset-0" aria-hidden="true">
