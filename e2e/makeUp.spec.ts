@@ -95,7 +95,6 @@ test('a traveler is live though the luminaires are off, and says so', async ({ p
   await openLongShed(page);
   await page.keyboard.press('w');
   await page.keyboard.press('n');
-  await page.keyboard.press('n');
   const said = page.getByRole('region', { name: 'Opened boxes' }).getByRole('status');
   const all: string[] = [];
   for (let i = 0; i < 6; i++) {
@@ -160,7 +159,6 @@ test('a box is seen large, through every lens, and saved as a picture with its n
   page,
 }) => {
   await openLongShed(page);
-  await page.keyboard.press('n');
   await page.keyboard.press('v');
   await expect(page.getByRole('article')).toHaveCount(1);
   await page.getByRole('button', { name: 'Use', exact: true }).click();

@@ -27,7 +27,7 @@ const SHOTS = [
     path: '/jobs/heron-yard/circuits/long-shed-lights',
     size: desk,
     act: async (page) => {
-      for (const key of ['w', 'n', 'n', 'v', 'f', 'f', 'f']) await page.keyboard.press(key);
+      for (const key of ['w', 'n', 'v', 'f', 'f', 'f']) await page.keyboard.press(key);
       await page.getByRole('tab', { name: 'Steps' }).click();
     },
   },

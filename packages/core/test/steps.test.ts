@@ -91,7 +91,8 @@ test('words that people use otherwise lead to those of the trade', () => {
   expect(findTerms('common').map((one) => one.word)).toEqual(expect.arrayContaining(['common', 'neutral']));
   expect(first('switch leg drop')).toBe('switch loop');
   expect(first('fixture')).toBe('luminaire');
-  expect(first('three-wire')).toBe('14/3');
+  expect(first('three-wire')).toBe('14/2');
+  expect(first('four-wire')).toBe('14/3');
   expect(findTerms('zeppelin')).toEqual([]);
   expect(findTerms(' ').length).toBeGreaterThan(15);
 });

@@ -11,7 +11,7 @@ export const GLOSSARY: readonly Term[] = [
   {
     word: 'hot',
     meaning: 'The conductor with voltage to ground; ungrounded conductor.',
-    heard: ['live wire', 'phase'],
+    heard: ['live wire'],
   },
   {
     word: 'neutral',
@@ -26,29 +26,29 @@ export const GLOSSARY: readonly Term[] = [
   {
     word: 'single-pole (S)',
     meaning: 'One switch location alone: two brass screws, marked on and off.',
-    heard: ['two-way', 'one-way'],
+    heard: ['two-way'],
   },
   {
     word: 'three-way (S3)',
     meaning:
       'One of the two switches at the ends of a group: a dark common screw and two brass traveler screws.',
-    heard: ['two-way switch', 'landing switch'],
+    heard: ['end switch'],
   },
   {
     word: 'four-way (S4)',
     meaning: 'Swaps the two travelers; any number of them, always between the two three-ways.',
-    heard: ['intermediate', 'cross switch'],
+    heard: ['middle switch'],
   },
   {
     word: 'common',
     meaning:
       'The dark screw of a three-way: the feed hot at one end, the switch leg at the other. Not the neutral.',
-    heard: ['point', 'black screw'],
+    heard: ['black screw'],
   },
   {
     word: 'travelers',
     meaning: 'The pair of hots between neighbouring switches. One of them is live with the luminaires off.',
-    heard: ['runners', 'strappers'],
+    heard: ['runners'],
   },
   {
     word: 'switch leg',
@@ -63,12 +63,12 @@ export const GLOSSARY: readonly Term[] = [
   {
     word: '14/3',
     meaning: 'A cable with three insulated conductors of 14 AWG and a ground; the ground is never counted.',
-    heard: ['four-wire', 'three-wire with ground counted in'],
+    heard: ['four-wire, the ground counted in'],
   },
   {
     word: '14/2',
     meaning: 'A cable with two insulated conductors of 14 AWG and a ground; the ground is never counted.',
-    heard: ['three-wire', 'two-wire'],
+    heard: ['three-wire, the ground counted in'],
   },
   {
     word: 'pigtail',
@@ -97,7 +97,7 @@ export const GLOSSARY: readonly Term[] = [
   {
     word: 'luminaire',
     meaning: 'The light with its lampholder and housing.',
-    heard: ['fixture', 'light', 'fitting'],
+    heard: ['fixture', 'light'],
   },
 ];
 

@@ -3,17 +3,18 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Circuit, DeviceId, Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { Board } from './Board.js';
-import { boxChosen, flipped, viewed, wireFollowed } from './benchSlice.js';
+import { flipped, viewed, wireFollowed } from './benchSlice.js';
 import { PositionRibbon, useWalk } from './PositionRibbon.js';
 import { RunStripView } from './RunStripView.js';
 import { SidePanel } from './SidePanel.js';
 import { useBench } from './useBench.js';
+import { useBoxInView } from './useBoxInView.js';
 import { useFollowed } from './useFollowed.js';
 
 /** What goes where in each box, and does it work? */
 export const BenchScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
   const bench = useBench(job, circuit);
-  const { positions, box, view, followed: key } = useAppSelector((state) => state.bench);
+  const { positions, view, followed: key } = useAppSelector((state) => state.bench);
   const dispatch = useAppDispatch();
   const followed = useFollowed(bench, positions);
   const walk = useWalk(bench, positions);
@@ -24,15 +25,10 @@ export const BenchScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) =>
     },
     [bench.devices, dispatch],
   );
-  const boxes = bench.drawings.map((drawing) => drawing.box);
-  const at = boxes.findIndex((one) => one === box);
-  const go = (by: number) => {
-    const next = at < 0 ? (by > 0 ? 0 : boxes.length - 1) : (at + by + boxes.length) % boxes.length;
-    dispatch(boxChosen(boxes[next] ?? null));
-  };
+  const { at, go } = useBoxInView(bench);
   /** The next conductor of the box in view; one that is a piece with the last is passed over. */
   const followNext = (by: number) => {
-    const drawing = bench.drawings[Math.max(0, at)];
+    const drawing = bench.drawings[at];
     const nets = new Map(
       (drawing?.wires ?? []).map((wire) => [bench.compiled.netOf(wire.key) ?? -1, wire.key] as const),
     );

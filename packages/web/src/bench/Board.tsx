@@ -7,7 +7,9 @@ import { BoxCard } from './BoxCard.js';
 import { FollowedBar } from './FollowedBar.js';
 import { lookThrough } from './lenses.js';
 import { SaveButtons } from './SaveButtons.js';
+import { placeName } from '../shared/words.js';
 import type { Bench } from './useBench.js';
+import { useBoxInView } from './useBoxInView.js';
 
 const LENS_NOTES = {
   live: 'Amber, dashed = live now.',
@@ -31,18 +33,17 @@ export const Board = ({
   /** To the next box, or the one before. */
   onGo: (by: number) => void;
 }) => {
-  const { view, box, lens } = useAppSelector((state) => state.bench);
+  const { view, lens } = useAppSelector((state) => state.bench);
   const dispatch = useAppDispatch();
   const tripped = bench.state.shorts.some((short) => short.circuit === bench.circuit.id);
   const travelers = bench.devices.some((device) => device.letter !== 'S');
   const seen = useMemo(() => lookThrough(lens, bench, positions), [lens, bench, positions]);
   const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
+  const { at } = useBoxInView(bench);
   const board = useRef<HTMLElement>(null);
   const large = view === 'one';
   const numbered = bench.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
-  const shown = large
-    ? [numbered.find(({ drawing }) => drawing.box === box) ?? numbered[0]].flatMap((one) => one ?? [])
-    : numbered;
+  const shown = large ? numbered.slice(at, at + 1) : numbered;
   return (
     <section
       ref={board}
@@ -67,7 +68,7 @@ export const Board = ({
                 const pictures = board.current?.querySelectorAll<SVGSVGElement>('article svg.drawing') ?? [];
                 return [...pictures].map((drawing, i) => ({
                   drawing,
-                  name: `${i + 1} · ${bench.job.boxes.find((one) => one.id === bench.drawings[i]?.box)?.name ?? ''}`,
+                  name: `${i + 1} · ${placeName(bench.job, bench.drawings[i]?.box ?? '')}`,
                 }));
               }}
             />

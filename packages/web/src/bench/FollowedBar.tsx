@@ -1,13 +1,12 @@
 import { X } from 'lucide-react';
 import { PANEL, type Job, type SaidTrace } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
+import { placeName } from '../shared/words.js';
 import { boxChosen, wireFollowed } from './benchSlice.js';
 
 /** The conductor that is followed, in words, and its way from the panel, box by box. */
 export const FollowedBar = ({ job, followed }: { job: Job; followed: SaidTrace }) => {
   const dispatch = useAppDispatch();
-  const nameOf = (place: string) =>
-    place === PANEL ? 'Panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
   return (
     <div className="mb-2 flex items-start gap-3 rounded-lg bg-sheet px-3 py-2">
       <div className="min-w-0 flex-1">
@@ -25,7 +24,7 @@ export const FollowedBar = ({ job, followed }: { job: Job; followed: SaidTrace }
                   onClick={() => place !== PANEL && dispatch(boxChosen(place))}
                   className="min-h-8 rounded px-1 text-left enabled:underline enabled:decoration-line enabled:underline-offset-3 enabled:hover:bg-rail"
                 >
-                  {nameOf(place)}: {what}
+                  {placeName(job, place)}: {what}
                 </button>
               </li>
             ))}

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useRef, useState } from 'react';
 import {
   conductorKey,
   articleOf,
@@ -10,6 +10,7 @@ import {
   type StripNode,
 } from '@amber/core';
 import { Button } from '../shared/ui.js';
+import { useSize } from '../shared/useSize.js';
 import { Handle } from './Handle.js';
 import type { Bench } from './useBench.js';
 
@@ -211,18 +212,6 @@ const Node = ({
 const MOST_HEIGHT = 300;
 const LEAST_SCALE = 0.8;
 
-/** The width inside of an element as it changes; null before it is known. */
-const useWidth = (ref: RefObject<HTMLElement | null>): number | null => {
-  const [width, setWidth] = useState<number | null>(null);
-  useEffect(() => {
-    if (!ref.current) return;
-    const observer = new ResizeObserver(([entry]) => setWidth(entry ? entry.contentRect.width : null));
-    observer.observe(ref.current);
-    return () => observer.disconnect();
-  }, [ref]);
-  return width;
-};
-
 /** The whole run at a glance: every place, every cable, handles that flip, what is live now. */
 export const RunStripView = ({
   bench,
@@ -235,7 +224,7 @@ export const RunStripView = ({
 }) => {
   const { strip } = bench;
   const frame = useRef<HTMLElement>(null);
-  const room = useWidth(frame);
+  const room = useSize(frame)?.width ?? null;
   const [whole, setWhole] = useState(false);
   if (!strip) return null;
   const nodeAt = (place: string) => strip.nodes.find((node) => node.place === place);

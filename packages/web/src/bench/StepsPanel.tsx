@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
-import { useAppDispatch, useAppSelector } from '../app/store.js';
+import { useAppDispatch } from '../app/store.js';
 import { useEdit } from '../editing/review.js';
 import { useTickMutation, useTicksQuery } from '../shared/api.js';
 import { noticed } from '../shared/noticeSlice.js';
@@ -9,6 +9,7 @@ import { Button, Field, SeverityMark } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { boxChosen, wireFollowed } from './benchSlice.js';
 import type { Bench } from './useBench.js';
+import { useBoxInView } from './useBoxInView.js';
 import { Words } from './Words.js';
 
 const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
@@ -123,12 +124,10 @@ const ScrewsOf = ({ bench, box }: { bench: Bench; box: BoxId }) => {
 /** The work order of the box in view, ticked off as it is done. */
 export const StepsPanel = ({ bench }: { bench: Bench }) => {
   const dispatch = useAppDispatch();
-  const chosen = useAppSelector((state) => state.bench.box);
   const [depth, setDepth] = useState(0);
   const { data: ticked } = useTicksQuery(bench.job.id);
   const [tick] = useTickMutation();
-  const boxes = bench.drawings.map((drawing) => drawing.box);
-  const box = boxes.find((one) => one === chosen) ?? boxes[0];
+  const { box, at, go } = useBoxInView(bench);
   const order = useMemo(
     () => (box ? makeUpSteps(bench.job, bench.wiring, bench.compiled, box) : null),
     [bench.job, bench.wiring, bench.compiled, box],
@@ -137,8 +136,6 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
   const isDone = (step: Step) => ticked?.includes(step.id) === true;
   const done = order.steps.filter(isDone).length;
   const name = bench.job.boxes.find((one) => one.id === box)?.name ?? '';
-  const at = boxes.indexOf(box);
-  const go = (by: number) => dispatch(boxChosen(boxes[(at + by + boxes.length) % boxes.length] ?? null));
   const set = async (step: Step, now: boolean) => {
     const answer = await tick({ job: bench.job.id, step: step.id, done: now });
     if ('error' in answer)

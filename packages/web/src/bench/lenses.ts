@@ -1,4 +1,10 @@
-import { circuitsByNet, createCableCurrents, type DrawnWire, type Positions } from '@amber/core';
+import {
+  circuitsByNet,
+  conductorKey,
+  createCableCurrents,
+  type DrawnWire,
+  type Positions,
+} from '@amber/core';
 import type { Lens } from './benchSlice.js';
 import type { Bench } from './useBench.js';
 
@@ -38,19 +44,19 @@ const currents = (bench: Bench, positions: Positions): Look => {
   const carrying = new Set<number>();
   for (const [cable, byColour] of flows)
     for (const [colour, current] of byColour) {
+      const key = conductorKey(cable, colour);
       const much = Math.abs(current);
-      if (much < NO_CURRENT) continue;
-      const key = `conductor|${cable}|${colour}`;
       amperes.set(key, much);
+      if (much < NO_CURRENT) continue;
       const net = bench.compiled.netOf(key);
       if (net !== undefined) carrying.add(net);
     }
   return ({ key }) => {
     const much = amperes.get(key);
-    if (much !== undefined)
-      return { faint: false, label: `${much < 0.1 ? much.toFixed(2) : much.toFixed(1)} A` };
-    const isConductor = key.startsWith('conductor|');
-    return { faint: isConductor || !carrying.has(bench.compiled.netOf(key) ?? -1), label: null };
+    // A tail or lead has no figure of its own: it goes with its net.
+    if (much === undefined) return { faint: !carrying.has(bench.compiled.netOf(key) ?? -1), label: null };
+    if (much < NO_CURRENT) return { faint: true, label: null };
+    return { faint: false, label: `${much < 0.1 ? much.toFixed(2) : much.toFixed(1)} A` };
   };
 };
 

@@ -100,7 +100,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
     else if (tool === 'select' || tool === 'room') select(null);
     else put(placedBy(tool, seen, spot, group));
   });
-  const { shown, bind } = useGrip(job, level, view.spotAt, (grip) => {
+  const { draft, bind } = useGrip(job, level, view.spotAt, (grip) => {
     if (grip.kind !== 'wall') select(grip);
   });
   const onKey = (event: KeyboardEvent, grip: NonNullable<Selected>) => {
@@ -140,7 +140,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
         <h1 className="sr-only">Layout of {job.name}</h1>
         <Toolbar tool={tool} take={take} />
         <PlanCanvas
-          job={shown}
+          job={draft ?? seen}
           under={under}
           circuit={circuit}
           view={view}

@@ -30,5 +30,5 @@ export const useGrip = (
     },
     { filterTaps: true, pointer: { keys: false } },
   );
-  return { shown: draft ? levelView(draft, level) : levelView(job, level), bind };
+  return { draft: draft && levelView(draft, level), bind };
 };

@@ -1,23 +1,8 @@
 import { useGesture } from '@use-gesture/react';
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Circuit, Job, Spot } from '@amber/core';
-import { fitted, toPlan, zoomed, type Size, type View } from './view.js';
-
-/** The size of an element, as it changes. */
-const useSize = (ref: RefObject<Element | null>): Size | null => {
-  const [size, setSize] = useState<Size | null>(null);
-  useEffect(() => {
-    if (!ref.current) return;
-    const observer = new ResizeObserver(([entry]) => {
-      if (!entry) return;
-      const { width, height } = entry.contentRect;
-      setSize((before) => (before?.width === width && before.height === height ? before : { width, height }));
-    });
-    observer.observe(ref.current);
-    return () => observer.disconnect();
-  }, [ref]);
-  return size;
-};
+import { useSize } from '../shared/useSize.js';
+import { fitted, toPlan, zoomed, type View } from './view.js';
 
 /**
  * Pan by dragging the ground, zoom by wheel or two fingers. The whole plan is shown until somebody moves it, and again when

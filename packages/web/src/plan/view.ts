@@ -1,15 +1,11 @@
 import { extentOf, PANEL, type Circuit, type Job, type Spot } from '@amber/core';
+import type { Size } from '../shared/useSize.js';
 
 /** How a plan is seen: the point at the upper left of the picture, inches, and pixels for each inch. */
 export interface View {
   x: number;
   y: number;
   scale: number;
-}
-
-export interface Size {
-  width: number;
-  height: number;
 }
 
 export const toPixel = ({ x, y, scale }: View, spot: Spot): Spot => ({
