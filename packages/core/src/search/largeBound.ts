@@ -4,39 +4,15 @@ import { junctionsOf, type OrderSpace } from './orders.js';
 import type { PriceTables } from './priceTables.js';
 import { settle } from './problem.js';
 import { FORCED, runPricesOf } from './runPrices.js';
+import { shortest, spanningPairs } from './graphs.js';
 import { lineUnder } from './lines.js';
 
-type Matrix = number[][];
-
-/** Shortest ways between all pairs (Floyd and Warshall). */
-const shortest = (weights: Matrix): Matrix => {
-  const ways = weights.map((row) => [...row]);
-  for (let via = 0; via < ways.length; via++)
-    for (const row of ways)
-      for (let to = 0; to < row.length; to++)
-        row[to] = Math.min(row[to] ?? Infinity, (row[via] ?? Infinity) + (ways[via]?.[to] ?? Infinity));
-  return ways;
-};
-
-/** Minimum spanning tree (Prim). */
-const spanning = (weights: Matrix, nodes: readonly number[]): number => {
-  const [first, ...others] = nodes;
-  if (first === undefined) return 0;
-  const near = new Map(others.map((node) => [node, weights[first]?.[node] ?? Infinity]));
-  let sum = 0;
-  while (near.size > 0) {
-    const [next, cost] = [...near].reduce((a, b) => (b[1] < a[1] ? b : a));
-    near.delete(next);
-    sum += cost;
-    for (const [node, now] of near) near.set(node, Math.min(now, weights[next]?.[node] ?? Infinity));
-  }
-  return sum;
-};
+type Matrix = readonly Float64Array[];
 
 /** No tree that joins these nodes through any others is shorter: the spanning tree is at most 2 (1 - 1/k) times as long. */
 const steiner = (ways: Matrix, nodes: readonly number[]): number => {
   const k = new Set(nodes).size;
-  return k < 2 ? 0 : (spanning(ways, [...new Set(nodes)]) * k) / (2 * (k - 1));
+  return k < 2 ? 0 : (spanningPairs(ways, [...new Set(nodes)]).sum * k) / (2 * (k - 1));
 };
 
 /** The least that the devices of a group cost, over the orders of its switches; 0 where there are too many orders to try. */
@@ -80,12 +56,15 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     return lineUnder(offers.map((one) => ({ ...one, cost: one.cost + (forced ? FORCED : 0) })));
   };
   const lines = boxes.map((_, a) => boxes.map((__, b) => (a === b ? { base: 0, each: 0 } : line(a, b))));
-  const base = lines.map((row) => row.map((one) => one?.base ?? Infinity));
-  const each = shortest(lines.map((row) => row.map((one) => Math.max(0, one?.each ?? Infinity))));
+  const base = lines.map((row) => Float64Array.from(row, (one) => one?.base ?? Infinity));
+  const each = shortest(
+    lines.map((row) => Float64Array.from(row, (one) => Math.max(0, one?.each ?? Infinity))),
+  ).ways;
   const optional = new Set<string>(junctionsOf(job));
   const needed = boxes.flatMap((box, i) => (optional.has(box) ? [] : [i]));
   const below = base.some((row) => row.some((cost) => cost < 0));
-  const join = optional.size === 0 ? spanning(base, needed) : below ? 0 : steiner(shortest(base), needed);
+  const join =
+    optional.size === 0 ? spanningPairs(base, needed).sum : below ? 0 : steiner(shortest(base).ways, needed);
   const at = (wanted: readonly BoxId[]) =>
     wanted.map((box) => boxes.indexOf(box)).filter((node) => node >= 0);
   const fed = feed.at === PANEL ? [] : at([feed.at]);
@@ -100,7 +79,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
       const chain = at(slots.flatMap((slot) => boxOf(slot) ?? []));
       const leg = at(lamps.filter((one) => one.group === group.id).map((one) => one.box));
       // Both travelers go from switch to switch, in one order or another: no shorter than the tree that spans them.
-      return sum + 2 * spanning(each, [...new Set(chain)]) + steiner(each, leg);
+      return sum + 2 * spanningPairs(each, [...new Set(chain)]).sum + steiner(each, leg);
     }, 0);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
   const stations = needed.reduce((sum, node) => {

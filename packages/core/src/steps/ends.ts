@@ -1,8 +1,16 @@
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
-import { PANEL, type BoxId, type Place } from '../model/ids.js';
+import { PANEL, type Place } from '../model/ids.js';
 import type { Job, Slot } from '../model/job.js';
-import { endKey, type Cable, type End, type Joint, type Terminal, type Wiring } from '../model/wiring.js';
+import {
+  endKey,
+  placeOfEnd,
+  type Cable,
+  type End,
+  type Joint,
+  type Terminal,
+  type Wiring,
+} from '../model/wiring.js';
 
 /** Screws by what they are for, as people call them. */
 const SCREW_WORDS: Record<DeviceArticle['terminals'][number]['use'], string> = {
@@ -22,15 +30,13 @@ export const colourWord = (colour: Colour): string => colour.replace('-', ' ');
 export const placeWord = (job: Job, place: Place): string =>
   place === PANEL ? 'panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
 
-export const cableWord = (job: Job, cable: Cable): string =>
-  articleOf(job.stock, 'cable', cable.article).name;
-
-/** The other place of a cable, seen from a box. */
+/** The other place of a cable, seen from one of its sides. */
 export const otherPlace = (cable: Cable, side: End['side']): Place =>
-  side === 'from' ? cable.to : cable.from;
+  placeOfEnd(cable, side === 'from' ? 'to' : 'from');
 
-export const isInBox = (cable: Cable, side: End['side'], box: BoxId): boolean =>
-  (side === 'from' ? cable.from : cable.to) === box;
+/** A cable as it is told from its fellows in a box: its kind, and where it goes. */
+export const cableWord = (job: Job, cable: Cable, side: End['side']): string =>
+  `${articleOf(job.stock, 'cable', cable.article).name} to ${placeWord(job, otherPlace(cable, side))}`;
 
 /** A conductor as it is told from its fellows in a box: its colour, its cable, and where that goes. */
 export const endWord = (job: Job, wiring: Wiring, end: End): string => {
@@ -38,7 +44,7 @@ export const endWord = (job: Job, wiring: Wiring, end: End): string => {
   if (!cable) return colourWord(end.colour);
   const mark = wiring.marks.find((one) => endKey(one.end) === endKey(end));
   const marked = mark ? ` (marked ${mark.colour})` : '';
-  return `${colourWord(end.colour)}${marked} of the ${cableWord(job, cable)} to ${placeWord(job, otherPlace(cable, end.side))}`;
+  return `${colourWord(end.colour)}${marked} of the ${cableWord(job, cable, end.side)}`;
 };
 
 /** Where each screw of a four-way sits, by how its pairs are laid out. */
@@ -63,7 +69,7 @@ const screwWord = (article: DeviceArticle, name: string, screws: Slot['screws'])
 };
 
 /** What a device is beside a switch. */
-const ROLE_WORDS: Partial<Record<DeviceArticle['role'], string>> = {
+const DEVICE_WORDS: Partial<Record<DeviceArticle['role'], string>> = {
   dimmer: 'dimmer',
   timer: 'timer',
   occupancySensor: 'occupancy sensor',
@@ -74,7 +80,7 @@ export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
   const device = wiring.devices.find((one) => one.id === id);
   if (!device) return 'device';
   const { letter, role } = articleOf(job.stock, 'device', device.article);
-  const named = ROLE_WORDS[role];
+  const named = DEVICE_WORDS[role];
   const kind =
     letter === 'S4'
       ? 'four-way'

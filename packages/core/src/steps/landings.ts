@@ -1,4 +1,4 @@
-import { articleOf } from '../model/articles.js';
+import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Landing, Wiring } from '../model/wiring.js';
@@ -26,21 +26,26 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
         .filter(({ terminal }) => 'device' in terminal && terminal.device === device.id)
         .map((landing) => ({
           ...landing,
-          ground: 'device' in landing.terminal && useOf(landing.terminal.name) === 'ground',
+          use: ('device' in landing.terminal && useOf(landing.terminal.name)) || ('ground' as const),
         }));
       const groundFirst = job.preferences.firstOnDevice === 'ground' ? -1 : 1;
-      const inOrder = [...landed].sort((a, b) => groundFirst * (Number(a.ground) - Number(b.ground)));
-      const steps = inOrder.map(({ wire, terminal, ground }): Step => {
+      const inOrder = [...landed].sort(
+        (a, b) => groundFirst * (Number(a.use === 'ground') - Number(b.use === 'ground')),
+      );
+      const steps = inOrder.map(({ wire, terminal, use }): Step => {
         const what =
-          'end' in wire ? `the ${endWord(job, wiring, wire.end)}` : ground ? 'the ground tail' : 'its tail';
+          'end' in wire
+            ? endWord(job, wiring, wire.end)
+            : use === 'ground'
+              ? 'ground tail'
+              : `${tailColour(wiring, wire.pigtail)} tail`;
         const screw = terminalWord(job, wiring, terminal);
-        const tail = 'end' in wire ? null : tailColour(wiring, wire.pigtail);
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
           phase: 'devices',
-          text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: ${tail === null || ground ? what : `the ${tail} tail`} to the ${screw}.`,
-          why: ground ? 'The yoke and the plate screws can be touched.' : whyOfScrew(screw),
-          section: ground ? '404.9(B), 250.146' : '110.14(A), (D)',
+          text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: the ${what} to the ${screw}.`,
+          why: WHY_ON[use],
+          section: use === 'ground' ? '404.9(B), 250.146' : '110.14(A), (D)',
           caution: null,
           shows: keyOf(wire),
         };
@@ -70,23 +75,30 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
       ];
     });
 
-const whyOfScrew = (screw: string): string => {
-  if (screw.includes('COMMON'))
-    return 'The common takes the one wire that is not a traveler: the feed at one end, the switch leg at the other.';
-  if (screw.includes('traveler'))
-    return 'Both travelers go to the next switch; either screw of the pair will do, so long as the common is right.';
-  if (screw.startsWith('IN'))
-    return 'Both wires of the cable from the line side go on the IN pair. One of each cable on a pair works only in some positions.';
-  if (screw.startsWith('OUT')) return 'Both wires of the cable to the load side go on the OUT pair.';
-  if (screw.includes('silver')) return 'The device itself needs the return.';
-  return 'One wire under one screw holds; a second under it works loose.';
+type Use = DeviceArticle['terminals'][number]['use'];
+
+const ONE_WIRE = 'One wire under one screw holds; a second under it works loose.';
+
+/** Why a wire goes on a screw, by what the screw is for. */
+const WHY_ON: Record<Use, string> = {
+  common:
+    'The common takes the one wire that is not a traveler: the feed at one end, the switch leg at the other.',
+  traveler:
+    'Both travelers go to the next switch; either screw of the pair will do, so long as the common is right.',
+  in: 'Both wires of the cable from the line side go on the IN pair. One of each cable on a pair works only in some positions.',
+  out: 'Both wires of the cable to the load side go on the OUT pair.',
+  neutral: 'The device itself needs the return.',
+  ground: 'The yoke and the plate screws can be touched.',
+  line: ONE_WIRE,
+  load: ONE_WIRE,
+  hot: ONE_WIRE,
 };
 
-const tailColour = (wiring: Wiring, pigtail: string): string | null => {
+const tailColour = (wiring: Wiring, pigtail: string): string => {
   for (const { members } of wiring.joints)
     for (const member of members)
       if ('pigtail' in member && member.pigtail.id === pigtail) return colourWord(member.pigtail.colour);
-  return null;
+  return 'loose';
 };
 
 const WHY_AT_LUMINAIRE = {
@@ -100,8 +112,7 @@ export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
     if (!('luminaire' in terminal)) return [];
     const luminaire = job.luminaires.find((one) => one.id === terminal.luminaire);
     if (luminaire?.box !== box) return [];
-    const what =
-      'end' in wire ? endWord(job, wiring, wire.end) : `${tailColour(wiring, wire.pigtail) ?? ''} tail`;
+    const what = 'end' in wire ? endWord(job, wiring, wire.end) : `${tailColour(wiring, wire.pigtail)} tail`;
     return [
       {
         id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,

@@ -3,11 +3,11 @@ import { isGroundColour } from '../model/colours.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
-import { endKey, type End, type Wiring } from '../model/wiring.js';
+import { endKey, placeOfEnd, type End, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
 import { circuitsByCable, rolesOf } from '../circuit/roles.js';
-import { cableWord, colourWord, isInBox, otherPlace, placeWord, terminalWord, whereGoes } from './ends.js';
+import { cableWord, colourWord, otherPlace, placeWord, terminalWord, whereGoes } from './ends.js';
 import { deviceSteps, luminaireSteps } from './landings.js';
 import { spliceSteps } from './splices.js';
 import { PHASES, type BoxSteps, type Step } from './step.js';
@@ -16,7 +16,9 @@ type Here = { cable: Wiring['cables'][number]; side: End['side'] };
 
 const cablesIn = (wiring: Wiring, box: BoxId): Here[] =>
   wiring.cables.flatMap((cable) =>
-    (['to', 'from'] as const).filter((side) => isInBox(cable, side, box)).map((side) => ({ cable, side })),
+    (['to', 'from'] as const)
+      .filter((side) => placeOfEnd(cable, side) === box)
+      .map((side) => ({ cable, side })),
   );
 
 const DEAD =
@@ -37,7 +39,7 @@ const deadStep = (box: BoxId, circuits: readonly string[]): Step => ({
 
 const cableSteps = (job: Job, box: BoxId, here: readonly Here[]): Step[] =>
   here.map(({ cable, side }) => {
-    const name = `${cableWord(job, cable)} to ${placeWord(job, otherPlace(cable, side))}`;
+    const name = cableWord(job, cable, side);
     return {
       id: `${box}/cable/${cable.id}/${side}`,
       phase: 'cables',
@@ -56,13 +58,11 @@ const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly Here[]):
     .filter(({ end }) => here.some(({ cable, side }) => cable.id === end.cable && side === end.side))
     .map(({ end, colour }) => {
       const cable = wiring.cables.find((one) => one.id === end.cable);
-      const to = cable
-        ? ` of the ${cableWord(job, cable)} to ${placeWord(job, otherPlace(cable, end.side))}`
-        : '';
+      const of = cable ? ` of the ${cableWord(job, cable, end.side)}` : '';
       return {
         id: `${box}/mark/${endKey(end)}`,
         phase: 'hots',
-        text: `Mark the ${colourWord(end.colour)}${to} ${colour}, all round, where it leaves the sheath.`,
+        text: `Mark the ${colourWord(end.colour)}${of} ${colour}, all round, where it leaves the sheath.`,
         why: 'It is a hot. Whoever opens the box next takes an unmarked white for a neutral.',
         section: '200.7(C)(1)',
         caution: 'This white is live when the circuit is on.',
