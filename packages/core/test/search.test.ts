@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cheapestTree, TOP } from '../src/search/exact.js';
+import { createTreeSearch, TOP } from '../src/search/exact.js';
 import type { Found } from '../src/search/found.js';
 import { priceTablesOf } from '../src/search/priceTables.js';
 import { createSearch } from '../src/search/search.js';
@@ -27,7 +27,7 @@ const survives = (job: Job, { settled, tree }: Found, weights: Weights, volumeLi
   return [tables, turned].every((under) => {
     const problem = weighedOf(under, settled);
     const entries = problem.entries.filter(({ root }) => root === tree.parents.indexOf(TOP));
-    return cheapestTree({ ...problem, entries }, tree.cost + 0.01, 1e9).tree !== null;
+    return createTreeSearch()({ ...problem, entries }, tree.cost + 0.01, 1e9).tree !== null;
   });
 };
 
@@ -36,8 +36,8 @@ const compare = (job: Job, at: number, returnRuns: boolean) => {
   if (!circuit) throw new Error('no circuit');
   const { weights, volumeLimit } = weighing(job, at);
   const constraints = { ...NO_CONSTRAINTS, returnRuns };
-  const turnLinesFrom = at % 3 === 0 ? undefined : 0;
-  const search = createSearch(job, circuit, { weights, volumeLimit, constraints, turnLinesFrom });
+  const effortFrom = at % 3 === 0 ? undefined : 0;
+  const search = createSearch(job, circuit, { weights, volumeLimit, constraints, effortFrom });
   const { best, proved } = search.least({ mostSteps: 1e9 });
   const { least, tried } = leastByTrying(job, { weights, volumeLimit, returnRuns });
   const kept = best === null || survives(job, best, weights, volumeLimit);

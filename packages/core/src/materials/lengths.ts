@@ -103,7 +103,10 @@ export interface CutLength {
 const LOOP = 12;
 
 /** The length to cut a cable to, rounded up to half a foot; null while its run has no length. */
-export const cutLength = (job: Job, cable: Cable): CutLength | null => {
+export const cutLength = (
+  job: Job,
+  cable: Pick<Cable, 'from' | 'to' | 'via' | 'length' | 'lengthSource'>,
+): CutLength | null => {
   if (cable.length === null) return null;
   const allowance = cable.lengthSource === 'measured' ? 0 : (cable.length * job.routing.allowance) / 100;
   const inBox = job.preferences.freeConductor + SHEATH_INSIDE;

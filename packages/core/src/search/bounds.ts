@@ -12,15 +12,28 @@ export interface Spans {
   reach: Float64Array;
 }
 
-/** Lowest costs over sets of nodes, given as bit masks. All are lower bounds of what any tree takes. */
+/**
+ * Lowest costs over sets of nodes, given as bit masks: lower bounds of what any tree takes. `spans` knows the boxes alone; the
+ * far place of a return run (`far`, 0 for none) stands where its box does (`near`), and is joined at the cost of `back`.
+ */
 export interface Bounds {
-  /** Of joining the nodes of a set into one tree. */
-  join: (set: number) => number;
-  /** Of the length, in cost for each net, that a net with these terminals occupies. */
-  reach: (set: number) => number;
+  spans: Spans;
+  far: number;
+  near: number;
+  back: number;
   /** Of what stands in one box; 0 where it may be left out. */
   box: (node: number) => number;
+  /** Of each conductor of a net that only passes through a node. */
+  passing: (node: number) => number;
 }
+
+/** Of joining the nodes of a set into one tree. */
+export const joinOf = ({ spans, far, back }: Bounds, set: number): number =>
+  (spans.join[set & ~far] as number) + (set & far ? back : 0);
+
+/** Of the length, in cost for each net, that a net with these terminals occupies. */
+export const reachOf = ({ spans, far, near }: Bounds, set: number): number =>
+  spans.reach[set & far ? (set & ~far) | near : set] as number;
 
 /** Minimum spanning tree over every subset (Prim), under one symmetric weight. Infinity where it cannot be joined. */
 const spanningTrees = (n: number, weight: (a: number, b: number) => number): Float64Array => {

@@ -1,3 +1,4 @@
+import { joinOf, reachOf } from './bounds.js';
 import type { Tree } from './exact.js';
 import type { OrderCase } from './orders.js';
 import type { PriceTables } from './priceTables.js';
@@ -19,10 +20,10 @@ const boundsOf = ({ bounds, n, mandatory, masks, multiplicity, fromPanel, ...pro
   problem.entries
     .map(({ root, cost, box }) => {
       const nodes = mandatory | (1 << root);
-      let bound = cost + problem.fixed + problem.forced + bounds.join(nodes) + box;
+      let bound = cost + problem.fixed + problem.forced + joinOf(bounds, nodes) + box;
       for (let node = 0; node < n; node++) if (node !== root) bound += bounds.box(node);
       masks.forEach((mask, i) => {
-        bound += (multiplicity[i] ?? 1) * bounds.reach(fromPanel[i] ? mask | (1 << root) : mask);
+        bound += (multiplicity[i] ?? 1) * reachOf(bounds, fromPanel[i] ? mask | (1 << root) : mask);
       });
       return { root, bound };
     })

@@ -1,3 +1,4 @@
+import { Entries, Hung, NONE, Partials } from './exactRows.js';
 import { MOST_RUNS } from './load.js';
 import { restBoundOf } from './restBound.js';
 import type { Weighed } from './weighed.js';
@@ -10,48 +11,7 @@ export interface Tree {
   cost: number;
 }
 
-/** One way to hang children on a node: the last child added, and what was there before it. */
-interface Entry {
-  code: number;
-  runs: number;
-  cost: number;
-  before: Entry | null;
-  child: Closed | null;
-}
-
-/** A set of nodes with one of them at its top, ready to hang on a parent. */
-interface Closed {
-  set: number;
-  top: number;
-  entry: Entry;
-}
-
-/** A closed set as it hangs on one parent. */
-interface Hung {
-  set: number;
-  low: number;
-  cost: number;
-  code: number;
-  closed: Closed;
-}
-
-/** A node with some children on it. */
-interface Partial {
-  set: number;
-  /** Lowest node among the children; children are added in falling order of their lowest node, so each set is made once. */
-  low: number;
-  /** The least of the entries, and of everything that is not in the set. */
-  least: number;
-  bound: number;
-  /** One for each load; few enough to be looked through. */
-  entries: Entry[];
-}
-
-const lowest = (set: number) => set & -set;
-/** The list for a node and a size, made when it is first asked for. */
-const bySize = <T>(lists: T[][][], node: number, size: number): T[] => ((lists[node] ??= [])[size] ??= []);
-
-/** Most ways to hang children that are held at once: what bounds the memory, at about a hundred bytes each. */
+/** Most ways to hang children that are held at once: what bounds the memory, at about sixty bytes each. */
 const MOST_HELD = 600_000;
 
 /** So many steps, and it is asked whether to go on. */
@@ -73,177 +33,288 @@ export interface ExactResult {
  * Every part is dropped as soon as it, and the least that the rest can cost, reach the limit. The rest is bounded with
  * the node that it hangs on, never without: that node may be its junction.
  */
-export const cheapestTree = (
+export type TreeSearch = (
   problem: Weighed,
   limit: number,
   mostSteps: number,
-  mayGoOn: () => boolean = () => true,
+  mayGoOn?: () => boolean,
+) => ExactResult;
+
+/** Tables that serve one search after another. What is known of each set is of no use any more once `turn` has moved on. */
+const tablesOf = (n: number) => ({
+  nodes: n,
+  entries: new Entries(),
+  partials: new Partials(),
+  hung: new Hung(),
+  fresh: new Hung(),
+  turn: 0,
+  seenAt: new Int32Array(1 << n),
+  /** The least of everything that is not in the set. */
+  bound: new Float64Array(1 << n),
+  partial: new Int32Array(1 << n),
+  /** The first of what hangs on a parent with a set, of the size that is being closed. */
+  hungOn: new Int32Array(n << n).fill(NONE),
+});
+
+/** A search that keeps its tables from one arrangement to the next. */
+export const createTreeSearch = (): TreeSearch => {
+  let tables = tablesOf(0);
+  return (problem, limit, mostSteps, mayGoOn = () => true) => {
+    if (tables.nodes < problem.n) tables = tablesOf(problem.n);
+    for (const rows of [tables.entries, tables.partials, tables.hung, tables.fresh]) rows.count = 0;
+    return cheapestTree(tables, problem, limit, mostSteps, mayGoOn);
+  };
+};
+
+const lowestOf = (set: number): number => 31 - Math.clz32(set & -set);
+
+const cheapestTree = (
+  tables: ReturnType<typeof tablesOf>,
+  problem: Weighed,
+  limit: number,
+  mostSteps: number,
+  mayGoOn: () => boolean,
 ): ExactResult => {
   const { n, all, mandatory, leaves, entries: entering } = problem;
-  const { box } = problem.bounds;
-  const entryAt = Array.from({ length: n }, (_, node) => entering.find(({ root }) => root === node));
-  let best = limit;
-  let bestEntry: Entry | null = null;
-  let bestRoot = -1;
-  let steps = 0;
-  let held = 0;
-  let asked = STEPS_BETWEEN_ASKING;
-  let stopped = false;
-
+  const { entries, partials, hung, fresh, seenAt, bound: boundOf, partial: partialOf, hungOn } = tables;
+  const boxes = Float64Array.from({ length: n }, (_, node) => problem.bounds.box(node));
   const rest = restBoundOf(problem);
+  const { costs: runCosts, between } = problem.table;
+  const kinds = runCosts.length / (n * n);
+  // Rows of partials by size and node, and of what hangs on a parent by size, parent and lowest node.
+  const partialsFrom = new Int32Array((n + 1) * n);
+  const partialsTo = new Int32Array((n + 1) * n);
+  const hungFrom = new Int32Array((n + 1) * n * (n + 1));
+  let best = limit;
+  let bestEntry = NONE;
+  let bestRoot = NONE;
+  let steps = 0;
+  let asked = STEPS_BETWEEN_ASKING;
 
-  // By node and size; what is not there is empty.
-  const partials: Partial[][][] = Array.from({ length: n }, () => []);
-  const hung: Hung[][][] = Array.from({ length: n }, () => []);
-  const hungOn = Array.from({ length: n }, () => new Map<number, Hung[]>());
-
-  const finish = (top: number, { set, entries }: Partial) => {
-    const home = entryAt[top];
-    if (!home || (set & mandatory) !== mandatory) return;
-    for (const entry of entries) {
-      const cost = entry.cost + home.cost + problem.node(top, entry.code + home.load);
-      if (cost < best) {
-        best = cost;
-        bestEntry = entry;
-        bestRoot = top;
-      }
+  const finish = (top: number, partial: number): void => {
+    const home = entering.find(({ root }) => root === top);
+    if (!home || ((partials.set[partial] as number) & mandatory) !== mandatory) return;
+    for (
+      let entry = partials.first[partial] as number;
+      entry !== NONE;
+      entry = entries.next[entry] as number
+    ) {
+      const code = (entries.code[entry] as number) + home.load;
+      const cost = (entries.cost[entry] as number) + home.cost + problem.node(top, code);
+      if (cost >= best) continue;
+      best = cost;
+      bestEntry = entry;
+      bestRoot = top;
     }
   };
 
-  const close = (top: number, size: number, { set, entries }: Partial) => {
+  // What is on the top hangs on the load of the run above it alone, and that is the same for nearly all parents.
+  let underLoad = NaN;
+  let under = NONE;
+  let underCost = Infinity;
+  const bestUnder = (top: number, partial: number, load: number): void => {
+    underLoad = load;
+    under = NONE;
+    underCost = Infinity;
+    for (
+      let entry = partials.first[partial] as number;
+      entry !== NONE;
+      entry = entries.next[entry] as number
+    ) {
+      if ((entries.runs[entry] as number) === MOST_RUNS) continue;
+      const cost =
+        (entries.cost[entry] as number) + problem.node(top, (entries.code[entry] as number) + load);
+      if (cost >= underCost) continue;
+      underCost = cost;
+      under = entry;
+    }
+    steps += partials.entries[partial] as number;
+  };
+
+  const close = (top: number, partial: number): void => {
+    const set = partials.set[partial] as number;
     const crossing = problem.crossing(set);
-    // What is on the top hangs on the load of the run above it alone, and that is the same for nearly all parents.
-    const leastUnder = new Map<number, { entry: Entry | null; cost: number }>();
-    const bestUnder = (load: number) => {
-      const known = leastUnder.get(load);
-      if (known) return known;
-      const least: { entry: Entry | null; cost: number } = { entry: null, cost: Infinity };
-      for (const entry of entries) {
-        if (entry.runs + 1 > MOST_RUNS) continue;
-        const cost = entry.cost + problem.node(top, entry.code + load);
-        if (cost >= least.cost) continue;
-        least.cost = cost;
-        least.entry = entry;
-      }
-      steps += entries.length;
-      leastUnder.set(load, least);
-      return least;
-    };
+    const bought = problem.bought(crossing);
+    underLoad = NaN;
     for (let parent = 0; parent < n; parent++) {
-      if ((set & (1 << parent)) !== 0 || (leaves & (1 << parent)) !== 0) continue;
-      const run = problem.run(parent, top, crossing);
-      if (!run) continue;
-      const { entry, cost } = bestUnder(run.load);
-      const leastCost = cost + run.cost;
-      const enough = best - leastCost - problem.nodeAtLeast(parent, run.load);
-      const others = all & ~set & mandatory & ~(1 << parent);
-      if (!entry || rest(set, parent, others, enough) >= enough) continue;
-      const closed = { set, top, entry };
-      const record = { set, low: lowest(set), cost: leastCost, code: run.load, closed };
-      const alike = hungOn[parent]?.get(set) ?? [];
+      const bit = 1 << parent;
+      if (((set | leaves) & bit) !== 0) continue;
+      const pair = parent * n + top;
+      const carried = between[pair]?.existing ? problem.run(parent, top, crossing) : bought;
+      if (!carried) continue;
+      const { load } = carried;
+      const price = 'at' in carried ? (runCosts[pair * kinds + carried.at] as number) : carried.cost;
+      if (price === Infinity) continue;
+      if (load !== underLoad) bestUnder(top, partial, load);
+      if (under === NONE) continue;
+      const cost = underCost + price;
+      const enough = best - cost - (boxes[parent] as number);
+      const bound = rest(set, parent, all & ~set & mandatory & ~bit, enough);
+      if (bound >= enough || cost + bound + problem.nodeAtLeast(parent, load) >= best) continue;
+      const at = (parent << n) | set;
+      const first = hungOn[at] as number;
       // Two tops may bring different loads (an existing cable brings none): then both are kept.
-      const known = alike.find((one) => one.code === run.load);
-      if (known && known.cost <= leastCost) continue;
-      if (known) Object.assign(known, record);
-      else {
-        bySize(hung, parent, size).push(record);
-        hungOn[parent]?.set(set, [...alike, record]);
-      }
+      let row = first;
+      while (row !== NONE && (fresh.code[row] as number) !== load) row = fresh.next[row] as number;
+      if (row === NONE) {
+        row = fresh.add();
+        fresh.next[row] = first;
+        hungOn[at] = row;
+      } else if ((fresh.cost[row] as number) <= cost) continue;
+      fresh.put(row, parent, set, cost, load, top, under);
     }
   };
 
-  for (let node = 0; node < n; node++)
-    bySize(partials, node, 1).push({
-      set: 1 << node,
-      low: 1 << 30,
-      least: 0,
-      bound: 0,
-      entries: [{ code: 0, runs: 0, cost: 0, before: null, child: null }],
-    });
+  /** What hangs on the parents with a size, in the order in which it is asked for: by parent, and by lowest node. */
+  const sortHung = (size: number): void => {
+    const from = size * n * (n + 1);
+    const slot = (row: number) =>
+      from + (fresh.parent[row] as number) * (n + 1) + lowestOf(fresh.set[row] as number);
+    const counts = new Int32Array(n * (n + 1) + 1);
+    for (let row = 0; row < fresh.count; row++) {
+      const i = slot(row) - from + 1;
+      counts[i] = (counts[i] as number) + 1;
+    }
+    let sum = hung.count;
+    for (let i = 0; i < n * (n + 1); i++) {
+      sum += counts[i] as number;
+      hungFrom[from + i] = sum;
+    }
+    for (let row = 0; row < fresh.count; row++) hung.add();
+    const filled = hungFrom.slice(from, from + n * (n + 1));
+    for (let row = 0; row < fresh.count; row++) {
+      const i = slot(row) - from;
+      const to = filled[i] as number;
+      filled[i] = to + 1;
+      const parent = fresh.parent[row] as number;
+      const set = fresh.set[row] as number;
+      hung.put(
+        to,
+        parent,
+        set,
+        fresh.cost[row] as number,
+        fresh.code[row] as number,
+        fresh.top[row] as number,
+        fresh.entry[row] as number,
+      );
+      hungOn[(parent << n) | set] = NONE;
+    }
+    fresh.count = 0;
+  };
 
   /** Hangs a child on a node with others on it, in every way that is better than those known and may still be the best. */
-  const add = (
-    here: Map<number, Partial>,
-    dropped: Map<number, number>,
-    top: number,
-    base: Partial,
-    one: Hung,
-  ): void => {
-    const set = base.set | one.set;
-    let partial = here.get(set);
-    const enough = best - base.least - one.cost - box(top);
-    let bound = partial?.bound ?? dropped.get(set) ?? NaN;
+  const add = (top: number, base: number, one: number): void => {
+    const set = (partials.set[base] as number) | (hung.set[one] as number);
+    const childCost = hung.cost[one] as number;
+    const enough = best - (partials.least[base] as number) - childCost - (boxes[top] as number);
+    const seen = seenAt[set] === tables.turn;
+    let bound = seen ? (boundOf[set] as number) : NaN;
     if (bound >= enough) return;
-    if (!partial) {
+    let partial = seen ? (partialOf[set] as number) : NONE;
+    if (partial === NONE) {
       bound = rest(set, top, all & ~set & mandatory, enough);
-      dropped.set(set, bound);
+      seenAt[set] = tables.turn;
+      boundOf[set] = bound;
+      partialOf[set] = NONE;
       if (bound >= enough) return;
     }
-    for (const entry of base.entries) {
-      if (entry.runs === MOST_RUNS) continue;
-      const cost = entry.cost + one.cost;
-      const code = entry.code + one.code;
-      const known = partial?.entries.find((other) => other.code === code);
-      if (known && known.cost <= cost) continue;
+    const childCode = hung.code[one] as number;
+    for (
+      let before = partials.first[base] as number;
+      before !== NONE;
+      before = entries.next[before] as number
+    ) {
+      const runs = entries.runs[before] as number;
+      if (runs === MOST_RUNS) continue;
+      const cost = (entries.cost[before] as number) + childCost;
+      if (cost + bound + (boxes[top] as number) >= best) continue;
+      const code = (entries.code[before] as number) + childCode;
+      let row = partial === NONE ? NONE : (partials.first[partial] as number);
+      while (row !== NONE && (entries.code[row] as number) !== code) row = entries.next[row] as number;
+      if (row !== NONE && (entries.cost[row] as number) <= cost) continue;
       if (cost + bound + problem.nodeAtLeast(top, code) >= best) continue;
-      const made = { code, runs: entry.runs + 1, cost, before: entry, child: one.closed };
-      if (partial && cost < partial.least) partial.least = cost;
-      if (known) {
-        Object.assign(known, made);
-        continue;
+      if (partial === NONE) partialOf[set] = partial = partials.add(set, lowestOf(hung.set[one] as number));
+      if (row === NONE) {
+        row = entries.add(partials.first[partial] as number);
+        partials.first[partial] = row;
+        partials.entries[partial] = (partials.entries[partial] as number) + 1;
       }
-      held += 1;
-      if (!partial) {
-        partial = { set, low: one.low, least: cost, bound, entries: [] };
-        here.set(set, partial);
-      }
-      partial.entries.push(made);
+      entries.put(row, code, runs + 1, cost, before, one);
+      if (cost < (partials.least[partial] as number)) partials.least[partial] = cost;
     }
+  };
+
+  /** All ways to hang children of a size on a node with others; false where the steps are used up or it is to stop. */
+  const combine = (top: number, size: number, child: number): boolean => {
+    const from = (child * n + top) * (n + 1);
+    const first = hungFrom[from] as number;
+    if (first === (hungFrom[from + n] as number)) return true;
+    const to = partialsTo[(size - child) * n + top] as number;
+    for (let base = partialsFrom[(size - child) * n + top] as number; base < to; base++) {
+      const end = hungFrom[from + (partials.low[base] as number)] as number;
+      const set = partials.set[base] as number;
+      const count = partials.entries[base] as number;
+      for (let one = first; one < end; one++) {
+        if (((hung.set[one] as number) & set) !== 0) continue;
+        steps += count;
+        add(top, base, one);
+      }
+      if (steps > asked) {
+        asked = steps + STEPS_BETWEEN_ASKING;
+        if (!mayGoOn()) return false;
+      }
+      if (steps > mostSteps || entries.count > MOST_HELD) return false;
+    }
+    return true;
+  };
+
+  const result = (complete: boolean): ExactResult => {
+    const tree =
+      bestEntry === NONE ? null : { parents: parentsOf(n, bestRoot, bestEntry, entries, hung), cost: best };
+    return { tree, complete, steps };
   };
 
   for (let size = 1; size <= n; size++) {
-    for (let top = 0; top < n && size > 1; top++) {
-      if ((leaves & (1 << top)) !== 0) continue;
-      const here = new Map<number, Partial>();
-      const dropped = new Map<number, number>();
-      for (let child = 1; child < size; child++) {
-        const children = bySize(hung, top, child);
-        for (const base of children.length === 0 ? [] : bySize(partials, top, size - child))
-          for (const one of children) {
-            if (one.low >= base.low) break;
-            if ((one.set & base.set) !== 0) continue;
-            steps += base.entries.length;
-            if (steps > asked) {
-              asked = steps + STEPS_BETWEEN_ASKING;
-              stopped = !mayGoOn();
-            }
-            if (stopped || steps > mostSteps || held > MOST_HELD)
-              return { tree: treeOf(n, bestRoot, bestEntry, best), complete: false, steps };
-            add(here, dropped, top, base, one);
-          }
-      }
-      bySize(partials, top, size).push(...here.values());
+    for (let top = 0; top < n; top++) {
+      tables.turn += 1;
+      const range = size * n + top;
+      partialsFrom[range] = partials.count;
+      if (size === 1) {
+        const alone = partials.add(1 << top, n);
+        partials.first[alone] = entries.add(NONE);
+        partials.entries[alone] = 1;
+        partials.least[alone] = 0;
+        entries.put(entries.count - 1, 0, 0, 0, NONE, NONE);
+      } else if ((leaves & (1 << top)) === 0)
+        for (let child = 1; child < size; child++) if (!combine(top, size, child)) return result(false);
+      partialsTo[range] = partials.count;
     }
     for (let top = 0; top < n; top++)
-      for (const partial of partials[top]?.[size] ?? []) {
-        finish(top, partial);
-        close(top, size, partial);
+      for (
+        let one = partialsFrom[size * n + top] as number;
+        one < (partialsTo[size * n + top] as number);
+        one++
+      ) {
+        finish(top, one);
+        close(top, one);
       }
-    for (let top = 0; top < n; top++) bySize(hung, top, size).sort((a, b) => a.low - b.low);
+    sortHung(size);
   }
-  return { tree: treeOf(n, bestRoot, bestEntry, best), complete: true, steps };
+  return result(true);
 };
 
-const treeOf = (n: number, root: number, found: Entry | null, cost: number): Tree | null => {
-  if (!found) return null;
+/** The tree with an entry of its root. */
+const parentsOf = (n: number, root: number, found: number, entries: Entries, hung: Hung): Int32Array => {
   const parents = new Int32Array(n).fill(OUT);
   parents[root] = TOP;
-  const hang = (entry: Entry, at: number) => {
-    for (let one: Entry | null = entry; one?.child; one = one.before) {
-      parents[one.child.top] = at;
-      hang(one.child.entry, one.child.top);
-    }
+  const hang = (entry: number, at: number): void => {
+    const child = entries.child[entry] as number;
+    if (child === NONE) return;
+    const top = hung.top[child] as number;
+    parents[top] = at;
+    hang(hung.entry[child] as number, top);
+    hang(entries.before[entry] as number, at);
   };
   hang(found, root);
-  return { parents, cost };
+  return parents;
 };

@@ -1,5 +1,5 @@
 import { caseOf, leastBound, settledOf, weightOf, type Case } from './cases.js';
-import { cheapestTree, type Tree } from './exact.js';
+import { createTreeSearch, type Tree } from './exact.js';
 import { tryLikely } from './firstAnswer.js';
 import type { Found, Search } from './found.js';
 import { searchLarge } from './large.js';
@@ -8,18 +8,34 @@ import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import { raiseSlopes } from './slopes.js';
 
-/** Trees that are looked at for the first answer: so many at least, more with each order, and no more than the most. */
-const FIRST_TREES = { least: 200, each: 20, most: 1200 };
-/** Below so many places the search is over before better bounds pay. */
-const PLACES_FOR_SLOPES = 10;
+/**
+ * What is done before orders are searched to their end, from so many places on. Where there are few, the search is over before
+ * that pays.
+ * - `trees`: looked at for the first answer; so many at least, more with each order, and no more than the most.
+ * - `likely`: orders that are tried for a better answer.
+ * - `turnLines`: the lines under the prices of runs are turned for better bounds.
+ * - `raises`: how often a bound is raised first. Of one group the bounds are near enough for once; of several all rise
+ *   together, so that what is left open when time is over is little.
+ */
+const EFFORT_FROM = 10;
+const EFFORT = {
+  few: {
+    trees: { least: 50, each: 2, most: 100 },
+    likely: 0,
+    turnLines: false,
+    raises: { alone: 0, several: 4 },
+  },
+  many: {
+    trees: { least: 200, each: 20, most: 1200 },
+    likely: 3,
+    turnLines: true,
+    raises: { alone: 1, several: 4 },
+  },
+};
 /** Orders, beside the best known, that the lines of the bounds are made for. */
 const ORDERS_FOR_SLOPES = 3;
-/**
- * By how much of the gap a bound is raised, and by how much of the weight at least; and how often, before an order is
- * searched to its end. Of one group the bounds are near enough for once; of several all rise together, so that what is
- * left open when time is over is little.
- */
-const RAISE = { share: 0.5, least: 0.003, alone: 1, several: 4 };
+/** By how much of the gap a bound is raised, and by how much of the weight at least. */
+const RAISE = { share: 0.5, least: 0.003 };
 /** So many orders are raised once more all the same: what they hold under it drops most of the others. */
 const PROBES = 1;
 
@@ -36,22 +52,20 @@ const someOf = (tables: PriceTables, orders: readonly OrderCase[]): Settled[] =>
   return orders.filter((_, i) => i % apart === 0).map((order) => settledOf(tables, order));
 };
 
-export const exactSearch = (
-  tables: PriceTables,
-  space: OrderSpace,
-  turnLinesFrom = PLACES_FOR_SLOPES,
-): Search => {
+export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom = EFFORT_FROM): Search => {
   const { job } = tables;
+  const places = Math.max(0, ...space.feeds.map((feed) => space.boxesFor(feed).length));
+  const effort = places < effortFrom ? EFFORT.few : EFFORT.many;
   let made: Case[] | null = null;
   /** Made once, after the first answer. */
   const all = (best: Found | null): Case[] => {
     if (made) return made;
     const orders = ordersOf(job, space);
-    if (best && best.settled.nodes.length >= turnLinesFrom)
-      tables.slopes = raiseSlopes(tables, best.settled, someOf(tables, orders));
+    if (best && effort.turnLines) tables.slopes = raiseSlopes(tables, best.settled, someOf(tables, orders));
     return (made = orders.map((order) => caseOf(tables, order)));
   };
   const entries = entriesOf(job, space);
+  const cheapestTree = createTreeSearch();
   return {
     entries,
     least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
@@ -76,12 +90,12 @@ export const exactSearch = (
       // A good answer first: it is shown at once, and drops most of the search.
       const mayEnter = (box: string) =>
         entries.some((one) => one === box) && (entry === null || box === entry);
-      const { least, each, most } = FIRST_TREES;
+      const { least, each, most } = effort.trees;
       searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
       const cases = all(best)
         .map(here)
         .sort((a, b) => leastBound(a) - leastBound(b));
-      tryLikely(tables, cases, mayGoOn, take);
+      tryLikely(tables, cases, effort.likely, mayGoOn, take);
 
       /** Looks for a tree of a case that weighs less than a limit: what stays open of it, or null where it was cut short. */
       const look = ({ one, looks }: Open, limit: number): Open[] | null => {
@@ -109,7 +123,7 @@ export const exactSearch = (
       const urgent: Open[] = [];
       const left: Open[] = [];
       let probes = 0;
-      const often = space.groups.length === 1 ? RAISE.alone : RAISE.several;
+      const often = space.groups.length === 1 ? effort.raises.alone : effort.raises.several;
       for (;;) {
         waiting.sort((a, b) => b.bound - a.bound);
         const open = urgent.pop() ?? waiting.pop();

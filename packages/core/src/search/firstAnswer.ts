@@ -5,21 +5,21 @@ import { adjacency, descend, goodTree, rooted } from './localSearch.js';
 import { withNeutrals } from './orders.js';
 import type { PriceTables } from './priceTables.js';
 
-/** Orders that are tried for a good answer before the exact search, and changes tried on each. */
-const LIKELY = 3;
+/** Changes that are tried on each order. */
 const KICKS = 3;
 
 /**
- * Good trees of the orders with the lowest bounds, of which `cases` come in rising order: the better the best that is known,
+ * Good trees of some orders with the lowest bounds, of which `cases` come in rising order: the better the best that is known,
  * the more is dropped by the search for the least.
  */
 export const tryLikely = (
   tables: PriceTables,
   cases: readonly Case[],
+  likely: number,
   mayGoOn: () => boolean,
   take: (one: Case, tree: Tree) => void,
 ): void => {
-  for (const [i, one] of cases.slice(0, LIKELY).entries()) {
+  for (const [i, one] of cases.slice(0, likely).entries()) {
     const root = one.bounds[0]?.root;
     if (root === undefined || !mayGoOn()) continue;
     const near = goodTree(treeProblemOf(one.problem, root), KICKS, i + 1, mayGoOn);

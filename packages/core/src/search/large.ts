@@ -123,7 +123,7 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
   };
   return {
     settled,
-    fixed: fixed + runs.forced * FORCED,
+    fixed: fixed + runs.table.forced * FORCED,
     n,
     root,
     needed: nodes.flatMap((_, node) => (optional[node] ? [] : [node])),

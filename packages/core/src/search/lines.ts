@@ -1,6 +1,6 @@
 import type { BoxId } from '../model/ids.js';
 import type { RunLine } from './bounds.js';
-import type { Offer } from './runPrices.js';
+import type { Offer } from './prices.js';
 
 /** The line of a slope that touches the prices of all cables that may go there from below, and at how many nets it does. */
 export const lineAt = (offers: readonly Offer[], each: number): (RunLine & { touching: number }) | null => {

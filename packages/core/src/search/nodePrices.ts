@@ -1,5 +1,6 @@
 import { placeOfNode, type BoxId } from '../model/ids.js';
 import type { Attachment } from '../planning/boxNodes.js';
+import { attachmentsOf } from '../planning/circuitParts.js';
 import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf, type LoadCode } from './load.js';
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
@@ -149,10 +150,13 @@ const devicesByBox = ({ arrangement, fittings }: Settled): Map<BoxId, string> =>
 };
 
 /** Everything attached to each node, by its index. Grounds are one for the whole box, whichever of its two places they are at. */
-const attachedTo = ({ background }: PriceTables, { nodes, attachments }: Settled): Attachment[][] => {
+const attachedTo = (
+  { job, background }: PriceTables,
+  { nodes, choice, arrangement, fittings }: Settled,
+): Attachment[][] => {
   const attached = nodes.map((): Attachment[] => []);
   const indexOf = new Map<string, number>(nodes.map((node, i) => [node, i]));
-  for (const one of attachments) {
+  for (const one of attachmentsOf(job, { choice, arrangement, fittings: [...fittings] })) {
     const at = one.net === 'ground' ? placeOfNode(one.at) : one.at;
     attached[indexOf.get(at) ?? -1]?.push(one);
   }

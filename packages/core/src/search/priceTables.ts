@@ -6,7 +6,7 @@ import type { CableArticle } from '../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
 import type { Spans } from './bounds.js';
 import type { Weights } from './cost.js';
-import type { Carried, NodePrice, RunTable } from './prices.js';
+import type { Carried, NodePrice, RunTable, Way } from './prices.js';
 import { splicesOf, type Splices } from './splices.js';
 import { stationOf, type Station, type StationOf } from './stations.js';
 
@@ -27,6 +27,7 @@ export interface PriceTables {
   /** Remembered from one order to the next, by what they hang on. */
   nodes: Map<string, NodePrice>;
   resting: Map<string, number>;
+  ways: Map<string, Way | null>;
   runs: Map<string, RunTable>;
   spans: Map<string, Spans>;
   /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
@@ -78,6 +79,7 @@ export const priceTablesOf = (
     },
     nodes: new Map(),
     resting: new Map(),
+    ways: new Map(),
     runs: new Map(),
     spans: new Map(),
     carried: new Map(),

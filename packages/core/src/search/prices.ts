@@ -16,19 +16,38 @@ export interface NodePrice {
   passing: number;
 }
 
-/** Cables that may go between two places, with what each costs; null where none may. */
-export interface Way {
-  /** By article of the circuit's cables; Infinity where it is too long for a coil. */
-  costs: number[];
+/** A cable that may go somewhere: the most nets that it carries, and its cost. */
+export interface Offer {
+  most: number;
+  cost: number;
+}
+
+/** Cables that may go between two places, with what each costs. */
+export interface PricedWay {
   /** The cable that lies there already: it and no other carries the run. */
   existing: CableArticle | null;
+  /** By article of the circuit's cables, or of the one that lies there; Infinity where it is too long for a coil. */
+  costs: readonly number[];
+  offers: readonly Offer[];
+}
+
+/** The way between two places, priced where the neutrals are settled and where that is open. */
+export interface Way {
+  settled: PricedWay;
+  open: PricedWay;
   forced: boolean;
 }
 
-/** Ways between the nodes of a set, and from the panel, by `a * n + b`. */
+/** Priced ways between nodes, and from the panel, by `a * n + b`. */
 export interface RunTable {
-  between: (Way | null)[];
-  home: (Way | null)[];
+  between: readonly (PricedWay | null)[];
+  home: readonly (PricedWay | null)[];
+  /** The costs of runs by new cables, by `(a * n + b) * cables + at`; of use where no cable lies. */
+  costs: Float64Array;
+  /** Boxes to which a home run is forced, as bits. */
+  forcedHomes: number;
+  /** Pairs of nodes that a forced run joins. */
+  forced: number;
 }
 
 /** The cable of those offered that carries some nets, and what it brings to its nodes. */

@@ -1,8 +1,6 @@
 import type { GroupId, SlotId } from '../model/ids.js';
 import { PANEL, returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
-import { attachmentsOf } from '../planning/circuitParts.js';
-import type { Attachment } from '../planning/boxNodes.js';
 import type { Fitting } from '../planning/devices.js';
 import { netReaches, type Arrangement, type Net } from '../planning/nets.js';
 
@@ -39,7 +37,6 @@ export interface Settled {
   forcedFar: BoxId | null;
   neutralOpen: boolean;
   classes: readonly NetClass[];
-  attachments: readonly Attachment[];
 }
 
 /** What a settled arrangement starts from: the tree is what is to be found. */
@@ -112,6 +109,5 @@ export const settle = (
     neutralOpen,
     returning: near === undefined ? null : { near, far: nodes.length - 1 },
     classes,
-    attachments: attachmentsOf(job, { choice, arrangement, fittings: [...fittings] }),
   };
 };

@@ -11,8 +11,10 @@ export type RestBound = (set: number, at: number, counted: number, enough: numbe
 /** The innermost loop of the exact search: it looks into tables alone. */
 export const restBoundOf = (problem: Weighed): RestBound => {
   const { n, all, mandatory, entries, masks, multiplicity, fromPanel } = problem;
-  const { join, reach, box } = problem.bounds;
+  const { spans, box, passing, far, near, back } = problem.bounds;
+  const { join, reach } = spans;
   const boxes = overSets(n, box);
+  const notFar = ~far;
   const classes = masks.map((mask, i) => ({
     mask,
     times: multiplicity[i] ?? 1,
@@ -25,42 +27,54 @@ export const restBoundOf = (problem: Weighed): RestBound => {
   const insideTimes = Float64Array.from(inside, (one) => one.times);
   const onwardMasks = Int32Array.from(onward, (one) => one.mask);
   const onwardTimes = Float64Array.from(onward, (one) => one.times);
+  const onwardAt = new Int32Array(onward.length);
+  const onwardNets = onward.reduce((sum, one) => sum + one.times, 0);
   const roots = Int32Array.from(entries, (one) => 1 << one.root);
   const homes = Float64Array.from(entries, (one) => one.cost);
+  const changes = Float64Array.from(entries, (one) => one.box - box(one.root));
   const enteredBoxes = Float64Array.from(entries, (one) => one.box);
-  const plainBoxes = Float64Array.from(entries, (one) => box(one.root));
+  // A net that only passes where power enters is charged for that in the box there, and not on its way.
+  const passingThere = Float64Array.from(entries, (one) => onwardNets * passing(one.root));
   const cheapest = Math.min(
     ...entries.map((one) => one.cost + Math.min(0, one.box, one.box - box(one.root))),
   );
   return (set, at, counted, enough) => {
     const out = all & ~set;
     const joined = 1 << at;
-    let sum = join((out & mandatory) | joined) + (boxes[counted] as number);
+    const open = (out & mandatory) | joined;
+    let sum = (join[open & notFar] as number) + (boxes[counted] as number);
+    if ((open & far) !== 0) sum += back;
     for (let i = 0; i < insideMasks.length; i++) {
       if (sum + cheapest >= enough) return sum + cheapest;
       const mask = insideMasks[i] as number;
-      if ((mask & out) !== 0)
-        sum += (insideTimes[i] as number) * reach((mask & out) | ((mask & set) !== 0 ? joined : 0));
+      let ends = mask & out;
+      if (ends === 0) continue;
+      if ((mask & set) !== 0) ends |= joined;
+      if ((ends & far) !== 0) ends = (ends & notFar) | near;
+      sum += (insideTimes[i] as number) * (reach[ends] as number);
     }
     // Before it is known where power enters: what leads there at least.
-    let onwardLeast = sum + cheapest;
+    let onwardLeast = 0;
     for (let i = 0; i < onwardMasks.length; i++) {
       const mask = onwardMasks[i] as number;
-      onwardLeast += (onwardTimes[i] as number) * reach((mask & out) | ((mask & set) !== 0 ? joined : 0));
+      let ends = mask & out;
+      if ((mask & set) !== 0) ends |= joined;
+      if ((ends & far) !== 0) ends = (ends & notFar) | near;
+      onwardAt[i] = ends;
+      onwardLeast += (onwardTimes[i] as number) * (reach[ends] as number);
     }
-    if (onwardLeast >= enough) return onwardLeast;
+    if (sum + cheapest + onwardLeast >= enough) return sum + cheapest + onwardLeast;
     let least = Infinity;
     for (let k = 0; k < roots.length; k++) {
       const root = roots[k] as number;
       let more = homes[k] as number;
       if (root !== joined) {
         if ((set & root) !== 0) continue;
-        more += (enteredBoxes[k] as number) - ((counted & root) !== 0 ? (plainBoxes[k] as number) : 0);
+        more += ((counted & root) !== 0 ? changes[k] : enteredBoxes[k]) as number;
       }
-      for (let i = 0; i < onwardMasks.length && more < least; i++) {
-        const mask = onwardMasks[i] as number;
-        more += (onwardTimes[i] as number) * reach((mask & out) | ((mask & set) !== 0 ? joined : 0) | root);
-      }
+      if (more + onwardLeast - (passingThere[k] as number) >= least) continue;
+      for (let i = 0; i < onwardMasks.length; i++)
+        more += (onwardTimes[i] as number) * (reach[((onwardAt[i] as number) | root) & notFar] as number);
       if (more < least) least = more;
     }
     return sum + least;

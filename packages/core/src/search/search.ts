@@ -15,8 +15,8 @@ export interface SearchOptions {
   constraints: Constraints;
   /** Boxes that need more are out of the question; ten-thousandths of a cubic inch. */
   volumeLimit: number;
-  /** From so many places on the bounds of the exact search are made better first; what is found does not hang on it. */
-  turnLinesFrom?: number | undefined;
+  /** From so many places on the exact search takes pains beforehand; what is found does not hang on it. */
+  effortFrom?: number | undefined;
 }
 
 /** Beyond so many places the tables of the exact search are too large. */
@@ -61,7 +61,7 @@ const STEPS_OF_A_TREE = 100;
 export const createSearch = (job: Job, circuit: Circuit, options: SearchOptions): Search => {
   const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit);
   const space = orderSpaceOf(job, circuit, options.constraints);
-  return isExact(space) ? exactSearch(tables, space, options.turnLinesFrom) : largeSearch(tables, space);
+  return isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);
 };
 
 /** The way a circuit is cabled, as the job keeps it. */

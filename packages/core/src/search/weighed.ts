@@ -4,7 +4,7 @@ import { loadOfRun, type LoadCode } from './load.js';
 import { nodePricesOf, restingCost } from './nodePrices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
-import type { WeighedRun } from './prices.js';
+import type { Carried, RunTable, WeighedRun } from './prices.js';
 import { lineAt, lineUnder, pairOf } from './lines.js';
 import { FORCED, runPricesOf } from './runPrices.js';
 
@@ -31,6 +31,9 @@ export interface Weighed {
   /** Classes whose terminals are in a set of nodes and outside of it. */
   crossing: (set: number) => number;
   run: (parent: number, child: number, crossing: number) => WeighedRun | null;
+  /** What decides the same for runs by new cables, found once for all: the search for the cheapest tree asks for each of them. */
+  bought: (crossing: number) => Carried | null;
+  table: RunTable;
   /** The least that a run between two nodes costs; Infinity where none may go. */
   nearness: (a: number, b: number) => number;
   node: (node: number, load: LoadCode) => number;
@@ -69,11 +72,7 @@ export const fixedOf = (
 };
 
 /** The problem of a settled arrangement. */
-export const weighedOf = (
-  tables: PriceTables,
-  settled: Settled,
-  own: Map<string, number> | null = null,
-): Weighed => {
+export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
   const { classes, nodes, returning, forcedFar } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
@@ -93,27 +92,17 @@ export const weighedOf = (
   // The far place of a return run stands where its box does, and is a leaf.
   const boxes = returning === null ? n : n - 1;
   const line = (a: number, b: number): RunLine | null => {
-    const slope = (own ?? tables.slopes).get(pairOf(boxAt(a), boxAt(b)));
+    const slope = tables.slopes.get(pairOf(boxAt(a), boxAt(b)));
     return slope === undefined ? lineUnder(runs.offers(a, b)) : lineAt(runs.offers(a, b), slope);
   };
   const key = [nodes.slice(0, boxes).join(), optional, forcedFar, tables.slopes.size].join(' ');
-  const spans =
-    (own ? undefined : tables.spans.get(key)) ??
-    spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
-  if (!own) tables.spans.set(key, spans);
+  const spans = tables.spans.get(key) ?? spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
+  tables.spans.set(key, spans);
   const backs = nodes.slice(0, boxes).map((_, node) => {
     const back = returning && node !== returning.near ? line(node, returning.far) : null;
     return back?.base ?? Infinity;
   });
   const back = far === 0 ? 0 : Math.min(Infinity, ...backs);
-  const join =
-    far === 0
-      ? (set: number) => spans.join[set] as number
-      : (set: number) => (spans.join[set & ~far] as number) + (set & far ? back : 0);
-  const reach =
-    far === 0
-      ? (set: number) => spans.reach[set] as number
-      : (set: number) => spans.reach[set & far ? (set & ~far) | near : set] as number;
   const leastOf = (node: number, least: number | undefined) => (least ?? 0) - (resting[node] ?? 0);
   const box = (node: number) => {
     const least = leastOf(node, prices[node]?.least);
@@ -136,7 +125,7 @@ export const weighedOf = (
   };
   const mayEnter = (node: number) => {
     const closed = returning !== null && node !== returning.near;
-    return !closed && (runs.forcedHomes === 0 || (runs.forcedHomes & (1 << node)) !== 0);
+    return !closed && (runs.table.forcedHomes === 0 || (runs.table.forcedHomes & (1 << node)) !== 0);
   };
   return {
     n,
@@ -155,12 +144,14 @@ export const weighedOf = (
       return crossing;
     },
     run: runs.between,
+    bought: runs.bought,
+    table: runs.table,
     nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
     nodeAtLeast: (node, load) => (prices[node]?.atLeast(load) ?? 0) - (resting[node] ?? 0),
     node: (node, load) => (prices[node]?.cost(load) ?? Infinity) - (resting[node] ?? 0),
     fixed,
-    forced: runs.forced * FORCED,
-    bounds: { join, reach, box },
+    forced: runs.table.forced * FORCED,
+    bounds: { spans, far, near, back, box, passing: (node) => prices[node]?.passing ?? 0 },
     masks,
     multiplicity,
     fromPanel,
