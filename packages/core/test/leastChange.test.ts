@@ -124,6 +124,26 @@ test('a dimmer for an old switch: nothing new but the dimmer, one box opened, ea
   const told = change.moved.filter((one) => !one.wire.startsWith('bare'));
   expect(told.map((one) => one.wire).sort()).toEqual(['black of the cable to L', 'white of the cable to L']);
   for (const { from, to } of told) expect([from, to]).not.toContain(null);
+  // The ceiling box stays closed: its minutes are not paid, nor are its connectors.
+  const { labour } = change.job;
+  expect(change.cost.minutes).toBeCloseTo(labour.box.existing + labour.device, 9);
+  const prices = new Map(change.job.stock.map((one) => [one.id as string, 'price' in one ? one.price : 0]));
+  const plate = change.job.stock.find(
+    (one) => one.kind === 'sundry' && one.use === 'plate' && one.gangs === 1,
+  );
+  expect(change.cost.material).toBe(
+    (prices.get(change.devices[0]?.article ?? '') ?? NaN) + (prices.get(plate?.id ?? '') ?? NaN),
+  );
+});
+
+test('the new switch comes into an empty box that the job knows already', () => {
+  const job = loop();
+  const { box, runs } = newPlace('T', { S: 96, L: 300 });
+  const known = { ...job, boxes: [...job.boxes, box], runFacts: runs };
+  const change = done(known, { kind: 'addSwitch', group: 'g' as never, place: { box, runs: [] } });
+  expect(change.job.boxes.filter((one) => one.id === 'T')).toHaveLength(1);
+  expect(names(change)).toEqual(['S three-way-15', 'T three-way-15']);
+  expect(change.opened).toContain('T');
 });
 
 test('a timer for the switch of an old loop needs a neutral, which the old cable cannot bring', () => {

@@ -1,8 +1,9 @@
 import type { ArticleId, BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Box, Job, RunFact, Slot } from '../model/job.js';
-import { newGroup, newLuminaire, newRunFact, newSlot } from '../model/newJob.js';
+import { newGroup, newLuminaire, newSlot } from '../model/newJob.js';
+import { setRunFact } from './constraints.js';
 
-/** A place that comes new, with what is known of the runs to it. */
+/** A place that comes new, or a box of the layout with nothing in it yet; and what is known of the runs to it. */
 export interface NewPlace {
   box: Box;
   runs: RunFact[];
@@ -24,11 +25,11 @@ export type Change =
       va: number;
     };
 
-const withPlace = (job: Job, { box, runs }: NewPlace): Job => ({
-  ...job,
-  boxes: [...job.boxes, box],
-  runFacts: [...job.runFacts, ...runs],
-});
+const withPlace = (job: Job, { box, runs }: NewPlace): Job =>
+  runs.reduce(
+    (placed, { between: [a, b], ...said }) => setRunFact(placed, a, b, said),
+    job.boxes.some((one) => one.id === box.id) ? job : { ...job, boxes: [...job.boxes, box] },
+  );
 
 /** A device that was there and gives way to a new one. */
 const freed = (slot: Slot): Slot => ({ ...slot, article: null, existing: false });
@@ -79,16 +80,8 @@ export const changedJob = (job: Job, change: Change): Job => {
         room: room ?? '',
         control: 'hot',
       });
-      const between: [BoxId, BoxId] = [change.from, box.id];
-      const placed = withPlace(job, change.place);
-      const known = placed.runFacts.some((fact) => between.every((one) => fact.between.includes(one)));
       return {
-        ...placed,
-        runFacts: known
-          ? placed.runFacts.map((fact) =>
-              between.every((one) => fact.between.includes(one)) ? { ...fact, rule: 'forced' } : fact,
-            )
-          : [...placed.runFacts, newRunFact({ between, rule: 'forced' })],
+        ...setRunFact(withPlace(job, change.place), change.from, box.id, { rule: 'forced' }),
         groups: [...job.groups, group],
         slots:
           change.what === 'receptacle'

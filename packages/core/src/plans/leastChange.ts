@@ -1,6 +1,6 @@
 import { PANEL, type BoxId, type CableId, type SlotId } from '../model/ids.js';
 import type { Choice, ExistingCable, Job } from '../model/job.js';
-import { endKey, terminalKey, type Cable, type Device, type Wiring } from '../model/wiring.js';
+import type { Cable, Device, Wiring } from '../model/wiring.js';
 import type { Finding } from '../code/rule.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 import { leastCable } from '../search/cost.js';
@@ -8,103 +8,33 @@ import { NO_CONSTRAINTS } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { changedJob, circuitOf, withDevicesFreed, type Change } from './changes.js';
 import { MOST_STEPS } from './findPlans.js';
-import { baselineOf, measure, withChoice, type Measures } from './measures.js';
+import { makeUpIn, movedAt, type Moved } from './handwork.js';
+import { changeCost, type ChangeCost } from './changeCost.js';
+import { baselineOf, measure, withChoice, type LaidRun, type Measures } from './measures.js';
 import type { Refusal } from './refusal.js';
-
-/** One wire that moves from an old device to a new one: its screw there and here. */
-export interface Moved {
-  slot: SlotId;
-  /** The wire as it comes out of its cable, or the tail of a splice. */
-  wire: string;
-  from: string | null;
-  to: string | null;
-}
 
 /** What a small job on existing work asks for. */
 export interface LeastChange {
   /** The job after the change, with its choice of runs. */
   job: Job;
   measures: Measures;
-  /** Cables that stay in use, come new, and lie unused from now on; those that are taken out of their boxes. */
+  /** What the change itself takes, without the boxes that stay closed. */
+  cost: ChangeCost;
+  runs: LaidRun[];
+  /** Cables that are there and stay in use, that the change adds, and that lie unused from now on; those taken out of their boxes. */
   stay: CableId[];
   fresh: Cable[];
   idle: CableId[];
   abandoned: ExistingCable[];
-  /** Boxes in which a wire moves, and those that nobody has to open. */
+  /** Boxes in which a wire moves or that come new, and those that stay as they are. */
   opened: BoxId[];
   closed: BoxId[];
-  /** Devices that come new. */
+  /** Devices that the change adds. */
   devices: Device[];
   moved: Moved[];
   /** What today's rules then ask of the circuit, gravest first. */
   asks: Finding[];
 }
-
-/** What of a box is made by hand: which wires are joined and landed there. */
-const makeUpIn = (wiring: Wiring, box: BoxId): string => {
-  const pigtail = new Map(
-    wiring.joints.flatMap((joint) =>
-      joint.members.flatMap((member) =>
-        'pigtail' in member ? [[member.pigtail.id as string, memberKeys(joint.members)] as const] : [],
-      ),
-    ),
-  );
-  const devices = new Map(wiring.devices.map((device) => [device.id as string, device]));
-  const landings = wiring.landings.flatMap(({ wire, terminal }) => {
-    const device = 'device' in terminal ? devices.get(terminal.device) : undefined;
-    const here = device?.box === box || ('box' in terminal && terminal.box === box);
-    if (!here) return [];
-    const from = 'end' in wire ? endKey(wire.end) : (pigtail.get(wire.pigtail) ?? '');
-    return [`${terminalKey(terminal)} ${device?.article ?? ''} ${from}`];
-  });
-  const joints = wiring.joints.filter((joint) => joint.box === box).map((joint) => memberKeys(joint.members));
-  return [...landings.sort(), ...joints.sort()].join('\n');
-};
-
-const memberKeys = (members: Wiring['joints'][number]['members']): string =>
-  members
-    .map((member) =>
-      'end' in member
-        ? endKey(member.end)
-        : 'lead' in member
-          ? `${member.lead.luminaire} ${member.lead.name}`
-          : '*',
-    )
-    .sort()
-    .join();
-
-/** The wire on each screw of a device, in words. */
-const screws = (job: Job, wiring: Wiring, slot: SlotId): Map<string, string> => {
-  const device = wiring.devices.find((one) => one.slot === slot);
-  const name = (place: string) =>
-    place === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
-  const cables = new Map(wiring.cables.map((cable) => [cable.id as string, cable]));
-  const say = (cable: string, side: 'from' | 'to', colour: string) => {
-    const found = cables.get(cable);
-    return `${colour} of the cable to ${name((side === 'from' ? found?.to : found?.from) ?? '')}`;
-  };
-  return new Map(
-    wiring.landings.flatMap(({ wire, terminal }) => {
-      if (!device || !('device' in terminal) || terminal.device !== device.id) return [];
-      if ('end' in wire)
-        return [[say(wire.end.cable, wire.end.side, wire.end.colour), terminal.name] as const];
-      const joint = wiring.joints.find((one) =>
-        one.members.some((member) => 'pigtail' in member && member.pigtail.id === wire.pigtail),
-      );
-      const first = joint?.members.find((member) => 'end' in member);
-      const splice =
-        first && 'end' in first ? say(first.end.cable, first.end.side, first.end.colour) : 'its splice';
-      return [[`tail from ${splice}`, terminal.name] as const];
-    }),
-  );
-};
-
-const movedAt = (before: JobReview, after: JobReview, slot: SlotId): Moved[] => {
-  const [old, now] = [screws(before.job, before.wiring, slot), screws(after.job, after.wiring, slot)];
-  return [...new Set([...old.keys(), ...now.keys()])]
-    .map((wire) => ({ slot, wire, from: old.get(wire) ?? null, to: now.get(wire) ?? null }))
-    .filter((one) => one.from !== one.to || one.from !== null);
-};
 
 /** A job after the change that could be planned. */
 interface Variant {
@@ -135,10 +65,10 @@ const planned = (
  * box in question abandoned. The one with the least new cable, then the least cost, is taken.
  */
 export const leastChange = (
-  job: Job,
+  asked: Job,
   change: Change,
 ): { ok: true; value: LeastChange } | { ok: false; refusal: Refusal } => {
-  const circuit = circuitOf(job, change);
+  const circuit = circuitOf(asked, change);
   if (circuit === null)
     return {
       ok: false,
@@ -148,8 +78,9 @@ export const leastChange = (
         remedy: 'Choose one of the job.',
       },
     };
+  const job = asItStands(asked, circuit);
   const before = reviewJob(job);
-  const asked = changedJob(job, change);
+  const wanted = changedJob(job, change);
   const neutralAt = change.kind === 'bringNeutral' ? [change.slot] : [];
   const touched =
     change.kind === 'addSwitch'
@@ -160,10 +91,10 @@ export const leastChange = (
   const old = job.existingCables.filter(
     ({ between: [a, b] }) => a !== PANEL && touched.some((box) => box === a || box === b),
   );
-  const kept = change.kind === 'replaceDevice' ? asIs(asked, circuit) : null;
+  const kept = change.kind === 'replaceDevice' ? asIs(wanted, circuit) : null;
   const variants: Variant[] = kept
     ? [kept]
-    : [asked, withDevicesFreed(asked, circuit)].flatMap((one): Variant[] => {
+    : [wanted, withDevicesFreed(wanted, circuit)].flatMap((one): Variant[] => {
         const without = {
           ...one,
           existingCables: one.existingCables.filter((cable) => !old.includes(cable)),
@@ -182,24 +113,27 @@ export const leastChange = (
   const mine = reviewCircuit(after, circuit);
   const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
   const opened = [...mine.boxes].filter(
-    (box) => makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box) || isNew(job, box),
+    (box) => makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box) || !isKnown(job, box),
   );
+  const closed = [...mine.boxes].filter((box) => !opened.includes(box));
   return {
     ok: true,
     value: {
       job: best.job,
       measures: measured.measures,
+      cost: changeCost(before, after, { opened, closed }),
+      runs: measured.runs,
       stay: used.filter((cable) => cable.existing).map((cable) => cable.id),
-      fresh: used.filter((cable) => !cable.existing),
+      fresh: used.filter((cable) => !cable.existing && !isPlanned(before.wiring, cable)),
       idle: best.job.existingCables
         .map((cable) => cable.id)
         .filter((id) => !used.some((one) => one.id === id)),
       abandoned: best.abandoned,
       opened,
-      closed: [...mine.boxes].filter((box) => !opened.includes(box)),
+      closed,
       devices: after.wiring.devices.filter(
-        ({ slot }) =>
-          mine.boxes.size > 0 &&
+        ({ slot, article }) =>
+          !isFitted(before, slot, article) &&
           best.job.slots.some((one) => one.id === slot && !one.existing) &&
           belongs(best.job, slot, circuit),
       ),
@@ -209,12 +143,25 @@ export const leastChange = (
   };
 };
 
-const isNew = (job: Job, box: BoxId) => !job.boxes.some((one) => one.id === box);
+/** Was the same cable to come before the change already? */
+const isPlanned = (before: Wiring, { id, article, existing }: Cable): boolean =>
+  before.cables.some((one) => one.id === id && one.article === article && one.existing === existing);
+
+/** Was the same device to come before the change already? */
+const isFitted = ({ job, wiring }: JobReview, id: SlotId | null, article: Device['article']): boolean =>
+  job.slots.some((slot) => slot.id === id && !slot.existing) &&
+  wiring.devices.some((one) => one.slot === id && one.article === article);
+
+const isKnown = (job: Job, box: BoxId) => job.boxes.some(({ id }) => id === box);
 
 const belongs = (job: Job, id: SlotId | null, circuit: Choice['circuit']): boolean => {
   const slot = job.slots.find((one) => one.id === id);
   return job.groups.some((group) => group.id === slot?.group && group.circuit === circuit);
 };
+
+/** The job with a way for a circuit that nobody has chosen one for: by the cables that lie there, as far as they go. */
+const asItStands = (job: Job, circuit: Choice['circuit']): Job =>
+  job.choices.some((one) => one.circuit === circuit) ? job : (planned(job, circuit, [])?.job ?? job);
 
 /** The changed job by the runs that it has; null where they do not serve any more. */
 const asIs = (job: Job, circuit: Choice['circuit']): Variant | null => {

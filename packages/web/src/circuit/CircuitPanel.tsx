@@ -18,6 +18,7 @@ import {
 } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
 import { useEdit } from '../editing/review.js';
+import { fresh } from '../shared/fresh.js';
 import { noticed } from '../shared/noticeSlice.js';
 import { AnswerSelect } from '../shared/AnswerSelect.js';
 import { Button, Field, Select } from '../shared/ui.js';
@@ -68,7 +69,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
         : kind === 'luminaire'
           ? `Luminaire ${count}`
           : `Junction ${count}`;
-    const box = `box:${crypto.randomUUID().slice(0, 8)}` as BoxId;
+    const box = fresh<BoxId>('box');
     change(addPlace(draft, newPlace(box, kind, name, null)), `add ${name}`);
   };
   return (

@@ -10,10 +10,9 @@ import {
   type Job,
 } from '@amber/core';
 import { reviewOf, useEdit } from '../editing/review.js';
+import { fresh } from '../shared/fresh.js';
 import { RunMini } from '../shared/RunMini.js';
 import { Button, controlLook, Field, SafetyNote, Select } from '../shared/ui.js';
-
-const fresh = () => crypto.randomUUID().slice(0, 8);
 
 /** More can be added once the circuit is there. */
 const MOST_SWITCHES = 6;
@@ -26,12 +25,12 @@ export const StartCircuit = ({ job }: { job: Job }) => {
   const [switches, setSwitches] = useState(2);
   const [powerAt, setPowerAt] = useState<'switch' | 'luminaire'>('switch');
   const [ids] = useState(() => ({
-    circuit: `circuit:${fresh()}` as CircuitId,
-    boxes: Array.from({ length: MOST_SWITCHES + 1 }, () => `box:${fresh()}` as BoxId),
+    circuit: fresh<CircuitId>('circuit'),
+    boxes: Array.from({ length: MOST_SWITCHES + 1 }, () => fresh<BoxId>('box')),
   }));
   const planned = useMemo(() => {
     const boxes = [...ids.boxes];
-    const freshBox = () => boxes.shift() ?? (`box:${fresh()}` as BoxId);
+    const freshBox = () => boxes.shift() ?? fresh<BoxId>('box');
     const draft = newDraft({
       circuit: ids.circuit,
       name: name.trim() || 'Lights',

@@ -23,18 +23,9 @@ import { useEdit } from '../editing/review.js';
 import { lettersAt } from '../plan/letters.js';
 import { NumberInput } from '../shared/inputs.js';
 import { Button, Field, Select } from '../shared/ui.js';
-import { placeName } from '../shared/words.js';
+import { DEVICE_WORDS, placeName } from '../shared/words.js';
 import { WordSelect } from '../shared/WordSelect.js';
-import { fresh } from './selection.js';
-
-const ROLES: Record<Slot['role'], string> = {
-  switch: 'Switch',
-  dimmer: 'Dimmer',
-  timer: 'Timer',
-  occupancySensor: 'Occupancy sensor',
-  receptacle: 'Receptacle',
-  switchReceptacle: 'Switch and receptacle',
-};
+import { fresh } from '../shared/fresh.js';
 
 const GroupOptions = ({ job }: { job: Job }) =>
   job.groups.map((group) => (
@@ -62,7 +53,7 @@ export const DevicesOf = ({ job, box }: { job: Job; box: Box }) => {
       <div className="grid grid-cols-2 gap-2">
         <WordSelect
           aria-label="Device"
-          words={ROLES}
+          words={DEVICE_WORDS}
           value={slot.role}
           onPick={(role) => role && change(slot, { role, article: null }, 'device')}
         />

@@ -21,7 +21,7 @@ import { Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
 import { FaultsOf } from './FaultsOf.js';
-import { fresh } from './selection.js';
+import { fresh } from '../shared/fresh.js';
 import { factsOfBox, SiteFacts } from './SiteFacts.js';
 
 const WORK: Record<Box['work'], string> = {

@@ -11,7 +11,7 @@ import {
 import { useEdit } from '../editing/review.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
 import { Button, Field } from '../shared/ui.js';
-import { fresh } from './selection.js';
+import { fresh } from '../shared/fresh.js';
 
 const LevelRow = ({ job, level }: { job: Job; level: Level }) => {
   const edit = useEdit();

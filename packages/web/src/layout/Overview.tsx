@@ -23,7 +23,8 @@ import { Button, controlLook, Field, Select, SeverityMark } from '../shared/ui.j
 import { LevelsPanel } from './LevelsPanel.js';
 import { RoutingFields } from './PanelForm.js';
 import { factsOfCircuit, SiteFacts } from './SiteFacts.js';
-import { fresh, type Pointing, type Selected } from './selection.js';
+import { fresh } from '../shared/fresh.js';
+import type { Pointing, Selected } from './selection.js';
 
 const heading = 'text-[15px] font-bold';
 

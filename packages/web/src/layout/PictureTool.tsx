@@ -15,7 +15,8 @@ import { ask, sayAnswer } from '../shared/api.js';
 import { LengthInput, NameInput } from '../shared/inputs.js';
 import { Button, Field } from '../shared/ui.js';
 import type { Placed } from './placing.js';
-import { fresh, type Pointing } from './selection.js';
+import { fresh } from '../shared/fresh.js';
+import type { Pointing } from './selection.js';
 
 const TYPES: Record<string, string> = {
   svg: 'image/svg+xml',

@@ -16,7 +16,8 @@ import {
 import { Button, controlLook, Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { doorAt, luminairesAt, switchAt, type Placed } from './placing.js';
-import { fresh, type Pointing } from './selection.js';
+import { fresh } from '../shared/fresh.js';
+import type { Pointing } from './selection.js';
 
 interface ToolProps {
   job: Job;

@@ -13,7 +13,8 @@ import {
   type SlotId,
   type Spot,
 } from '@amber/core';
-import { fresh, type Selected, type Tool } from './selection.js';
+import { fresh } from '../shared/fresh.js';
+import type { Selected, Tool } from './selection.js';
 
 export interface Placed {
   job: Job;

@@ -13,8 +13,6 @@ export const TOOLS = ['select', 'room', 'door', 'switch', 'luminaire', 'box', 'p
 /** What a tap on the plan does. */
 export type Tool = (typeof TOOLS)[number];
 
-export const fresh = <T extends string>(kind: string): T => `${kind}:${crypto.randomUUID().slice(0, 8)}` as T;
-
 /** Everything that the parts of the screen say to each other. */
 export interface Pointing {
   selected: Selected;

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Candidate, Circuit, Job, LaidRun } from '@amber/core';
+import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { labelOf } from '../plan/labels.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
 import { FootGrid, PlanRooms } from '../plan/PlanRooms.js';
@@ -72,6 +72,16 @@ export const isRun = (run: LaidRun, picked: { from: string; to: string } | null)
 /** Below so many pixels for an inch the names of boxes would cover the runs. */
 const NAMED_FROM = 1;
 
+/** What is drawn: a plan, or what a change comes to. */
+export interface Drawn {
+  label: string;
+  runs: readonly LaidRun[];
+  /** The box that power enters, where the job does not say. */
+  entry: BoxId | null;
+  /** By which switches of three or more stand at the ends, where it is not the job's own. */
+  choice: Choice | undefined;
+}
+
 /** One plan drawn over the layout: which cable goes where, and how much of it. */
 export const PlanOverlay = ({
   job,
@@ -82,7 +92,7 @@ export const PlanOverlay = ({
 }: {
   job: Job;
   circuit: Circuit;
-  plan: Candidate | null;
+  plan: Drawn | null;
   picked: LaidRun | null;
   onPick: (run: LaidRun | null) => void;
 }) => {
@@ -92,13 +102,14 @@ export const PlanOverlay = ({
   const here = new Set(floor.boxes.map((box) => box.id));
   const seen = useView(job, circuit, true, () => onPick(null));
   const { ref, view, size } = seen;
-  const drawn = useMemo(() => (view && plan ? drawRuns(job, view, plan.runs) : []), [job, view, plan]);
+  const runs = plan?.runs;
+  const drawn = useMemo(() => (view && runs ? drawRuns(job, view, runs) : []), [job, view, runs]);
   return (
     <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
       <svg
         ref={ref}
         role="img"
-        aria-label={plan ? `Plan ${plan.letter} over the layout` : 'The layout'}
+        aria-label={plan ? `${plan.label} over the layout` : 'The layout'}
         className="drawing absolute inset-0 size-full cursor-grab touch-none select-none"
       >
         {view && size ? (

@@ -19,8 +19,8 @@ export const sayPrice = (price: Price | null, least: number | null): string => {
   if (price === null || least === null) return '';
   if (price.kind === 'asking') return 'Pricing …';
   if (price.kind === 'failed') return `Cannot be priced: ${price.message}`;
-  if (price.cost === null) return 'Then it cannot be wired.';
-  const more = price.cost - least;
+  if (price.answer === null) return 'Then it cannot be wired.';
+  const more = price.answer - least;
   return Math.abs(more) < 50
     ? 'Costs nothing more.'
     : more > 0

@@ -8,19 +8,22 @@ import {
   type Circuit,
   type Job,
   type LaidRun,
-  type PlanSet,
-  type ProfileId,
+  type LeastChange,
 } from '@amber/core';
 import { useAppDispatch } from '../app/store.js';
 import { reviewOf, useEdit } from '../editing/review.js';
 import { boxesOf } from '../plan/view.js';
 import { noticed } from '../shared/noticeSlice.js';
 import { plural } from '../shared/format.js';
-import { Button, SafetyNote, SeverityMark } from '../shared/ui.js';
+import { Button, SafetyNote } from '../shared/ui.js';
 import { Details } from './Details.js';
+import { Kinds, Refusals } from './FoundParts.js';
 import { PlanCard } from './PlanCard.js';
 import { PlanOverlay } from './PlanOverlay.js';
 import { RunPanel } from './RunPanel.js';
+import { hasExisting } from './smallJob/draft.js';
+import { SmallJob, useSmallJob } from './smallJob/SmallJob.js';
+import { useLeastChange } from './smallJob/useLeastChange.js';
 import { usePlans, type Search } from './usePlans.js';
 import { WiredNow } from './WiredNow.js';
 
@@ -36,64 +39,6 @@ const headline = (search: Search): string => {
     ? `${plans}. That A costs least is proved.`
     : `${plans}. A is the best found, at most ${least.gap.toFixed(1)} % above the least.`;
 };
-
-const Refusals = ({ found }: { found: PlanSet }) => (
-  <ul className="flex flex-col">
-    {found.refusals.map((one) => (
-      <li key={one.title} className="flex gap-3 border-b border-line p-4">
-        <SeverityMark severity="unfinished" />
-        <div className="min-w-0 break-words">
-          <p className="font-bold">{one.title}</p>
-          <p className="mt-0.5 text-[14px]">{one.reason}</p>
-          <p className="mt-1 text-[14px]">
-            <strong>Remedy:</strong> {one.remedy}
-          </p>
-          {found.relaxed.length > 0 ? (
-            <ul className="mt-1 list-disc pl-4 text-[13.5px]">
-              {found.relaxed.map((way) => (
-                <li key={way.sentence}>{way.sentence}</li>
-              ))}
-            </ul>
-          ) : null}
-        </div>
-      </li>
-    ))}
-  </ul>
-);
-
-const KIND_WORDS: Record<ProfileId, string> = {
-  leastCost: 'Least cost',
-  roomiest: 'Roomiest',
-  neutrals: 'Neutrals',
-  leastCable: 'Least cable',
-  leastLabour: 'Least work',
-};
-
-/** The best of each kind, to be looked at with one tap. */
-const Kinds = ({
-  found,
-  letter,
-  onPick,
-}: {
-  found: PlanSet;
-  letter: string | null;
-  onPick: (letter: string) => void;
-}) => (
-  <div className="flex flex-wrap gap-1.5 px-4 py-3" role="group" aria-label="Best by">
-    {found.profiles.map((profile) => (
-      <button
-        key={profile.id}
-        type="button"
-        disabled={profile.letter === null}
-        aria-pressed={profile.letter !== null && profile.letter === letter}
-        onClick={() => profile.letter && onPick(profile.letter)}
-        className="min-h-10 rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold disabled:text-quiet aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-sheet"
-      >
-        {KIND_WORDS[profile.id]} <span className="font-normal">{profile.letter ?? '–'}</span>
-      </button>
-    ))}
-  </div>
-);
 
 const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
   <div className="grid min-h-48 flex-1 place-items-center p-6 text-center">
@@ -120,14 +65,22 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   const [picked, setPicked] = useState<string | null>(null);
   const [hovered, setHovered] = useState<string | null>(null);
   const [run, setRun] = useState<LaidRun | null>(null);
+  const small = useSmallJob(job, circuit);
+  const changed = useLeastChange(job, small.change);
   const wired = wiredChoice(reviewOf(job).plans, circuit.id);
   const found = search.kind === 'failed' ? null : search.found;
   const by = (letter: string | null) => found?.candidates.find((one) => one.letter === letter);
   const looked = by(picked) ?? found?.candidates[0] ?? null;
   const shown = by(hovered) ?? looked;
+  const change = changed?.kind === 'known' && changed.answer.ok ? changed.answer.value : null;
   const choose = (plan: Candidate) => {
     edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
     dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
+  };
+  const make = (value: LeastChange) => {
+    edit({ ...value.job, wirings: job.wirings }, `small job on ${circuit.name}`);
+    small.close();
+    dispatch(noticed(`${circuit.name} is planned with the change. Undo brings back what was there.`));
   };
   const why = (plan: Candidate, index: number) =>
     found?.comparisons.find((one) => one.other === plan.letter || (index === 0 && one.better === plan.letter))
@@ -143,6 +96,16 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             {headline(search)}
           </p>
           <span className="ml-auto flex gap-2">
+            {small.draft === null && hasExisting(job, circuit) ? (
+              <Button
+                onClick={() => {
+                  setRun(null);
+                  small.open();
+                }}
+              >
+                Small job …
+              </Button>
+            ) : null}
             {search.kind === 'searching' && stop ? <Button onClick={stop}>Stop</Button> : null}
             {search.kind === 'stopped' || search.kind === 'failed' ? (
               <Button onClick={again}>Search again</Button>
@@ -156,7 +119,17 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
         ) : null}
         <div className="relative flex min-h-0 flex-1 flex-col max-lg:h-96 max-lg:flex-none">
           {measured ? (
-            <PlanOverlay job={job} circuit={circuit} plan={shown} picked={run} onPick={setRun} />
+            <PlanOverlay
+              job={change?.job ?? job}
+              circuit={circuit}
+              plan={
+                small.draft
+                  ? change && { label: 'The change', entry: null, choice: undefined, runs: change.runs }
+                  : shown && { ...shown, label: `Plan ${shown.letter}` }
+              }
+              picked={run}
+              onPick={small.draft ? () => undefined : setRun}
+            />
           ) : (
             <Unmeasured job={job} circuit={circuit} />
           )}
@@ -171,7 +144,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             />
           ) : null}
         </div>
-        {found ? (
+        {found && small.draft === null ? (
           <Details
             job={job}
             circuit={circuit}
@@ -184,37 +157,43 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
         ) : null}
       </main>
       <aside
-        aria-label="Plans"
+        aria-label={small.draft ? 'Small job' : 'Plans'}
         className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-106 lg:overflow-y-auto lg:border-l"
       >
-        {found ? <Kinds found={found} letter={looked?.letter ?? null} onPick={setPicked} /> : null}
-        {found ? (
-          <WiredNow job={job} circuit={circuit} found={found} settled={search.kind === 'done'} />
-        ) : null}
-        {found?.notes.map((note) => (
-          <p key={note} className="mx-4 mb-3 border-l-3 border-caution pl-3 text-[13.5px]">
-            {note}
-          </p>
-        ))}
-        {found && found.refusals.length > 0 ? <Refusals found={found} /> : null}
-        <ol aria-label="Plans" className="border-t border-line">
-          {found?.candidates.map((plan, index) => (
-            <PlanCard
-              key={plan.letter}
-              job={job}
-              circuit={circuit.id}
-              plan={plan}
-              why={why(plan, index)}
-              chosen={isChosen(wired, plan)}
-              picked={looked?.letter === plan.letter}
-              provisional={search.kind === 'searching'}
-              onPick={() => setPicked(plan.letter)}
-              onHover={(over) => setHovered(over ? plan.letter : null)}
-              onChoose={() => choose(plan)}
-            />
-          ))}
-        </ol>
-        <SafetyNote className="mt-auto p-4" />
+        {small.draft ? (
+          <SmallJob job={job} circuit={circuit} small={small} answer={changed} onMake={make} />
+        ) : (
+          <>
+            {found ? <Kinds found={found} letter={looked?.letter ?? null} onPick={setPicked} /> : null}
+            {found ? (
+              <WiredNow job={job} circuit={circuit} found={found} settled={search.kind === 'done'} />
+            ) : null}
+            {found?.notes.map((note) => (
+              <p key={note} className="mx-4 mb-3 border-l-3 border-caution pl-3 text-[13.5px]">
+                {note}
+              </p>
+            ))}
+            {found && found.refusals.length > 0 ? <Refusals found={found} /> : null}
+            <ol aria-label="Plans" className="border-t border-line">
+              {found?.candidates.map((plan, index) => (
+                <PlanCard
+                  key={plan.letter}
+                  job={job}
+                  circuit={circuit.id}
+                  plan={plan}
+                  why={why(plan, index)}
+                  chosen={isChosen(wired, plan)}
+                  picked={looked?.letter === plan.letter}
+                  provisional={search.kind === 'searching'}
+                  onPick={() => setPicked(plan.letter)}
+                  onHover={(over) => setHovered(over ? plan.letter : null)}
+                  onChoose={() => choose(plan)}
+                />
+              ))}
+            </ol>
+            <SafetyNote className="mt-auto p-4" />
+          </>
+        )}
       </aside>
     </div>
   );

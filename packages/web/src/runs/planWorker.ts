@@ -1,12 +1,14 @@
 import { expose } from 'comlink';
 import {
   findPlans,
+  leastChange,
   leastCostOf,
   newDraft,
   newJob,
   standardStock,
   withDraft,
   type BoxId,
+  type Change,
   type CircuitId,
   type Job,
   type JobId,
@@ -36,6 +38,7 @@ const planner = {
   /** A search of something small, so that the code is compiled when a real one is asked for. */
   warmUp: (): void => void findPlans(practice(), 'practice' as CircuitId, { mostSteps: 2_000 }),
   leastCost: (job: Job, circuit: CircuitId): number | null => leastCostOf(job, circuit),
+  leastChange: (job: Job, change: Change): ReturnType<typeof leastChange> => leastChange(job, change),
 };
 export type Planner = typeof planner;
 

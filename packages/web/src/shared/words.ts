@@ -1,4 +1,4 @@
-import { PANEL, type Access, type Job, type Route } from '@amber/core';
+import { PANEL, type Access, type Job, type Route, type Slot } from '@amber/core';
 
 export const ROUTE_WORDS: Record<Route, string> = {
   over: 'over the ceiling',
@@ -10,6 +10,15 @@ export const ACCESS_WORDS: Record<Access, string> = {
   attic: 'from the attic',
   basement: 'from the basement',
   fished: 'fished in finished walls',
+};
+
+export const DEVICE_WORDS: Record<Slot['role'], string> = {
+  switch: 'Switch',
+  dimmer: 'Dimmer',
+  timer: 'Timer',
+  occupancySensor: 'Occupancy sensor',
+  receptacle: 'Receptacle',
+  switchReceptacle: 'Switch and receptacle',
 };
 
 export const placeName = (job: Job, place: string): string =>

@@ -1,0 +1,88 @@
+import { readFileSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type APIRequestContext } from '@playwright/test';
+import { saved, theRun } from './support.js';
+
+interface Layout {
+  boxes: { id: string }[];
+  slots: { id: string }[];
+}
+
+/** The winch room as it was found: one old switch, a loop to the ceiling box, and nothing new. */
+const foundWinchRoom = async (request: APIRequestContext, id: string) => {
+  const { articles, labour } = (await (await request.get('/api/catalog')).json()) as Record<string, unknown>;
+  const layout = JSON.parse(
+    readFileSync(new URL('../demo/heron-yard.json', import.meta.url), 'utf8'),
+  ) as Layout;
+  const document = {
+    ...{ stock: articles, labour, ...layout, id, name: 'Old winch room' },
+    boxes: layout.boxes.filter((box) => box.id !== 'slip-door-switch'),
+    slots: layout.slots
+      .filter((slot) => slot.id !== 'slip-door-slot')
+      .map((slot) =>
+        slot.id === 'winch-slot' ? { ...slot, existing: true, article: 'single-pole-15' } : slot,
+      ),
+  };
+  expect((await request.post('/api/jobs', { data: { saveId: id, document } })).ok()).toBe(true);
+  return `/jobs/${id}/circuits/winch-lights`;
+};
+
+test('a small job on old work says what is opened and what moves; another switch is planned and undone', async ({
+  page,
+  request,
+}) => {
+  const address = await foundWinchRoom(request, 'old-winch');
+  await page.goto(`${address}/runs`);
+  await page.getByRole('button', { name: 'Small job …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Small job' });
+  const part = (name: string) => panel.getByRole('region', { name });
+
+  // A dimmer for the old switch: one box, each wire by its screw.
+  await expect(part('Comes new')).toContainText('Dimmer');
+  await expect(part('Has to be opened')).toContainText('Winch door');
+  await expect(part('Stays as it is')).toContainText('Winch ceiling');
+  await expect(part('Wires, from the old screw to the new').getByRole('row')).toHaveCount(4);
+  expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
+
+  // A second switch: nothing is worked out before it is known how far it is.
+  await panel.getByLabel('What is to be done').selectOption('Add a switch to a group');
+  await expect(panel.getByText(/^Measure the run to the new box/)).toBeVisible();
+  await panel.getByLabel('Name of the new box').fill('Slip door');
+  await panel.getByLabel('from Winch door').fill('far');
+  await panel.getByLabel('from Winch door').press('Enter');
+  await expect(panel.getByRole('alert')).toContainText('Write feet and inches');
+  await panel.getByLabel('from Winch door').fill('21-6');
+  await panel.getByLabel('from Winch door').press('Enter');
+  await expect(part('Comes new')).toContainText('Three-way switch, 15 A at Slip door');
+  await expect(part('Comes new')).toContainText('Three-way switch, 15 A at Winch door');
+  await expect(part('Comes new')).toContainText('Box: Slip door');
+  await panel.getByRole('button', { name: 'Plan it this way' }).click();
+  await expect(page.getByRole('complementary', { name: 'Plans' })).toBeVisible();
+  await saved(page);
+
+  await page.goto(address);
+  await expect(theRun(page)).toBeVisible();
+  await expect(page.getByText('4 of 4 positions work')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Slip door, S3: .*Flip/ })).toBeVisible();
+});
+
+test('a change that was planned can be undone, and a feed goes on from a box', async ({ page, request }) => {
+  const address = await foundWinchRoom(request, 'winch-onward');
+  await page.goto(`${address}/runs`);
+  await page.getByRole('button', { name: 'Small job …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Small job' });
+  await panel.getByLabel('What is to be done').selectOption('Go on from a box');
+  await panel.getByLabel('What comes').selectOption('a feed that goes on');
+  await panel.getByLabel('From which box').selectOption('Winch ceiling');
+  await panel.getByLabel('What it feeds').fill('Chain locker');
+  await panel.getByLabel('from Winch ceiling').fill('30');
+  await panel.getByLabel('from Winch ceiling').press('Enter');
+  const comes = panel.getByRole('region', { name: 'Comes new' });
+  await expect(comes).toContainText(/14\/2, .*Winch ceiling to Chain locker/);
+  await expect(panel.getByRole('region', { name: 'Stays as it is' })).toContainText('Winch door');
+  await panel.getByRole('button', { name: 'Plan it this way' }).click();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByText('Chain locker').first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Chain locker')).toHaveCount(0);
+});
