@@ -85,6 +85,17 @@ const SHOTS = [
     },
   },
   {
+    name: 'small-job',
+    path: '/jobs/heron-yard/circuits/winch-lights/runs',
+    size: desk,
+    act: async (page) => {
+      await page.getByText('That A costs least is proved').waitFor();
+      await page.getByRole('button', { name: 'Small job …' }).click();
+      await page.getByLabel('What comes in its place').selectOption('occupancySensor');
+      await page.getByRole('region', { name: 'Comes new' }).waitFor();
+    },
+  },
+  {
     name: 'telephone',
     path: '/jobs/heron-yard/circuits/ropewalk-lights',
     size: telephone,

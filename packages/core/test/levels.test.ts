@@ -64,9 +64,11 @@ test('a second level makes one of what is there, and what is drawn on it stays a
     ['Loft', 108],
   ]);
   expect(levelView(job, id('ground')).boxes.map((box) => box.id)).toEqual(['s', 'l']);
+  expect(job.luminaires.map((one) => one.name)).toEqual(['Luminaire', 'Luminaire 2']);
   expect(levelView(job, id('up'))).toMatchObject({
     rooms: [{ id: 'loft' }],
-    boxes: [{ id: 'l2', room: 'loft', level: 'up', name: 'Luminaire' }],
+    // The one underneath is called Luminaire already.
+    boxes: [{ id: 'l2', room: 'loft', level: 'up', name: 'Luminaire 2' }],
     routing: { panel: null },
   });
   // Both luminaires are over one spot of the plan, on two floors: that is no fault.

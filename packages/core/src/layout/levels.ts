@@ -43,6 +43,12 @@ const putBack = <T extends { id: string }>(
   ];
 };
 
+/** A name that no other has. */
+export const numbered = (name: string, taken: readonly string[]): string => {
+  if (!taken.includes(name)) return name;
+  for (let i = 2; ; i++) if (!taken.includes(`${name} ${i}`)) return `${name} ${i}`;
+};
+
 /** A change of the plan that sees one level and leaves the others as they are. What it adds is on that level. */
 export const onLevel = (job: Job, level: LevelId | null, change: (seen: Job) => Job): Job => {
   const [lowest] = levelsOf(job);
@@ -54,13 +60,26 @@ export const onLevel = (job: Job, level: LevelId | null, change: (seen: Job) => 
   const known = new Set<string>([...job.rooms, ...job.boxes, ...job.pictures].map((one) => one.id));
   const placed = <T extends { id: string; level: LevelId | null }>(items: readonly T[]): T[] =>
     items.map((one) => (known.has(one.id) ? one : { ...one, level: shown }));
+  // What is new got a name that no other of this level has; the other floors have theirs.
+  const here = new Set<string>(seen.boxes.map((one) => one.id));
+  const elsewhere = job.boxes.filter((one) => !here.has(one.id)).map((one) => one.name);
+  const renamed = new Map<string, string>();
+  const boxes = made.boxes.map((box) => {
+    if (known.has(box.id) || !elsewhere.includes(box.name)) return box;
+    const others = made.boxes.filter((one) => one !== box).map((one) => one.name);
+    const name = numbered(box.name, [...elsewhere, ...others]);
+    renamed.set(box.id, name);
+    return { ...box, name };
+  });
+  const luminaires = made.luminaires.map((one) => ({ ...one, name: renamed.get(one.box) ?? one.name }));
   const panel = made.routing.panel ?? (seen.routing.panel ? null : job.routing.panel);
   const moved = made.routing.panel !== seen.routing.panel && made.routing.panel !== null;
   return {
     ...made,
     rooms: putBack(job.rooms, seen.rooms, placed(made.rooms)),
     doors: putBack(job.doors, seen.doors, made.doors),
-    boxes: putBack(job.boxes, seen.boxes, placed(made.boxes)),
+    boxes: putBack(job.boxes, seen.boxes, placed(boxes)),
+    luminaires: renamed.size > 0 ? luminaires : made.luminaires,
     pictures: putBack(job.pictures, seen.pictures, placed(made.pictures)),
     routing: { ...made.routing, panel: panel && moved ? { ...panel, level: shown } : panel },
   };

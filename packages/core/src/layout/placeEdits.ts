@@ -4,6 +4,7 @@ import { ceilingOf } from '../model/ceiling.js';
 import { newBox, newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
 import type { Room } from '../model/place.js';
 import { doorsOf, holdOf, isOnWall, spotAtDistance } from './holds.js';
+import { numbered } from './levels.js';
 import { latchSpot } from './roomEdits.js';
 import { distance, extentOf, isWithin, nearestWall, spotOn, toInch, wallsOf, type Spot } from './walls.js';
 
@@ -113,12 +114,6 @@ const doorNear = (job: Job, spot: Spot) =>
     const latch = latchSpot(job, door);
     return latch !== null && distance(latch, spot) < 24;
   });
-
-/** A name that no other has. */
-const numbered = (name: string, taken: readonly string[]): string => {
-  if (!taken.includes(name)) return name;
-  for (let i = 2; ; i++) if (!taken.includes(`${name} ${i}`)) return `${name} ${i}`;
-};
 
 /** A box put next to a spot, on the wall near to it or at the ceiling over it, under a name that no other has. */
 export const boxAt = (

@@ -30,23 +30,29 @@ export const useWalk = (bench: Bench, positions: Positions) => {
       dispatch(positionsSet(Object.fromEntries(table.switches.map((id, i) => [id, row.positions[i] ?? 0]))));
   };
   const step = () => table && go((now + 1) % table.rows.length);
-  return { groups, group, setGroup: setAsked, table, now, go, step };
+  const words = (table?.switches ?? []).map(
+    (id) => bench.devices.find((one) => one.id === id)?.positions ?? [],
+  );
+  return { groups, group, setGroup: setAsked, table, words, now, go, step };
 };
 
 const Cell = ({
   row,
+  words,
   number,
   current,
   onGo,
 }: {
   row: ReturnType<typeof truthTable>['rows'][number];
+  /** What the positions of each handle are called. */
+  words: readonly (readonly string[])[];
   number: number;
   current: boolean;
   onGo: () => void;
 }) => {
-  const lit = row.lights.some((light) => light === 'lit');
-  const wrong = row.shorts.length > 0 || row.lights.includes('dim');
-  const handles = row.positions.map((position) => (position === 0 ? 'up' : 'down')).join(', ');
+  const lit = row.lights.every((light) => light === 'lit');
+  const wrong = row.shorts.length > 0 || !(lit || row.lights.every((light) => light === 'dark'));
+  const handles = row.positions.map((position, i) => words[i]?.[position] ?? '').join(', ');
   const word = wrong ? 'not as it should be' : lit ? 'lit' : 'dark';
   return (
     <button
@@ -85,7 +91,7 @@ const Cell = ({
 
 /** Every set of handle positions of a group, the present one marked; a walk goes through them one handle at a time. */
 export const PositionRibbon = ({ walk }: { walk: ReturnType<typeof useWalk> }) => {
-  const { groups, group, setGroup, table, now, go, step } = walk;
+  const { groups, group, setGroup, table, words, now, go, step } = walk;
   if (!table || !group || table.switches.length === 0) return null;
   return (
     <section
@@ -112,7 +118,7 @@ export const PositionRibbon = ({ walk }: { walk: ReturnType<typeof useWalk> }) =
       {table.rows.length <= MOST ? (
         <div className="flex min-w-0 flex-1 gap-0.5 overflow-x-auto">
           {table.rows.map((row, i) => (
-            <Cell key={i} row={row} number={i + 1} current={i === now} onGo={() => go(i)} />
+            <Cell key={i} row={row} words={words} number={i + 1} current={i === now} onGo={() => go(i)} />
           ))}
         </div>
       ) : (

@@ -13,7 +13,8 @@ import type { Placed } from './placing.js';
 import { RoomForm } from './RoomForm.js';
 import type { Pointing, Selected } from './selection.js';
 import { BoxTool, PanelTool } from './PlaceTools.js';
-import { DoorTool, LuminaireTool, RoomTool, SwitchTool } from './ToolPanel.js';
+import { LuminaireTool, SwitchTool } from './GroupTools.js';
+import { DoorTool, RoomTool } from './ToolPanel.js';
 
 const TITLES = {
   select: '',

@@ -1,21 +1,19 @@
 import { useState } from 'react';
 import {
   addRoom,
-  evenSpots,
   feetInches,
   parseFeetInches,
   ROOM_WORDS,
   sideOf,
   spotOn,
   wallsOf,
-  type GroupId,
   type Job,
   type RoomId,
   type RoomKind,
 } from '@amber/core';
 import { Button, controlLook, Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
-import { doorAt, luminairesAt, switchAt, type Placed } from './placing.js';
+import { doorAt, type Placed } from './placing.js';
 import { fresh } from '../shared/fresh.js';
 import type { Pointing } from './selection.js';
 
@@ -162,91 +160,6 @@ export const DoorTool = ({ job, onPlaced }: ToolProps) => {
       <Button look="main" onClick={() => onPlaced(doorAt(job, spotOn(chosen.wall, chosen.wall.length / 2)))}>
         Add a door there
       </Button>
-    </div>
-  );
-};
-
-const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => (
-  <Field label="Control group" hint="The switches of a group control its luminaires together.">
-    <Select
-      value={pointing.group ?? ''}
-      onChange={(event) => pointing.setGroup(event.target.value as GroupId)}
-    >
-      {job.groups
-        .filter((group) => group.control === 'switched')
-        .map((group) => (
-          <option key={group.id} value={group.id}>
-            {group.name}
-          </option>
-        ))}
-    </Select>
-  </Field>
-);
-
-const NoGroup = () => (
-  <p className="text-[14px]">Start a circuit first: it brings its first control group.</p>
-);
-
-export const SwitchTool = ({ job, pointing, onPlaced }: ToolProps) => {
-  const { group } = pointing;
-  if (!group) return <NoGroup />;
-  const locations = job.slots.filter((slot) => slot.group === group).length;
-  return (
-    <div className="flex flex-col gap-3">
-      <GroupSelect job={job} pointing={pointing} />
-      <p className="text-[14px]">
-        Tap a wall for each place to switch from.{' '}
-        {locations === 0
-          ? 'One is a single-pole.'
-          : locations === 1
-            ? 'It has one; a second makes a pair of three-ways.'
-            : `It has ${locations}; one more brings a four-way between the three-ways.`}
-      </p>
-      <Button look="main" onClick={() => onPlaced(switchAt(job, group, null))}>
-        Add at the next door
-      </Button>
-    </div>
-  );
-};
-
-const COUNTS = Array.from({ length: 8 }, (_, i) => i + 1);
-
-export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
-  const { group } = pointing;
-  const [columns, setColumns] = useState(1);
-  const [rows, setRows] = useState(1);
-  if (!group) return <NoGroup />;
-  const room = job.rooms.find((one) => one.id === job.groups.find(({ id }) => id === group)?.room);
-  const spots = room ? evenSpots(room, columns, rows) : [];
-  const count = (label: string, value: number, set: (count: number) => void) => (
-    <Field label={label}>
-      <Select value={value} onChange={(event) => set(Number(event.target.value))}>
-        {COUNTS.map((one) => (
-          <option key={one}>{one}</option>
-        ))}
-      </Select>
-    </Field>
-  );
-  return (
-    <div className="flex flex-col gap-3">
-      <GroupSelect job={job} pointing={pointing} />
-      <p className="text-[14px]">
-        Tap the ceiling where one hangs, or spread them evenly over {room?.name ?? 'the room'}.
-      </p>
-      <div className="grid grid-cols-2 gap-3">
-        {count('Across', columns, setColumns)}
-        {count('Down', rows, setRows)}
-      </div>
-      <Button
-        look="main"
-        disabled={spots.length === 0}
-        onClick={() => onPlaced(luminairesAt(job, group, spots))}
-      >
-        {spots.length > 1 ? `Add ${spots.length} evenly` : 'Add one in the middle'}
-      </Button>
-      {room && spots.length === 0 ? (
-        <p className="text-[13px] text-quiet">{room.name} has not been measured yet.</p>
-      ) : null}
     </div>
   );
 };
