@@ -1,6 +1,7 @@
 import type { KeyboardEvent, ReactNode } from 'react';
 import { feetInches, holdOf, type Circuit, type Job, type Room } from '@amber/core';
 import { freeSpot, labelOf } from '../plan/labels.js';
+import { PlaceLabel } from '../plan/PlaceLabel.js';
 import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../plan/PlanRooms.js';
 import { PicturesUnder } from '../plan/PicturesUnder.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
@@ -254,21 +255,12 @@ const BoxOnPlan = ({
       <Halo shown={current} half={halfWidth(mark)} />
       <PlaceMark mark={mark} selected={current} />
       {named ? (
-        <text
-          x={label.x}
-          y={label.y}
-          textAnchor={label.anchor}
-          fontSize="12.5"
-          fontWeight={current ? 700 : 500}
-          className="plan-label"
-        >
-          {box.name}
-          {hold ? (
-            <tspan x={label.x} dy="16" fontWeight="500">
-              {feetInches(hold.distance)} from the {hold.reference.kind}
-            </tspan>
-          ) : null}
-        </text>
+        <PlaceLabel
+          name={box.name}
+          label={label}
+          current={current}
+          under={hold ? `${feetInches(hold.distance)} from the ${hold.reference.kind}` : null}
+        />
       ) : null}
     </>
   );

@@ -57,7 +57,7 @@ const spotsOf = (job: Job, circuit: Circuit | null, withPanel: boolean): Spot[] 
 };
 
 /** Pixels around the plan for names and handles. */
-const MARGIN = 84;
+const MARGIN = { x: 136, y: 84 };
 /** What an empty plan shows, inches. */
 const EMPTY = { least: { x: -24, y: -24 }, most: { x: 264, y: 192 } };
 
@@ -69,7 +69,7 @@ export const fitted = (
   { width, height }: Size,
 ): View => {
   const { least, most } = extentOf(spotsOf(job, circuit, withPanel)) ?? EMPTY;
-  const margin = { x: Math.min(1.4 * MARGIN, width / 6), y: Math.min(MARGIN, height / 8) };
+  const margin = { x: Math.min(MARGIN.x, width / 6), y: Math.min(MARGIN.y, height / 8) };
   const scale = Math.max(
     SCALES.least,
     Math.min(

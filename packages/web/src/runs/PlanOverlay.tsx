@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { labelOf } from '../plan/labels.js';
+import { PlaceLabel } from '../plan/PlaceLabel.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
 import { FootGrid, PlanRooms } from '../plan/PlanRooms.js';
 import { boxesOf, toPixel } from '../plan/view.js';
@@ -149,14 +150,7 @@ export const PlanOverlay = ({
                 >
                   <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
                   {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
-                    <text
-                      {...{ x: label.x, y: label.y }}
-                      textAnchor={label.anchor}
-                      fontSize="12.5"
-                      className="plan-label"
-                    >
-                      {box.name}
-                    </text>
+                    <PlaceLabel name={box.name} label={label} />
                   ) : null}
                 </g>
               );

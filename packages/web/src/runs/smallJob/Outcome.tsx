@@ -6,9 +6,11 @@ import {
   type BoxId,
   type CableId,
   type ExistingCable,
+  type Finding,
   type Job,
   type LeastChange,
 } from '@amber/core';
+import { plural } from '../../shared/format.js';
 import { SEVERITY_WORD, SeverityMark } from '../../shared/ui.js';
 import { placeName } from '../../shared/words.js';
 
@@ -29,6 +31,24 @@ const Lines = ({ lines }: { lines: readonly string[] }) => (
   </ul>
 );
 
+const Asks = ({ findings }: { findings: readonly Finding[] }) => (
+  <ul className="flex flex-col gap-1.5">
+    {findings.map((finding, i) => (
+      <li key={i} className="flex gap-2">
+        <SeverityMark severity={finding.severity} />
+        <span className="min-w-0 break-words">
+          <span className="text-[13px] text-quiet">
+            {SEVERITY_WORD[finding.severity]}
+            {finding.section ? ` · ${finding.section}` : ''}
+          </span>
+          <br />
+          {finding.title}
+        </span>
+      </li>
+    ))}
+  </ul>
+);
+
 const between = (job: Job, a: string, b: string): string =>
   a === PANEL || b === PANEL
     ? `the feed of ${placeName(job, a === PANEL ? b : a)}`
@@ -42,6 +62,9 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
   const { job, cost, devices, fresh, opened, closed, stay, idle, abandoned, moved, asks } = value;
   const cables = (ids: readonly CableId[]) =>
     [...job.existingCables, ...abandoned].filter((one) => ids.includes(one.id)).map((one) => lying(job, one));
+  const staying = cables(stay);
+  const verify = asks.filter((one) => one.severity === 'verify');
+  const graver = asks.filter((one) => one.severity !== 'verify');
   const isKnown = (box: BoxId) => before.boxes.some((one) => one.id === box);
   const names = (boxes: readonly BoxId[]) => boxes.map((box) => placeName(job, box)).join(', ');
   const set = opened.filter(
@@ -95,9 +118,9 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
           </table>
         </Part>
       ) : null}
-      {stay.length > 0 ? (
+      {staying.length > 0 ? (
         <Part title="Cables that stay in use">
-          <Lines lines={cables(stay)} />
+          <Lines lines={staying} />
         </Part>
       ) : null}
       {abandoned.length > 0 ? (
@@ -111,25 +134,15 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
         </Part>
       ) : null}
       <Part title="Today’s rules then ask">
-        {asks.length === 0 ? (
-          'Nothing more.'
-        ) : (
-          <ul className="flex flex-col gap-1.5">
-            {asks.map((finding, i) => (
-              <li key={i} className="flex gap-2">
-                <SeverityMark severity={finding.severity} />
-                <span className="min-w-0 break-words">
-                  <span className="text-[13px] text-quiet">
-                    {SEVERITY_WORD[finding.severity]}
-                    {finding.section ? ` · ${finding.section}` : ''}
-                  </span>
-                  <br />
-                  {finding.title}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
+        {asks.length === 0 ? 'Nothing more.' : <Asks findings={graver} />}
+        {verify.length > 0 ? (
+          <details>
+            <summary className="min-h-10 cursor-pointer py-2 font-semibold">
+              {plural(verify.length, 'thing')} to verify on site
+            </summary>
+            <Asks findings={verify} />
+          </details>
+        ) : null}
       </Part>
     </div>
   );
