@@ -123,7 +123,8 @@ test('a dimmer for an old switch: nothing new but the dimmer, one box opened, ea
   expect(change.devices).toHaveLength(1);
   const told = change.moved.filter((one) => !one.wire.startsWith('bare'));
   expect(told.map((one) => one.wire).sort()).toEqual(['black of the cable to L', 'white of the cable to L']);
-  for (const { from, to } of told) expect([from, to]).not.toContain(null);
+  for (const { from, to } of told)
+    expect([from, to]).toEqual([expect.stringMatching(/screw/), expect.stringMatching(/screw/)]);
   // The ceiling box stays closed: its minutes are not paid, nor are its connectors.
   const { labour } = change.job;
   expect(change.cost.minutes).toBeCloseTo(labour.box.existing + labour.device, 9);
@@ -151,6 +152,9 @@ test('a timer for the switch of an old loop needs a neutral, which the old cable
   const change = done(job, { kind: 'replaceDevice', slot: 's.S' as never, role: 'timer', article: null });
   expect(change.abandoned.map((one) => one.id)).toEqual(['old.L-S']);
   expect(change.wires).toEqual({ 'L-S': 3 });
+  // The old wires leave with their cable, and those of the new one come.
+  expect(change.moved.filter((one) => one.to === 'its cable is taken out')).not.toEqual([]);
+  expect(change.moved.filter((one) => one.from === 'new').length).toBeGreaterThanOrEqual(3);
 });
 
 test('a single-pole becomes a pair: its device gives way, and the old loop stays where it serves', () => {

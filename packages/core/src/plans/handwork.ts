@@ -1,16 +1,16 @@
 import { PANEL, type BoxId, type SlotId } from '../model/ids.js';
-import type { Job } from '../model/job.js';
-import { endKey, terminalKey, type Wiring } from '../model/wiring.js';
+import { endKey, terminalKey, type End, type Wiring } from '../model/wiring.js';
 import type { JobReview } from '../review/reviewJob.js';
-import { terminalWord } from '../steps/ends.js';
+import { terminalWord, whereGoes } from '../steps/ends.js';
 
-/** One wire that moves from an old device to a new one: its screw there and here. */
+/** One wire of an old device or of the one that comes in its place: where it was, and where it goes. */
 export interface Moved {
   slot: SlotId;
   /** The wire as it comes out of its cable, or the tail of a splice. */
   wire: string;
-  from: string | null;
-  to: string | null;
+  /** Its screw, or where it is if it is on none. */
+  from: string;
+  to: string;
 }
 
 /** What of a box is made by hand: which wires are joined and landed there. */
@@ -46,36 +46,60 @@ const memberKeys = (members: Wiring['joints'][number]['members']): string =>
     .sort()
     .join();
 
-/** The wire on each screw of a device, in words. */
-const screws = (job: Job, wiring: Wiring, slot: SlotId): Map<string, string> => {
+/** A wire on a screw of a device: an end of a cable, or the tail of a splice. */
+interface OnScrew {
+  wire: string;
+  screw: string;
+  end: End | null;
+}
+
+/** The wires on the screws of a device. An old cable and a new one may come from the same box, so they are told by their ends. */
+const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew> => {
   const device = wiring.devices.find((one) => one.slot === slot);
   const name = (place: string) =>
     place === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
-  const cables = new Map(wiring.cables.map((cable) => [cable.id as string, cable]));
-  const say = (cable: string, side: 'from' | 'to', colour: string) => {
-    const found = cables.get(cable);
-    return `${colour} of the cable to ${name((side === 'from' ? found?.to : found?.from) ?? '')}`;
+  const say = ({ cable, side, colour }: End) => {
+    const found = wiring.cables.find((one) => one.id === cable);
+    return `${colour} of the ${found?.existing === false ? 'new ' : ''}cable to ${name((side === 'from' ? found?.to : found?.from) ?? '')}`;
   };
+  // A splice may send several tails to one device.
+  const tails = new Map<string, number>();
   return new Map(
-    wiring.landings.flatMap(({ wire, terminal }) => {
+    wiring.landings.flatMap(({ wire, terminal }): [string, OnScrew][] => {
       if (!device || !('device' in terminal) || terminal.device !== device.id) return [];
       const screw = terminalWord(job, wiring, terminal);
-      if ('end' in wire) return [[say(wire.end.cable, wire.end.side, wire.end.colour), screw] as const];
+      if ('end' in wire) return [[endKey(wire.end), { wire: say(wire.end), screw, end: wire.end }]];
       const joint = wiring.joints.find((one) =>
         one.members.some((member) => 'pigtail' in member && member.pigtail.id === wire.pigtail),
       );
       const first = joint?.members.find((member) => 'end' in member);
-      const splice =
-        first && 'end' in first ? say(first.end.cable, first.end.side, first.end.colour) : 'its splice';
-      return [[`tail from ${splice}`, screw] as const];
+      const splice = first && 'end' in first ? say(first.end) : 'its splice';
+      const nth = (tails.get(splice) ?? 0) + 1;
+      tails.set(splice, nth);
+      return [[`tail ${nth} from ${splice}`, { wire: `tail from ${splice}`, screw, end: null }]];
     }),
   );
 };
 
-/** The wires on the old device of a slot and on the new one, screw by screw. */
+/** Where an end is that is on no screw of the device. */
+const otherwise = ({ job, wiring }: JobReview, end: End | null, isAfter: boolean): string => {
+  if (end === null) return isAfter ? 'taken off' : 'new';
+  if (!wiring.cables.some((one) => one.id === end.cable)) return isAfter ? 'its cable is taken out' : 'new';
+  const { joint, terminal } = whereGoes(wiring, end);
+  if (terminal) return terminalWord(job, wiring, terminal);
+  return (joint?.members.length ?? 0) > 1 ? 'a splice' : 'a cap';
+};
+
+/** The wires on the old device of a slot and on the new one, and where each was and goes. */
 export const movedAt = (before: JobReview, after: JobReview, slot: SlotId): Moved[] => {
-  const [old, now] = [screws(before.job, before.wiring, slot), screws(after.job, after.wiring, slot)];
-  return [...new Set([...old.keys(), ...now.keys()])]
-    .map((wire) => ({ slot, wire, from: old.get(wire) ?? null, to: now.get(wire) ?? null }))
-    .filter((one) => one.from !== one.to || one.from !== null);
+  const [old, now] = [screwsOf(before, slot), screwsOf(after, slot)];
+  return [...new Set([...old.keys(), ...now.keys()])].map((key) => {
+    const [was, is] = [old.get(key), now.get(key)];
+    return {
+      slot,
+      wire: (was ?? is)?.wire ?? '',
+      from: was?.screw ?? otherwise(before, is?.end ?? null, false),
+      to: is?.screw ?? otherwise(after, was?.end ?? null, true),
+    };
+  });
 };

@@ -110,8 +110,8 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
               {moved.map((one) => (
                 <tr key={one.wire} className="border-t border-line align-top">
                   <td className="py-1 pr-2">{one.wire}</td>
-                  <td className="py-1 pr-2">{one.from ?? 'no screw'}</td>
-                  <td className="py-1 font-semibold">{one.to ?? 'no screw'}</td>
+                  <td className="py-1 pr-2">{one.from}</td>
+                  <td className="py-1 font-semibold">{one.to}</td>
                 </tr>
               ))}
             </tbody>
