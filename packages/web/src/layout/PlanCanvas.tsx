@@ -1,16 +1,16 @@
 import type { KeyboardEvent, ReactNode } from 'react';
-import { feetInches, holdOf, type Circuit, type Job, type Room } from '@amber/core';
-import { freeSpot, labelOf } from '../plan/labels.js';
-import { PlaceLabel } from '../plan/PlaceLabel.js';
+import type { Circuit, Job } from '@amber/core';
+import { crowdedNames } from '../plan/PlaceLabel.js';
 import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../plan/PlanRooms.js';
 import { PicturesUnder } from '../plan/PicturesUnder.js';
-import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
+import { markOf, PanelMark } from '../plan/placeMarks.js';
 import { boxesOf, toPixel, type View } from '../plan/view.js';
 import type { useView } from '../plan/useView.js';
 import { ZoomButtons } from '../plan/ZoomButtons.js';
 import { ControlLines } from './ControlLines.js';
 import { Marks, PictureHandle } from './pictureMarks.js';
 import { LyingCables } from './LyingCables.js';
+import { BoxOnPlan, Halo, RoomName } from './planItems.js';
 import { DoorGrips, WallGrips } from './grips.js';
 import type { Grip } from './moving.js';
 import type { Pointing, Selected } from './selection.js';
@@ -101,6 +101,10 @@ export const PlanCanvas = ({
   const mine = circuit ? boxesOf(job, circuit.id) : null;
   // What is worked on lies on top, and what is not stays in the background.
   const boxes = [...job.boxes].sort((a, b) => Number(mine?.has(a.id) ?? 0) - Number(mine?.has(b.id) ?? 0));
+  const named = boxes.filter(
+    (box) => (mine === null || mine.has(box.id)) && job.luminaires.every((one) => one.box !== box.id),
+  );
+  const crowded = view ? crowdedNames(job, named, view) : null;
   return (
     <div className="relative min-h-80 flex-1 overflow-hidden bg-paper">
       <svg
@@ -193,6 +197,7 @@ export const PlanCanvas = ({
                     job={job}
                     box={box}
                     view={view}
+                    crowded={crowded?.has(box.id) ?? false}
                     current={is('box', box.id)}
                     faded={mine !== null && !mine.has(box.id)}
                   />
@@ -211,77 +216,4 @@ export const PlanCanvas = ({
 const move = (view: View, at: { x: number; y: number }) => {
   const { x, y } = toPixel(view, at);
   return `translate(${x} ${y})`;
-};
-
-const Halo = ({ shown, half }: { shown: boolean; half: number }) =>
-  shown ? (
-    <rect
-      x={-half - 5}
-      y="-18"
-      width={2 * half + 10}
-      height="36"
-      rx="8"
-      fill="none"
-      stroke="var(--color-ink)"
-      strokeWidth="1.6"
-      strokeDasharray="3 3"
-    />
-  ) : null;
-
-/** Below so many pixels for an inch names would cover each other; then only what is selected is named. */
-const NAMED_FROM = 1.1;
-
-const BoxOnPlan = ({
-  job,
-  box,
-  view,
-  current,
-  faded,
-}: {
-  job: Job;
-  box: Job['boxes'][number];
-  view: View;
-  current: boolean;
-  faded: boolean;
-}) => {
-  const mark = markOf(job, box);
-  const named = current || (!faded && mark.luminaires === 0 && view.scale >= NAMED_FROM);
-  const label = labelOf(job, box, halfWidth(mark));
-  const hold = current ? holdOf(job, box) : null;
-  return (
-    <>
-      {/* A finger needs more than the mark. */}
-      <circle r="20" fill="transparent" />
-      <Halo shown={current} half={halfWidth(mark)} />
-      <PlaceMark mark={mark} selected={current} />
-      {named ? (
-        <PlaceLabel
-          name={box.name}
-          label={label}
-          current={current}
-          under={hold ? `${feetInches(hold.distance)} from the ${hold.reference.kind}` : null}
-        />
-      ) : null}
-    </>
-  );
-};
-
-const RoomName = ({ job, view, room, current }: { job: Job; view: View; room: Room; current: boolean }) => {
-  const { x, y } = toPixel(view, freeSpot(job, room));
-  const half = room.name.length * 4.2 + 12;
-  return (
-    <g transform={`translate(${x} ${y})`}>
-      <rect
-        x={-half}
-        y="-17"
-        width={2 * half}
-        height="34"
-        rx="6"
-        fill={current ? 'var(--color-rail)' : 'transparent'}
-      />
-      <text textAnchor="middle" y="5" fontSize="15" fontWeight={current ? 750 : 600} className="plan-label">
-        {room.name}
-      </text>
-    </g>
-  );
 };

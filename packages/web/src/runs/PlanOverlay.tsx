@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { labelOf } from '../plan/labels.js';
-import { PlaceLabel } from '../plan/PlaceLabel.js';
+import { crowdedNames, PlaceLabel } from '../plan/PlaceLabel.js';
 import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
 import { FootGrid, PlanRooms } from '../plan/PlanRooms.js';
 import { boxesOf, toPixel } from '../plan/view.js';
@@ -104,6 +104,11 @@ export const PlanOverlay = ({
   const seen = useView(job, circuit, true, () => onPick(null));
   const { ref, view, size } = seen;
   const runs = plan?.runs;
+  const shown = job.boxes.filter(
+    (box) => mine.has(box.id) || runs?.some((run) => run.from === box.id || run.to === box.id),
+  );
+  const named = shown.filter((box) => job.luminaires.every((one) => one.box !== box.id));
+  const crowded = view ? crowdedNames(job, named, view) : null;
   const drawn = useMemo(() => (view && runs ? drawRuns(job, view, runs) : []), [job, view, runs]);
   return (
     <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
@@ -132,12 +137,8 @@ export const PlanOverlay = ({
                 <PanelMark />
               </g>
             ) : null}
-            {job.boxes.map((box) => {
-              if (
-                !box.at ||
-                (!mine.has(box.id) && !plan?.runs.some((run) => run.from === box.id || run.to === box.id))
-              )
-                return null;
+            {shown.map((box) => {
+              if (!box.at) return null;
               const mark = markOf(job, box, plan?.choice);
               const { x, y } = toPixel(view, box.at);
               const label = labelOf(job, box, halfWidth(mark));
@@ -150,7 +151,7 @@ export const PlanOverlay = ({
                 >
                   <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
                   {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
-                    <PlaceLabel name={box.name} label={label} />
+                    <PlaceLabel name={box.name} label={label} crowded={crowded?.has(box.id) ?? false} />
                   ) : null}
                 </g>
               );
