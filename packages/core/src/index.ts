@@ -134,6 +134,7 @@ export {
 } from './layout/control.js';
 export { withoutBox, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
 export {
+  alongWall,
   distance,
   extentOf,
   floorArea,

@@ -74,7 +74,7 @@ export const spotOn = (wall: Wall, offset: number): Spot => {
 };
 
 /** How far along a wall the point next to a spot is, and how far the spot is from it. Inches. */
-const alongWall = (wall: Wall, spot: Spot): { offset: number; away: number } => {
+export const alongWall = (wall: Wall, spot: Spot): { offset: number; away: number } => {
   const raw = (spot.x - wall.from.x) * wall.along.x + (spot.y - wall.from.y) * wall.along.y;
   const offset = Math.max(0, Math.min(wall.length, raw));
   return { offset, away: distance(pointOn(wall, offset), spot) };

@@ -126,7 +126,7 @@ export const PlanCanvas = ({
             />
             <LyingCables job={job} view={view} />
             <ControlLines job={job} view={view} group={pointing.group} />
-            {room ? <WallLengths room={room} view={view} /> : null}
+            {room ? <WallLengths job={job} room={room} view={view} /> : null}
             {job.rooms.map((one) =>
               one.outline ? (
                 <Item
@@ -140,7 +140,7 @@ export const PlanCanvas = ({
                 </Item>
               ) : null,
             )}
-            {room ? <WallGrips room={room} view={view} bind={bind} /> : null}
+            {room ? <WallGrips job={job} room={room} view={view} bind={bind} /> : null}
             <DoorGrips
               job={job}
               view={view}

@@ -1,21 +1,24 @@
 import type { ReactNode } from 'react';
 import { isUpright, pointOn, wallOfDoor, wallsOf, type DoorId, type Job, type Room } from '@amber/core';
+import { freeOnWall } from '../plan/labels.js';
 import { toPixel, type View } from '../plan/view.js';
 import type { Grip } from './moving.js';
 
-/** A handle in the middle of each wall of the selected room: it pushes the wall in and out, by the inch. */
+/** A handle on each wall of the selected room, in its middle where that is free: it pushes the wall in and out, by the inch. */
 export const WallGrips = ({
+  job,
   room,
   view,
   bind,
 }: {
+  job: Job;
   room: Room;
   view: View;
   bind: (grip: Grip) => Record<string, unknown>;
 }) => (
   <g>
     {wallsOf(room).map((wall) => {
-      const { x, y } = toPixel(view, pointOn(wall, wall.length / 2));
+      const { x, y } = toPixel(view, pointOn(wall, freeOnWall(job, room, wall, view.scale)));
       const upright = isUpright(wall);
       return (
         <g

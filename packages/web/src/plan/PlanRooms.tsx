@@ -9,6 +9,7 @@ import {
   type Room,
   type Spot,
 } from '@amber/core';
+import { freeOnWall } from './labels.js';
 import { Stairs } from './Stairs.js';
 import { toPixel, type View } from './view.js';
 
@@ -135,11 +136,11 @@ export const WallsUnder = ({ job, view }: { job: Job; view: View }) => (
 );
 
 /** The length of each wall of a room, outside of it. */
-export const WallLengths = ({ room, view }: { room: Room; view: View }) => (
+export const WallLengths = ({ job, room, view }: { job: Job; room: Room; view: View }) => (
   <g fontSize="12.5" fontWeight="650" textAnchor="middle" fill="var(--color-ink)">
     {wallsOf(room).map((wall) => {
       if (wall.length * view.scale < 34) return null;
-      const middle = toPixel(view, pointOn(wall, wall.length / 2));
+      const middle = toPixel(view, pointOn(wall, freeOnWall(job, room, wall, view.scale)));
       const [x, y] = [middle.x - wall.inward.x * 26, middle.y - wall.inward.y * 22 + 4];
       return (
         <text

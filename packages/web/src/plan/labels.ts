@@ -1,4 +1,15 @@
-import { extentOf, isWithin, nearestWall, type Box, type Job, type Room, type Spot } from '@amber/core';
+import {
+  alongWall,
+  extentOf,
+  isUpright,
+  isWithin,
+  nearestWall,
+  type Box,
+  type Job,
+  type Room,
+  type Spot,
+  type Wall,
+} from '@amber/core';
 
 /** Where the name of a box stands beside its mark, pixels from its middle. */
 export interface LabelSpot {
@@ -40,4 +51,24 @@ export const freeSpot = (job: Job, room: Room): Spot => {
       x: (least.x + most.x) / 2,
       y: (least.y + most.y) / 2,
     });
+};
+
+/** Half of what the length of a wall takes along it, with half of a box and its name, pixels. */
+const CLEAR = { upright: 40, level: 64 };
+
+/** Where the handle and the length of a wall stand: in its middle, or next to it, where neither boxes nor doors are; inches. */
+export const freeOnWall = (job: Job, room: Room, wall: Wall, scale: number): number => {
+  const clear = (isUpright(wall) ? CLEAR.upright : CLEAR.level) / scale;
+  const taken = [
+    ...job.boxes.flatMap((box) => {
+      const near = box.at && alongWall(wall, box.at);
+      return near && near.away < 12 ? [{ from: near.offset - clear, to: near.offset + clear }] : [];
+    }),
+    ...job.doors
+      .filter((door) => door.room === room.id && door.wall === wall.index)
+      .map(({ offset, width }) => ({ from: offset - clear / 3, to: offset + width + clear / 3 })),
+  ];
+  const free = (at: number) => taken.every(({ from, to }) => at < from || at > to);
+  const spots = [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82].map((share) => share * wall.length);
+  return spots.find(free) ?? wall.length / 2;
 };
