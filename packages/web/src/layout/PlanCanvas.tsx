@@ -1,9 +1,10 @@
 import type { KeyboardEvent, ReactNode } from 'react';
 import type { Circuit, Job } from '@amber/core';
-import { crowdedNames } from '../plan/PlaceLabel.js';
+import { crowdedNames } from '../plan/names.js';
 import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../plan/PlanRooms.js';
 import { PicturesUnder } from '../plan/PicturesUnder.js';
-import { markOf, PanelMark } from '../plan/placeMarks.js';
+import { markOf } from '../plan/marks.js';
+import { PanelMark } from '../plan/placeMarks.js';
 import { boxesOf, toPixel, type View } from '../plan/view.js';
 import type { useView } from '../plan/useView.js';
 import { ZoomButtons } from '../plan/ZoomButtons.js';

@@ -1,7 +1,8 @@
 import { feetInches, holdOf, type Job, type Room } from '@amber/core';
 import { freeSpot, labelOf } from '../plan/labels.js';
 import { PlaceLabel } from '../plan/PlaceLabel.js';
-import { halfWidth, markOf, PlaceMark } from '../plan/placeMarks.js';
+import { halfWidth, markOf } from '../plan/marks.js';
+import { PlaceMark } from '../plan/placeMarks.js';
 import { toPixel, type View } from '../plan/view.js';
 
 /** Round what is selected. */

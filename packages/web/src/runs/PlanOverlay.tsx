@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { labelOf } from '../plan/labels.js';
-import { crowdedNames, PlaceLabel } from '../plan/PlaceLabel.js';
-import { halfWidth, markOf, PanelMark, PlaceMark } from '../plan/placeMarks.js';
+import { crowdedNames } from '../plan/names.js';
+import { PlaceLabel } from '../plan/PlaceLabel.js';
+import { halfWidth, markOf } from '../plan/marks.js';
+import { PanelMark, PlaceMark } from '../plan/placeMarks.js';
 import { FootGrid, PlanRooms } from '../plan/PlanRooms.js';
 import { boxesOf, toPixel } from '../plan/view.js';
 import { LevelTabs } from '../plan/LevelTabs.js';
