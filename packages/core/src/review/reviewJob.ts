@@ -10,10 +10,16 @@ import { byGravity, inspect } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
 import type { Subject } from './subject.js';
 
-/** One look at a job: planned anew, proved, inspected. */
+/** One look at a job: planned anew, proved, and inspected as soon as its findings are asked for. */
 export interface JobReview extends Subject {
   plans: CircuitPlan[];
 }
+
+/** Worked out once, when it is first asked for. */
+const lazily = <T>(make: () => T): (() => T) => {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+};
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
 export const reviewJob = (asked: Job): JobReview => {
@@ -38,13 +44,17 @@ export const reviewJob = (asked: Job): JobReview => {
           builtBy: null,
         })),
   );
+  // To inspect takes longer than all the rest, and what is drawn does not wait for it.
+  const findings = lazily(() => [...refusals, ...inspect(job, wiring)].sort(byGravity));
   const planned = new Set(circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id));
   return {
     job,
     wiring,
     compiled,
     plans: circuits,
-    findings: [...refusals, ...inspect(job, wiring)].sort(byGravity),
+    get findings() {
+      return findings();
+    },
     proofs: job.groups
       .filter((group) => planned.has(group.circuit))
       .map((group) => proveGroup(job, wiring, compiled, group)),
@@ -56,7 +66,7 @@ export interface CircuitReview {
   /** Cables that carry its conductors, told by the wiring. */
   cables: CableId[];
   boxes: ReadonlySet<BoxId>;
-  findings: Finding[];
+  readonly findings: Finding[];
   proofs: GroupProof[];
 }
 
@@ -78,17 +88,21 @@ export const reviewCircuit = (review: JobReview, circuit: CircuitId): CircuitRev
   ]);
   const cableIds = new Set<string>(cables.map((cable) => cable.id));
   const boxIds = new Set<string>(boxes);
+  const isMine = ({ at }: Finding): boolean => {
+    if (at.circuit !== undefined) return at.circuit === circuit;
+    if (at.group !== undefined) return groups.has(at.group as GroupId);
+    if (at.cable !== undefined) return cableIds.has(at.cable);
+    if (at.box !== undefined) return boxIds.has(at.box);
+    // What is said of the whole job is said of each of its circuits.
+    return at.room === undefined || rooms.has(at.room);
+  };
+  const findings = lazily(() => review.findings.filter(isMine));
   return {
     cables: cables.map((cable) => cable.id),
     boxes,
-    findings: review.findings.filter(({ at }) => {
-      if (at.circuit !== undefined) return at.circuit === circuit;
-      if (at.group !== undefined) return groups.has(at.group as GroupId);
-      if (at.cable !== undefined) return cableIds.has(at.cable);
-      if (at.box !== undefined) return boxIds.has(at.box);
-      // What is said of the whole job is said of each of its circuits.
-      return at.room === undefined || rooms.has(at.room);
-    }),
+    get findings() {
+      return findings();
+    },
     proofs: review.proofs.filter((proof) => groups.has(proof.group)),
   };
 };

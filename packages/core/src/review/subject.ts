@@ -10,7 +10,7 @@ export interface Subject {
   job: Job;
   wiring: Wiring;
   compiled: Compiled;
-  findings: Finding[];
+  readonly findings: Finding[];
   proofs: GroupProof[];
 }
 

@@ -1,14 +1,19 @@
 import { lazy, Suspense } from 'react';
-import { BrowserRouter, Route, Routes } from 'react-router';
+import { BrowserRouter, matchPath, Route, Routes } from 'react-router';
 import { JobsScreen } from '../jobs/JobsScreen.js';
+import { askEarly, jobPath } from '../shared/api.js';
 import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
 
 /** The bench brings the core and the drawing; the list of jobs does not wait for it. */
 const loadJobShell = () => import('../bench/JobShell.js').then((module) => ({ default: module.JobShell }));
 const JobShell = lazy(loadJobShell);
-// An address inside a job will need it: ask for it before the first render does.
-if (location.pathname.startsWith('/jobs/')) void loadJobShell();
+// An address inside a job will need both: ask for them before the first render does.
+const opened = matchPath('/jobs/:jobId/*', location.pathname)?.params.jobId;
+if (opened) {
+  askEarly(jobPath(opened));
+  void loadJobShell();
+}
 
 const Waiting = () => <p className="p-8 text-quiet">Opening …</p>;
 

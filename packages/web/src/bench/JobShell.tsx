@@ -9,7 +9,7 @@ import { findDraft } from '../editing/keptDraft.js';
 import { closed, opened, redone, undone } from '../editing/jobSlice.js';
 import { LayoutScreen } from '../layout/LayoutScreen.js';
 import { RunsScreen } from '../runs/RunsScreen.js';
-import { ask, sayAnswer, type StoredJob } from '../shared/api.js';
+import { askOnce, jobPath, sayAnswer, type StoredJob } from '../shared/api.js';
 import { Button } from '../shared/ui.js';
 import { BenchScreen } from './BenchScreen.js';
 import { benchCleared } from './benchSlice.js';
@@ -28,7 +28,7 @@ const useOpenJob = (jobId: string) => {
     let current = true;
     const load = async () => {
       setLoading({ kind: 'loading' });
-      const answer = await ask<StoredJob>(`/jobs/${encodeURIComponent(jobId)}`);
+      const answer = await askOnce<StoredJob>(jobPath(jobId));
       if (!current) return;
       if (answer.kind === 'ok') {
         dispatch(opened({ stored: answer.value, draft: findDraft(jobId) }));

@@ -2,6 +2,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { FindingList } from '../check/FindingList.js';
 import { Verdict } from '../check/Verdict.js';
 import { CircuitPanel } from '../circuit/CircuitPanel.js';
+import { useAfterPaint } from '../shared/useAfterPaint.js';
 import { SafetyNote } from '../shared/ui.js';
 import { BoxFillList } from './BoxFillList.js';
 import { StepsPanel } from './StepsPanel.js';
@@ -9,6 +10,17 @@ import type { Bench } from './useBench.js';
 
 const tab =
   'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
+
+/** The whole job is inspected once the bench can be used. */
+const Inspection = ({ bench }: { bench: Bench }) => {
+  const findings = useAfterPaint() ? bench.findings() : null;
+  return (
+    <>
+      <Verdict bench={bench} findings={findings} />
+      {findings ? <FindingList bench={bench} findings={findings} /> : null}
+    </>
+  );
+};
 
 /** Will it pass, does it fit, and what was asked. */
 export const SidePanel = ({ bench }: { bench: Bench }) => (
@@ -25,8 +37,7 @@ export const SidePanel = ({ bench }: { bench: Bench }) => (
       </TabList>
       <TabPanels className="min-h-0 flex-1 lg:overflow-y-auto">
         <TabPanel className="flex flex-col gap-4 p-4">
-          <Verdict bench={bench} />
-          <FindingList bench={bench} />
+          <Inspection bench={bench} />
         </TabPanel>
         <TabPanel className="p-4">
           <StepsPanel bench={bench} />

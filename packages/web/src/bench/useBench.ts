@@ -43,7 +43,8 @@ export interface Bench {
   otherCircuits: ReadonlyMap<string, string[]>;
   /** Devices in the order of the run: number key 1 is the first. */
   devices: { id: DeviceId; box: BoxId; letter: string; positions: string[] }[];
-  findings: Finding[];
+  /** Of this circuit; the job is inspected when they are first asked for. */
+  findings: () => Finding[];
   proofs: GroupProof[];
   /** What every set of handle positions gives, group by group. */
   tables: TruthTable[];
@@ -67,7 +68,8 @@ const useStill = (asked: Job, circuit: Circuit) =>
   useMemo(() => {
     const review = reviewOf(asked);
     const { job, wiring, compiled } = review;
-    const { cables, findings, proofs } = reviewCircuit(review, circuit.id);
+    const mine = reviewCircuit(review, circuit.id);
+    const { cables, proofs } = mine;
     const plan = review.plans.find((one) => one.circuit.id === circuit.id);
     const strip = plan?.outcome.ok ? drawStrip(wiring, job, cables) : null;
     const boxes = boxesOf(strip);
@@ -89,7 +91,7 @@ const useStill = (asked: Job, circuit: Circuit) =>
             return letter === null ? [] : [{ id, box, letter, positions: positions.map((one) => one.name) }];
           }),
       ),
-      findings,
+      findings: () => mine.findings,
       proofs,
       tables: job.groups
         .filter((one) => one.circuit === circuit.id && one.control === 'switched')

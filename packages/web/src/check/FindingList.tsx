@@ -41,10 +41,10 @@ const commonWhat = (group: readonly Finding[]): string | null => {
 };
 
 /** Findings by place, what is to be answered, and what is left to see on site. */
-export const FindingList = ({ bench }: { bench: Bench }) => {
+export const FindingList = ({ bench, findings }: { bench: Bench; findings: readonly Finding[] }) => {
   const dispatch = useAppDispatch();
   const edit = useEdit();
-  const { job, circuit, findings } = bench;
+  const { job, circuit } = bench;
   const remedies = useRemedies(job, findings);
   /** Takes out the one run of the circuit's choice that the finding names. */
   const takeOut = ({ at: { run } }: Finding) =>

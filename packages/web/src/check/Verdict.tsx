@@ -1,15 +1,16 @@
+import type { Finding } from '@amber/core';
 import { plural } from '../shared/format.js';
 import { SeverityMark } from '../shared/ui.js';
 import type { Bench } from '../bench/useBench.js';
 
-/** The answer first: does it work, and would it pass? */
-export const Verdict = ({ bench }: { bench: Bench }) => {
+/** The answer first: does it work, and would it pass? Null stands for findings that are still being worked out. */
+export const Verdict = ({ bench, findings }: { bench: Bench; findings: readonly Finding[] | null }) => {
   const positions = bench.proofs.reduce((sum, proof) => sum + proof.positions, 0);
   const working = bench.proofs.reduce((sum, proof) => sum + proof.working, 0);
-  const count = (severity: string) => bench.findings.filter((one) => one.severity === severity).length;
+  const count = (severity: string) => (findings ?? []).filter((one) => one.severity === severity).length;
   const violations = count('violation');
   const cautions = count('caution');
-  const questions = bench.findings.filter((one) => one.questions.length > 0).length;
+  const questions = (findings ?? []).filter((one) => one.questions.length > 0).length;
   const onSite = count('verify') - questions;
   const left = [
     cautions > 0 ? plural(cautions, 'caution') : '',
@@ -23,6 +24,8 @@ export const Verdict = ({ bench }: { bench: Bench }) => {
         <p className="font-bold">This circuit cannot be planned yet</p>
       </div>
     );
+  // Nothing to prove yet: why is among the findings.
+  if (findings === null && positions === 0) return <p className="text-quiet">Inspecting …</p>;
   const works = working === positions && positions > 0;
   return (
     <div className="flex flex-col gap-2">
@@ -37,18 +40,22 @@ export const Verdict = ({ bench }: { bench: Bench }) => {
           </span>
         </p>
       </div>
-      <div className="flex gap-3">
-        <SeverityMark severity={violations > 0 ? 'violation' : 'pass'} />
-        <p>
-          <strong className={violations > 0 ? 'text-violation' : 'text-pass'}>
-            {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
-          </strong>
-          <span className="block text-[13px] text-quiet">
-            Checked by the {bench.job.edition} edition.
-            {left.length > 0 ? ` Left: ${left.join(', ')}.` : ''}
-          </span>
-        </p>
-      </div>
+      {findings === null ? (
+        <p className="ml-8 text-quiet">Inspecting …</p>
+      ) : (
+        <div className="flex gap-3">
+          <SeverityMark severity={violations > 0 ? 'violation' : 'pass'} />
+          <p>
+            <strong className={violations > 0 ? 'text-violation' : 'text-pass'}>
+              {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
+            </strong>
+            <span className="block text-[13px] text-quiet">
+              Checked by the {bench.job.edition} edition.
+              {left.length > 0 ? ` Left: ${left.join(', ')}.` : ''}
+            </span>
+          </p>
+        </div>
+      )}
     </div>
   );
 };

@@ -50,6 +50,25 @@ export const ask = async <T>(path: string, init: RequestInit = {}): Promise<Answ
   return { kind: 'refused', status: response.status, problem, body };
 };
 
+/** An early answer is no longer taken after so many milliseconds: another may be newer by then. */
+const EARLY = 5_000;
+const early = new Map<string, { at: number; answer: Promise<Answer<unknown>> }>();
+
+/** Sends a request before anybody asks for its answer. */
+export const askEarly = (path: string): void => {
+  early.set(path, { at: performance.now(), answer: ask(path) });
+};
+
+/** The answer to a request that was sent a moment ago, once; else it is sent now. */
+export const askOnce = <T>(path: string): Promise<Answer<T>> => {
+  const sent = early.get(path);
+  early.delete(path);
+  const isFresh = sent !== undefined && performance.now() - sent.at < EARLY;
+  return isFresh ? (sent.answer as Promise<Answer<T>>) : ask<T>(path);
+};
+
+export const jobPath = (job: string): string => `/jobs/${encodeURIComponent(job)}`;
+
 export const askJson = <T>(method: string, path: string, body: unknown) =>
   ask<T>(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
 
