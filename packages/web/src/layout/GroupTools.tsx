@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { evenSpots, type GroupId, type Job, type Room } from '@amber/core';
+import { PickField } from '../shared/PickField.js';
 import { Button, Field, Select } from '../shared/ui.js';
 import { luminairesAt, switchAt, type Placed } from './placing.js';
 import type { Pointing } from './selection.js';
@@ -11,20 +12,13 @@ interface ToolProps {
 }
 
 const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => (
-  <Field label="Control group" hint="The switches of a group control its luminaires together.">
-    <Select
-      value={pointing.group ?? ''}
-      onChange={(event) => pointing.setGroup(event.target.value as GroupId)}
-    >
-      {job.groups
-        .filter((group) => group.control === 'switched')
-        .map((group) => (
-          <option key={group.id} value={group.id}>
-            {group.name}
-          </option>
-        ))}
-    </Select>
-  </Field>
+  <PickField
+    label="Control group"
+    hint="The switches of a group control its luminaires together."
+    items={job.groups.filter((group) => group.control === 'switched')}
+    value={pointing.group}
+    onPick={pointing.setGroup}
+  />
 );
 
 const NoGroup = () => (

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { evenSpots, spotOn, wallsOf, type Job, type Room, type Spot } from '@amber/core';
-import { Button, Field, Select } from '../shared/ui.js';
+import { PickField } from '../shared/PickField.js';
+import { Button } from '../shared/ui.js';
 import { placedBy, type Placed } from './placing.js';
 
 /** For those who do not point: a room to put it in; from there it is moved with the arrow keys or by its fields. */
@@ -16,21 +17,13 @@ const InRoom = ({
   onSpot: (spot: Spot) => void;
 }) => {
   const rooms = job.rooms.filter((room) => room.outline !== null);
-  const [id, setId] = useState('');
+  const [id, setId] = useState<Room['id'] | null>(null);
   const room = rooms.find((one) => one.id === id) ?? rooms[0];
   const spot = room && spotIn(room);
   if (!room) return null;
   return (
     <>
-      <Field label="Room">
-        <Select value={room.id} onChange={(event) => setId(event.target.value)}>
-          {rooms.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </Select>
-      </Field>
+      <PickField label="Room" items={rooms} value={room.id} onPick={setId} />
       <Button look="main" disabled={!spot} onClick={() => spot && onSpot(spot)}>
         {button}
       </Button>

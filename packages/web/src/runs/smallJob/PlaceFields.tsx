@@ -1,6 +1,7 @@
 import type { Box, BoxId, Job } from '@amber/core';
 import { LengthInput, NameInput } from '../../shared/inputs.js';
-import { Field, Select } from '../../shared/ui.js';
+import { PickField } from '../../shared/PickField.js';
+import { Field } from '../../shared/ui.js';
 import { WordSelect } from '../../shared/WordSelect.js';
 import { emptyBoxes, type PlaceDraft } from './draft.js';
 
@@ -37,21 +38,13 @@ export const PlaceFields = ({
   return (
     <>
       {empty.length > 0 ? (
-        <Field label="Where it comes">
-          <Select
-            value={place.existing ?? ''}
-            onChange={(event) =>
-              onChange({ ...place, existing: (event.target.value || null) as BoxId | null })
-            }
-          >
-            <option value="">in a new box</option>
-            {empty.map((box) => (
-              <option key={box.id} value={box.id}>
-                in {box.name}
-              </option>
-            ))}
-          </Select>
-        </Field>
+        <PickField
+          label="Where it comes"
+          none="in a new box"
+          items={empty}
+          value={place.existing}
+          onPick={(existing) => onChange({ ...place, existing })}
+        />
       ) : null}
       {place.existing === null ? (
         <>

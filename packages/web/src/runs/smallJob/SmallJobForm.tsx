@@ -1,7 +1,8 @@
-import type { BoxId, Circuit, GroupId, Job, SlotId } from '@amber/core';
+import type { Circuit, Job } from '@amber/core';
 import { lettersAt } from '../../plan/letters.js';
 import { NumberInput } from '../../shared/inputs.js';
-import { Field, Select } from '../../shared/ui.js';
+import { PickField } from '../../shared/PickField.js';
+import { Field } from '../../shared/ui.js';
 import { DEVICE_WORDS, placeName } from '../../shared/words.js';
 import { WordSelect } from '../../shared/WordSelect.js';
 import { placesOf, slotsOf, switchedGroupsOf, type SmallJobDraft } from './draft.js';
@@ -18,35 +19,17 @@ const WHAT_WORDS = { receptacle: 'a receptacle', onward: 'a feed that goes on' }
 
 const { receptacle: _, switchReceptacle: __, ...ROLES } = DEVICE_WORDS;
 
-const SlotSelect = ({
-  job,
-  circuit,
-  draft,
-  onChange,
-}: {
-  job: Job;
-  circuit: Circuit;
-  draft: SmallJobDraft;
-  onChange: (draft: SmallJobDraft) => void;
-}) => (
-  <Field label="Which switch">
-    <Select
-      value={draft.slot ?? ''}
-      onChange={(event) => onChange({ ...draft, slot: event.target.value as SlotId })}
-    >
-      {slotsOf(job, circuit).map((slot) => {
-        const here = job.slots.filter((one) => one.box === slot.box).sort((a, b) => a.gang - b.gang);
-        const letter = lettersAt(job, slot.box)[here.indexOf(slot)] ?? '';
-        return (
-          <option key={slot.id} value={slot.id}>
-            {placeName(job, slot.box)}, {letter}
-            {here.length > 1 ? `, gang ${here.indexOf(slot) + 1}` : ''}
-          </option>
-        );
-      })}
-    </Select>
-  </Field>
-);
+/** The switches of a circuit, called by their boxes and letters. */
+const switchesOf = (job: Job, circuit: Circuit) =>
+  slotsOf(job, circuit).map((slot) => {
+    const here = job.slots.filter((one) => one.box === slot.box).sort((a, b) => a.gang - b.gang);
+    const nth = here.indexOf(slot);
+    const gang = here.length > 1 ? `, gang ${nth + 1}` : '';
+    return {
+      id: slot.id,
+      name: `${placeName(job, slot.box)}, ${lettersAt(job, slot.box)[nth] ?? ''}${gang}`,
+    };
+  });
 
 /** What is to be done: a question for the kind of job, and those that the kind asks. */
 export const SmallJobForm = ({
@@ -74,7 +57,12 @@ export const SmallJobForm = ({
         />
       </Field>
       {kind === 'replaceDevice' || kind === 'bringNeutral' ? (
-        <SlotSelect {...{ job, circuit, draft, onChange }} />
+        <PickField
+          label="Which switch"
+          items={switchesOf(job, circuit)}
+          value={draft.slot}
+          onPick={(slot) => onChange({ ...draft, slot })}
+        />
       ) : null}
       {kind === 'replaceDevice' ? (
         <Field label="What comes in its place">
@@ -86,18 +74,12 @@ export const SmallJobForm = ({
         </Field>
       ) : null}
       {kind === 'addSwitch' && groups.length > 1 ? (
-        <Field label="Group">
-          <Select
-            value={draft.group ?? ''}
-            onChange={(event) => onChange({ ...draft, group: event.target.value as GroupId })}
-          >
-            {groups.map((group) => (
-              <option key={group.id} value={group.id}>
-                {group.name}
-              </option>
-            ))}
-          </Select>
-        </Field>
+        <PickField
+          label="Group"
+          items={groups}
+          value={draft.group}
+          onPick={(group) => onChange({ ...draft, group })}
+        />
       ) : null}
       {kind === 'takeOff' ? (
         <>
@@ -108,18 +90,12 @@ export const SmallJobForm = ({
               onPick={(what) => what && onChange({ ...draft, what })}
             />
           </Field>
-          <Field label="From which box">
-            <Select
-              value={draft.from ?? ''}
-              onChange={(event) => onChange({ ...draft, from: event.target.value as BoxId })}
-            >
-              {places.map((box) => (
-                <option key={box.id} value={box.id}>
-                  {box.name}
-                </option>
-              ))}
-            </Select>
-          </Field>
+          <PickField
+            label="From which box"
+            items={places}
+            value={draft.from}
+            onPick={(from) => onChange({ ...draft, from })}
+          />
           {beyond ? (
             <Field label="Its load, VA">
               <NumberInput
