@@ -21,7 +21,7 @@ export interface LeastChange {
   /** What the change itself takes, without the boxes that stay closed. */
   cost: ChangeCost;
   runs: LaidRun[];
-  /** Cables that are there and stay in use, that the change adds, and that lie unused from now on; those taken out of their boxes. */
+  /** Cables that are there and stay in use, that the change adds, and that nothing uses from now on; those taken out of their boxes. */
   stay: CableId[];
   fresh: Cable[];
   idle: CableId[];
@@ -112,6 +112,7 @@ export const leastChange = (
   const after = reviewJob(best.job);
   const mine = reviewCircuit(after, circuit);
   const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
+  const usedBefore = new Set<string>(reviewCircuit(before, circuit).cables);
   const opened = [...mine.boxes].filter(
     (box) => makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box) || !isKnown(job, box),
   );
@@ -127,7 +128,7 @@ export const leastChange = (
       fresh: used.filter((cable) => !cable.existing && !isPlanned(before.wiring, cable)),
       idle: best.job.existingCables
         .map((cable) => cable.id)
-        .filter((id) => !used.some((one) => one.id === id)),
+        .filter((id) => usedBefore.has(id) && !used.some((one) => one.id === id)),
       abandoned: best.abandoned,
       opened,
       closed,

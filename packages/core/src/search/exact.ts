@@ -1,4 +1,5 @@
-import { Entries, Hung, NONE, Partials } from './exactRows.js';
+import { NONE, type Entries, type Hung } from './exactRows.js';
+import { lowestOf, sortHung, tablesOf, type Tables } from './exactTables.js';
 import { MOST_RUNS } from './load.js';
 import { restBoundOf } from './restBound.js';
 import type { Weighed } from './weighed.js';
@@ -40,22 +41,6 @@ export type TreeSearch = (
   mayGoOn?: () => boolean,
 ) => ExactResult;
 
-/** Tables that serve one search after another. What is known of each set is of no use any more once `turn` has moved on. */
-const tablesOf = (n: number) => ({
-  nodes: n,
-  entries: new Entries(),
-  partials: new Partials(),
-  hung: new Hung(),
-  fresh: new Hung(),
-  turn: 0,
-  seenAt: new Int32Array(1 << n),
-  /** The least of everything that is not in the set. */
-  bound: new Float64Array(1 << n),
-  partial: new Int32Array(1 << n),
-  /** The first of what hangs on a parent with a set, of the size that is being closed. */
-  hungOn: new Int32Array(n << n).fill(NONE),
-});
-
 /** A search that keeps its tables from one arrangement to the next. */
 export const createTreeSearch = (): TreeSearch => {
   let tables = tablesOf(0);
@@ -66,10 +51,8 @@ export const createTreeSearch = (): TreeSearch => {
   };
 };
 
-const lowestOf = (set: number): number => 31 - Math.clz32(set & -set);
-
 const cheapestTree = (
-  tables: ReturnType<typeof tablesOf>,
+  tables: Tables,
   problem: Weighed,
   limit: number,
   mostSteps: number,
@@ -163,43 +146,6 @@ const cheapestTree = (
       } else if ((fresh.cost[row] as number) <= cost) continue;
       fresh.put(row, parent, set, cost, load, top, under);
     }
-  };
-
-  /** What hangs on the parents with a size, in the order in which it is asked for: by parent, and by lowest node. */
-  const sortHung = (size: number): void => {
-    const from = size * n * (n + 1);
-    const slot = (row: number) =>
-      from + (fresh.parent[row] as number) * (n + 1) + lowestOf(fresh.set[row] as number);
-    const counts = new Int32Array(n * (n + 1) + 1);
-    for (let row = 0; row < fresh.count; row++) {
-      const i = slot(row) - from + 1;
-      counts[i] = (counts[i] as number) + 1;
-    }
-    let sum = hung.count;
-    for (let i = 0; i < n * (n + 1); i++) {
-      sum += counts[i] as number;
-      hungFrom[from + i] = sum;
-    }
-    for (let row = 0; row < fresh.count; row++) hung.add();
-    const filled = hungFrom.slice(from, from + n * (n + 1));
-    for (let row = 0; row < fresh.count; row++) {
-      const i = slot(row) - from;
-      const to = filled[i] as number;
-      filled[i] = to + 1;
-      const parent = fresh.parent[row] as number;
-      const set = fresh.set[row] as number;
-      hung.put(
-        to,
-        parent,
-        set,
-        fresh.cost[row] as number,
-        fresh.code[row] as number,
-        fresh.top[row] as number,
-        fresh.entry[row] as number,
-      );
-      hungOn[(parent << n) | set] = NONE;
-    }
-    fresh.count = 0;
   };
 
   /** Hangs a child on a node with others on it, in every way that is better than those known and may still be the best. */
@@ -298,7 +244,7 @@ const cheapestTree = (
         finish(top, one);
         close(top, one);
       }
-    sortHung(size);
+    sortHung(tables, n, hungFrom, size);
   }
   return result(true);
 };

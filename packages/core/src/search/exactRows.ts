@@ -117,4 +117,16 @@ export class Hung {
     this.top[row] = top;
     this.entry[row] = entry;
   }
+
+  copy(row: number, other: Hung, from: number): void {
+    this.put(
+      row,
+      other.parent[from] as number,
+      other.set[from] as number,
+      other.cost[from] as number,
+      other.code[from] as number,
+      other.top[from] as number,
+      other.entry[from] as number,
+    );
+  }
 }
