@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import { randomUUID } from 'node:crypto';
-import { plannedWiring, readJob, type Job } from '@amber/core';
+import { leastChange, plannedWiring, readJob, type Job } from '@amber/core';
 import { JobStore, loadDemo } from '../src/index.js';
 import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
 
@@ -125,6 +125,41 @@ test('an exported file imports as a job of its own, the open one untouched', asy
   await api.get('/api/jobs/travels').expect(200);
 });
 
+test('every save is kept as a revision, newest first, and an older one opens as it was', async () => {
+  const job = await create(emptyJob('kept'));
+  for (const [parent, name] of [
+    [1, 'Second'],
+    [2, 'Third'],
+  ] as const)
+    await save({ ...job, name }, parent).expect(200);
+  const { revisions } = body<{ revisions: { revision: number | null }[] }>(
+    await api.get('/api/jobs/kept/revisions').expect(200),
+  );
+  expect(revisions.map((one) => one.revision)).toEqual([3, 2, 1]);
+  const second = await api.get('/api/jobs/kept/revisions/2').expect(200);
+  expect(body<{ document: Job }>(second).document.name).toBe('Second');
+  await api.get('/api/jobs/kept/revisions/9').expect(404);
+  for (const bad of ['0', '-1', '1.5', 'last']) {
+    const refused = await api.get(`/api/jobs/kept/revisions/${bad}`).expect(400);
+    expect(refused.body).toMatchObject({ code: 'bad-request', path: 'revision' });
+  }
+});
+
+test('a small job that was planned is saved, and comes back with its box, its runs and its device', async () => {
+  const job = await create(demoJob('changed'));
+  const outcome = leastChange(job, {
+    kind: 'replaceDevice',
+    slot: 'winch-slot' as never,
+    role: 'occupancySensor',
+    article: null,
+  });
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  await save({ ...outcome.value.job, wirings: [] }, 1).expect(200);
+  const { document } = body<{ document: Job }>(await api.get('/api/jobs/changed').expect(200));
+  expect(document.slots.find((slot) => slot.id === 'winch-slot')).toMatchObject({ role: 'occupancySensor' });
+  expect(document.choices).toEqual(outcome.value.job.choices);
+});
+
 describe('what is refused names path and reason in one shape', () => {
   const imported = (text: string) => api.post('/api/jobs/import').type('text/plain').send(text);
   test.each([
@@ -165,7 +200,7 @@ describe('what is refused names path and reason in one shape', () => {
   });
   test('a body over 2 MB', async () => {
     const response = await imported('x'.repeat(2_200_000)).expect(413);
-    expect(response.body).toMatchObject({ code: 'too-large' });
+    expect(response.body).toMatchObject({ code: 'too-large', message: expect.stringContaining('2 MB') });
   });
   test('unknown jobs and addresses', async () => {
     await api

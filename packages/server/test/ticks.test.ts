@@ -32,6 +32,20 @@ test('a tick is kept, can be taken back, and both stay on record', async () => {
   expect(Number(row?.count)).toBe(4);
 });
 
+test('ticks belong to one job, and a copy starts without them', async () => {
+  const api = apiOn(source);
+  for (const id of ['ticks-a', 'ticks-b'])
+    await api
+      .post('/api/jobs')
+      .send({ saveId: id, document: emptyJob(id) })
+      .expect(201);
+  await api.post('/api/jobs/ticks-a/ticks').send({ step: 'box/dead', done: true }).expect(201);
+  expect(await ticked('ticks-b')).toEqual([]);
+  const { body } = await api.post('/api/jobs/ticks-a/duplicate').expect(201);
+  expect(await ticked((body as { id: string }).id)).toEqual([]);
+  expect(await ticked('ticks-a')).toEqual(['box/dead']);
+});
+
 test('ticks of a job that is not there, and ticks that name no step, are refused', async () => {
   await apiOn(source).get('/api/jobs/nowhere/ticks').expect(404);
   await apiOn(source).post('/api/jobs/nowhere/ticks').send({ step: 'a', done: true }).expect(404);

@@ -14,12 +14,6 @@ const SIGNS: Record<string, (bytes: Buffer) => boolean> = {
 /** Pictures that lie under a plan: SVG, PNG or JPEG, up to 8 MB, named by the SHA-256 of their bytes. */
 export const pictureRoutes = (pictures: PictureStore): Router => {
   const routes = Router();
-  routes.use((request, _response, next) => {
-    const length = Number(request.headers['content-length'] ?? 0);
-    if (length > 8 * 2 ** 20)
-      throw new Refusal(413, 'too-large', 'The picture is larger than 8 MB. Save it smaller.', '');
-    next();
-  });
   routes.use(express.raw({ limit: LIMIT, type: Object.keys(SIGNS) }));
 
   routes.post('/', async (request, response) => {

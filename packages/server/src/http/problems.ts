@@ -58,9 +58,13 @@ const isDiskFull = (error: unknown): boolean => {
 export const answerProblems: ErrorRequestHandler = (error: unknown, _request, response, next) => {
   if (response.headersSent) return next(error);
   if (error instanceof Refusal) return send(response, error.status, error.problem, error.more);
-  const type = (error as { type?: string }).type;
+  const { type, limit = 0 } = error as { type?: string; limit?: number };
   if (type === 'entity.too.large')
-    return send(response, 413, { code: 'too-large', message: 'The job is larger than 2 MB.', path: '' });
+    return send(response, 413, {
+      code: 'too-large',
+      message: `This is larger than ${limit / 2 ** 20} MB, which is the most that is taken here.`,
+      path: '',
+    });
   if (type === 'entity.parse.failed')
     return send(response, 400, {
       code: 'not-json',
