@@ -126,7 +126,7 @@ const save = async (address, job) => {
 };
 
 const pages = async (address, job) => {
-  const { openBrowser } = await import('./lib/browser.mjs');
+  const { heapOf, openBrowser } = await import('./lib/browser.mjs');
   const browser = await openBrowser();
   try {
     const cold = [];
@@ -172,10 +172,7 @@ const pages = async (address, job) => {
       return times;
     });
     show(`web: handle to repainted bench, 12 boxes, ${conductors} wires`, flips, 'under 50 ms');
-    const client = await page.context().newCDPSession(page);
-    await client.send('Performance.enable');
-    const { metrics } = await client.send('Performance.getMetrics');
-    const heap = metrics.find((one) => one.name === 'JSHeapUsedSize').value / 1e6;
+    const heap = await heapOf(page);
     say(`${'web: heap of the bench after 60 flips'.padEnd(52)} ${heap.toFixed(0)} MB   aim under 200 MB`);
     const lit = await page.getByTestId(/^light-/).allTextContents();
     if (!lit.every((text) => text === lit[0] || text.includes('lit') || text.includes('dark')))

@@ -1,5 +1,5 @@
 import { planJob } from '@amber/core';
-import { openBrowser } from './browser.mjs';
+import { heapOf, metricsOf, openBrowser } from './browser.mjs';
 import { randomJob } from './plannerFigures.mjs';
 import { say } from './say.mjs';
 
@@ -33,12 +33,8 @@ const dragging = async (browser, address) => {
   const lamp = page.getByRole('button', { name: 'L3, luminaire' });
   await lamp.waitFor();
   const box = await lamp.boundingBox();
-  const client = await page.context().newCDPSession(page);
-  await client.send('Performance.enable');
-  const script = async () => {
-    const { metrics } = await client.send('Performance.getMetrics');
-    return metrics.find((one) => one.name === 'ScriptDuration').value * 1000;
-  };
+  const metric = await metricsOf(page);
+  const script = async () => (await metric('ScriptDuration')) * 1000;
   const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   await page.mouse.move(at.x, at.y);
   await page.mouse.down();
@@ -50,8 +46,7 @@ const dragging = async (browser, address) => {
   }
   const each = ((await script()) - before) / frames;
   await page.mouse.up();
-  const { metrics } = await client.send('Performance.getMetrics');
-  const heap = metrics.find((one) => one.name === 'JSHeapUsedSize').value / 1e6;
+  const heap = await heapOf(page);
   line('web: script a frame, dragging among 40 boxes', `mean ${each.toFixed(1)} ms   aim under 8 ms`);
   line('web: heap of the page with 40 boxes', `${heap.toFixed(0)} MB   aim under 200 MB`);
   await page.close();
