@@ -154,6 +154,7 @@ for (const [what, path, width, height] of [
     await page.setViewportSize({ width, height });
     await page.goto(path);
     await expect(page.getByText('Work dead:').first()).toBeAttached();
+    if (what.startsWith('the bench')) await expect(page.getByText(/^Checked by the/)).toBeAttached();
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);

@@ -86,3 +86,31 @@ test('a change that was planned can be undone, and a feed goes on from a box', a
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Chain locker')).toHaveCount(0);
 });
+
+test('on a telephone: the form, what it comes to, and a refusal fit the screen; the plans come back', async ({
+  page,
+  request,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${await foundWinchRoom(request, 'winch-telephone')}/runs`);
+  await page.getByRole('button', { name: 'Small job …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Small job' });
+  await panel.getByLabel('What is to be done').selectOption('Bring a neutral to a switch');
+  await expect(panel.getByRole('region', { name: 'Taken out of its boxes' })).toContainText('14/2');
+  await expect(panel.getByText(/^\d+ things to verify on site$/)).toBeVisible();
+
+  // A receptacle at the end of a run that no coil is long enough for.
+  await panel.getByLabel('What is to be done').selectOption('Go on from a box');
+  await panel.getByLabel('From which box').selectOption('Winch ceiling');
+  await panel.getByLabel('from Winch ceiling').fill('900');
+  await panel.getByLabel('from Winch ceiling').press('Enter');
+  await expect(panel.getByText('Nothing can be taken off this box')).toBeVisible();
+  await expect(panel.getByText('Remedy:')).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Plan it this way' })).toBeHidden();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations).toEqual([]);
+
+  await panel.getByRole('button', { name: 'Back to the plans' }).click();
+  await expect(page.getByRole('complementary', { name: 'Plans' })).toBeVisible();
+});
