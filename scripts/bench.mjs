@@ -63,7 +63,7 @@ const core = async (job, sixBoxes) => {
   } = await import('@amber/core');
   show(
     'core: plan, prove and inspect 12 boxes',
-    timed(30, () => reviewJob(job)),
+    timed(30, () => reviewJob(job).findings),
     '-',
   );
   const pinned = withArrangement(job, planJob(job).circuits);

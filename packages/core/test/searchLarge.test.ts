@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { estimate, newBox, newGroup, newLuminaire, newSlot, reviewJob, type Job } from '../src/index.js';
+import {
+  estimate,
+  findPlans,
+  newBox,
+  newGroup,
+  newLuminaire,
+  newSlot,
+  reviewJob,
+  type Job,
+} from '../src/index.js';
 import { leastCost } from '../src/search/cost.js';
 import { largeBound } from '../src/search/largeBound.js';
 import type { Found } from '../src/search/found.js';
@@ -144,4 +153,19 @@ test('a circuit of 24 places in 8 rooms is planned with a bound, the same every 
   expect(plans[0]?.outcome.ok).toBe(true);
   for (const proof of proofs) expect(proof.working).toBe(proof.positions);
   expect(search.least({ mostSteps: 300_000, mayGoOn: () => false }).steps).toBeLessThan(200);
+});
+
+test('28 switches on one circuit are planned, and with more it says how many there may be', () => {
+  const most = manyRooms(14);
+  const [circuit] = most.circuits;
+  if (!circuit) throw new Error('no circuit');
+  expect(findPlans(most, circuit.id, { mostSteps: 30_000 }).candidates.length).toBeGreaterThan(0);
+  const more = findPlans(manyRooms(15), circuit.id, { mostSteps: 30_000 });
+  expect(more.candidates).toEqual([]);
+  expect(more.refusals).toEqual([
+    expect.objectContaining({
+      title: `${circuit.name} has more switches than are planned together`,
+      reason: expect.stringContaining('It has 30; up to 28'),
+    }),
+  ]);
 });

@@ -4,7 +4,8 @@ import { runLength } from '../materials/lengths.js';
 import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
-import { boxesOf, junctionsOf } from '../search/orders.js';
+import { MOST_CLASSES_LARGE } from '../search/large.js';
+import { boxesOf, junctionsOf, switchedGroups } from '../search/orders.js';
 import { someLengthsKnown } from '../search/priceTables.js';
 import { withChoice } from './measures.js';
 
@@ -48,6 +49,9 @@ const cutOff = (
   return boxesOf(job, circuit).filter((box) => !reached.includes(box));
 };
 
+/** Hot and neutral are two of the classes of nets that the search tells apart; each switch brings another. */
+const MOST_SWITCHES = MOST_CLASSES_LARGE - 2;
+
 /** What stands in the way of any plan, seen before searching. */
 export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
   const feeds = job.feeds.filter((feed) => feed.circuit === circuit.id);
@@ -58,6 +62,15 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
         title: `Nobody has said where power for ${circuit.name} comes from`,
         reason: 'A plan starts at the panel or at a box that is fed already.',
         remedy: 'Add a feed to the circuit.',
+      },
+    ];
+  const switches = switchedGroups(job, circuit).reduce((sum, { slots }) => sum + slots.length, 0);
+  if (switches > MOST_SWITCHES)
+    return [
+      {
+        title: `${circuit.name} has more switches than are planned together`,
+        reason: `It has ${switches}; up to ${MOST_SWITCHES} on one circuit can be searched.`,
+        remedy: 'Put some of its groups on another circuit.',
       },
     ];
   const boxes = boxesOf(job, circuit).filter((box) => box !== feed.at);
