@@ -16,8 +16,21 @@ interface Spot extends Point {
   ceiling: number;
 }
 
+/** A job is never mutated, so where its places stand is found once: the search asks for every pair of them. */
+const spots = new WeakMap<Job, Map<Place, Spot | null>>();
+
 /** Where a place stands; null while nobody has said. */
 const spotOf = (job: Job, place: Place): Spot | null => {
+  const known = spots.get(job) ?? new Map<Place, Spot | null>();
+  spots.set(job, known);
+  const before = known.get(place);
+  if (before !== undefined) return before;
+  const found = findSpot(job, place);
+  known.set(place, found);
+  return found;
+};
+
+const findSpot = (job: Job, place: Place): Spot | null => {
   const box = job.boxes.find((one) => one.id === place);
   const found = place === PANEL ? job.routing.panel : box?.at && { level: box.level, at: box.at };
   if (!found) return null;
