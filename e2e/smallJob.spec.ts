@@ -71,8 +71,8 @@ test('a change that was planned can be undone, and a feed goes on from a box', a
   await page.goto(`${address}/runs`);
   await page.getByRole('button', { name: 'Small job …' }).click();
   const panel = page.getByRole('complementary', { name: 'Small job' });
-  await panel.getByLabel('What is to be done').selectOption('Go on from a box');
-  await panel.getByLabel('What comes').selectOption('a feed that goes on');
+  await panel.getByLabel('What is to be done').selectOption('Take a receptacle or feed off a box');
+  await panel.getByLabel('What comes').selectOption('an onward feed');
   await panel.getByLabel('From which box').selectOption('Winch ceiling');
   await panel.getByLabel('What it feeds').fill('Chain locker');
   await panel.getByLabel('from Winch ceiling').fill('30');
@@ -100,7 +100,7 @@ test('on a telephone: the form, what it comes to, and a refusal fit the screen; 
   await expect(panel.getByText(/^\d+ things to verify on site$/)).toBeVisible();
 
   // A receptacle at the end of a run that no coil is long enough for.
-  await panel.getByLabel('What is to be done').selectOption('Go on from a box');
+  await panel.getByLabel('What is to be done').selectOption('Take a receptacle or feed off a box');
   await panel.getByLabel('From which box').selectOption('Winch ceiling');
   await panel.getByLabel('from Winch ceiling').fill('900');
   await panel.getByLabel('from Winch ceiling').press('Enter');

@@ -249,6 +249,7 @@ export { FAMILIAR_TITLES } from './plans/familiar.js';
 export { forcedEntry, leastCostOf, setEntry, setRunFact } from './plans/constraints.js';
 export { wireAll } from './plans/wireAll.js';
 export { leastChange } from './plans/leastChange.js';
+export { emptyBoxes, switchedGroups } from './search/orders.js';
 export type { LeastChange } from './plans/leastChange.js';
 export type { Moved } from './plans/handwork.js';
 export type { Change, NewPlace } from './plans/changes.js';

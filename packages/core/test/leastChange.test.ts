@@ -122,7 +122,10 @@ test('a dimmer for an old switch: nothing new but the dimmer, one box opened, ea
   expect(change.stay).toEqual(expect.arrayContaining(['old.feed', 'old.L-S']));
   expect(change.devices).toHaveLength(1);
   const told = change.moved.filter((one) => !one.wire.startsWith('bare'));
-  expect(told.map((one) => one.wire).sort()).toEqual(['black of the cable to L', 'white of the cable to L']);
+  expect(told.map((one) => one.wire).sort()).toEqual([
+    'black of the Old 2-wire to L',
+    'white (marked black) of the Old 2-wire to L',
+  ]);
   for (const { from, to } of told)
     expect([from, to]).toEqual([expect.stringMatching(/screw/), expect.stringMatching(/screw/)]);
   // The ceiling box stays closed: its minutes are not paid, nor are its connectors.

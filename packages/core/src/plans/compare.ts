@@ -1,5 +1,3 @@
-import type { BoxId } from '../model/ids.js';
-import type { Job } from '../model/job.js';
 import { cubicInches, dollars } from '../model/units.js';
 import type { Candidate } from './candidates.js';
 import type { Measures } from './measures.js';
@@ -105,6 +103,3 @@ export const compare = (better: Candidate, other: Candidate): Advantage => {
     '.';
   return { better: better.letter, other: other.letter, saves, differences, sentence };
 };
-
-/** The name that the job gives a box. */
-export const nameOf = (job: Job, box: BoxId): string => job.boxes.find((one) => one.id === box)?.name ?? box;

@@ -1,7 +1,7 @@
-import { PANEL, type BoxId, type SlotId } from '../model/ids.js';
+import type { BoxId, SlotId } from '../model/ids.js';
 import { endKey, terminalKey, type End, type Wiring } from '../model/wiring.js';
 import type { JobReview } from '../review/reviewJob.js';
-import { terminalWord, whereGoes } from '../steps/ends.js';
+import { endWord, terminalWord, whereGoes } from '../steps/ends.js';
 
 /** One wire of an old device or of the one that comes in its place: where it was, and where it goes. */
 export interface Moved {
@@ -56,12 +56,7 @@ interface OnScrew {
 /** The wires on the screws of a device. An old cable and a new one may come from the same box, so they are told by their ends. */
 const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew> => {
   const device = wiring.devices.find((one) => one.slot === slot);
-  const name = (place: string) =>
-    place === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
-  const say = ({ cable, side, colour }: End) => {
-    const found = wiring.cables.find((one) => one.id === cable);
-    return `${colour} of the ${found?.existing === false ? 'new ' : ''}cable to ${name((side === 'from' ? found?.to : found?.from) ?? '')}`;
-  };
+  const say = (end: End) => endWord(job, wiring, end);
   // A splice may send several tails to one device.
   const tails = new Map<string, number>();
   return new Map(

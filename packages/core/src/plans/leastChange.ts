@@ -10,7 +10,7 @@ import { changedJob, circuitOf, withDevicesFreed, type Change } from './changes.
 import { MOST_STEPS } from './findPlans.js';
 import { makeUpIn, movedAt, type Moved } from './handwork.js';
 import { changeCost, type ChangeCost } from './changeCost.js';
-import { baselineOf, measure, withChoice, type LaidRun, type Measures } from './measures.js';
+import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from './measures.js';
 import type { Refusal } from './refusal.js';
 
 /** What a small job on existing work asks for. */
@@ -107,9 +107,9 @@ export const leastChange = (
         ];
       });
   const [best] = variants.sort((a, b) => a.weight - b.weight || a.abandoned.length - b.abandoned.length);
-  const measured = best && measure(best.job, circuit, baselineOf(best.job, circuit));
+  const after = best && reviewJob(best.job);
+  const measured = after && measureReview(after, circuit, baselineOf(best.job, circuit));
   if (!best || !measured) return { ok: false, refusal: refusalOf(change) };
-  const after = reviewJob(best.job);
   const mine = reviewCircuit(after, circuit);
   const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
   const usedBefore = new Set<string>(reviewCircuit(before, circuit).cables);

@@ -160,8 +160,11 @@ const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measure
 };
 
 /** Plans a job anew and measures one circuit of it; null where it cannot be planned. */
-export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Measured | null => {
-  const review = reviewJob(asked);
+export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Measured | null =>
+  measureReview(reviewJob(asked), circuit, baseline);
+
+/** The same of a job that was planned already. */
+export const measureReview = (review: JobReview, circuit: CircuitId, baseline: Baseline): Measured | null => {
   const { job, wiring } = review;
   if (!review.plans.find((plan) => plan.circuit.id === circuit)?.outcome.ok) return null;
   const mine = reviewCircuit(review, circuit);

@@ -8,6 +8,7 @@ import { MOST_CLASSES_LARGE } from '../search/large.js';
 import { boxesOf, junctionsOf, switchedGroups } from '../search/orders.js';
 import { someLengthsKnown } from '../search/priceTables.js';
 import { withChoice } from './measures.js';
+import { nameOf } from './words.js';
 
 /** Why a brief cannot be met: what clashes, and how to mend it. */
 export interface Refusal {
@@ -28,9 +29,6 @@ const WHATEVER_THE_RUN: ReadonlySet<PlanProblem['code']> = new Set<PlanProblem['
   'TooManyDevices',
   'ExistingBoxUnknown',
 ]);
-
-const nameOf = (job: Job, place: Place) =>
-  place === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
 
 const list = (words: readonly string[]) =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

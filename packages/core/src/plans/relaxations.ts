@@ -1,5 +1,5 @@
 import { articleOf } from '../model/articles.js';
-import { PANEL, type BoxId, type Place } from '../model/ids.js';
+import type { BoxId, Place } from '../model/ids.js';
 import { plannedWiring, type Box, type Circuit, type Job } from '../model/job.js';
 import { cubicInches, dollars } from '../model/units.js';
 import type { Constraints } from '../search/orders.js';
@@ -7,6 +7,7 @@ import { choiceOf } from '../search/search.js';
 import type { SearchLimits } from '../search/found.js';
 import { baselineOf, measure, withChoice, type Baseline, type Measured } from './measures.js';
 import { bestBy } from './profiles.js';
+import { nameOf } from './words.js';
 
 /** A fact of the brief that could be otherwise. */
 export type Relaxation =
@@ -24,9 +25,6 @@ export interface Relaxed {
   /** The job so changed, with the plan chosen. */
   job: Job;
 }
-
-const nameOf = (job: Job, place: Place) =>
-  place === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
 
 const changeBox = (job: Job, id: BoxId, change: Partial<Box>): Job => ({
   ...job,

@@ -111,7 +111,7 @@ const cheapestTree = (
       underCost = cost;
       under = entry;
     }
-    steps += partials.entries[partial] as number;
+    steps += partials.ways[partial] as number;
   };
 
   const close = (top: number, partial: number): void => {
@@ -183,7 +183,7 @@ const cheapestTree = (
       if (row === NONE) {
         row = entries.add(partials.first[partial] as number);
         partials.first[partial] = row;
-        partials.entries[partial] = (partials.entries[partial] as number) + 1;
+        partials.ways[partial] = (partials.ways[partial] as number) + 1;
       }
       entries.put(row, code, runs + 1, cost, before, one);
       if (cost < (partials.least[partial] as number)) partials.least[partial] = cost;
@@ -199,7 +199,7 @@ const cheapestTree = (
     for (let base = partialsFrom[(size - child) * n + top] as number; base < to; base++) {
       const end = hungFrom[from + (partials.low[base] as number)] as number;
       const set = partials.set[base] as number;
-      const count = partials.entries[base] as number;
+      const count = partials.ways[base] as number;
       for (let one = first; one < end; one++) {
         if (((hung.set[one] as number) & set) !== 0) continue;
         steps += count;
@@ -228,7 +228,7 @@ const cheapestTree = (
       if (size === 1) {
         const alone = partials.add(1 << top, n);
         partials.first[alone] = entries.add(NONE);
-        partials.entries[alone] = 1;
+        partials.ways[alone] = 1;
         partials.least[alone] = 0;
         entries.put(entries.count - 1, 0, 0, 0, NONE, NONE);
       } else if ((leaves & (1 << top)) === 0)

@@ -7,15 +7,32 @@ export const NONE = -1;
 
 const ROOM = 1024;
 
-const longer = <T extends Float64Array | Int32Array | Uint8Array>(column: T): T => {
-  const made = new (column.constructor as new (rows: number) => T)(column.length * 2);
+type Column = Float64Array | Int32Array | Uint8Array;
+
+const longer = (column: Column): Column => {
+  const made = new (column.constructor as new (rows: number) => Column)(column.length * 2);
   made.set(column);
   return made;
 };
 
-/** Ways to hang children on a node: the last child added (a row of `Hung`), and the way that was there before it. */
-export class Entries {
+/** Rows over columns that are as long as each other; those of a kind of row are the fields of its class. */
+class Rows {
   count = 0;
+  private room = ROOM;
+
+  /** The number of a new row. */
+  protected more(): number {
+    if (this.count === this.room) {
+      this.room *= 2;
+      for (const [name, column] of Object.entries(this) as [string, unknown][])
+        if (ArrayBuffer.isView(column)) Object.assign(this, { [name]: longer(column as Column) });
+    }
+    return this.count++;
+  }
+}
+
+/** Ways to hang children on a node: the last child added (a row of `Hung`), and the way that was there before it. */
+export class Entries extends Rows {
   code = new Float64Array(ROOM);
   cost = new Float64Array(ROOM);
   runs = new Uint8Array(ROOM);
@@ -25,16 +42,9 @@ export class Entries {
   next = new Int32Array(ROOM);
 
   add(next: number): number {
-    if (this.count === this.code.length) {
-      this.code = longer(this.code);
-      this.cost = longer(this.cost);
-      this.runs = longer(this.runs);
-      this.before = longer(this.before);
-      this.child = longer(this.child);
-      this.next = longer(this.next);
-    }
-    this.next[this.count] = next;
-    return this.count++;
+    const row = this.more();
+    this.next[row] = next;
+    return row;
   }
 
   put(row: number, code: number, runs: number, cost: number, before: number, child: number): void {
@@ -47,37 +57,29 @@ export class Entries {
 }
 
 /** Nodes with some children on them: the set of it all, and the first of its entries, one for each load. */
-export class Partials {
-  count = 0;
+export class Partials extends Rows {
   set = new Int32Array(ROOM);
   /** Lowest node among the children; they are added in falling order of their lowest node, so each set is made once. */
   low = new Uint8Array(ROOM);
   /** The least of the entries. */
   least = new Float64Array(ROOM);
   first = new Int32Array(ROOM);
-  entries = new Int32Array(ROOM);
+  /** How many of them there are. */
+  ways = new Int32Array(ROOM);
 
   add(set: number, low: number): number {
-    if (this.count === this.set.length) {
-      this.set = longer(this.set);
-      this.low = longer(this.low);
-      this.least = longer(this.least);
-      this.first = longer(this.first);
-      this.entries = longer(this.entries);
-    }
-    const row = this.count++;
+    const row = this.more();
     this.set[row] = set;
     this.low[row] = low;
     this.least[row] = Infinity;
     this.first[row] = NONE;
-    this.entries[row] = 0;
+    this.ways[row] = 0;
     return row;
   }
 }
 
 /** Sets of nodes with one of them at the top, as they hang on a parent: cost and load of it all with the run. */
-export class Hung {
-  count = 0;
+export class Hung extends Rows {
   parent = new Uint8Array(ROOM);
   set = new Int32Array(ROOM);
   cost = new Float64Array(ROOM);
@@ -89,16 +91,7 @@ export class Hung {
   next = new Int32Array(ROOM);
 
   add(): number {
-    if (this.count === this.set.length) {
-      this.parent = longer(this.parent);
-      this.set = longer(this.set);
-      this.cost = longer(this.cost);
-      this.code = longer(this.code);
-      this.top = longer(this.top);
-      this.entry = longer(this.entry);
-      this.next = longer(this.next);
-    }
-    return this.count++;
+    return this.more();
   }
 
   put(

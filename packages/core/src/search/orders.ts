@@ -1,5 +1,5 @@
 import { PANEL, type BoxId, type GroupId, type SlotId } from '../model/ids.js';
-import { runFactOf, type Circuit, type Feed, type Group, type Job } from '../model/job.js';
+import { runFactOf, type Box, type Circuit, type Feed, type Group, type Job } from '../model/job.js';
 import { neutralRequirement } from '../code/neutralRequirement.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { Order } from './problem.js';
@@ -52,16 +52,20 @@ export const boxesOf = (job: Job, circuit: Circuit): BoxId[] => {
   ];
 };
 
-/** Boxes that hold nothing and feed nothing: a tree may go through them or leave them out. */
-export const junctionsOf = (job: Job): BoxId[] => {
+/** Boxes that hold nothing and feed nothing. */
+export const emptyBoxes = (job: Job): Box[] => {
   const taken = new Set<string>([
     ...[...job.slots, ...job.luminaires].map((one) => one.box),
     ...job.feeds.map((feed) => feed.at),
   ]);
-  return job.boxes
-    .filter((box) => !taken.has(box.id) && box.work !== 'beyond' && box.work !== 'existing')
-    .map((box) => box.id);
+  return job.boxes.filter((box) => !taken.has(box.id) && box.work !== 'beyond');
 };
+
+/** Of these, the new ones: a tree may go through them or leave them out. */
+export const junctionsOf = (job: Job): BoxId[] =>
+  emptyBoxes(job)
+    .filter((box) => box.work !== 'existing')
+    .map((box) => box.id);
 
 /**
  * The switches that get a neutral in every case, and the groups of which any one is enough. Which one that is stays open:

@@ -1,18 +1,9 @@
-import { useEffect, useRef } from 'react';
-import {
-  cubicInches,
-  fillOf,
-  type BoxDrawing,
-  type DeviceId,
-  type DrawnWire,
-  type Positions,
-} from '@amber/core';
+import { useEffect, useRef, type ComponentProps } from 'react';
+import { cubicInches, fillOf } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { boxChosen } from './benchSlice.js';
-import type { Seen } from './lenses.js';
 import { OpenBox } from './OpenBox.js';
 import { SaveButtons } from './SaveButtons.js';
-import type { Bench } from './useBench.js';
 
 /** One box opened up, under its name and its fill. */
 export const BoxCard = ({
@@ -21,18 +12,7 @@ export const BoxCard = ({
   number,
   large,
   ...seen
-}: {
-  bench: Bench;
-  drawing: BoxDrawing;
-  number: number;
-  /** It alone is shown, as large as there is room. */
-  large: boolean;
-  positions: Positions;
-  seen: (wire: DrawnWire) => Seen;
-  followed: ReadonlySet<string> | null;
-  onFlip: (id: DeviceId) => void;
-  onFollow: (key: string) => void;
-}) => {
+}: ComponentProps<typeof OpenBox> & { number: number }) => {
   const chosen = useAppSelector((state) => state.bench.box === drawing.box);
   const dispatch = useAppDispatch();
   const frame = useRef<HTMLElement>(null);

@@ -93,14 +93,14 @@ export const jobsApi = createApi({
     }),
     /** Steps that are ticked off. */
     ticks: build.query<string[], string>({
-      query: (job) => `/jobs/${encodeURIComponent(job)}/ticks`,
+      query: (job) => `${jobPath(job)}/ticks`,
       transformResponse: (body: { ticks: { step: string }[] }) => body.ticks.map((one) => one.step),
       providesTags: ['Ticks'],
     }),
     /** Shown at once; taken back where the server did not keep it. */
     tick: build.mutation<unknown, { job: string; step: string; done: boolean }>({
       query: ({ job, ...body }) => ({
-        url: `/jobs/${encodeURIComponent(job)}/ticks`,
+        url: `${jobPath(job)}/ticks`,
         method: 'POST',
         body,
       }),

@@ -1,9 +1,9 @@
-import type { Box, BoxId, Job } from '@amber/core';
+import { emptyBoxes, type Box, type BoxId, type Job } from '@amber/core';
 import { LengthInput, NameInput } from '../../shared/inputs.js';
 import { PickField } from '../../shared/PickField.js';
 import { Field } from '../../shared/ui.js';
 import { WordSelect } from '../../shared/WordSelect.js';
-import { emptyBoxes, type PlaceDraft } from './draft.js';
+import type { PlaceDraft } from './draft.js';
 
 const WORK_WORDS = {
   old: 'cut into a finished wall',

@@ -1,21 +1,21 @@
-import type { Circuit, Job } from '@amber/core';
+import { switchedGroups, type Circuit, type Job } from '@amber/core';
 import { lettersAt } from '../../plan/letters.js';
 import { NumberInput } from '../../shared/inputs.js';
 import { PickField } from '../../shared/PickField.js';
 import { Field } from '../../shared/ui.js';
 import { DEVICE_WORDS, placeName } from '../../shared/words.js';
 import { WordSelect } from '../../shared/WordSelect.js';
-import { placesOf, slotsOf, switchedGroupsOf, type SmallJobDraft } from './draft.js';
+import { placesOf, slotsOf, type SmallJobDraft } from './draft.js';
 import { PlaceFields } from './PlaceFields.js';
 
 const KIND_WORDS: Record<SmallJobDraft['kind'], string> = {
-  replaceDevice: 'Put another device in',
+  replaceDevice: 'Replace a device',
   addSwitch: 'Add a switch to a group',
   bringNeutral: 'Bring a neutral to a switch',
-  takeOff: 'Go on from a box',
+  takeOff: 'Take a receptacle or feed off a box',
 };
 
-const WHAT_WORDS = { receptacle: 'a receptacle', onward: 'a feed that goes on' } as const;
+const WHAT_WORDS = { receptacle: 'a receptacle', onward: 'an onward feed' } as const;
 
 const { receptacle: _, switchReceptacle: __, ...ROLES } = DEVICE_WORDS;
 
@@ -43,7 +43,7 @@ export const SmallJobForm = ({
   draft: SmallJobDraft;
   onChange: (draft: SmallJobDraft) => void;
 }) => {
-  const groups = switchedGroupsOf(job, circuit);
+  const groups = switchedGroups(job, circuit).map(({ group }) => group);
   const places = placesOf(job, circuit);
   const { kind } = draft;
   const beyond = kind === 'takeOff' && draft.what === 'onward';

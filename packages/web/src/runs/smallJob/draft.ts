@@ -2,6 +2,7 @@ import {
   newBox,
   newRunFact,
   PANEL,
+  switchedGroups,
   type Box,
   type BoxId,
   type Change,
@@ -37,29 +38,16 @@ export interface SmallJobDraft {
   place: PlaceDraft;
 }
 
+/** The switches of a circuit, group by group. */
 export const slotsOf = (job: Job, circuit: Circuit): Slot[] => {
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
-  );
-  return job.slots.filter((slot) => groups.has(slot.group) && slot.role !== 'receptacle');
+  const ids = switchedGroups(job, circuit).flatMap(({ slots }) => slots);
+  return job.slots.filter((slot) => ids.includes(slot.id));
 };
-
-export const switchedGroupsOf = (job: Job, circuit: Circuit) =>
-  job.groups.filter((group) => group.circuit === circuit.id && group.control === 'switched');
 
 /** Boxes of the circuit from which a run may come. */
 export const placesOf = (job: Job, circuit: Circuit): Box[] => {
   const mine = boxesOf(job, circuit.id);
   return job.boxes.filter((box) => mine.has(box.id) && box.work !== 'beyond');
-};
-
-/** Boxes that are there, or drawn, and hold nothing. */
-export const emptyBoxes = (job: Job): Box[] => {
-  const taken = new Set<string>([
-    ...[...job.slots, ...job.luminaires].map((one) => one.box),
-    ...job.feeds.map((feed) => feed.at),
-  ]);
-  return job.boxes.filter((box) => !taken.has(box.id) && box.work !== 'beyond');
 };
 
 /** Is anything of the circuit there already? Only then is there something to change. */
@@ -78,7 +66,7 @@ export const startOf = (job: Job, circuit: Circuit): SmallJobDraft => {
     kind: 'replaceDevice',
     slot: slot?.id ?? null,
     role: 'dimmer',
-    group: switchedGroupsOf(job, circuit)[0]?.id ?? null,
+    group: switchedGroups(job, circuit)[0]?.group.id ?? null,
     from: slot?.box ?? placesOf(job, circuit)[0]?.id ?? null,
     what: 'receptacle',
     va: 180,
