@@ -1,6 +1,9 @@
 import type * as z from 'zod';
 
-/** What is wrong with a file, where, in a sentence. The path is dotted: boxes.2.article. Empty for the file itself. */
+/** Path of what is wrong with a file as a whole. */
+export const WHOLE_FILE = 'file';
+
+/** What is wrong with a file, where, in a sentence. The path is dotted: boxes.2.article; `file` for the file itself. */
 export interface FileFault {
   path: string;
   message: string;
@@ -22,7 +25,7 @@ export const parseJson = (text: string): Read<unknown> => {
     return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) };
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return fault('', `This is not JSON: ${why}`);
+    return fault(WHOLE_FILE, `This is not JSON: ${why}`);
   }
 };
 
@@ -32,6 +35,13 @@ const say = (issue: z.core.$ZodIssue): string =>
     ? `the format has no field ${issue.keys.map((key) => `"${key}"`).join(', ')} here; check the spelling`
     : issue.message;
 
+/** The place of a fault: that of the first field that is not known, where that is what is wrong. */
+const pathOf = (issue: z.core.$ZodIssue): string => {
+  const [unknown] = issue.code === 'unrecognized_keys' ? issue.keys : [];
+  const path = [...issue.path, ...(unknown === undefined ? [] : [unknown])].map(String).join('.');
+  return path === '' ? WHOLE_FILE : path;
+};
+
 /** A document checked by a schema, or every fault with its path. */
 export const readDocument = <S extends z.ZodType>(schema: S, document: unknown): Read<z.output<S>> => {
   const parsed = schema.safeParse(document);
@@ -40,7 +50,7 @@ export const readDocument = <S extends z.ZodType>(schema: S, document: unknown):
     ok: false,
     faults: parsed.error.issues
       .slice(0, MOST_FAULTS)
-      .map((issue) => ({ path: issue.path.map(String).join('.'), message: say(issue) })),
+      .map((issue) => ({ path: pathOf(issue), message: say(issue) })),
   };
 };
 

@@ -1,6 +1,7 @@
+import { migrated } from './migrations.js';
 import { jobSchema } from '../model/references.js';
 import { JOB_FORMAT, type Job } from '../model/job.js';
-import { fault, parseJson, readDocument, versionOf, type FileFault } from './documents.js';
+import { WHOLE_FILE, fault, parseJson, readDocument, versionOf, type FileFault } from './documents.js';
 
 export type ReadResult = { ok: true; job: Job } | { ok: false; faults: FileFault[] };
 
@@ -10,7 +11,7 @@ export type ReadResult = { ok: true; job: Job } | { ok: false; faults: FileFault
  */
 export const readJob = (document: unknown): ReadResult => {
   if (typeof document !== 'object' || document === null || Array.isArray(document))
-    return fault('', 'This is not a job file: it does not hold an object.');
+    return fault(WHOLE_FILE, 'This is not a job file: it does not hold an object.');
   const format = versionOf(document, 'format');
   if (format === null) return fault('format', 'This is not a job file: it does not say which format it has.');
   if (format > JOB_FORMAT)
@@ -18,7 +19,8 @@ export const readJob = (document: unknown): ReadResult => {
       'format',
       `This job file has format ${format}; this program reads up to ${JOB_FORMAT}. Open it with a later version of the program.`,
     );
-  const read = readDocument(jobSchema, document);
+  const known = Number.isInteger(format) && format >= 1 ? migrated(document, format, JOB_FORMAT) : document;
+  const read = readDocument(jobSchema, known);
   return read.ok ? { ok: true, job: read.value } : read;
 };
 

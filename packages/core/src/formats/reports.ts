@@ -42,6 +42,7 @@ export const truthTableSchema = z.strictObject({
       shorts: z.array(shortSchema),
     }),
   ),
+  of: count,
 }) satisfies z.ZodType<TruthTable>;
 
 export const simulateReportSchema = z.array(truthTableSchema);
@@ -71,8 +72,10 @@ const fillSchema = z.strictObject({
     }),
   ),
   needed: count,
-  available: count,
-  passes: z.boolean(),
+  /** Null while nobody knows which box it is; `needed` is the least of it where something is unknown. */
+  available: count.nullable(),
+  unknown: z.array(z.enum(['box', 'contents', 'unplanned'])),
+  verdict: z.enum(['fits', 'over', 'unknown']),
 }) satisfies z.ZodType<BoxFill>;
 
 /** `fill`: one entry for each box, or for the worksheet. Volumes are ten-thousandths of a cubic inch. */
@@ -122,7 +125,7 @@ export const takeOffReportSchema = z.strictObject({
       length: z
         .strictObject({ run: inches, allowance: inches, ends: inches, loops: inches, cut: inches })
         .nullable(),
-      lengthSource: z.enum(['measured', 'estimated', 'unknown']),
+      lengthSource: z.enum(['measured', 'estimated', 'guessed', 'unknown']),
       tags: z.strictObject({ from: z.string(), to: z.string() }),
       conductors: z.array(
         z.strictObject({

@@ -1,8 +1,9 @@
+import { ofId } from '../model/records.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
 import { yokesOf } from '../circuit/grounding.js';
-import { carrierOf, type Parts, type Positions } from '../circuit/parts.js';
+import { breakersOf, carrierOf, type Parts, type Positions } from '../circuit/parts.js';
 
 /** Ohms of a conductor, and of a splice, landing or closed contact: small against any luminaire. */
 const CONDUCTOR_OHMS = 0.01;
@@ -62,7 +63,7 @@ export const spiceNetlist = (
     );
   for (const device of wiring.devices) {
     const article = articleOf(parts.stock, 'device', device.article);
-    const position = article.positions[positions[device.id] ?? 0];
+    const position = article.positions[ofId(positions, device.id) ?? 0];
     for (const [a, b] of [...(position?.connected ?? []), ...article.bridged])
       resistor(
         node(terminalKey({ device: device.id, name: a })),
@@ -85,7 +86,7 @@ export const spiceNetlist = (
     resistor(hot, neutral, BRANCH_VOLTS ** 2 / one.va, `luminaire ${one.id}`);
     return { id: one.id, hot, neutral };
   });
-  parts.circuits.forEach(({ id }, i) => {
+  breakersOf(wiring, parts).forEach((id, i) => {
     lines.push(`V${i + 1} ${node(terminalKey({ circuit: id, name: 'hot' }))} 0 DC ${BRANCH_VOLTS}`);
     for (const name of ['neutral', 'ground'] as const)
       resistor(node(terminalKey({ circuit: id, name })), '0', CONTACT_OHMS, `panel ${name} of ${id}`);

@@ -89,16 +89,28 @@ export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
   };
 };
 
-/** A cable that lies between two places already. There is one between the same two at most: a second takes the place of the first. */
+/** A cable that lies between two places already. There is one of a circuit between the same two at most: a second takes the place of the first. */
 export const addExistingCable = (
   job: Job,
-  { id, article, from, to }: { id: CableId; article: ArticleId; from: Place; to: BoxId },
+  {
+    id,
+    article,
+    circuit,
+    from,
+    to,
+  }: { id: CableId; article: ArticleId; circuit: CircuitId | null; from: Place; to: BoxId },
 ): Job => ({
   ...job,
   existingCables: [
-    ...job.existingCables.filter((cable) => !isBetween(cable, from, to)),
-    { id, article, between: [from, to], length: null, via: [] },
+    ...job.existingCables.filter((cable) => cable.circuit !== circuit || !isBetween(cable, from, to)),
+    { id, article, circuit, between: [from, to], length: null, via: [] },
   ],
+});
+
+/** Says whose power is on a cable that lies there; null while nobody knows. */
+export const setCableCircuit = (job: Job, id: CableId, circuit: CircuitId | null): Job => ({
+  ...job,
+  existingCables: job.existingCables.map((cable) => (cable.id === id ? { ...cable, circuit } : cable)),
 });
 
 export const removeExistingCable = (job: Job, id: CableId): Job => ({

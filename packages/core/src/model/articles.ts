@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { insulatedColourSchema, type Colour } from './colours.js';
+import { isolated } from './isolated.js';
 import { articleIdSchema } from './ids.js';
 import { awgSchema, moneySchema, volumeSchema } from './units.js';
 
 const common = {
   id: articleIdSchema,
-  name: z.string().min(1).max(200),
+  name: z.string().overwrite(isolated).min(1).max(202),
   /** Ten-thousandths of a dollar; for cable and wire by the foot, otherwise each. */
   price: moneySchema.default(0),
 };
@@ -111,6 +112,8 @@ export const boxArticleSchema = z.strictObject({
   part: z.enum(['box', 'ring', 'extension']).default('box'),
   family: z.string().min(1).max(40).nullable().default(null),
   volume: volumeSchema,
+  /** Of the opening, where it is told: a square one takes a ring before a device or a luminaire goes on it. */
+  shape: z.enum(['device', 'round', 'square']).nullable().default(null),
   /** Device spaces; 0 for a ceiling or junction box. */
   gangs: z.int().min(0).max(8),
   metal: z.boolean(),

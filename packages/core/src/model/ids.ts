@@ -1,16 +1,28 @@
 import * as z from 'zod';
 
+/** Longest id that is derived from those of its ends: of a splice from a box and a cable, of a cable from its places. */
+export const LONGEST_DERIVED = 2000;
+
 /**
  * Identifiers are branded so that a box cannot be handed where a slot is wanted. Random for what the user makes,
  * derived from endpoints for what the program makes, so that a ticked step survives planning again.
  */
-const id = <B extends string>(_brand: B) =>
+const id = <B extends string>(_brand: B, longest = 200) =>
   z
     .string()
     .min(1)
-    .max(200)
+    .max(longest)
     .regex(/^[\w.:>/~-]+$/, 'an id holds letters, digits and . : > / ~ _ - only')
+    .refine((text) => text !== '__proto__', 'an id may not be __proto__; give it another name')
     .brand<B>();
+
+/** An id made of others, kept within the length of one that people make: what is too long is told by a sum of all of it. */
+export const joinedId = (text: string): string => {
+  if (text.length <= 200) return text;
+  let sum = 0;
+  for (const sign of text) sum = (Math.imul(sum, 31) + (sign.codePointAt(0) ?? 0)) >>> 0;
+  return `${text.slice(0, 180)}~${sum.toString(36)}`;
+};
 
 export const jobIdSchema = id('JobId');
 export const roomIdSchema = id('RoomId');
@@ -25,10 +37,10 @@ export const feedIdSchema = id('FeedId');
 export const circuitIdSchema = id('CircuitId');
 export const articleIdSchema = id('ArticleId');
 export const wiringIdSchema = id('WiringId');
-export const cableIdSchema = id('CableId');
-export const deviceIdSchema = id('DeviceId');
-export const jointIdSchema = id('JointId');
-export const pigtailIdSchema = id('PigtailId');
+export const cableIdSchema = id('CableId', LONGEST_DERIVED);
+export const deviceIdSchema = id('DeviceId', LONGEST_DERIVED);
+export const jointIdSchema = id('JointId', LONGEST_DERIVED);
+export const pigtailIdSchema = id('PigtailId', LONGEST_DERIVED);
 
 export type JobId = z.infer<typeof jobIdSchema>;
 export type RoomId = z.infer<typeof roomIdSchema>;
@@ -48,6 +60,12 @@ export type DeviceId = z.infer<typeof deviceIdSchema>;
 export type JointId = z.infer<typeof jointIdSchema>;
 export type PigtailId = z.infer<typeof pigtailIdSchema>;
 
+/**
+ * Stands for a breaker of the panel that nobody has named: what may be live from it is drawn live. It is no circuit of the
+ * job, and may be landed on all the same.
+ */
+export const UNNAMED_BREAKER = 'breaker~unnamed' as CircuitId;
+
 /** The panel is a place that cables come from; it is not a box of the job. */
 export const PANEL = 'panel';
 export const placeSchema = z.union([z.literal(PANEL), boxIdSchema]);
@@ -58,7 +76,7 @@ export type Place = z.infer<typeof placeSchema>;
  * the far end of a return run. The far place is written with this ending.
  */
 const RETURN = '~return';
-const returnPlaceSchema = id('ReturnPlace');
+const returnPlaceSchema = id('ReturnPlace', LONGEST_DERIVED);
 export type ReturnPlace = z.infer<typeof returnPlaceSchema>;
 export const treePlaceSchema = z.union([z.literal(PANEL), boxIdSchema, returnPlaceSchema]);
 /** A node of the cabling tree. */

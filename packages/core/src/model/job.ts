@@ -73,8 +73,11 @@ export const boxSchema = z.strictObject({
     .array(z.enum(['stud', 'hickey']))
     .max(2)
     .default([]),
-  /** What is in an existing box already and stays as it is. */
-  existingFill: boxContentsSchema.prefault({}),
+  /**
+   * What is in an existing box beside what the job shows, and stays there; null while nobody has told, and then how full it
+   * is is not known.
+   */
+  existingFill: boxContentsSchema.nullable().default(null),
 });
 export type Box = z.infer<typeof boxSchema>;
 
@@ -184,6 +187,8 @@ export type Feed = z.infer<typeof feedSchema>;
 export const existingCableSchema = z.strictObject({
   id: cableIdSchema,
   article: articleIdSchema,
+  /** Whose power is on it; null while nobody has said: then it serves no circuit, and may be live from any breaker. */
+  circuit: circuitIdSchema.nullable().default(null),
   between: z.tuple([placeSchema, boxIdSchema]),
   length: inchesSchema.nullable().default(null),
   /** Boxes it passes through unbroken. */
@@ -229,7 +234,7 @@ export const wiringDocSchema = z.strictObject({
   wiring: wiringSchema,
 });
 
-export const JOB_FORMAT = 1;
+export const JOB_FORMAT = 2;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {
@@ -245,7 +250,7 @@ const unitsSchema = z.strictObject({
   breaker: z.literal(UNITS.breaker),
 });
 
-/** Syntax of the job file, version 1. Lengths are inches; `checkReferences` looks after ids. */
+/** Syntax of the job file. Lengths are inches; `checkReferences` looks after ids. */
 export const jobShape = z.strictObject({
   format: z.literal(JOB_FORMAT),
   units: unitsSchema,
@@ -272,9 +277,13 @@ export const jobShape = z.strictObject({
   existingCables: z.array(existingCableSchema).max(500).default([]),
   runFacts: z.array(runFactSchema).max(2000),
   choices: z.array(choiceSchema).max(100),
-  wirings: z.array(wiringDocSchema).max(20),
+  wirings: z.array(wiringDocSchema).max(21),
 });
 export type Job = z.infer<typeof jobShape>;
+
+/** The name of a circuit, or what is said of a breaker that nobody has named. */
+export const circuitName = (job: Job, id: string): string =>
+  job.circuits.find((one) => one.id === id)?.name ?? 'a breaker that nobody has named';
 
 /** The planned wiring of a job, or null before anything could be planned. */
 export const plannedWiring = (job: Job) =>

@@ -1,11 +1,13 @@
 import * as z from 'zod';
+import { isolated } from './isolated.js';
 import { doorIdSchema, levelIdSchema, pictureIdSchema, roomIdSchema } from './ids.js';
 import { coordinateSchema, inchesSchema } from './units.js';
 
-/** Any Unicode, up to 200 characters, never run as markup. */
+/** Any Unicode, up to 200 characters, never run as markup, and never turning the sentence it stands in. */
 export const nameSchema = z
   .string()
   .trim()
+  .overwrite(isolated)
   .min(1)
   // Characters as people count them: an emoji is one, though it is two units of a string.
   .refine((name) => [...name].length <= 200, { message: 'a name has at most 200 characters' });
@@ -121,6 +123,8 @@ export const routingSchema = z.strictObject({
   access: accessSchema.default('open'),
   /** Added to an estimated run for bends and detours, percent. */
   allowance: z.number().min(0).max(100).default(10),
+  /** Taken for a home run whose length nobody knows, inches; a guess, and shown as one. */
+  homeRunGuess: inchesSchema.default(600),
   /** Conductor left at the panel, inches. */
   atPanel: inchesSchema.default(36),
   /** Where the panel stands; null while nobody has said. */

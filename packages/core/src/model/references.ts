@@ -1,6 +1,6 @@
 import { conductorsOf } from './articles.js';
 import { isGroundColour } from './colours.js';
-import { PANEL, isReturn, placeOfNode, type TreePlace } from './ids.js';
+import { PANEL, UNNAMED_BREAKER, isReturn, placeOfNode, type TreePlace } from './ids.js';
 import { jobShape, type Job } from './job.js';
 import { endKey, type End, type Terminal, type Wiring } from './wiring.js';
 
@@ -48,8 +48,9 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
   };
   const terminal = (t: Terminal, path: Path) => {
     if ('luminaire' in t) luminaire(t.luminaire, [...path, 'luminaire']);
-    else if ('circuit' in t) circuit(t.circuit, [...path, 'circuit']);
-    else if ('box' in t) box(t.box, [...path, 'box']);
+    else if ('circuit' in t) {
+      if (t.circuit !== UNNAMED_BREAKER) circuit(t.circuit, [...path, 'circuit']);
+    } else if ('box' in t) box(t.box, [...path, 'box']);
     else {
       const device = devices.get(t.device);
       if (!device) return report([...path, 'device'], `there is no device "${t.device}"`);
@@ -157,6 +158,10 @@ const checkReferences = (job: Job, report: Report) => {
   const deviceArticle = inStock('device');
   const cableArticle = inStock('cable');
   const level = known(idsOf(job.levels), 'level', report);
+  job.circuits.forEach((one, i) => {
+    if (one.id === UNNAMED_BREAKER)
+      report(['circuits', i, 'id'], `"${UNNAMED_BREAKER}" stands for a breaker that nobody has named`);
+  });
   const luminaire = known(idsOf(job.luminaires), 'luminaire', report);
   const node = (at: TreePlace, path: Path) => place(placeOfNode(at), path);
   job.stock.forEach((article, i) => {
@@ -168,6 +173,10 @@ const checkReferences = (job: Job, report: Report) => {
     if (article.kind !== 'device') return;
     if (article.companion !== null) deviceArticle(article.companion, ['stock', i, 'companion']);
     const terminals = new Set(article.terminals.map((one) => one.name));
+    article.terminals.forEach(({ name }, k) => {
+      if (article.terminals.findIndex((one) => one.name === name) < k)
+        report(['stock', i, 'terminals', k, 'name'], `${article.name} has two terminals called "${name}"`);
+    });
     const pairs = [...article.positions.flatMap((one) => one.connected), ...article.bridged];
     for (const name of pairs.flat())
       if (!terminals.has(name)) report(['stock', i], `${article.name} has no terminal "${name}"`);
@@ -214,6 +223,9 @@ const checkReferences = (job: Job, report: Report) => {
   });
   job.existingCables.forEach((c, i) => {
     cableArticle(c.article, ['existingCables', i, 'article']);
+    if (c.circuit !== null) circuit(c.circuit, ['existingCables', i, 'circuit']);
+    if (c.between[0] === c.between[1])
+      report(['existingCables', i, 'between'], 'a cable lies between two places; both of these are the same');
     c.between.forEach((id, side) => place(id, ['existingCables', i, 'between', side]));
     c.via.forEach((one, k) => box(one.box, ['existingCables', i, 'via', k, 'box']));
   });
@@ -241,6 +253,11 @@ const checkReferences = (job: Job, report: Report) => {
     }
     choice.neutralAt?.forEach((s, k) => slot(s, ['choices', i, 'neutralAt', k]));
   });
+  const besides = job.wirings.filter((document) => document.kind !== 'planned').length;
+  if (besides > 20)
+    report(['wirings'], `a job has at most 20 wirings beside the planned one; this one has ${besides}`);
+  if (job.wirings.length - besides > 1)
+    report(['wirings'], 'a job has one planned wiring; take the others out, or call them found');
   job.wirings.forEach((document, i) => checkWiring(job, document.wiring, ['wirings', i, 'wiring'], report));
 };
 

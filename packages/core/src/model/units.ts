@@ -7,6 +7,13 @@ export const inchesSchema = z
   .max(12_000)
   .multipleOf(1 / 16);
 
+/** Length of a run in inches, a multiple of 1/16: up to what lies between any two coordinates along the axes. */
+export const runInchesSchema = z
+  .number()
+  .min(0)
+  .max(200_000)
+  .multipleOf(1 / 16);
+
 /** Volume in ten-thousandths of a cubic inch, so that sums are exact. 20.0 in³ = 200000. */
 export const volumeSchema = z.int().min(0).max(100_000_000);
 

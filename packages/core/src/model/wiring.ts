@@ -12,9 +12,11 @@ import {
   pigtailIdSchema,
   placeSchema,
   slotIdSchema,
+  type ArticleId,
   type BoxId,
 } from './ids.js';
-import { awgSchema, inchesSchema } from './units.js';
+import { ofId } from './records.js';
+import { awgSchema, runInchesSchema } from './units.js';
 
 /** One conductor's end at one side of its cable. Conductors have no id of their own. */
 export const endSchema = z.strictObject({
@@ -50,15 +52,15 @@ export const viaSchema = z
 
 /**
  * Length in inches along the run from box to box, what is left free in the boxes not counted; null while nobody has
- * measured it and it cannot be estimated.
+ * measured it and it cannot be estimated. Guessed is what the job takes for a home run of which nothing is known.
  */
 export const cableSchema = z.strictObject({
   id: cableIdSchema,
   article: articleIdSchema,
   from: placeSchema,
   to: boxIdSchema,
-  length: inchesSchema.nullable(),
-  lengthSource: z.enum(['measured', 'estimated', 'unknown']),
+  length: runInchesSchema.nullable(),
+  lengthSource: z.enum(['measured', 'estimated', 'guessed', 'unknown']),
   existing: z.boolean(),
   via: viaSchema,
 });
@@ -83,7 +85,7 @@ export type Member = z.infer<typeof memberSchema>;
 export const jointSchema = z.strictObject({
   id: jointIdSchema,
   box: boxIdSchema,
-  members: z.array(memberSchema).min(1).max(60),
+  members: z.array(memberSchema).min(1).max(4000),
   connectors: z.array(
     z.strictObject({
       article: articleIdSchema,
@@ -117,11 +119,11 @@ export const wiringSchema = z.strictObject({
     boxIdSchema,
     z.union([z.array(articleIdSchema).max(5), articleIdSchema.transform((box) => [box])]),
   ),
-  devices: z.array(deviceSchema),
-  cables: z.array(cableSchema),
-  joints: z.array(jointSchema),
-  landings: z.array(landingSchema),
-  marks: z.array(markSchema),
+  devices: z.array(deviceSchema).max(1000),
+  cables: z.array(cableSchema).max(25_000),
+  joints: z.array(jointSchema).max(50_000),
+  landings: z.array(landingSchema).max(100_000),
+  marks: z.array(markSchema).max(50_000),
 });
 export type Wiring = z.infer<typeof wiringSchema>;
 
@@ -134,6 +136,10 @@ export const emptyWiring = (): Wiring => ({
   landings: [],
   marks: [],
 });
+
+/** The articles chosen for a box, the box itself first; none where none is. */
+export const articlesAt = (wiring: Pick<Wiring, 'boxes'>, box: string): readonly ArticleId[] =>
+  ofId(wiring.boxes, box) ?? [];
 
 /** Text key of an end; equal for equal ends. */
 export const endKey = (end: End): string => `${end.cable}|${end.side}|${end.colour}`;
