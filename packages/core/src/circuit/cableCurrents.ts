@@ -5,7 +5,7 @@ import { endKey, terminalKey, type End, type Terminal, type Wiring } from '../mo
 import { solveCurrents } from './currents.js';
 import type { State } from './evaluate.js';
 import { Numbering } from './numbering.js';
-import { carrierOf, type Parts, type Positions } from './parts.js';
+import { breakersOf, carrierOf, type Parts, type Positions } from './parts.js';
 import { UnionFind } from './unionFind.js';
 import { closedContacts, fixedTouches } from './wireGraph.js';
 
@@ -40,7 +40,7 @@ const readNodes = (wiring: Wiring, parts: Parts) => {
     hot: at({ luminaire: one.id, name: 'hot' }),
     neutral: at({ luminaire: carrierOf(one), name: 'neutral' }),
   }));
-  const sources = parts.circuits.flatMap(({ id }) =>
+  const sources = breakersOf(wiring, parts).flatMap((id) =>
     (['hot', 'neutral', 'ground'] as const).map((name) => at({ circuit: id, name })),
   );
   return { node, nodes, conductors, touches, loads, sources };

@@ -2,7 +2,7 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
 import { terminalKey, type Wiring } from '../model/wiring.js';
 import { yokesOf } from './grounding.js';
-import { carrierOf, type Parts } from './parts.js';
+import { breakersOf, carrierOf, type Parts } from './parts.js';
 import { conductorKey } from './keys.js';
 import { Numbering } from './numbering.js';
 import { UnionFind } from './unionFind.js';
@@ -59,9 +59,9 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
       ground: shared('ground'),
     };
   });
-  const sources = parts.circuits.map((one) => {
-    const terminal = (name: 'hot' | 'neutral' | 'ground') => index(terminalKey({ circuit: one.id, name }));
-    return { id: one.id, hot: terminal('hot'), neutral: terminal('neutral'), ground: terminal('ground') };
+  const sources = breakersOf(wiring, parts).map((id) => {
+    const terminal = (name: 'hot' | 'neutral' | 'ground') => index(terminalKey({ circuit: id, name }));
+    return { id, hot: terminal('hot'), neutral: terminal('neutral'), ground: terminal('ground') };
   });
   const devices = wiring.devices.map((device) => {
     const article = articleOf(parts.stock, 'device', device.article);

@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { CableId } from '../model/ids.js';
@@ -5,7 +6,7 @@ import { BRANCH_VOLTS } from '../model/units.js';
 import { endKey, terminalKey, type Member, type Wiring } from '../model/wiring.js';
 import { solveLinear } from './linear.js';
 import { yokesOf } from './grounding.js';
-import { carrierOf, type Parts, type Positions } from './parts.js';
+import { breakersOf, carrierOf, type Parts, type Positions } from './parts.js';
 import { UnionFind } from './unionFind.js';
 
 const CONDUCTOR_SIEMENS: number = 100;
@@ -59,7 +60,7 @@ export const solveCurrents = (
     ]);
   for (const device of wiring.devices) {
     const article = articleOf(parts.stock, 'device', device.article);
-    const closed = article.positions[positions[device.id] ?? 0]?.connected ?? [];
+    const closed = article.positions[ofId(positions, device.id) ?? 0]?.connected ?? [];
     for (const [a, b] of [...closed, ...article.bridged])
       ties.push([
         node(terminalKey({ device: device.id, name: a })),
@@ -74,7 +75,7 @@ export const solveCurrents = (
       b: node(terminalKey({ luminaire: carrierOf(luminaire), name: 'neutral' })),
       siemens: luminaire.va / BRANCH_VOLTS ** 2,
     });
-  const sources = parts.circuits.flatMap(({ id }) =>
+  const sources = breakersOf(wiring, parts).flatMap((id) =>
     (['hot', 'neutral', 'ground'] as const).map((name) => ({
       at: node(terminalKey({ circuit: id, name })),
       volts: name === 'hot' ? BRANCH_VOLTS : 0,

@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import type { CircuitId, LuminaireId } from '../model/ids.js';
 import { BRANCH_VOLTS } from '../model/units.js';
 import type { Compiled } from './compile.js';
@@ -45,7 +46,7 @@ const FULL_FROM = 0.9;
 export const evaluate = (compiled: Compiled, positions: Positions): State => {
   const sets = new UnionFind(compiled.netCount);
   for (const device of compiled.devices)
-    for (const [a, b] of device.positions[positions[device.id] ?? 0] ?? []) sets.join(a, b);
+    for (const [a, b] of device.positions[ofId(positions, device.id) ?? 0] ?? []) sets.join(a, b);
 
   const neutrals = new Map<number, CircuitId>();
   const grounds = new Set<number>();

@@ -1,6 +1,6 @@
 import { articleOf, type Article, type DeviceArticle } from '../model/articles.js';
 import type { ArticleId, BoxId, DeviceId } from '../model/ids.js';
-import { terminalKey, type Wiring } from '../model/wiring.js';
+import { articlesAt, terminalKey, type Wiring } from '../model/wiring.js';
 import type { Parts } from './parts.js';
 
 /** What of a box is itself to be bonded: the metal box, or the strap of a nonmetallic one; null for neither. */
@@ -29,6 +29,6 @@ export const yokesOf = (
 ): { device: DeviceId; key: string; groundedBy: BoxId | null }[] =>
   wiring.devices.map(({ id, box, article: articleId }) => {
     const article = articleOf(stock, 'device', articleId);
-    const grounds = yokeGrounds(article, bondOf(stock, wiring.boxes[box] ?? []));
+    const grounds = yokeGrounds(article, bondOf(stock, articlesAt(wiring, box)));
     return { device: id, key: yokeKey(id, article), groundedBy: grounds ? box : null };
   });

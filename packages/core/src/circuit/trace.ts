@@ -9,7 +9,7 @@ import {
 } from '../model/wiring.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import { conductorKey, jointKey, pigtailKey } from './keys.js';
-import { carrierOf, type Parts, type Positions } from './parts.js';
+import { breakersOf, carrierOf, type Parts, type Positions } from './parts.js';
 import { closedContacts, fixedTouches, type Touch } from './wireGraph.js';
 
 /** One piece on the way along a conductor. */
@@ -47,7 +47,7 @@ const piecesOf = (wiring: Wiring, parts: Parts): Map<string, TracePiece> => {
       terminal({ device: id, name }, box);
   for (const name of ['hot', 'neutral', 'ground'] as const) {
     for (const { id, box } of parts.luminaires) terminal({ luminaire: id, name }, box);
-    for (const { id } of parts.circuits) terminal({ circuit: id, name }, PANEL);
+    for (const id of breakersOf(wiring, parts)) terminal({ circuit: id, name }, PANEL);
   }
   for (const id of Object.keys(wiring.boxes) as BoxId[]) terminal({ box: id, name: 'ground' }, id);
   return pieces;
@@ -90,7 +90,7 @@ export const createTracer = (
   const fixed = fixedTouches(wiring, parts);
   const copper = neighboursOf(fixed);
   const closed = neighboursOf([...fixed, ...closedContacts(wiring, parts, positions)]);
-  const sources = parts.circuits.flatMap(({ id }) =>
+  const sources = breakersOf(wiring, parts).flatMap((id) =>
     (['hot', 'neutral', 'ground'] as const).map((name) => ({ circuit: id, name })),
   );
   const found = (keys: Iterable<string>) => [...keys].flatMap((key) => pieces.get(key) ?? []);

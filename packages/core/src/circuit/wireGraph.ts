@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import { articleOf } from '../model/articles.js';
 import { terminalKey, type End, type Wiring } from '../model/wiring.js';
 import { conductorKey, jointKey, memberKey, pigtailKey } from './keys.js';
@@ -38,7 +39,7 @@ export const fixedTouches = (wiring: Wiring, parts: Parts, keyOfEnd = wholeCondu
 /** Terminals that the handles connect in these positions. */
 export const closedContacts = (wiring: Wiring, parts: Parts, positions: Positions): Touch[] =>
   wiring.devices.flatMap(({ id, article }) => {
-    const { connected } = articleOf(parts.stock, 'device', article).positions[positions[id] ?? 0] ?? {
+    const { connected } = articleOf(parts.stock, 'device', article).positions[ofId(positions, id) ?? 0] ?? {
       connected: [],
     };
     return connected.map(([a, b]): Touch => [

@@ -1,11 +1,11 @@
 import { articleOf, groundOf } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
-import type { BoxId } from '../model/ids.js';
+import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Awg } from '../model/units.js';
-import { placeOfEnd, type Wiring } from '../model/wiring.js';
+import { articlesAt, placeOfEnd, type Wiring } from '../model/wiring.js';
 import { chosenOffer } from '../materials/boxChoice.js';
-import { boxFill, type BoxFill } from './boxFill.js';
+import { boxFill, type BoxFill, type FillUnknown } from './boxFill.js';
 
 /** Conductors that enter a box with its cables; the metal of a raceway takes no room inside. */
 const cablesIn = (job: Job, wiring: Wiring, box: BoxId) => {
@@ -84,7 +84,7 @@ export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => 
     isolatedGrounds: before?.isolatedGrounds ?? [],
     yokes: [...yokesIn(job, wiring, id), ...(before?.yokes ?? [])],
     internalClamps:
-      chosenOffer(job, wiring.boxes[id] ?? []).internalClamps || before?.internalClamps === true,
+      chosenOffer(job, articlesAt(wiring, id)).internalClamps || before?.internalClamps === true,
     supportFittings: (box?.fittings.length ?? 0) + (before?.supportFittings ?? 0),
     fixtureWires: [...leads.thin, ...(before?.fixtureWires ?? [])],
     domedCanopy: leads.domed && before?.domedCanopy !== false,
@@ -92,13 +92,58 @@ export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => 
   };
 };
 
-/** Volume there is in a box: of its sections together, or the wiring space of a luminaire that brings its own. */
-export const volumeOf = (job: Job, wiring: Wiring, box: BoxId): number => {
-  const chosen = wiring.boxes[box] ?? [];
+/** Volume there is in a box: of its sections together, or the wiring space of a luminaire that brings its own; null unless told. */
+const volumeOf = (job: Job, wiring: Wiring, box: BoxId): number | null => {
+  const chosen = articlesAt(wiring, box);
   if (chosen.length > 0) return chosenOffer(job, chosen).volume;
-  return job.luminaires.find((one) => one.box === box && one.driverBox !== null)?.driverBox ?? 0;
+  return job.luminaires.find((one) => one.box === box && one.driverBox !== null)?.driverBox ?? null;
+};
+
+/** What stands in a box by the job and is not part of the wiring, as its circuit is not planned: its switches and luminaires. */
+export const unplannedIn = (job: Job, wiring: Wiring, box: BoxId) => {
+  const fitted = new Set(wiring.devices.map((device) => device.slot));
+  const hung = new Set<string>([
+    ...wiring.joints.flatMap(({ members }) =>
+      members.flatMap((member) => ('lead' in member ? [member.lead.luminaire] : [])),
+    ),
+    ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
+  ]);
+  return {
+    slots: job.slots.filter((slot) => slot.box === box && !fitted.has(slot.id)),
+    luminaires: job.luminaires.filter((one) => one.box === box && !hung.has(one.id)),
+  };
+};
+
+/** Device spaces that all of a box takes: of the devices of the wiring, and of those whose circuit is not planned yet. */
+export const gangsTaken = (job: Job, wiring: Wiring, box: BoxId): { fitted: number; unplanned: number } => {
+  const gangsOf = (article: ArticleId | null) =>
+    article === null ? 1 : articleOf(job.stock, 'device', article).gangs;
+  return {
+    fitted: wiring.devices
+      .filter((device) => device.box === box)
+      .reduce((sum, device) => sum + gangsOf(device.article), 0),
+    unplanned: unplannedIn(job, wiring, box).slots.reduce((sum, slot) => sum + gangsOf(slot.article), 0),
+  };
+};
+
+const unknownOf = (job: Job, wiring: Wiring, id: BoxId, available: number | null): FillUnknown[] => {
+  const box = job.boxes.find((one) => one.id === id);
+  const { slots, luminaires } = unplannedIn(job, wiring, id);
+  return [
+    ...(available === null ? ['box' as const] : []),
+    ...(box?.work === 'existing' && box.existingFill === null ? ['contents' as const] : []),
+    ...(slots.length + luminaires.length > 0 ? ['unplanned' as const] : []),
+  ];
 };
 
 /** Box fill of one box of the wiring by an edition; the job's own where none is named. */
-export const fillOf = (job: Job, wiring: Wiring, box: BoxId, edition: JudgedEdition = job.edition): BoxFill =>
-  boxFill(volumeOf(job, wiring, box), contentsOf(job, wiring, box), edition);
+export const fillOf = (
+  job: Job,
+  wiring: Wiring,
+  box: BoxId,
+  edition: JudgedEdition = job.edition,
+): BoxFill => {
+  const available = volumeOf(job, wiring, box);
+  const unknown = unknownOf(job, wiring, box, available);
+  return boxFill(available, contentsOf(job, wiring, box), edition, unknown);
+};

@@ -38,12 +38,21 @@ export interface FillLine {
   section: string;
 }
 
+/** What has to be told before it can be said whether a box is big enough: which box it is, what is in it, another circuit's part. */
+export type FillUnknown = 'box' | 'contents' | 'unplanned';
+
 export interface BoxFill {
   lines: FillLine[];
+  /** At least so much, where something is not told. */
   needed: number;
-  available: number;
-  passes: boolean;
+  /** Null while nobody knows which box it is. */
+  available: number | null;
+  unknown: FillUnknown[];
+  verdict: 'fits' | 'over' | 'unknown';
 }
+
+const verdictOf = (needed: number, available: number | null, unknown: readonly FillUnknown[]) =>
+  available !== null && needed > available ? 'over' : unknown.length > 0 ? 'unknown' : 'fits';
 
 const largest = (sizes: readonly Awg[]): Awg | null =>
   sizes.reduce<Awg | null>((thick, awg) => (thick === null || awg < thick ? awg : thick), null);
@@ -58,10 +67,15 @@ const bySize = (sizes: readonly Awg[]): [Awg, number][] => {
 const UNCOUNTED_LEADS = 4;
 
 /**
- * Box fill by 314.16(B), line by line. `available` and every volume are ten-thousandths of a cubic inch. Pigtails and
+ * Box fill by 314.16(B), line by line. `available` (null while nobody knows the box) and every volume are ten-thousandths of a cubic inch. Pigtails and
  * ground pigtails are not conductors that enter, so the caller does not list them.
  */
-export const boxFill = (available: number, contents: BoxContents, edition: JudgedEdition): BoxFill => {
+export const boxFill = (
+  available: number | null,
+  contents: BoxContents,
+  edition: JudgedEdition,
+  unknown: FillUnknown[] = [],
+): BoxFill => {
   const lines: FillLine[] = [];
   const add = (what: FillLine['what'], count: number, awg: Awg | null, each: number, section: string) => {
     if (count > 0) lines.push({ what, count, awg, each, total: Math.round(count * each), section });
@@ -109,5 +123,5 @@ export const boxFill = (available: number, contents: BoxContents, edition: Judge
     add('isolatedGrounds', 1, isolated, VOLUME_PER_CONDUCTOR[isolated], '314.16(B)(5)');
   if (edition >= 2023) addEach('terminalBlocks', contents.terminalBlocks, 1, '314.16(B)(6)');
   const needed = lines.reduce((sum, line) => sum + line.total, 0);
-  return { lines, needed, available, passes: needed <= available };
+  return { lines, needed, available, unknown, verdict: verdictOf(needed, available, unknown) };
 };

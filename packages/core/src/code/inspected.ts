@@ -6,7 +6,8 @@ import { compile, type Compiled } from '../circuit/compile.js';
 import { evaluate, type State } from '../circuit/evaluate.js';
 import type { Positions } from '../circuit/parts.js';
 import { circuitsByCable, circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
-import { devicesOfGroup, everyPosition } from '../proving/works.js';
+import { everyPosition, somePositions } from '../proving/positions.js';
+import { devicesOfGroup } from '../proving/works.js';
 
 /** What every rule reads: the job, the wiring, and what the simulator knows of it. */
 export interface Inspected {
@@ -40,7 +41,9 @@ const positionsOf = (job: Job, wiring: Wiring, compiled: Compiled): Positions[] 
       compiled,
       compiled.devices.map((device) => device.id),
     );
-  return job.groups.flatMap((group) => everyPosition(compiled, devicesOfGroup(job, wiring, group.id)));
+  return job.groups.flatMap((group) =>
+    somePositions(compiled, devicesOfGroup(job, wiring, group.id), { most: EVERY_POSITION_UP_TO }),
+  );
 };
 
 const once = <T>(make: () => T): (() => T) => {

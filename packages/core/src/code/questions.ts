@@ -1,8 +1,10 @@
-import type { BoxId } from '../model/ids.js';
+import { articlesOf } from '../model/articles.js';
+import { boxContentsSchema } from '../model/contents.js';
+import { PANEL, type BoxId } from '../model/ids.js';
 import { PURPOSES, type Job } from '../model/job.js';
 import { ROOM_KINDS, type RoomKind } from '../model/place.js';
 
-type List = 'rooms' | 'boxes' | 'circuits' | 'luminaires' | 'feeds';
+type List = 'rooms' | 'boxes' | 'circuits' | 'luminaires' | 'feeds' | 'existingCables';
 
 /** A fact that only people can know: where it is kept, what may be answered, and why it is asked. */
 interface Asked {
@@ -10,8 +12,12 @@ interface Asked {
   field: string;
   text: (name: string) => string;
   why: string;
-  options: readonly (readonly [value: string | number, words: string])[];
+  options: Options | ((job: Job) => Options);
+  /** What the field becomes by an answer, where that is not the answer itself; and the answer that it stands for. */
+  kept?: { of: (value: string | number) => unknown; answer: (kept: unknown) => string | number | null };
 }
+
+type Options = readonly (readonly [value: string | number, words: string])[];
 
 const YES_NO = [
   ['yes', 'Yes'],
@@ -78,6 +84,34 @@ const ASKED = {
     text: (name) => `Has ${name} a light with a wall switch already?`,
     why: 'The room is to have one; this job switches none there.',
     options: YES_NO,
+  },
+  'box.article': {
+    list: 'boxes',
+    field: 'article',
+    text: (name) => `Which box is at ${name}?`,
+    why: 'It is there already, and whether the wires fit hangs on the volume stamped in it (314.16).',
+    options: (job) =>
+      articlesOf(job.stock, 'box')
+        .filter((one) => one.part === 'box')
+        .map((one) => [one.id, one.name] as const),
+  },
+  'box.contents': {
+    list: 'boxes',
+    field: 'existingFill',
+    text: (name) => `What is in ${name} beside what is planned here?`,
+    why: 'Its cables, device and grounds take room (314.16). What is in it is told on Layout; until then nobody can say that it fits.',
+    options: [['nothing', 'Nothing else']],
+    kept: {
+      of: () => boxContentsSchema.parse({}),
+      answer: (kept) => (kept === null ? null : 'nothing'),
+    },
+  },
+  'cable.circuit': {
+    list: 'existingCables',
+    field: 'circuit',
+    text: (name) => `Whose power is on ${name}?`,
+    why: 'Until it is told it serves no circuit, and may be live from any breaker.',
+    options: (job) => job.circuits.map((one) => [one.id, one.name] as const),
   },
   'box.accessible': {
     list: 'boxes',
@@ -182,18 +216,29 @@ const nameOf = (job: Job, list: List, id: string): string => {
     const at = job.feeds.find((one) => one.id === id)?.at;
     return job.boxes.find((box) => box.id === at)?.name ?? 'the panel';
   }
+  if (list === 'existingCables') {
+    const cable = job.existingCables.find((one) => one.id === id);
+    const [a, b] = (cable?.between ?? []).map(
+      (place) => job.boxes.find((box) => box.id === place)?.name ?? 'the panel',
+    );
+    return `the cable that lies from ${a ?? ''} to ${b ?? ''}`;
+  }
   const items: readonly { id: string; name: string }[] = job[list];
   return items.find((one) => one.id === id)?.name ?? id;
 };
 
+const optionsOf = (job: Job, { options }: Asked): Options =>
+  typeof options === 'function' ? options(job) : options;
+
 export const questionOf = (job: Job, kind: QuestionKind, of: string): Question => {
-  const { list, text, why, options }: Asked = ASKED[kind];
+  const asked: Asked = ASKED[kind];
+  const { list, text, why } = asked;
   return {
     kind,
     of,
     text: text(nameOf(job, list, of)),
     why,
-    options: options.map(([value, words]) => ({ value, words })),
+    options: optionsOf(job, asked).map(([value, words]) => ({ value, words })),
   };
 };
 
@@ -210,6 +255,11 @@ export const placeOfQuestion = (
       return { box: of as BoxId };
     case 'circuits':
       return { circuit: of };
+    case 'existingCables': {
+      const between = job.existingCables.find((one) => one.id === of)?.between;
+      const box = between?.find((place) => place !== PANEL);
+      return box === undefined ? {} : { box: box as BoxId };
+    }
     case 'luminaires': {
       const box = job.luminaires.find((one) => one.id === of)?.box;
       return box ? { box } : {};
@@ -223,12 +273,14 @@ export const placeOfQuestion = (
 
 /** What is answered already; null while it is not. */
 export const answerOf = (job: Job, { kind, of }: Pick<Question, 'kind' | 'of'>): string | number | null => {
-  const { list, field, options }: Asked = ASKED[kind];
+  const asked: Asked = ASKED[kind];
+  const { list, field, kept } = asked;
   const item = (job[list] as readonly { id: string }[]).find((one) => one.id === of);
   const value = (item as Record<string, unknown> | undefined)?.[field];
   // Risers are counted; the answer stands for a range of them.
   if (kind === 'room.risers' && typeof value === 'number') return value > 5 ? 6 : 5;
-  return options.find(([one]) => one === value)?.[0] ?? null;
+  const answer = kept ? kept.answer(value) : value;
+  return optionsOf(job, asked).find(([one]) => one === answer)?.[0] ?? null;
 };
 
 /** The job with a question answered. Throws on an answer that was not offered: that is misuse. */
@@ -237,8 +289,11 @@ export const answerQuestion = (
   { kind, of }: Pick<Question, 'kind' | 'of'>,
   value: string | number,
 ): Job => {
-  const { list, field, options }: Asked = ASKED[kind];
-  if (!options.some(([one]) => one === value)) throw new Error(`"${value}" does not answer ${kind}.`);
+  const asked: Asked = ASKED[kind];
+  const { list, field, kept } = asked;
+  if (!optionsOf(job, asked).some(([one]) => one === value))
+    throw new Error(`"${value}" does not answer ${kind}.`);
   const items: readonly { id: string }[] = job[list];
-  return { ...job, [list]: items.map((one) => (one.id === of ? { ...one, [field]: value } : one)) };
+  const answer = kept ? kept.of(value) : value;
+  return { ...job, [list]: items.map((one) => (one.id === of ? { ...one, [field]: answer } : one)) };
 };

@@ -17,6 +17,8 @@ import { electronicNeutral } from './rules/electronicNeutral.js';
 import { fanSupport } from './rules/fanSupport.js';
 import { freeConductor } from './rules/freeConductor.js';
 import { garageCircuit } from './rules/garageCircuit.js';
+import { groundColour } from './rules/groundColour.js';
+import { cableLeftLive } from './rules/leftLive.js';
 import { groundFaultSide } from './rules/groundFaultSide.js';
 import { groundingStrap } from './rules/groundingStrap.js';
 import { groundsJoined } from './rules/groundsJoined.js';
@@ -64,6 +66,8 @@ export const RULES: readonly Rule[] = [
   electronicNeutral,
   circuitLoad,
   voltageDrop,
+  cableLeftLive,
+  groundColour,
   groundsJoined,
   metalBoxBonded,
   yokeGrounded,

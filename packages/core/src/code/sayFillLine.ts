@@ -1,4 +1,5 @@
-import type { FillLine } from './boxFill.js';
+import { cubicInches } from '../model/units.js';
+import type { BoxFill, FillLine, FillUnknown } from './boxFill.js';
 
 const NAMES: Record<FillLine['what'], [one: string, many: string]> = {
   conductors: ['conductor', 'conductors'],
@@ -23,4 +24,18 @@ export const sayFillLine = ({ what, count, awg }: FillLine): string => {
   return what === 'grounds' || what === 'clamps' || what === 'isolatedGrounds'
     ? `${name.charAt(0).toUpperCase()}${name.slice(1)}${size}`
     : `${count} ${name}${size}`;
+};
+
+/** What has to be told before the fill of a box is known. */
+export const UNKNOWN_FILL: Record<FillUnknown, string> = {
+  box: 'which box it is',
+  contents: 'what is in it beside what is planned here',
+  unplanned: 'what a circuit that is not planned yet brings into it',
+};
+
+/** "16.0 of 18.0 in³", or how much is known of it: "at least 16.0 of 18.0 in³", "at least 16.0 in³, volume not known". */
+export const sayFill = ({ needed, available, unknown }: BoxFill): string => {
+  const least = unknown.some((one) => one !== 'box') ? 'at least ' : '';
+  if (available === null) return `${least}${cubicInches(needed)} needed, volume not known`;
+  return `${least}${cubicInches(needed).replace(' in³', '')} of ${cubicInches(available)}`;
 };

@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import type { DeviceId, GroupId, SlotId } from '../model/ids.js';
 import type { Group, Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
@@ -5,35 +6,8 @@ import { emptyWiring, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { evaluate } from '../circuit/evaluate.js';
 import type { Positions } from '../circuit/parts.js';
+import { countOf, positionsOf, somePositions } from './positions.js';
 import { createSweep, DARK, LIT, SHELL_LIVE } from '../circuit/sweep.js';
-
-const countOf = (compiled: Compiled, id: DeviceId): number =>
-  compiled.devices.find((device) => device.id === id)?.positions.length ?? 1;
-
-/** Every combination of handle positions of these devices, the others in their first. */
-export const everyPosition = (compiled: Compiled, devices: readonly DeviceId[]): Positions[] =>
-  devices.reduce<Positions[]>(
-    (all, id) =>
-      all.flatMap((one) =>
-        Array.from({ length: countOf(compiled, id) }, (_, position) => ({ ...one, [id]: position })),
-      ),
-    [{}],
-  );
-
-/**
- * The shortest walk through every position of these handles: one handle moved at a time, each position once
- * (reflected Gray code, here for any number of positions a handle).
- */
-export const grayWalk = (compiled: Compiled, devices: readonly DeviceId[]): Positions[] =>
-  [...devices]
-    .reverse()
-    .reduce<Positions[]>(
-      (walk, id) =>
-        Array.from({ length: countOf(compiled, id) }, (_, position) =>
-          (position % 2 === 0 ? walk : [...walk].reverse()).map((rest) => ({ ...rest, [id]: position })),
-        ).flat(),
-      [{}],
-    );
 
 /** The switches of a group: the devices on its slots that are no receptacles. */
 export const devicesOfGroup = (job: Job, wiring: Wiring, group: GroupId): DeviceId[] => {
@@ -47,7 +21,9 @@ export const devicesOfGroup = (job: Job, wiring: Wiring, group: GroupId): Device
 
 export interface GroupProof {
   group: GroupId;
+  /** Sets of handle positions that were tried, and how many there are: of more than ten handles a sample is tried. */
   positions: number;
+  of: number;
   /** Positions from which moving any one handle changes the light, with nothing shorted and no shell live. */
   working: number;
 }
@@ -80,7 +56,7 @@ const lightOf = (
   const indices = compiled.luminaires.flatMap((one, i) => (mine.has(one.id) ? [i] : []));
   return (positions) => {
     const verdict = sweep(
-      compiled.devices.map((device) => positions[device.id] ?? 0),
+      compiled.devices.map((device) => ofId(positions, device.id) ?? 0),
       lights,
     );
     if (verdict === 'shorted' || indices.length + outlets.length === 0) return 'wrong';
@@ -119,7 +95,7 @@ const proveHot = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): G
   const works =
     luminaires.every((one) => one && fed([one.hot], [one.neutral])) &&
     receptacles.every((one) => one && fed(one.outlets, one.neutrals));
-  return { group: group.id, positions: 1, working: works ? 1 : 0 };
+  return { group: group.id, positions: 1, of: 1, working: works ? 1 : 0 };
 };
 
 /** Does the group do what a group is for, from every set of handle positions? */
@@ -132,22 +108,33 @@ export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: 
     new Set(luminaires.map((luminaire) => luminaire.id)),
     outletsOf(job, wiring, compiled, group.id).flatMap((one) => one.nets),
   );
-  const all = everyPosition(compiled, devices);
-  const key = (positions: Positions) => devices.map((id) => positions[id] ?? 0).join();
-  const lights = new Map(all.map((positions) => [key(positions), light(positions)]));
+  const all = somePositions(compiled, devices);
+  const key = (positions: Positions) => devices.map((id) => ofId(positions, id) ?? 0).join();
+  const known = new Map<string, Light>();
+  const lightAt = (positions: Positions): Light => {
+    const at = key(positions);
+    const found = known.get(at) ?? light(positions);
+    known.set(at, found);
+    return found;
+  };
   const working = all.filter((positions) => {
-    const now = lights.get(key(positions));
+    const now = lightAt(positions);
     return (
       now !== 'wrong' &&
       devices.length > 0 &&
       devices.every((id) => {
-        const moved = { ...positions, [id]: ((positions[id] ?? 0) + 1) % countOf(compiled, id) };
-        const next = lights.get(key(moved));
+        const moved = { ...positions, [id]: ((ofId(positions, id) ?? 0) + 1) % countOf(compiled, id) };
+        const next = lightAt(moved);
         return next !== 'wrong' && next !== now;
       })
     );
   });
-  return { group: group.id, positions: all.length, working: working.length };
+  return {
+    group: group.id,
+    positions: all.length,
+    of: positionsOf(compiled, devices),
+    working: working.length,
+  };
 };
 
 /** The planned wiring of the job, or an empty one before anything was planned. */

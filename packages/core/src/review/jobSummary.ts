@@ -12,6 +12,8 @@ export interface CircuitSummary {
   /** Handle positions of its groups, and those that work. */
   positions: number;
   working: number;
+  /** How many positions there are, where only some were tried. */
+  of: number;
   violations: number;
   unfinished: number;
   /** Null where the circuit cannot be planned. */
@@ -45,6 +47,7 @@ export const summariseJob = (asked: Job): JobSummary => {
         luminaires: luminaires.length,
         positions: proofs.reduce((sum, proof) => sum + proof.positions, 0),
         working: proofs.reduce((sum, proof) => sum + proof.working, 0),
+        of: proofs.reduce((sum, proof) => sum + proof.of, 0),
         violations: findings.filter((one) => one.severity === 'violation').length,
         unfinished: findings.filter((one) => one.severity === 'unfinished').length,
         run: sketchRun(job, cables),

@@ -2,48 +2,71 @@ import { cubicInches } from '../../model/units.js';
 import { suitingBoxes, smallestThatFits, type BoxOffer } from '../../materials/boxChoice.js';
 import type { BoxFill } from '../boxFill.js';
 import { contentsOf, fillOf } from '../boxContents.js';
-import { defineRule } from '../rule.js';
+import { articlesAt, boxesReached } from '../../model/wiring.js';
+import { defineRule, type Ask, type Breach } from '../rule.js';
+
+interface Found {
+  name: string;
+  /** It is there already: what is found in the wall is not changed by choosing another article. */
+  isThere: boolean;
+  fill: BoxFill;
+  instead: BoxOffer | null;
+}
+
+const namesOf = (offer: BoxOffer): string => offer.articles.map((one) => one.name).join(' with ');
 
 /** 314.16: a box has at least the volume that its allowances add up to. */
-export const boxVolume = defineRule<{ name: string; fill: BoxFill; instead: BoxOffer | null }>({
+export const boxVolume = defineRule<Found>({
   id: 'box-volume',
   title: 'A box has the volume that its allowances add up to',
   rests:
     'Table 314.16(B): 2.00 in³ for each 14 AWG conductor, 2.25 for 12 AWG, 2.50 for 10 AWG; from 2020 each ground beyond four a quarter.',
   section: () => '314.16',
   severities: ['violation'],
-  check: ({ job, wiring, edition }) =>
-    job.boxes.flatMap((box) => {
+  asks: ['box.article', 'box.contents'],
+  check: ({ job, wiring, edition }) => {
+    const reached = boxesReached(wiring);
+    return job.boxes.flatMap((box): (Breach<Found> | Ask)[] => {
       const fill = fillOf(job, wiring, box.id, edition);
-      const bought = (wiring.boxes[box.id] ?? []).length > 0;
+      const bought = articlesAt(wiring, box.id).length > 0;
       // A box of other work is neither opened nor judged here; a luminaire's own has a rule of its own.
-      if (fill.passes || box.work === 'beyond' || !bought) return [];
-      const now = job.stock.find((article) => article.id === wiring.boxes[box.id]?.[0]);
+      if (box.work === 'beyond') return [];
+      // Nobody passes a box of which something is not told; what is known to be too much is a violation all the same.
+      const asks = [
+        ...(fill.unknown.includes('box') && box.work === 'existing'
+          ? [{ ask: 'box.article' as const, of: box.id }]
+          : []),
+        ...(fill.unknown.includes('contents') ? [{ ask: 'box.contents' as const, of: box.id }] : []),
+      ].filter(() => reached.has(box.id));
+      if (fill.verdict !== 'over' || !bought) return asks;
+      const now = job.stock.find((article) => article.id === articlesAt(wiring, box.id)[0]);
       const alike =
         now?.kind === 'box'
           ? suitingBoxes(
               job,
-              { ...box, work: now.work },
+              { ...box, work: box.work === 'existing' ? 'old' : now.work },
               { gangs: now.gangs, luminaires: job.luminaires.filter((one) => one.box === box.id) },
             ).filter((offer) => offer.gangs === now.gangs)
           : [];
       const instead = smallestThatFits(alike, contentsOf(job, wiring, box.id), edition);
-      return [
-        { severity: 'violation' as const, at: { box: box.id }, data: { name: box.name, fill, instead } },
-      ];
-    }),
-  say: ({ name, fill, instead }) => ({
-    title: `${name}: ${cubicInches(fill.needed)} needed, ${cubicInches(fill.available)} there`,
+      const data = { name: box.name, isThere: box.work === 'existing', fill, instead };
+      return [...asks, { severity: 'violation', at: { box: box.id }, data }];
+    });
+  },
+  say: ({ name, isThere, fill, instead }) => ({
+    title: `${name}: ${fill.unknown.length > 0 ? 'at least ' : ''}${cubicInches(fill.needed)} needed, ${cubicInches(fill.available ?? 0)} there`,
     reason: 'Conductors crowded into too small a box are damaged when the device is folded in, and run hot.',
     remedy: instead
-      ? `Use the ${instead.articles.map((one) => one.name).join(' with ')} box.`
+      ? isThere
+        ? `Bring fewer cables into it, or have it replaced: the ${namesOf(instead)} would hold what is counted here.`
+        : `Use the ${namesOf(instead)} box.`
       : 'No box of this kind in the stock is big enough: bring power in elsewhere, or use a box with more gangs.',
   }),
-  fixes: ({ at, data: { instead } }) =>
-    instead
+  fixes: ({ at, data: { instead, isThere } }) =>
+    instead && !isThere
       ? [
           {
-            words: `Use the ${instead.articles.map((one) => one.name).join(' with ')} box`,
+            words: `Use the ${namesOf(instead)} box`,
             job: (job) => ({
               ...job,
               boxes: job.boxes.map((box) => {

@@ -1,4 +1,6 @@
+import { breakersOf } from '../../circuit/parts.js';
 import type { CircuitId } from '../../model/ids.js';
+import { circuitName } from '../../model/job.js';
 import { defineRule } from '../rule.js';
 
 /**
@@ -15,13 +17,13 @@ export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>(
     job.boxes.flatMap((box) => {
       const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);
       const there = new Set(here.flatMap((cable) => circuitsOfCable(cable.id)));
-      const circuits = job.circuits.map((one) => one.id).filter((id) => there.has(id));
+      const circuits = breakersOf(wiring, job).filter((id) => there.has(id));
       return circuits.length < 2 || box.work === 'beyond'
         ? []
         : [{ severity: 'caution' as const, at: { box: box.id }, data: { box: box.id, circuits } }];
     }),
   say: ({ box, circuits }, { place, job }) => {
-    const names = job.circuits.filter((one) => circuits.includes(one.id)).map((one) => one.name);
+    const names = circuits.map((id) => circuitName(job, id));
     return {
       title: `${place(box)}: ${names.join(' and ')} meet in this box`,
       reason:

@@ -1,3 +1,4 @@
+import { articlesAt } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
 import { PANEL } from '../../model/ids.js';
 import type { Cable } from '../../model/wiring.js';
@@ -18,10 +19,7 @@ export const conductorsTogether = defineRule<{ cable: Cable; amperes: number; fe
   severities: ['violation', 'caution'],
   check: ({ job, wiring, worstNetCurrents }) => {
     const metal = (place: string) =>
-      place !== PANEL &&
-      (wiring.boxes[place as keyof typeof wiring.boxes] ?? []).some(
-        (id) => articleOf(job.stock, 'box', id).metal,
-      );
+      place !== PANEL && articlesAt(wiring, place).some((id) => articleOf(job.stock, 'box', id).metal);
     return wiring.cables.flatMap((cable): Breach<{ cable: Cable; amperes: number; ferrous: boolean }>[] => {
       const amperes = worstNetCurrents().get(cable.id) ?? 0;
       if (amperes < NOTHING) return [];

@@ -1,3 +1,4 @@
+import { articlesAt } from '../../model/wiring.js';
 import { cubicInches } from '../../model/units.js';
 import { fillOf } from '../boxContents.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
@@ -17,11 +18,12 @@ export const driverBox = defineRule<Found>({
   check: ({ job, wiring, edition }) =>
     job.luminaires.flatMap((luminaire): (Breach<Found> | Ask)[] => {
       const { id, name, box } = luminaire;
-      if (luminaire.driverBox === null || (wiring.boxes[box] ?? []).length > 0) return [];
+      if (luminaire.driverBox === null || articlesAt(wiring, box).length > 0) return [];
       const at = { luminaire: id, box };
       const found: (Breach<Found> | Ask)[] = [];
-      const { needed, available, passes } = fillOf(job, wiring, box, edition);
-      if (!passes) found.push({ severity: 'violation', at, data: { why: 'full', name, needed, available } });
+      const { needed, available, verdict } = fillOf(job, wiring, box, edition);
+      if (verdict === 'over' && available !== null)
+        found.push({ severity: 'violation', at, data: { why: 'full', name, needed, available } });
       const cables = wiring.cables.filter((cable) => cable.from === box || cable.to === box).length;
       if (cables < 2) return found;
       if (luminaire.throughWiring === 'no')

@@ -1,3 +1,4 @@
+import { articlesAt } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
 import type { Joint } from '../../model/wiring.js';
 import { jointKey } from '../../circuit/keys.js';
@@ -28,7 +29,7 @@ export const fanSupport = defineRule<Found>({
   check: (inspected) => {
     const { job, wiring } = inspected;
     return job.boxes.flatMap((box): Breach<Found>[] => {
-      const [base] = (wiring.boxes[box.id] ?? []).map((id) => articleOf(job.stock, 'box', id));
+      const [base] = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
       if (!base || base.fanRated || base.gangs > 0) return [];
       const fan = job.luminaires.some((one) => one.box === box.id && one.unit === 'fan');
       const spare = wiring.joints.some((one) => one.box === box.id && isSpareSwitched(inspected, one));

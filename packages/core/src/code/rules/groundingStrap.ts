@@ -1,3 +1,4 @@
+import { articlesAt } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
 import { defineSiteCheck } from '../rule.js';
 
@@ -10,7 +11,7 @@ export const groundingStrap = defineSiteCheck({
   where: ({ job, wiring, place }) =>
     wiring.devices
       .filter(({ box, article }) => {
-        const strap = (wiring.boxes[box] ?? []).some((id) => articleOf(job.stock, 'box', id).groundingStrap);
+        const strap = articlesAt(wiring, box).some((id) => articleOf(job.stock, 'box', id).groundingStrap);
         const screw = articleOf(job.stock, 'device', article).terminals.some((one) => one.use === 'ground');
         return strap && !screw;
       })

@@ -4,6 +4,7 @@ import type { BoxId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { Numbering } from '../../circuit/numbering.js';
 import { UnionFind } from '../../circuit/unionFind.js';
+import { groundRemedy, suspectGrounds } from '../groundUse.js';
 import { defineRule, type Breach } from '../rule.js';
 
 interface Found {
@@ -12,13 +13,14 @@ interface Found {
 }
 
 /** Ground ends that enter a box, and which of them are one by splices and by the box itself, devices taken out. */
-const groundParts = (job: Job, wiring: Wiring, box: BoxId): End[][] => {
+const groundParts = (job: Job, wiring: Wiring, box: BoxId, isSuspect: (end: End) => boolean): End[][] => {
   const ends = wiring.cables.flatMap((cable) => {
     const ground = groundOf(articleOf(job.stock, 'cable', cable.article));
     if (ground === null || ground === 'raceway') return [];
     return (['from', 'to'] as const)
       .filter((side) => placeOfEnd(cable, side) === box)
-      .map((side): End => ({ cable: cable.id, side, colour: ground }));
+      .map((side): End => ({ cable: cable.id, side, colour: ground }))
+      .filter((end) => !isSuspect(end));
   });
   const nodes = new Numbering();
   const node = (key: string) => nodes.of(key);
@@ -56,18 +58,26 @@ export const groundsJoined = defineRule<Found>({
   rests: 'By a splice or by the box, so that taking a device out parts nothing; isolated grounds apart.',
   section: () => '250.148',
   severities: ['violation'],
-  check: ({ job, wiring }) =>
-    job.boxes
+  check: (inspected) => {
+    const { job, wiring } = inspected;
+    // One that carries something else is no loose ground: 250.119 is the finding.
+    const suspect = suspectGrounds(inspected);
+    return job.boxes
       .filter((box) => box.work !== 'beyond')
       .flatMap((box): Breach<Found>[] => {
-        const parts = groundParts(job, wiring, box.id);
+        const parts = groundParts(job, wiring, box.id, (end) => suspect.has(endKey(end)));
         const [, loose] = parts;
         const [end] = loose ?? [];
         return end ? [{ severity: 'violation', at: { box: box.id, end }, data: { box: box.id, parts } }] : [];
-      }),
-  say: ({ box, parts }, { place }) => ({
-    title: `${place(box)}: the grounds are in ${parts.length} parts`,
+      });
+  },
+  say: ({ box, parts }, inspected) => ({
+    title: `${inspected.place(box)}: the grounds are in ${parts.length} parts`,
     reason: 'A fault behind the one that is loose has no way back, and the breaker does not open.',
-    remedy: 'Join all grounds of the box in one splice, with a tail to each device and to a metal box.',
+    remedy: groundRemedy(
+      inspected,
+      box,
+      'Join all grounds of the box in one splice, with a tail to each device and to a metal box.',
+    ),
   }),
 });

@@ -1,5 +1,6 @@
 import { evaluate } from '../../circuit/evaluate.js';
-import { devicesOfGroup, everyPosition, proveGroup } from '../../proving/works.js';
+import { somePositions } from '../../proving/positions.js';
+import { devicesOfGroup, proveGroup } from '../../proving/works.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
@@ -18,7 +19,7 @@ export const groupWorks = defineRule<Found>({
       const devices = devicesOfGroup(job, wiring, group.id);
       if (devices.length === 0 && group.control === 'switched') return [];
       const at = { circuit: group.circuit, group: group.id };
-      const shorted = everyPosition(compiled, devices).some((positions) =>
+      const shorted = somePositions(compiled, devices).some((positions) =>
         evaluate(compiled, positions).shorts.some((short) => short.circuit === group.circuit),
       );
       if (shorted) return [{ severity: 'violation', at, data: { kind: 'shorted', name: group.name } }];

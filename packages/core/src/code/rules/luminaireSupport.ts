@@ -1,4 +1,6 @@
+import { articlesAt } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
+import { isSquareOpening, supportOf } from '../../materials/boxChoice.js';
 import { defineRule, type Breach, type Fix } from '../rule.js';
 
 /** Up to this a luminaire may hang on any box by two No. 6 screws, pounds (314.27(A)(1)). */
@@ -8,6 +10,8 @@ interface Found {
   name: string;
   pounds: number;
   supports: number;
+  /** It is a square box without a ring. */
+  square: boolean;
 }
 
 /** 314.27(A): a box holds the luminaire that hangs on it. */
@@ -23,17 +27,28 @@ export const luminaireSupport = defineRule<Found>({
         (one) => one.box === box.id && one.unit !== 'onward' && one.unit !== 'fan',
       );
       const pounds = hanging.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
-      const [base] = (wiring.boxes[box.id] ?? []).map((id) => articleOf(job.stock, 'box', id));
+      const chosen = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
       const [first] = hanging;
-      if (!base || !first || pounds <= TWO_SCREWS || pounds <= base.supports) return [];
-      const data = { name: first.name, pounds, supports: base.supports };
+      const supports = supportOf(chosen);
+      const square = isSquareOpening(chosen);
+      if (chosen.length === 0 || !first) return [];
+      if (!square && (pounds <= TWO_SCREWS || pounds <= supports)) return [];
+      const data = { name: first.name, pounds, supports, square };
       return [{ severity: 'violation', at: { box: box.id, luminaire: first.id }, data }];
     }),
-  say: ({ name, pounds, supports }) => ({
-    title: `${name}: ${pounds} lb on a box that holds ${supports} lb`,
-    reason: 'A box pulled from its nails falls with the luminaire, wires and all.',
-    remedy: 'Use a box marked for the weight, or hang the luminaire from the framing by itself.',
-  }),
+  say: ({ name, pounds, supports, square }) =>
+    square
+      ? {
+          title: `${name} hangs straight on a square box`,
+          reason:
+            'A square box has no holes that the screws of a luminaire fit; its opening stays uncovered at the corners.',
+          remedy: 'Put a round ring on the box, or use a round or octagon box.',
+        }
+      : {
+          title: `${name}: ${pounds} lb on a box that holds ${supports} lb`,
+          reason: 'A box pulled from its nails falls with the luminaire, wires and all.',
+          remedy: 'Use a box marked for the weight, or hang the luminaire from the framing by itself.',
+        },
   fixes: ({ at }): Fix[] => [
     {
       words: 'Let the program choose a box that holds it',

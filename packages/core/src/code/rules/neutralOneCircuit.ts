@@ -1,4 +1,5 @@
 import type { CircuitId } from '../../model/ids.js';
+import { circuitName } from '../../model/job.js';
 import type { Joint } from '../../model/wiring.js';
 import { conductorKey, jointKey } from '../../circuit/keys.js';
 import { articleOf } from '../../model/articles.js';
@@ -46,7 +47,7 @@ export const neutralOneCircuit = defineRule<Found>({
     });
   },
   say: ({ circuits, joint }, { job, place }) => {
-    const names = job.circuits.filter((one) => circuits.includes(one.id)).map((one) => one.name);
+    const names = circuits.map((id) => circuitName(job, id));
     return {
       title: `The neutrals of ${names.join(' and ')} are joined${joint ? ` in ${place(joint.box)}` : ''}`,
       reason:

@@ -1,5 +1,6 @@
 import { terminalKey, type Landing, type Terminal, type Wiring } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
+import { isGroundColour } from '../../model/colours.js';
 import type { JointId, PigtailId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { chooseConnectors } from '../../materials/connectors.js';
@@ -46,6 +47,12 @@ const pigtailed = (job: Job, wiring: Wiring, { terminal, wires, box }: Found): W
   };
 };
 
+/** Wires of which some are bare or green and some are not: to splice them would keep a ground on what it must not be on. */
+const mixesGround = (wires: readonly Landing[]): boolean => {
+  const grounds = wires.filter(({ wire }) => 'end' in wire && isGroundColour(wire.end.colour)).length;
+  return grounds > 0 && grounds < wires.length;
+};
+
 /** 110.14(A): one wire a screw, unless the terminal is marked for more. */
 export const oneWireAScrew = defineRule<Found>({
   id: 'one-wire-a-screw',
@@ -54,6 +61,8 @@ export const oneWireAScrew = defineRule<Found>({
   section: () => '110.14(A)',
   severities: ['violation'],
   check: ({ job, wiring }) => {
+    const lying = new Set(wiring.cables.filter((cable) => cable.existing).map((cable) => cable.id));
+    const isLying = ({ wire }: Landing) => 'end' in wire && lying.has(wire.end.cable);
     const landed = new Map<string, Landing[]>();
     for (const landing of wiring.landings) {
       const key = terminalKey(landing.terminal);
@@ -62,8 +71,10 @@ export const oneWireAScrew = defineRule<Found>({
     return [...landed.values()].flatMap((wires): Breach<Found>[] => {
       const [first, second] = wires;
       const raceways = wires.filter(({ wire }) => 'end' in wire && wire.end.colour === 'raceway').length;
+      // Nobody has looked how those that lie there are landed in the panel: they may share a tail, or be on breakers of their own.
+      const inPanel = first && 'circuit' in first.terminal ? wires.filter(isLying).length : 0;
       // The fitting of a raceway bonds the box by its body, not under the screw.
-      if (!first || !second || wires.length - raceways < 2) return [];
+      if (!first || !second || wires.length - raceways - inPanel < 2) return [];
       const box = boxOfTerminal(job, wiring, first.terminal);
       const at = { terminal: first.terminal, ...(box === null ? {} : { box }) };
       return [{ severity: 'violation', at, data: { terminal: first.terminal, box, wires } }];
@@ -72,9 +83,12 @@ export const oneWireAScrew = defineRule<Found>({
   say: ({ terminal, box, wires }, { place }) => ({
     title: `${box === null ? 'The panel' : place(box)}: ${wires.length} wires under one screw (${terminal.name})`,
     reason: 'A screw holds one wire for good; the second works loose, heats and burns.',
-    remedy: 'Splice them and land one tail.',
+    remedy: mixesGround(wires)
+      ? 'Take the bare wire off this screw: it belongs to the grounds, or carries what no bare wire may (250.119).'
+      : 'Splice them and land one tail.',
   }),
-  fixes: ({ data }, { job }) => [
-    { words: 'Splice them and land a tail', wiring: (wiring) => pigtailed(job, wiring, data) },
-  ],
+  fixes: ({ data }, { job }) =>
+    mixesGround(data.wires)
+      ? []
+      : [{ words: 'Splice them and land a tail', wiring: (wiring) => pigtailed(job, wiring, data) }],
 });

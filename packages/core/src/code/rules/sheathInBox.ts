@@ -1,3 +1,4 @@
+import { articlesAt } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
 import { newPlaces } from '../places.js';
 import { defineSiteCheck } from '../rule.js';
@@ -12,7 +13,7 @@ export const sheathInBox = defineSiteCheck({
     const plastic = new Set(
       job.boxes
         .filter((box) => {
-          const chosen = wiring.boxes[box.id] ?? [];
+          const chosen = articlesAt(wiring, box.id);
           return chosen.length > 0 && chosen.every((id) => !articleOf(job.stock, 'box', id).metal);
         })
         .map((box) => box.name),

@@ -1,3 +1,4 @@
+import { UnionFind } from '../../circuit/unionFind.js';
 import { evaluate } from '../../circuit/evaluate.js';
 import { defineRule } from '../rule.js';
 
@@ -8,10 +9,16 @@ export const switchHotOnly = defineRule<{ box: string }>({
   rests: 'In no handle position does a switch contact stand on a neutral.',
   section: () => '404.2(A), (B)',
   severities: ['violation'],
-  check: ({ wiring, compiled }) =>
-    wiring.devices.flatMap((device) => {
-      const one = compiled.devices.find((candidate) => candidate.id === device.id);
-      const onNeutral = one?.positions.some((_, position) => {
+  check: ({ wiring, compiled }) => {
+    // With every contact closed that any position closes: what is not on a neutral then never is.
+    const closed = new UnionFind(compiled.netCount);
+    for (const { positions } of compiled.devices) for (const [a, b] of positions.flat()) closed.join(a, b);
+    const neutrals = new Set(compiled.sources.map((source) => closed.find(source.neutral)));
+    const byId = new Map(compiled.devices.map((one) => [one.id, one]));
+    return wiring.devices.flatMap((device) => {
+      const one = byId.get(device.id);
+      if (!one?.switched.some((net) => neutrals.has(closed.find(net)))) return [];
+      const onNeutral = one.positions.some((_, position) => {
         const { nets } = evaluate(compiled, { [device.id]: position });
         return one.switched.some((net) => nets[net] === 'neutral');
       });
@@ -24,7 +31,8 @@ export const switchHotOnly = defineRule<{ box: string }>({
             },
           ]
         : [];
-    }),
+    });
+  },
   say: ({ box }, { place }) => ({
     title: `${place(box)}: the switch is in the neutral`,
     reason: 'With the switch off the luminaire goes dark but its parts stay live.',

@@ -3,6 +3,7 @@ import { articleOf } from '../../model/articles.js';
 import type { Wiring } from '../../model/wiring.js';
 import type { Job } from '../../model/job.js';
 import { ungroundedParts, type MetalPart } from '../../circuit/groundContinuity.js';
+import { groundRemedy } from '../groundUse.js';
 import type { Inspected } from '../inspected.js';
 import { defineRule, type Rule, type RuleFacts } from '../rule.js';
 
@@ -48,9 +49,9 @@ export const defineGrounding = (
         return [{ severity, at: { ...part, box }, data: { part, box, hasGround: there } }];
       });
     },
-    say: ({ part, hasGround: there }, inspected) => ({
+    say: ({ part, box, hasGround: there }, inspected) => ({
       title: `${rule.what(part, inspected)} is not grounded`,
       reason: rule.reason,
-      remedy: there ? rule.remedy : rule.withoutGround,
+      remedy: there ? groundRemedy(inspected, box, rule.remedy) : rule.withoutGround,
     }),
   });
