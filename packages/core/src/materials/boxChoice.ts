@@ -27,7 +27,7 @@ export const chosenOffer = (job: Job, articles: readonly ArticleId[]): BoxOffer 
     ? { articles: [], volume: 0, gangs: 0, price: 0, internalClamps: false }
     : offerOf(...articles.map((id) => articleOf(job.stock, 'box', id)));
 
-/** Every box of the stock, and every box with a ring that gives it device spaces. */
+/** Every box of the stock, and every box with a ring that gives it device spaces or a round opening. */
 const allOffers = (job: Job): BoxOffer[] => {
   const articles = articlesOf(job.stock, 'box');
   const boxes = articles.filter((one) => one.part === 'box');
@@ -47,12 +47,25 @@ export interface BoxDuty {
   luminaires: readonly Luminaire[];
 }
 
+/** Pounds of luminaire that a box with its sections holds: what is put on it decides, as the luminaire hangs on that. */
+export const supportOf = (articles: readonly BoxArticle[]): number => articles.at(-1)?.supports ?? 0;
+
+/** A square box has no holes for the screws of a luminaire: it takes a round ring first. */
+export const isSquareOpening = (articles: readonly BoxArticle[]): boolean =>
+  articles.some((one) => one.shape === 'square') && !articles.some((one) => one.part === 'ring');
+
 /** Does it hold the weight, and a fan where there is one (314.27)? A luminaire of unknown weight asks for any support. */
-const holds = ([box]: readonly BoxArticle[], luminaires: readonly Luminaire[]): boolean => {
-  if (!box || luminaires.length === 0) return true;
+const holds = (articles: readonly BoxArticle[], luminaires: readonly Luminaire[]): boolean => {
+  if (luminaires.length === 0) return articles.length === 1;
   const pounds = luminaires.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
   const fan = luminaires.some((one) => one.unit === 'fan');
-  return box.supports > 0 && box.supports >= pounds && (!fan || box.fanRated);
+  const supports = supportOf(articles);
+  return (
+    !isSquareOpening(articles) &&
+    supports > 0 &&
+    supports >= pounds &&
+    (!fan || articles.every((one) => one.fanRated))
+  );
 };
 
 /**
@@ -67,7 +80,7 @@ export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty)
       return (
         base?.work === work &&
         (box.material === 'any' || base.metal === (box.material === 'metal')) &&
-        (gangs === 0 ? there === 0 && articles.length === 1 : there >= gangs) &&
+        (gangs === 0 ? there === 0 : there >= gangs) &&
         (gangs > 0 || holds(articles, luminaires))
       );
     })
@@ -81,5 +94,7 @@ export const smallestThatFits = (
   edition: JudgedEdition,
 ): BoxOffer | null =>
   offers.find(
-    (offer) => boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).passes,
+    (offer) =>
+      boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).verdict ===
+      'fits',
   ) ?? null;

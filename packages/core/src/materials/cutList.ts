@@ -3,6 +3,7 @@ import type { Colour } from '../model/colours.js';
 import { PANEL, type ArticleId, type CableId, type Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { endKey, type Cable, type Wiring } from '../model/wiring.js';
+import { createDuty } from '../circuit/duty.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
 import { circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
@@ -44,7 +45,8 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
   const circuitNames = (ids: ReadonlySet<string>) =>
     job.circuits.filter((one) => ids.has(one.id)).map((one) => one.name);
 
-  return wiring.cables
+  const duty = createDuty(wiring, job, compiled);
+  const cuts = wiring.cables
     .filter((cable) => !cable.existing)
     .map((cable): Cut => {
       const article = articleOf(job.stock, 'cable', cable.article);
@@ -73,4 +75,14 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
         }),
       };
     });
+  // Two cables of one circuit between the same places are told apart by what they are for.
+  const alike = ({ from, to, tags }: Cut) => [from, to, tags.from].sort().join('|');
+  const times = new Map<string, number>();
+  for (const cut of cuts) times.set(alike(cut), (times.get(alike(cut)) ?? 0) + 1);
+  return cuts.map((cut) => {
+    const cable = wiring.cables.find((one) => one.id === cut.cable);
+    if (!cable || (times.get(alike(cut)) ?? 0) < 2) return cut;
+    const told = (tag: string) => `${tag}, ${duty(cable)}`;
+    return { ...cut, tags: { from: told(cut.tags.from), to: told(cut.tags.to) } };
+  });
 };

@@ -90,15 +90,20 @@ export const estimateRun = (job: Job, a: Place, b: Place): number | null => {
   return level + verticalLegs(from, to, wayOf(job, a, b).route);
 };
 
-/** A measured length replaces the estimate, and says so. */
+/** A measured length replaces the estimate, and says so. A home run is never free: what nobody knows of it is guessed. */
 export const runLength = (job: Job, a: Place, b: Place): Pick<Cable, 'length' | 'lengthSource'> => {
   const measured = runFactOf(job, a, b)?.length ?? null;
   if (measured !== null) return { length: measured, lengthSource: 'measured' };
   const estimated = estimateRun(job, a, b);
-  return estimated === null
-    ? { length: null, lengthSource: 'unknown' }
-    : { length: estimated, lengthSource: 'estimated' };
+  if (estimated !== null) return { length: estimated, lengthSource: 'estimated' };
+  return a === PANEL || b === PANEL
+    ? { length: job.routing.homeRunGuess, lengthSource: 'guessed' }
+    : { length: null, lengthSource: 'unknown' };
 };
+
+/** Is the length of a run known, by measure or by where its places are? */
+export const isLengthKnown = (job: Job, a: Place, b: Place): boolean =>
+  ['measured', 'estimated'].includes(runLength(job, a, b).lengthSource);
 
 /** How a cut length came about, so that nothing in it is hidden. All inches. */
 export interface CutLength {
@@ -121,7 +126,7 @@ export const cutLength = (
   cable: Pick<Cable, 'from' | 'to' | 'via' | 'length' | 'lengthSource'>,
 ): CutLength | null => {
   if (cable.length === null) return null;
-  const allowance = cable.lengthSource === 'measured' ? 0 : (cable.length * job.routing.allowance) / 100;
+  const allowance = cable.lengthSource === 'estimated' ? (cable.length * job.routing.allowance) / 100 : 0;
   const inBox = job.preferences.freeConductor + SHEATH_INSIDE;
   const ends = [cable.from, cable.to].reduce(
     (sum, place) => sum + (place === PANEL ? job.routing.atPanel : inBox),

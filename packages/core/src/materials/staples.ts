@@ -1,3 +1,4 @@
+import { articlesAt } from '../model/wiring.js';
 import { PANEL, type Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Cable, Wiring } from '../model/wiring.js';
@@ -18,7 +19,7 @@ export const staplesOf = (job: Job, wiring: Wiring, cable: Cable): number => {
   if (wayOf(job, cable.from, cable.to).access === 'fished') return 0;
   const reach = (place: Place) => {
     if (place === PANEL) return FROM_BOX;
-    const { articles, gangs, internalClamps } = chosenOffer(job, wiring.boxes[place] ?? []);
+    const { articles, gangs, internalClamps } = chosenOffer(job, articlesAt(wiring, place));
     const [box] = articles;
     return box && !box.metal && gangs === 1 && !internalClamps ? FROM_BOX_WITHOUT_CLAMP : FROM_BOX;
   };

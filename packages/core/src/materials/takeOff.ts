@@ -1,9 +1,11 @@
+import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
 import { hueOf } from '../model/colours.js';
 import type { ArticleId, BoxId, CableId } from '../model/ids.js';
 import { runFactOf, type Box, type Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import type { Joint, Member, Wiring } from '../model/wiring.js';
+import { gangsTaken } from '../code/boxContents.js';
 import { workedBoxes } from './workedBoxes.js';
 import { cutLength } from './lengths.js';
 import { staplesOf } from './staples.js';
@@ -108,11 +110,13 @@ const wiresOf = (job: Job, joint: Joint, awgOf: (member: Member) => Awg): Use[] 
 };
 
 const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
-  const chosen = (wiring.boxes[box.id] ?? []).map((id) => articleOf(job.stock, 'box', id));
+  const chosen = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
   const devices = wiring.devices.filter((device) => device.box === box.id);
   const fitted = devices.filter(({ slot }) => !job.slots.find((one) => one.id === slot)?.existing);
-  const gangs = Math.max(0, ...chosen.map((article) => article.gangs));
-  const taken = devices.reduce((sum, { article }) => sum + articleOf(job.stock, 'device', article).gangs, 0);
+  const { fitted: here, unplanned } = gangsTaken(job, wiring, box.id);
+  const taken = here + unplanned;
+  // Of a box that nobody has named, as many as stand in it.
+  const gangs = chosen.length === 0 ? taken : Math.max(0, ...chosen.map((article) => article.gangs));
   return [
     ...(box.work === 'existing' ? [] : chosen.map((article) => each(article, box.id))),
     ...fitted.map(({ article }) => each(articleOf(job.stock, 'device', article), box.id)),

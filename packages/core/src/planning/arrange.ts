@@ -1,10 +1,11 @@
+import { ofId } from '../model/records.js';
 import type { CableArticle } from '../model/articles.js';
 import { isNeutralColour } from '../model/colours.js';
 import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
 import { neutralRequirement } from '../code/neutralRequirement.js';
 import { assignColours, type Colouring } from './colours.js';
-import type { Carriers } from './carriers.js';
+import type { Carrier } from './carriers.js';
 import { createFitter, type Fitting } from './devices.js';
 import { netReaches, netsOnRuns, type Arrangement, type Net, type Reach } from './nets.js';
 import type { TreeRun } from './tree.js';
@@ -22,7 +23,7 @@ export interface ColouredRun {
 /** A run and what may carry it. */
 export interface OfferedRun {
   run: TreeRun;
-  carriers: Carriers;
+  carriers: readonly Carrier[];
 }
 
 /**
@@ -30,24 +31,25 @@ export interface OfferedRun {
  * tried, so what was found for nets of the same kinds is kept.
  */
 const createCarrier = () => {
-  const known = new Map<string, { article: CableArticle; nets: (number | null)[] } | null>();
-  const find = (cables: readonly CableArticle[], nets: readonly Net[]) => {
-    for (const article of cables) {
+  const known = new Map<string, { at: number; nets: (number | null)[] } | null>();
+  const find = (carriers: readonly Carrier[], nets: readonly Net[]) => {
+    for (const [at, { article }] of carriers.entries()) {
       const colouring = nets.length <= article.insulated.length ? assignColours(nets, article) : null;
-      if (colouring) return { article, nets: colouring.map(({ net }) => (net ? nets.indexOf(net) : null)) };
+      if (colouring) return { at, nets: colouring.map(({ net }) => (net ? nets.indexOf(net) : null)) };
     }
     return null;
   };
-  return (cables: readonly CableArticle[], nets: readonly Net[]): ColouredRun['carried'] => {
-    const key = `${cables.map((one) => one.id).join()} ${nets.map((net) => net.kind + (net.lane ?? '')).join()}`;
-    const found = known.get(key) ?? find(cables, nets);
+  return (carriers: readonly Carrier[], nets: readonly Net[]): Pick<ColouredRun, 'carried' | 'existing'> => {
+    const key = `${carriers.map((one) => one.article.id).join()} ${nets.map((net) => net.kind + (net.lane ?? '')).join()}`;
+    const found = known.get(key) ?? find(carriers, nets);
     known.set(key, found);
-    if (!found) return null;
-    const colouring = found.article.insulated.map((colour, i) => {
+    const carrier = found && carriers[found.at];
+    if (!carrier) return { carried: null, existing: null };
+    const colouring = carrier.article.insulated.map((colour, i) => {
       const index = found.nets[i] ?? null;
       return { colour, net: index === null ? null : (nets[index] ?? null) };
     });
-    return { article: found.article, colouring };
+    return { carried: { article: carrier.article, colouring }, existing: carrier.existing };
   };
 };
 
@@ -60,10 +62,10 @@ const colourRuns = (
     offered.map(({ run }) => run),
     reaches,
   );
-  return offered.map(({ run, carriers: { articles, existing } }, i) => {
+  return offered.map(({ run, carriers }, i) => {
     const crossing = nets[i] ?? [];
-    const most = Math.max(0, ...articles.map((article) => article.insulated.length));
-    return { run, nets: crossing, carried: carry(articles, crossing), existing, most };
+    const most = Math.max(0, ...carriers.map(({ article }) => article.insulated.length));
+    return { run, nets: crossing, ...carry(carriers, crossing), most };
   });
 };
 
@@ -141,7 +143,7 @@ export const settleArrangement = (
   const carry = createCarrier();
   const fit = createFitter(job, circuit);
   const chains: Arrangement['chains'] = {};
-  for (const group of groups) chains[group.id] = choice.chains?.[group.id] ?? slotsOf(group.id);
+  for (const group of groups) chains[group.id] = ofId(choice.chains, group.id) ?? slotsOf(group.id);
   const picked = new Map<GroupId, SlotId>();
   const settled = () => {
     const fittings = fit(chains);
@@ -157,7 +159,8 @@ export const settleArrangement = (
   };
 
   for (const group of groups) {
-    const orders = choice.chains?.[group.id] ? [choice.chains[group.id] ?? []] : ordersOf(slotsOf(group.id));
+    const chosen = ofId(choice.chains, group.id);
+    const orders = chosen ? [chosen] : ordersOf(slotsOf(group.id));
     let best: { order: SlotId[]; one: SlotId | null; burden: number[] } | null = null;
     for (const order of orders)
       for (const one of pickOne(group.id)) {

@@ -20,7 +20,10 @@ export interface CableToMakeUp {
   /** The nodes of the tree at its two sides. */
   nodes: { from: TreePlace; to: TreePlace };
   colouring: Colouring;
-  /** What the panel end lands on, where the cable starts at the panel. */
+  /**
+   * Whose breaker the panel end is on, where the cable starts at the panel; null while nobody knows. One that lies there and
+   * that nothing uses is live all the same, until somebody takes it off.
+   */
   circuit: CircuitId | null;
 }
 
@@ -37,10 +40,27 @@ export interface Attachment {
 export interface BoxNode {
   key: string;
   net: Net | 'ground';
+  /** The size of its circuit: no tail and no jumper of it is thinner (240.4(D), 250.122). */
+  awg: Awg;
   ends: { end: End; awg: Awg }[];
   terminals: { to: Terminal; twin: Terminal | null }[];
   leads: { luminaire: LuminaireId; name: 'hot' | 'neutral' | 'ground'; awg: Awg }[];
 }
+
+/** The size that a tail of the grounds of a box has at least: by the largest breaker of what stands in it (250.122). */
+export const groundSizeIn = (job: Job, box: BoxId): Awg => {
+  const groups = new Set<string>(
+    [...job.slots, ...job.luminaires].filter((one) => one.box === box).map((one) => one.group),
+  );
+  const circuits = new Set<string>(job.groups.filter(({ id }) => groups.has(id)).map((one) => one.circuit));
+  return job.circuits.some(({ id, breaker }) => circuits.has(id) && breaker > 15) ? 12 : 14;
+};
+
+/** The size of the circuit that a net belongs to. */
+const sizeOf = (job: Job, net: Net): Awg => {
+  const circuit = net.circuit ?? job.groups.find((one) => one.id === net.group)?.circuit;
+  return job.circuits.find((one) => one.id === circuit)?.awg ?? 14;
+};
 
 /** A conductor that nothing in the box uses. */
 export interface SpareEnd {
@@ -66,7 +86,8 @@ export const nodesByBox = (
     const key = net === 'ground' ? 'G' : `${net.id}${far}`;
     const nodes = boxes.get(box) ?? new Map<string, BoxNode>();
     boxes.set(box, nodes);
-    const found = nodes.get(key) ?? { key, net, ends: [], terminals: [], leads: [] };
+    const awg = net === 'ground' ? groundSizeIn(job, box) : sizeOf(job, net);
+    const found = nodes.get(key) ?? { key, net, awg, ends: [], terminals: [], leads: [] };
     nodes.set(key, found);
     return found;
   };

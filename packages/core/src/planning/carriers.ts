@@ -1,7 +1,7 @@
 import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
-import { placeOfNode, type Place } from '../model/ids.js';
-import type { Circuit, ExistingCable, Job } from '../model/job.js';
-import type { Run } from '../model/job.js';
+import { PANEL, placeOfNode, type Place } from '../model/ids.js';
+import { isBetween, type Circuit, type ExistingCable, type Feed, type Job, type Run } from '../model/job.js';
+import { suitsBreaker } from '../code/ampacity.js';
 
 /** Cables of the stock that can be bought in the circuit's size, fewest conductors first. */
 export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>
@@ -9,32 +9,66 @@ export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>
     .filter((article) => article.awg === circuit.awg && !article.found)
     .sort((a, b) => a.insulated.length - b.insulated.length);
 
-/** What may carry a run: the cable that lies there already and it alone, else any of the stock. */
-export interface Carriers {
-  articles: CableArticle[];
+/** A cable that may carry a run: one that lies there, or one of the stock. */
+export interface Carrier {
+  article: CableArticle;
   existing: ExistingCable | null;
 }
 
-/**
- * Hands every existing cable to the first run between its two places, circuits in the order of the job, so that none is
- * used twice. A cable from the panel to the feed box of a circuit is the feed itself.
- */
-export const shareExisting = (job: Job) => {
-  const left = [...job.existingCables];
-  const take = (a: Place, b: Place): ExistingCable | null => {
-    const at = left.findIndex(({ between: [x, y] }) => (x === a && y === b) || (x === b && y === a));
-    return at < 0 ? null : (left.splice(at, 1)[0] ?? null);
-  };
-  return {
-    take,
-    carriersOf: (circuit: Circuit, run: Run): Carriers => {
-      const existing = take(placeOfNode(run.from), placeOfNode(run.to));
-      return existing
-        ? { articles: [articleOf(job.stock, 'cable', existing.article)], existing }
-        : { articles: cablesFor(job, circuit), existing: null };
-    },
-    /** Cables that no run uses: they stay where they are, capped. */
-    unused: (): readonly ExistingCable[] => left,
-  };
+/** Why an existing cable carries no run of its circuit, whatever the nets: too thin for the breaker, or without a ground. */
+export const whyNotOffered = (
+  job: Job,
+  circuit: Circuit,
+  { article }: Pick<ExistingCable, 'article'>,
+): 'size' | 'ground' | null => {
+  const { awg, ground } = articleOf(job.stock, 'cable', article);
+  // 240.4(D), and 250.130(C): what goes on from a cable without a ground would have none.
+  if (!suitsBreaker(awg, circuit.breaker)) return 'size';
+  return ground === 'none' ? 'ground' : null;
 };
-export type ExistingShare = ReturnType<typeof shareExisting>;
+
+const fewestFirst = (a: Carrier, b: Carrier) => a.article.insulated.length - b.article.insulated.length;
+
+/**
+ * Existing cables between two places that may carry a run of a circuit, fewest conductors first. A cable serves the circuit
+ * whose power is on it and no other; one that nobody has told of serves none.
+ */
+export const existingBetween = (job: Job, circuit: Circuit, a: Place, b: Place): Carrier[] =>
+  job.existingCables
+    .filter(
+      (cable) =>
+        cable.circuit === circuit.id && isBetween(cable, a, b) && whyNotOffered(job, circuit, cable) === null,
+    )
+    .map((existing) => ({ article: articleOf(job.stock, 'cable', existing.article), existing }))
+    .sort(fewestFirst);
+
+/** The cable by which power comes to a feed's box, as the job knows it; null at the panel, and where it knows none. */
+export const feedingCable = (job: Job, feed: Feed): ExistingCable | null =>
+  feed.at === PANEL
+    ? null
+    : (job.existingCables.find(
+        (cable) => cable.circuit === feed.circuit && isBetween(cable, PANEL, feed.at),
+      ) ?? null);
+
+/** Does every cable that is told to come from the panel to a feed's box carry another circuit? Then no power of this one is there. */
+export const isFedByAnother = (job: Job, feed: Feed): boolean => {
+  if (feed.at === PANEL) return false;
+  const there = job.existingCables.filter((cable) => isBetween(cable, PANEL, feed.at));
+  return there.length > 0 && there.every(({ circuit }) => circuit !== null && circuit !== feed.circuit);
+};
+
+/**
+ * What may carry each run of a circuit, in the order in which it is tried: cables that lie there, then those of the stock.
+ * Where a run and its return run lead between the same two places, the first has what lies there.
+ */
+export const carriersOf = (job: Job, circuit: Circuit, runs: readonly Run[]): Carrier[][] => {
+  const bought = cablesFor(job, circuit).map((article): Carrier => ({ article, existing: null }));
+  const taken = new Set<string>();
+  return runs.map(({ from, to }) => {
+    const lying = existingBetween(job, circuit, placeOfNode(from), placeOfNode(to)).filter(
+      ({ existing }) => existing !== null && !taken.has(existing.id),
+    );
+    for (const { existing } of lying) if (existing) taken.add(existing.id);
+    return [...lying, ...bought];
+  });
+};

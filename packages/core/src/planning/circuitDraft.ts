@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
 import { isBetween, runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
 import {
@@ -172,7 +173,7 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
 
 /** A pinned order stays while it names each switch of the group once; pinned neutrals while their switches stand. */
 const keptPins = (choice: Choice | undefined, group: GroupId, slots: readonly SlotId[]): Partial<Choice> => {
-  const chain = choice?.chains?.[group];
+  const chain = ofId(choice?.chains, group);
   const chainStands = chain?.length === slots.length && chain.every((slot) => slots.includes(slot));
   const neutralsStand = choice?.neutralAt?.every((slot) => slots.includes(slot)) === true;
   return {

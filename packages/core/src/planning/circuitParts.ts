@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import { articleOf, type CableArticle, type DeviceArticle } from '../model/articles.js';
 import {
   PANEL,
@@ -6,6 +7,7 @@ import {
   type CableId,
   type CircuitId,
   type GroupId,
+  type Place,
   type SlotId,
   type TreePlace,
 } from '../model/ids.js';
@@ -13,7 +15,7 @@ import type { Choice, Circuit, ExistingCable, Job, Run, Slot } from '../model/jo
 import type { Cable, Device } from '../model/wiring.js';
 import { runLength } from '../materials/lengths.js';
 import { assignColours, type Colouring } from './colours.js';
-import { cablesFor, type ExistingShare } from './carriers.js';
+import { cablesFor } from './carriers.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
 import { deviceIdOf } from './makeUp.js';
 import { hotOf, neutralOf, nodeOfLuminaire, supplyOf, switchLegOf, travelerOf } from './nets.js';
@@ -65,7 +67,7 @@ const attach = (
   netOf: (use: DeviceArticle['terminals'][number]['use'], nth: number) => Attachment['net'],
 ): Attachment[] => {
   const id = deviceIdOf(slot.id);
-  const seen: Record<string, number> = {};
+  const seen: Partial<Record<DeviceArticle['terminals'][number]['use'], number>> = {};
   const twins = new Set(article.bridged.map(([, twin]) => twin));
   return article.terminals.flatMap(({ name, use }) => {
     if (twins.has(name)) return [];
@@ -92,7 +94,7 @@ const devicesAndTerminals = (
   for (const { slot, article } of fittings) {
     if (!article) continue;
     devices.push({ id: deviceIdOf(slot.id), box: slot.box, slot: slot.id, article: article.id });
-    const chain = arrangement.chains[slot.group] ?? [];
+    const chain = ofId(arrangement.chains, slot.group) ?? [];
     const step = chain.indexOf(slot.id);
     attachments.push(
       ...attach(article, slot, (use, nth) =>
@@ -144,17 +146,17 @@ const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArt
   via: [],
 });
 
+/** The two places of a cable that lies there, the panel first. */
+const endsOf = ({ between: [a, b] }: ExistingCable): [Place, BoxId] =>
+  b === PANEL ? [b, a as BoxId] : [a, b];
+
 /** A cable that lies there already, written the way the job names its two places. */
-const lying = ({ id, article, between: [from, to], length, via }: ExistingCable): Cable => ({
-  id,
-  article,
-  from,
-  to,
-  length,
-  lengthSource: length === null ? 'unknown' : 'measured',
-  existing: true,
-  via,
-});
+const lying = (cable: ExistingCable): Cable => {
+  const { id, article, length, via } = cable;
+  const [from, to] = endsOf(cable);
+  const lengthSource = length === null ? 'unknown' : 'measured';
+  return { id, article, from, to, length, lengthSource, existing: true, via };
+};
 
 /** The cable by which a feed box is fed, as found; a plain one of the circuit's size where the job knows no other. */
 const feedCable = (
@@ -186,6 +188,14 @@ const feedCable = (
   ];
 };
 
+/** Existing cables that none of these plans uses. */
+export const unusedBy = (job: Job, plans: readonly PlannedCircuit[]): ExistingCable[] => {
+  const used = new Set(
+    plans.flatMap(({ runs, fedBy }) => [...runs.map((run) => run.existing?.id), fedBy?.id]),
+  );
+  return job.existingCables.filter((cable) => !used.has(cable.id));
+};
+
 /** Everything that a planned circuit puts into the wiring. */
 export const partsOf = (job: Job, circuit: Circuit, planned: PlannedCircuit): CircuitParts => {
   const runs = planned.runs.flatMap(({ run, carried, existing }): CableToMakeUp[] => {
@@ -205,11 +215,11 @@ export const partsOf = (job: Job, circuit: Circuit, planned: PlannedCircuit): Ci
   };
 };
 
-/** Cables that no run uses stay where they are, every insulated conductor capped. */
-export const leftInPlace = (job: Job, share: ExistingShare): CableToMakeUp[] =>
-  share.unused().map((existing) => {
+/** Cables that no circuit uses stay where they are, every insulated conductor capped in its box. */
+export const leftInPlace = (job: Job, unused: readonly ExistingCable[]): CableToMakeUp[] =>
+  unused.map((existing) => {
     const article = articleOf(job.stock, 'cable', existing.article);
     const colouring: Colouring = article.insulated.map((colour) => ({ colour, net: null }));
-    const [from, to] = existing.between;
-    return { cable: lying(existing), article, nodes: { from, to }, colouring, circuit: null };
+    const [from, to] = endsOf(existing);
+    return { cable: lying(existing), article, nodes: { from, to }, colouring, circuit: existing.circuit };
   });

@@ -1,8 +1,7 @@
-import { articleOf } from '../model/articles.js';
 import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { contentsOf } from '../code/boxContents.js';
+import { contentsOf, gangsTaken } from '../code/boxContents.js';
 import { boxFill } from '../code/boxFill.js';
 import { smallestThatFits, suitingBoxes } from '../materials/boxChoice.js';
 
@@ -19,26 +18,16 @@ const bringsItsOwn = (job: Job, { id }: Box) =>
 
 /**
  * The articles of every box of a wiring: as the job has them; none for a box beyond the plan, for one that is there
- * already and that nobody has named, or where a luminaire brings its own; otherwise the cheapest of the stock that suits and is big enough, else the largest that suits.
+ * already and that nobody has named, or where a luminaire brings its own; otherwise the cheapest of the stock that suits and is
+ * big enough, else the largest that suits. All that stands in a box counts for its gangs, planned or not.
  */
-export const fitBoxes = (
-  job: Job,
-  wiring: Wiring,
-): { boxes: Wiring['boxes']; unfitted: Unfitted[]; unknown: BoxId[] } => {
+export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; unfitted: Unfitted[] } => {
   const unfitted: Unfitted[] = [];
-  const unknown: BoxId[] = [];
   const articlesOf = (box: Box): ArticleId[] => {
     if (box.article !== null) return [box.article, ...box.sections];
-    if (box.work === 'beyond' || bringsItsOwn(job, box)) return [];
-    if (box.work === 'existing') {
-      unknown.push(box.id);
-      return [];
-    }
-    const devices = wiring.devices.filter((device) => device.box === box.id);
-    const gangs = devices.reduce(
-      (sum, device) => sum + articleOf(job.stock, 'device', device.article).gangs,
-      0,
-    );
+    if (box.work === 'beyond' || box.work === 'existing' || bringsItsOwn(job, box)) return [];
+    const { fitted, unplanned } = gangsTaken(job, wiring, box.id);
+    const gangs = fitted + unplanned;
     const luminaires = job.luminaires.filter((one) => one.box === box.id && one.unit !== 'onward');
     const offers = suitingBoxes(job, box, { gangs, luminaires });
     const contents = contentsOf(job, wiring, box.id);
@@ -54,5 +43,5 @@ export const fitBoxes = (
     });
     return largest ? largest.articles.map((one) => one.id) : [];
   };
-  return { boxes: Object.fromEntries(job.boxes.map((box) => [box.id, articlesOf(box)])), unfitted, unknown };
+  return { boxes: Object.fromEntries(job.boxes.map((box) => [box.id, articlesOf(box)])), unfitted };
 };

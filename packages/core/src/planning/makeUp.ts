@@ -1,25 +1,34 @@
-import { isNeutralColour, type Colour } from '../model/colours.js';
-import { PANEL, placeOfNode, type DeviceId, type JointId } from '../model/ids.js';
+import { isGroundColour, isNeutralColour, type Colour } from '../model/colours.js';
+import { PANEL, UNNAMED_BREAKER, placeOfNode, type DeviceId, type JointId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import type { Device, Landing, Mark, Wiring } from '../model/wiring.js';
+import { articlesAt, type Device, type Landing, type Mark, type Wiring } from '../model/wiring.js';
 import { bondOf } from '../circuit/grounding.js';
 import { chooseConnectors } from '../materials/connectors.js';
 import { nodesByBox, type Attachment, type CableToMakeUp } from './boxNodes.js';
 import { makeUpNode, type Unjoined } from './makeUpNode.js';
 
-/** The panel end: hots on the breaker, neutral on its bar, ground on its bar. Spares are capped in the panel. */
+/**
+ * The panel end: hots on the breaker, neutral on its bar, ground on its bar. Spares of a new cable are capped in the panel.
+ * What lies there already is never taken for dead: a cable that no net uses is on the breaker of its circuit, and a spare hot
+ * of one in use on a breaker that nobody has named, as is all of a cable that nobody has told of.
+ */
 const landAtPanel = (cables: readonly CableToMakeUp[]): Landing[] =>
   cables.flatMap(({ cable, article, nodes, colouring, circuit }): Landing[] => {
     const side = nodes.from === PANEL ? 'from' : nodes.to === PANEL ? 'to' : null;
-    if (side === null || circuit === null) return [];
-    const land = (colour: Colour, name: 'hot' | 'neutral' | 'ground'): Landing => ({
+    if (side === null) return [];
+    const own = circuit ?? UNNAMED_BREAKER;
+    const unused = colouring.every(({ net }) => net === null);
+    const land = (colour: Colour, name: 'hot' | 'neutral' | 'ground', breaker = own): Landing => ({
       wire: { end: { cable: cable.id, side, colour } },
-      terminal: { circuit, name },
+      terminal: { circuit: breaker, name },
     });
     return [
-      ...colouring.flatMap(({ colour, net }) =>
-        net ? [land(colour, net.kind === 'neutral' ? 'neutral' : 'hot')] : [],
-      ),
+      ...colouring.flatMap(({ colour, net }) => {
+        if (net) return [land(colour, net.kind === 'neutral' ? 'neutral' : 'hot')];
+        if (!cable.existing || isGroundColour(colour)) return [];
+        if (isNeutralColour(colour)) return unused ? [land(colour, 'neutral')] : [];
+        return [land(colour, 'hot', unused ? own : UNNAMED_BREAKER)];
+      }),
       ...(article.ground === 'none' ? [] : [land(article.ground, 'ground')]),
     ];
   });
@@ -44,7 +53,7 @@ const bondRaceways = (job: Job, cables: readonly CableToMakeUp[], boxes: Wiring[
     .flatMap(({ cable, nodes }) =>
       (['from', 'to'] as const).flatMap((side) => {
         const box = placeOfNode(nodes[side]);
-        return box === PANEL || bondOf(job.stock, boxes[box] ?? []) !== 'metal'
+        return box === PANEL || bondOf(job.stock, articlesAt({ boxes }, box)) !== 'metal'
           ? []
           : [
               {

@@ -25,8 +25,8 @@ const pigtailColour = (net: Net | 'ground'): 'bare' | 'white' | 'red' | 'black' 
   return net.kind === 'switchLeg' || net.lane === 'b' ? 'red' : 'black';
 };
 
-const thickest = (sizes: readonly Awg[]): Awg =>
-  sizes.reduce((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
+const thickest = (sizes: readonly [Awg, ...Awg[]]): Awg =>
+  sizes.reduce((thick, awg) => (awg < thick ? awg : thick));
 
 /** A splice that no connector of the stock takes. */
 export interface Unjoined {
@@ -55,7 +55,7 @@ const splice = (
   preferences: Job['preferences'],
 ): MadeUp => {
   const { key, net, ends, leads } = node;
-  const awg = thickest(ends.map((one) => one.awg));
+  const awg = thickest([node.awg, ...ends.map((one) => one.awg)]);
   const tails = terminals.map((to) => ({ to, id: `${box}/${key}>${terminalText(to)}` as PigtailId }));
   const spare = net === 'ground' && leavesPigtail(job, box) ? [`${box}/${key}>left` as PigtailId] : [];
   const pigtails = [...tails.map(({ id }) => id), ...spare];
@@ -89,12 +89,12 @@ const withGroundLeftLong = (job: Job, box: BoxId, node: BoxNode): MadeUp | null 
 };
 
 /** No conductor of this net comes here: one screw alone stays empty, two are joined by a jumper, more by a splice. */
-const withoutConductor = (box: BoxId, { key, net, terminals }: BoxNode): MadeUp | null => {
+const withoutConductor = (box: BoxId, { key, net, awg, terminals }: BoxNode): MadeUp | null => {
   const [a, b, ...more] = terminals.map((one) => one.to);
   if (!a || !b) return { joints: [], landings: [], unjoined: [] };
   if (more.length > 0) return null;
   const id = `${box}/${key}>${terminalText(a)}` as PigtailId;
-  const jumper = { pigtail: { id, colour: pigtailColour(net), awg: 14 as const } };
+  const jumper = { pigtail: { id, colour: pigtailColour(net), awg } };
   return {
     joints: [{ id: `${box}/${key}` as JointId, box, members: [jumper], connectors: [] }],
     landings: [a, b].map((terminal) => ({ wire: { pigtail: id }, terminal })),

@@ -2,6 +2,7 @@ import {
   isReturn,
   placeOfNode,
   returnPlaceOf,
+  type CircuitId,
   type GroupId,
   type SlotId,
   type TreePlace,
@@ -14,6 +15,8 @@ import type { TreeRun } from './tree.js';
 export interface Net {
   id: string;
   kind: 'hot' | 'neutral' | 'traveler' | 'switchLeg';
+  /** What it belongs to: the hot and the neutral to a circuit, all else to a group of it. */
+  circuit: CircuitId | null;
   group: GroupId | null;
   /** For travelers: the lane, kept along the whole chain. */
   lane: 'a' | 'b' | null;
@@ -37,18 +40,21 @@ export interface Arrangement {
 export const hotOf = (choice: Choice): Net => ({
   id: `${choice.circuit}/H`,
   kind: 'hot',
+  circuit: choice.circuit,
   group: null,
   lane: null,
 });
 export const neutralOf = (choice: Choice): Net => ({
   id: `${choice.circuit}/N`,
   kind: 'neutral',
+  circuit: choice.circuit,
   group: null,
   lane: null,
 });
 export const switchLegOf = (group: GroupId): Net => ({
   id: `${group}/SL`,
   kind: 'switchLeg',
+  circuit: null,
   group,
   lane: null,
 });
@@ -56,6 +62,7 @@ export const switchLegOf = (group: GroupId): Net => ({
 export const travelerOf = (group: GroupId, step: number, lane: 'a' | 'b'): Net => ({
   id: `${group}/T${step}${lane}`,
   kind: 'traveler',
+  circuit: null,
   group,
   lane,
 });

@@ -1,3 +1,4 @@
+import { ofId } from '../model/records.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, placeOfNode, type BoxId } from '../model/ids.js';
 import {
@@ -11,7 +12,7 @@ import {
   type Run,
 } from '../model/job.js';
 import { settleArrangement, type ColouredRun } from './arrange.js';
-import { cablesFor, type ExistingShare } from './carriers.js';
+import { cablesFor, carriersOf, feedingCable, isFedByAnother } from './carriers.js';
 import type { Fitting } from './devices.js';
 import { nodeOfLuminaire, returnBoxes, type Arrangement } from './nets.js';
 import { failure, success, type PlanProblem, type Result } from './problem.js';
@@ -62,7 +63,7 @@ const groupProblems = (job: Job, choice: Choice, circuit: Circuit, group: Group)
     if (whole?.box !== part.box || whole.partOf !== null || circuitOf !== circuit.id)
       problems.push({ code: 'PartElsewhere', circuit: circuit.id, luminaire: part.id, box: part.box });
   }
-  const chain = choice.chains?.[group.id];
+  const chain = ofId(choice.chains, group.id);
   if (
     chain &&
     !sameMembers(
@@ -143,7 +144,7 @@ const deviceProblems = (circuit: Circuit, fittings: readonly Fitting[]): PlanPro
   });
 
 /** Plans one circuit, or says everything that stands in the way. */
-export const planCircuit = (job: Job, circuit: Circuit, existing: ExistingShare): CircuitPlan['outcome'] => {
+export const planCircuit = (job: Job, circuit: Circuit): CircuitPlan['outcome'] => {
   const choices = job.choices.filter((one) => one.circuit === circuit.id);
   const [choice] = choices;
   const feed = job.feeds.find((one) => one.id === choice?.feed);
@@ -155,6 +156,8 @@ export const planCircuit = (job: Job, circuit: Circuit, existing: ExistingShare)
   const problems: PlanProblem[] = [];
   if (feed.circuit !== circuit.id)
     problems.push({ code: 'FeedOfAnotherCircuit', circuit: circuit.id, feed: feed.id });
+  if (feed.at !== PANEL && isFedByAnother(job, feed))
+    problems.push({ code: 'FedByAnotherCircuit', circuit: circuit.id, box: feed.at });
   const groups = job.groups.filter((group) => group.circuit === circuit.id);
   if (groups.length === 0) problems.push({ code: 'NoGroup', circuit: circuit.id });
   if (cablesFor(job, circuit).length === 0)
@@ -180,21 +183,18 @@ export const planCircuit = (job: Job, circuit: Circuit, existing: ExistingShare)
   if (!tree.ok) problems.push(...tree.problems);
   if (problems.length > 0 || !tree.ok) return { ok: false, problems };
 
-  const fedBy = feed.at === PANEL ? null : existing.take(PANEL, feed.at);
-  const offered = tree.value.map((run) => ({ run, carriers: existing.carriersOf(circuit, run) }));
+  const carriers = carriersOf(job, circuit, tree.value);
+  const offered = tree.value.map((run, i) => ({ run, carriers: carriers[i] ?? [] }));
   const { arrangement, runs, fittings } = settleArrangement(job, choice, circuit, feed, offered);
   const wide = runs.filter((one) => one.carried === null);
   if (wide.length > 0)
     return {
       ok: false,
-      problems: wide.map(({ run: { from, to }, nets, existing: cable, most }) => {
-        const what = { circuit: circuit.id, run: { from, to }, conductors: nets.length, most };
-        return cable
-          ? { code: 'ExistingCableDoesNotCarry', ...what, cable: cable.id }
-          : { code: 'RunTooWide', ...what };
-      }),
+      problems: wide.map(({ run: { from, to }, nets, most }) => ({
+        ...{ code: 'RunTooWide', circuit: circuit.id, run: { from, to }, conductors: nets.length, most },
+      })),
     };
   const misfits = deviceProblems(circuit, fittings);
   if (misfits.length > 0) return { ok: false, problems: misfits };
-  return success({ choice, feed, arrangement, fittings, runs, fedBy });
+  return success({ choice, feed, arrangement, fittings, runs, fedBy: feedingCable(job, feed) });
 };

@@ -1,11 +1,10 @@
 import { articleOf } from '../model/articles.js';
 import { placeOfNode, type BoxId, type DeviceId, type WiringId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { boxesReached, type Device, type Wiring } from '../model/wiring.js';
+import { articlesAt, boxesReached, type Device, type Wiring } from '../model/wiring.js';
 import { bondOf, yokeGrounds } from '../circuit/grounding.js';
 import { cutLength } from '../materials/lengths.js';
-import { shareExisting } from './carriers.js';
-import { leftInPlace, partsOf } from './circuitParts.js';
+import { leftInPlace, partsOf, unusedBy } from './circuitParts.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
 import { fitBoxes, type Unfitted } from './fitBoxes.js';
 import { makeUp } from './makeUp.js';
@@ -24,7 +23,10 @@ const yokesGroundedByScrews = (
       ? []
       : devices
           .filter(({ article, box }) =>
-            yokeGrounds(articleOf(job.stock, 'device', article), bondOf(job.stock, boxes[box] ?? [])),
+            yokeGrounds(
+              articleOf(job.stock, 'device', article),
+              bondOf(job.stock, articlesAt({ boxes }, box)),
+            ),
           )
           .map((device) => device.id),
   );
@@ -37,7 +39,6 @@ const withSharedProblems = (
     cables: readonly CableToMakeUp[];
     unjoined: readonly Unjoined[];
     unfitted: readonly Unfitted[];
-    unknown: readonly BoxId[];
   },
 ): CircuitPlan => {
   if (!plan.outcome.ok) return plan;
@@ -51,9 +52,6 @@ const withSharedProblems = (
   const problems: PlanProblem[] = [
     ...made.unjoined.filter(here).map((one) => ({ code: 'NoConnectorInStock' as const, circuit, ...one })),
     ...made.unfitted.filter(here).map((one) => ({ code: 'NoBoxFits' as const, circuit, ...one })),
-    ...made.unknown
-      .filter((box) => places.has(box))
-      .map((box) => ({ code: 'ExistingBoxUnknown' as const, circuit, box })),
     ...made.cables
       .filter((one) => one.circuit === circuit && !one.cable.existing)
       .flatMap(({ cable, article, nodes }) => {
@@ -66,41 +64,46 @@ const withSharedProblems = (
   return problems.length > 0 ? { circuit: plan.circuit, outcome: { ok: false, problems } } : plan;
 };
 
+/** The id of the planned wiring; another wiring of the job may bear the usual one. */
+const plannedId = (taken: readonly WiringId[]): WiringId => {
+  let id = 'wiring:planned' as WiringId;
+  for (let n = 2; taken.includes(id); n++) id = `wiring:planned-${n}` as WiringId;
+  return id;
+};
+
 /**
  * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
  * A circuit that cannot be planned is left out, with its reasons; the rest is planned. The job comes back with its
  * planned wiring replaced; wirings of other kinds are never touched.
  */
 export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
-  const share = shareExisting(job);
   const circuits = job.circuits.map((circuit): CircuitPlan => ({
     circuit,
-    outcome: planCircuit(job, circuit, share),
+    outcome: planCircuit(job, circuit),
   }));
+  const plans = circuits.flatMap(({ outcome }) => (outcome.ok ? [outcome.value] : []));
   const parts = circuits.flatMap(({ circuit, outcome }) =>
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
   );
-  const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, share)];
+  const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unusedBy(job, plans))];
   const devices = parts.flatMap((part) => part.devices);
   const attachments = parts.flatMap((part) => part.attachments);
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
   const unbonded = makeUp(job, cables, devices, attachments, {});
   const reached = boxesReached(unbonded.wiring);
-  const { boxes, unfitted, unknown } = fitBoxes(job, unbonded.wiring);
+  const { boxes, unfitted } = fitBoxes(job, unbonded.wiring);
   const bonds: Attachment[] = job.boxes
-    .filter((box) => reached.has(box.id) && bondOf(job.stock, boxes[box.id] ?? []) !== null)
+    .filter((box) => reached.has(box.id) && bondOf(job.stock, articlesAt({ boxes }, box.id)) !== null)
     .map((box) => ({ at: box.id, net: 'ground', to: { box: box.id, name: 'ground' } }));
   const byScrews = yokesGroundedByScrews(job, devices, boxes);
   const landed = attachments.filter(
     ({ to, net }) => !(net === 'ground' && 'device' in to && byScrews.has(to.device)),
   );
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
-  const judged = circuits.map((plan) =>
-    withSharedProblems(job, plan, { cables, unjoined, unfitted, unknown }),
-  );
+  const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
   const others = job.wirings.filter((document) => document.kind !== 'planned');
   const planned: { id: WiringId; kind: 'planned'; wiring: Wiring } = {
-    id: 'wiring:planned' as WiringId,
+    id: plannedId(others.map((document) => document.id)),
     kind: 'planned',
     wiring,
   };

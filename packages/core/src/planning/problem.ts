@@ -1,7 +1,6 @@
 import type {
   ArticleId,
   BoxId,
-  CableId,
   CircuitId,
   FeedId,
   GroupId,
@@ -25,20 +24,13 @@ export type PlanProblem =
   | { code: 'SwitchOnHotGroup'; circuit: CircuitId; group: GroupId; box: BoxId }
   | { code: 'PartElsewhere'; circuit: CircuitId; luminaire: LuminaireId; box: BoxId }
   | { code: 'FeedOfAnotherCircuit'; circuit: CircuitId; feed: FeedId }
+  | { code: 'FedByAnotherCircuit'; circuit: CircuitId; box: BoxId }
   | { code: 'TreeNotConnected'; circuit: CircuitId; feedAt: Place; unreached: BoxId[] }
   | { code: 'RingOfCables'; circuit: CircuitId; run: Run }
   | { code: 'ReturnWithoutLuminaire'; circuit: CircuitId; box: BoxId }
   | { code: 'ForbiddenRun'; circuit: CircuitId; run: Run }
   | { code: 'ForcedRunMissing'; circuit: CircuitId; run: Run }
   | { code: 'RunTooWide'; circuit: CircuitId; run: Run; conductors: number; most: number }
-  | {
-      code: 'ExistingCableDoesNotCarry';
-      circuit: CircuitId;
-      run: Run;
-      cable: CableId;
-      conductors: number;
-      most: number;
-    }
   /** Cut and coil in inches. */
   | { code: 'LongerThanCoil'; circuit: CircuitId; run: Run; article: ArticleId; cut: number; coil: number }
   | { code: 'NoCableOfSize'; circuit: CircuitId; awg: Awg }
@@ -66,7 +58,6 @@ export type PlanProblem =
     }
   | { code: 'TooManyDevices'; circuit: CircuitId; box: BoxId; gangs: number; devices: number }
   | { code: 'NoBoxFits'; circuit: CircuitId; box: BoxId; needed: number; largest: number; gangs: number }
-  | { code: 'ExistingBoxUnknown'; circuit: CircuitId; box: BoxId }
   | { code: 'NoConnectorInStock'; circuit: CircuitId; box: BoxId; conductors: number };
 
 /** An expected failure is a value with a named reason. */

@@ -1,6 +1,6 @@
 import { articleOf } from '../model/articles.js';
 import { PANEL, placeOfNode, type TreePlace } from '../model/ids.js';
-import type { Job } from '../model/job.js';
+import { isBetween, type Job } from '../model/job.js';
 import { cubicInches, feetInches } from '../model/units.js';
 import type { PlanProblem } from './problem.js';
 
@@ -103,6 +103,17 @@ export const sayProblem = (
         reason: 'The chosen power entry is a feed of a different breaker.',
         remedy: 'Choose a power entry of this circuit.',
       };
+    case 'FedByAnotherCircuit': {
+      const box = problem.box;
+      const others = job.existingCables
+        .filter((cable) => isBetween(cable, PANEL, box))
+        .flatMap((cable) => job.circuits.find((one) => one.id === cable.circuit)?.name ?? []);
+      return {
+        title: `Power of this circuit does not arrive at ${place(box)}`,
+        reason: `The cable that lies from the panel to it carries ${[...new Set(others)].join(' and ')}.`,
+        remedy: 'Choose another power entry, or say which circuit that cable is of.',
+      };
+    }
     case 'TreeNotConnected':
       return {
         title: `No cable reaches ${problem.unreached.map(place).join(', ')}`,
@@ -121,12 +132,6 @@ export const sayProblem = (
         title: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${problem.conductors} conductors`,
         reason: `The widest cable in the stock has ${problem.most}, and on this run they cannot be split over two cables whose currents each sum to zero.`,
         remedy: 'Change the order of the run or the power entry, or bring a neutral to fewer switches.',
-      };
-    case 'ExistingCableDoesNotCarry':
-      return {
-        title: `The cable that lies from ${place(problem.run.from)} to ${place(problem.run.to)} does not carry ${problem.conductors} conductors`,
-        reason: `It has ${problem.most} insulated conductors, and their colours have to serve: a neutral on white or gray, no hot on green, the switch leg on neither (200.6, 200.7, 250.119).`,
-        remedy: 'Change the order of the run, or pull a new cable there and leave this one out.',
       };
     case 'LongerThanCoil':
       return {
@@ -178,12 +183,6 @@ export const sayProblem = (
             ? `It takes ${problem.gangs === 0 ? 'a box for the luminaire it has to hold' : `${problem.gangs} gangs`} of the wanted kind, and there is none.`
             : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)} (314.16).`,
         remedy: 'Add a larger box to the stock, or bring power in elsewhere.',
-      };
-    case 'ExistingBoxUnknown':
-      return {
-        title: `Which box is at ${place(problem.box)}?`,
-        reason: 'It is there already, and whether the wires fit hangs on the volume stamped in it (314.16).',
-        remedy: 'Name the box that is there, or plan a new one in its place.',
       };
     case 'TooManyDevices':
       return {

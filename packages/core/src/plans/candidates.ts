@@ -1,12 +1,12 @@
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Job, Run } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
-import { boxesOf, junctionsOf } from '../search/orders.js';
+import { boxesOf, demandedEntries, junctionsOf } from '../search/orders.js';
 import type { Finding } from '../code/rule.js';
 import type { RunSketch } from '../drawing/sketchRun.js';
 import { measure, withChoice, type Baseline, type LaidRun, type Measures } from './measures.js';
 import type { FamiliarId } from './familiar.js';
-import type { ProfileId } from './profiles.js';
+import { valueBy, type ProfileId } from './profiles.js';
 
 /** One way to wire a circuit, measured on the planned wiring. */
 export interface Candidate {
@@ -56,25 +56,53 @@ export const isChosen = (wired: Choice | null, { choice }: Candidate): boolean =
 /** Why a choice stands in the list. */
 export type Reason = { profile: ProfileId } | { entry: BoxId } | { familiar: FamiliarId };
 
-/** Runs that are forced, that the circuit could take and that neither it nor another takes. */
+/** Runs that are forced, that the circuit could take and that neither it nor another takes. A demanded power entry is one of them. */
 export const missedRuns = (job: Job, circuit: CircuitId, choice: Choice): Run[] => {
   const named = job.circuits.find((one) => one.id === circuit);
+  if (!named) return [];
   const mine = new Set<Place>([
-    ...(named ? [...boxesOf(job, named), ...junctionsOf(job)] : []),
+    ...boxesOf(job, named),
+    ...junctionsOf(job),
     ...job.feeds.filter((feed) => feed.id === choice.feed).map((feed) => feed.at),
   ]);
+  const demanded = demandedEntries(job, named);
+  const entry = entryOf(job, choice);
   const taken = withChoice(job, circuit, choice).choices.flatMap(({ runs }) =>
     runs.map(({ from, to }): Place[] => [placeOfNode(from), placeOfNode(to)]),
   );
-  return job.runFacts.flatMap(({ rule, between: [from, to] }) =>
-    rule === 'forced' &&
-    mine.has(from) &&
-    mine.has(to) &&
-    !taken.some((ends) => ends.includes(from) && ends.includes(to))
-      ? [{ from, to }]
-      : [],
-  );
+  return [
+    ...(demanded.length > 0 && !demanded.some((box) => box === entry)
+      ? demanded.map((to): Run => ({ from: PANEL, to }))
+      : []),
+    ...job.runFacts.flatMap(({ rule, between: [from, to] }) =>
+      rule === 'forced' &&
+      from !== PANEL &&
+      to !== PANEL &&
+      mine.has(from) &&
+      mine.has(to) &&
+      !taken.some((ends) => ends.includes(from) && ends.includes(to))
+        ? [{ from, to }]
+        : [],
+    ),
+  ];
 };
+
+/**
+ * May a plan that is nearly like another stand for it? What was shown of the other has to hold for it too: it is as good by
+ * every profile that the other is the best at.
+ */
+const mayStandFor = (plan: Candidate, other: Candidate): boolean =>
+  other.bestAt.every((id) => {
+    const [mine, theirs] = [valueBy(id, plan.measures), valueBy(id, other.measures)];
+    return mine !== null && theirs !== null && Math.abs(mine - theirs) < 1e-6;
+  });
+
+const withReasonsOf = (plan: Candidate, other: Candidate): Candidate => ({
+  ...plan,
+  bestAt: [...new Set([...plan.bestAt, ...other.bestAt])],
+  bestFrom: [...new Set([...plan.bestFrom, ...other.bestFrom])],
+  familiar: [...new Set([...plan.familiar, ...other.familiar])],
+});
 
 /** Collects ways of one circuit: equal ones are one, and near duplicates are folded into the cheaper. */
 export const createCollection = (job: Job, circuit: CircuitId, baseline: Baseline) => {
@@ -122,34 +150,20 @@ export const createCollection = (job: Job, circuit: CircuitId, baseline: Baselin
         a.measures.cost - b.measures.cost ||
         a.measures.reidentified - b.measures.reidentified,
     );
-    const kept = new Map<string, Candidate>();
+    const kept: Candidate[] = [];
+    const likeness = ({ choice, measures }: Candidate) => `${shapeOf(choice)} ${measures.neutrals.present}`;
     for (const candidate of sorted) {
-      const shape = shapeOf(candidate.choice);
-      const { neutrals } = candidate.measures;
-      const key = `${shape} ${neutrals.present}`;
-      const before = kept.get(key);
-      if (!before) kept.set(key, { ...candidate });
-      else
-        kept.set(key, {
-          ...before,
-          bestAt: [...new Set([...before.bestAt, ...candidate.bestAt])],
-          bestFrom: [...new Set([...before.bestFrom, ...candidate.bestFrom])],
-          familiar: [...new Set([...before.familiar, ...candidate.familiar])],
-        });
+      const at = kept.findIndex(
+        (one) => likeness(one) === likeness(candidate) && mayStandFor(one, candidate),
+      );
+      const before = kept[at];
+      if (before) kept[at] = withReasonsOf(before, candidate);
+      else kept.push(candidate);
     }
-    return leastCostFirst([...kept.values()]).map((candidate, i) => ({ ...candidate, letter: letterOf(i) }));
+    return kept.map((candidate, i) => ({ ...candidate, letter: letterOf(i) }));
   };
   return { add, list };
 };
-
-/** What the search leaves out, tape and tails, may put another plan a few cents below the one with the least weight. */
-const leastCostFirst = (sorted: readonly Candidate[]): Candidate[] =>
-  sorted.some((one) => one.bestAt.includes('leastCost'))
-    ? sorted.map((one, i) => {
-        const others = one.bestAt.filter((id) => id !== 'leastCost');
-        return { ...one, bestAt: i === 0 ? ['leastCost', ...others] : others };
-      })
-    : [...sorted];
 
 const letterOf = (index: number): string =>
   (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26));

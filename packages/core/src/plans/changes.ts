@@ -1,4 +1,11 @@
-import type { ArticleId, BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
+import {
+  joinedId,
+  type ArticleId,
+  type BoxId,
+  type CircuitId,
+  type GroupId,
+  type SlotId,
+} from '../model/ids.js';
 import type { Box, Job, RunFact, Slot } from '../model/job.js';
 import { newGroup, newLuminaire, newSlot } from '../model/newJob.js';
 import { setRunFact } from './constraints.js';
@@ -58,7 +65,7 @@ export const changedJob = (job: Job, change: Change): Job => {
       const slots = job.slots.filter((slot) => slot.group === change.group && slot.role !== 'receptacle');
       const { id } = change.place.box;
       const gang = job.slots.filter((slot) => slot.box === id).length;
-      const fresh = newSlot({ id: `${change.group}:${id}`, box: id, gang, group: change.group });
+      const fresh = newSlot({ id: joinedId(`${change.group}:${id}`), box: id, gang, group: change.group });
       return {
         ...withPlace(job, change.place),
         // A single-pole has too few terminals for one end of a pair.
@@ -74,7 +81,7 @@ export const changedJob = (job: Job, change: Change): Job => {
       const { box } = change.place;
       const room = job.groups.find((group) => group.circuit === change.circuit)?.room ?? job.rooms[0]?.id;
       const group = newGroup({
-        id: `hot:${box.id}`,
+        id: joinedId(`hot:${box.id}`),
         name: box.name,
         circuit: change.circuit,
         room: room ?? '',
@@ -88,7 +95,7 @@ export const changedJob = (job: Job, change: Change): Job => {
             ? [
                 ...job.slots,
                 newSlot({
-                  id: `${group.id}:receptacle`,
+                  id: joinedId(`${group.id}:receptacle`),
                   box: box.id,
                   gang: 0,
                   group: group.id,
@@ -102,7 +109,7 @@ export const changedJob = (job: Job, change: Change): Job => {
                 ...job.luminaires,
                 newLuminaire({
                   ...{
-                    id: `${group.id}:onward` as LuminaireId,
+                    id: joinedId(`${group.id}:onward`),
                     name: box.name,
                     box: box.id,
                     group: group.id,

@@ -1,5 +1,5 @@
-import { PANEL, type CircuitId } from '../model/ids.js';
-import type { Choice, Job } from '../model/job.js';
+import { PANEL, type CircuitId, type Place } from '../model/ids.js';
+import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Finding } from '../code/rule.js';
 import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
@@ -10,25 +10,27 @@ import { someLengthsKnown } from '../search/priceTables.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { createCollection, missedRuns, type Candidate } from './candidates.js';
+import { articleOf } from '../model/articles.js';
+import { feetInches } from '../model/units.js';
+import { whyNotOffered } from '../planning/carriers.js';
+import { boxesOf } from '../search/orders.js';
+import { proofOf, type Proof } from './proof.js';
+import { nameOf } from './words.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
 import { baselineOf, withChoice, withoutForced } from './measures.js';
 import { bestBy, PROFILES, profileOf, type ProfileId } from './profiles.js';
-import { refusalsOf, type Refusal } from './refusal.js';
+import { nothingMeets, refusalsOf, type Refusal } from './refusal.js';
 import { relax, relaxationsOf, type Relaxed } from './relaxations.js';
 
 /** How far the search came for one profile. */
-export interface ProfileResult {
+export interface ProfileResult extends Proof {
   id: ProfileId;
   title: string;
   /** What is made as small as possible, in words. */
   objective: string;
   /** Letter of the plan; null where there is none. */
   letter: string | null;
-  /** Nothing better exists. */
-  proved: boolean;
-  /** How far above the proved lower bound the plan is at most, in percent; 0 where it is proved. */
-  gap: number;
   steps: number;
 }
 
@@ -75,23 +77,27 @@ const NO_LIGHTING: ReadonlySet<string> = new Set([
   'laundry-circuit',
   'garage-circuit',
 ]);
+const NO_RESULT: SearchResult = { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
+
 const barring = (findings: readonly Finding[]) =>
   findings.filter((one) => NO_LIGHTING.has(one.rule) && one.severity === 'violation');
 
 const notesOf = (job: Job, circuit: CircuitId): string[] => {
   const { circuits } = planJob(withoutForced(withChoice(job, circuit, null)));
   const { runs, homeRuns } = someLengthsKnown(job);
+  const named = job.circuits.find((one) => one.id === circuit);
   const fromPanel = job.feeds.some((feed) => feed.circuit === circuit && feed.at === PANEL);
   const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);
   return [
     ...(runs || homeRuns
       ? []
       : ['No box has a position and no run is measured: plans are compared without feet of cable.']),
-    ...(runs && !homeRuns && fromPanel
+    ...(!homeRuns && fromPanel
       ? [
-          'The panel is not on the plan and no home run is measured: home runs are counted without their feet.',
+          `The panel is not on the plan and no home run is measured: each is counted at a guess of ${feetInches(job.routing.homeRunGuess)}.`,
         ]
       : []),
+    ...(named ? cablesLeft(job, named) : []),
     ...open.map(
       ({ circuit: { name } }) =>
         `${name} is not planned yet. What it will put into shared boxes is not counted here.`,
@@ -99,8 +105,26 @@ const notesOf = (job: Job, circuit: CircuitId): string[] => {
   ];
 };
 
-const gapOf = ({ best, bound }: SearchResult): number =>
-  best && bound > 0 && bound < best.weight ? ((best.weight - bound) / bound) * 100 : 0;
+/** Cables that lie there and serve no plan, and why; only those at boxes of the circuit. */
+const cablesLeft = (job: Job, circuit: Circuit): string[] => {
+  const boxes = new Set<Place>(boxesOf(job, circuit));
+  return job.existingCables
+    .filter(({ between }) => between.some((place) => boxes.has(place)))
+    .flatMap((cable) => {
+      const [a, b] = cable.between.map((place) => nameOf(job, place));
+      const article = articleOf(job.stock, 'cable', cable.article);
+      const what = `The ${article.name} that lies from ${a} to ${b}`;
+      if (cable.circuit === null)
+        return [`${what} serves no plan until somebody says which circuit it is of; it may be live.`];
+      if (cable.circuit !== circuit.id) return [];
+      const why = whyNotOffered(job, circuit, cable);
+      return why === null
+        ? []
+        : why === 'size'
+          ? [`${what} serves no plan: ${article.awg} AWG may not be on ${circuit.breaker} A (240.4(D)).`]
+          : [`${what} serves no plan: it has no ground to go on with (250.130(C)).`];
+    });
+};
 
 /**
  * Every sensible way to wire a circuit: the best by each profile, the best for each box that power may enter, and the
@@ -132,6 +156,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     set.candidates = collection.list();
     set.profiles = set.profiles.map((one) => ({
       ...one,
+      ...proofOf(job, one.id, results.get(one.id) ?? NO_RESULT, set.candidates),
       letter: letterFor((candidate) => candidate.bestAt.includes(one.id)),
     }));
     set.familiar = set.familiar.map((one) => ({
@@ -143,6 +168,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     options.onProgress?.({ ...set });
   };
 
+  const results = new Map<ProfileId, SearchResult>();
   let answered = false;
   /** Shown at once, before anything is proved of it; what is found later takes its place. */
   const firstAnswer = (found: Found) => {
@@ -160,15 +186,15 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     const onBetter = first ? firstAnswer : undefined;
     const result = bestBy(profile, job, circuit, constraints, { ...limits, onBetter }, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
+    results.set(profile, result);
     set.profiles = [
       ...set.profiles,
       {
+        ...proofOf(job, profile, result, []),
         id: profile,
         title: profileOf(profile).title,
         objective: profileOf(profile).objective,
         letter: null,
-        proved: result.proved,
-        gap: gapOf(result),
         steps: result.steps,
       },
     ];
@@ -212,15 +238,12 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   set.relaxed = [...set.relaxed].sort((a, b) => (b.saves ?? 0) - (a.saves ?? 0) || a.cost - b.cost);
   if (least === null && set.refusals.length === 0)
     set.refusals = [
-      {
-        title: `No way of wiring ${circuit.name} meets all that is asked`,
-        reason:
-          'Every run of cables needs a cable, a box or a connector that the stock does not have, or goes against what is forced, forbidden or fixed.',
-        remedy:
-          set.relaxed.length > 0
-            ? 'One of the changes below would make it possible.'
-            : 'Allow more runs, add larger boxes or wider cables to the stock, or split the circuit.',
-      },
+      nothingMeets(
+        job,
+        circuit,
+        set.candidates,
+        set.relaxed.map((one) => one.relaxation),
+      ),
     ];
   set.complete = mayGoOn();
   publish();

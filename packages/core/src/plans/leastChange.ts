@@ -1,10 +1,11 @@
 import { PANEL, type BoxId, type CableId, type SlotId } from '../model/ids.js';
-import type { Choice, ExistingCable, Job } from '../model/job.js';
+import { circuitName, type Choice, type ExistingCable, type Job } from '../model/job.js';
+import { feedingCable } from '../planning/carriers.js';
 import type { Cable, Device, Wiring } from '../model/wiring.js';
 import type { Finding } from '../code/rule.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 import { leastCable } from '../search/cost.js';
-import { NO_CONSTRAINTS } from '../search/orders.js';
+import { NO_CONSTRAINTS, type Constraints } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { changedJob, circuitOf, withDevicesFreed, type Change } from './changes.js';
 import { MOST_STEPS } from './findPlans.js';
@@ -12,6 +13,8 @@ import { makeUpIn, movedAt, type Moved } from './handwork.js';
 import { changeCost, type ChangeCost } from './changeCost.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from './measures.js';
 import type { Refusal } from './refusal.js';
+import { listed } from '../model/words.js';
+import { nameOf } from './words.js';
 
 /** What a small job on existing work asks for. */
 export interface LeastChange {
@@ -47,13 +50,13 @@ interface Variant {
 const planned = (
   job: Job,
   circuit: Choice['circuit'],
-  neutralAt: SlotId[],
+  wanted: Pick<Constraints, 'neutralAt' | 'neutrals'>,
 ): Omit<Variant, 'abandoned'> | null => {
   const named = job.circuits.find((one) => one.id === circuit);
   if (!named) return null;
   const { best } = createSearch(job, named, {
     weights: leastCable(job),
-    constraints: { ...NO_CONSTRAINTS, neutralAt },
+    constraints: { ...NO_CONSTRAINTS, ...wanted },
     volumeLimit: Infinity,
   }).least({ mostSteps: MOST_STEPS });
   return best && { job: withChoice(job, circuit, choiceOf(best)), weight: best.weight };
@@ -78,10 +81,15 @@ export const leastChange = (
         remedy: 'Choose one of the job.',
       },
     };
-  const job = asItStands(asked, circuit);
+  const stands = asItStands(asked, circuit);
+  if (!stands.ok) return stands;
+  const { job } = stands;
   const before = reviewJob(job);
   const wanted = changedJob(job, change);
-  const neutralAt = change.kind === 'bringNeutral' ? [change.slot] : [];
+  const neutrals = {
+    neutralAt: change.kind === 'bringNeutral' ? [change.slot] : [],
+    neutrals: 'asAsked' as const,
+  };
   const touched =
     change.kind === 'addSwitch'
       ? job.slots.filter((slot) => slot.group === change.group).map((slot) => slot.box)
@@ -99,8 +107,8 @@ export const leastChange = (
           ...one,
           existingCables: one.existingCables.filter((cable) => !old.includes(cable)),
         };
-        const whole = planned(one, circuit, neutralAt);
-        const less = old.length > 0 ? planned(without, circuit, neutralAt) : null;
+        const whole = planned(one, circuit, neutrals);
+        const less = old.length > 0 ? planned(without, circuit, neutrals) : null;
         return [
           ...(whole ? [{ ...whole, abandoned: [] }] : []),
           ...(less ? [{ ...less, abandoned: old }] : []),
@@ -112,9 +120,23 @@ export const leastChange = (
   if (!best || !measured) return { ok: false, refusal: refusalOf(change) };
   const mine = reviewCircuit(after, circuit);
   const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
+  const unmeasured = used.filter(
+    (cable) => !cable.existing && ['unknown', 'guessed'].includes(cable.lengthSource),
+  );
+  if (unmeasured.length > 0) return { ok: false, refusal: needsUnmeasured(job, unmeasured) };
   const usedBefore = new Set<string>(reviewCircuit(before, circuit).cables);
+  const devices = after.wiring.devices.filter(
+    ({ slot, article }) =>
+      !isFitted(before, slot, article) &&
+      best.job.slots.some((one) => one.id === slot && !one.existing) &&
+      belongs(best.job, slot, circuit),
+  );
+  // A device that is swapped for its like moves no wire, and its box is opened all the same.
   const opened = [...mine.boxes].filter(
-    (box) => makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box) || !isKnown(job, box),
+    (box) =>
+      makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box) ||
+      !isKnown(job, box) ||
+      devices.some((device) => device.box === box),
   );
   const closed = [...mine.boxes].filter((box) => !opened.includes(box));
   return {
@@ -132,12 +154,7 @@ export const leastChange = (
       abandoned: best.abandoned,
       opened,
       closed,
-      devices: after.wiring.devices.filter(
-        ({ slot, article }) =>
-          !isFitted(before, slot, article) &&
-          best.job.slots.some((one) => one.id === slot && !one.existing) &&
-          belongs(best.job, slot, circuit),
-      ),
+      devices,
       moved: change.kind === 'replaceDevice' ? movedAt(before, after, change.slot) : [],
       asks: mine.findings.filter((one) => one.severity !== 'waived'),
     },
@@ -160,9 +177,56 @@ const belongs = (job: Job, id: SlotId | null, circuit: Choice['circuit']): boole
   return job.groups.some((group) => group.id === slot?.group && group.circuit === circuit);
 };
 
-/** The job with a way for a circuit that nobody has chosen one for: by the cables that lie there, as far as they go. */
-const asItStands = (job: Job, circuit: Choice['circuit']): Job =>
-  job.choices.some((one) => one.circuit === circuit) ? job : (planned(job, circuit, [])?.job ?? job);
+/**
+ * The job with the way that a circuit is wired now. Where nobody has chosen one it is made of the cables that lie there and of
+ * no other; what they do not carry is not known here, and nothing is invented for it.
+ */
+const asItStands = (
+  job: Job,
+  circuit: Choice['circuit'],
+): { ok: true; job: Job } | { ok: false; refusal: Refusal } => {
+  const feeds = job.feeds.filter((feed) => feed.circuit === circuit);
+  const chosen = job.choices.find((one) => one.circuit === circuit);
+  const feed = feeds.find((one) => one.id === chosen?.feed) ?? feeds[0];
+  if (feed && feed.at !== PANEL && feedingCable(job, feed) === null)
+    return { ok: false, refusal: feedNotTold(job, feed.at) };
+  if (chosen) return { ok: true, job };
+  // Old loops without a neutral lie there lawfully.
+  const found = planned(withoutBuying(job), circuit, { neutralAt: [], neutrals: 'none' });
+  const choice = found?.job.choices.find((one) => one.circuit === circuit);
+  return choice
+    ? { ok: true, job: withChoice(job, circuit, choice) }
+    : { ok: false, refusal: doesNotStand(job, circuit) };
+};
+
+/** The job with no cable to buy. */
+const withoutBuying = (job: Job): Job => ({
+  ...job,
+  stock: job.stock.map((article) => (article.kind === 'cable' ? { ...article, found: true } : article)),
+});
+
+const feedNotTold = (job: Job, box: BoxId): Refusal => ({
+  title: `Nobody has told by which cable power comes to ${nameOf(job, box)}`,
+  reason: 'What is done in old boxes hangs on the wires that are there; none is made up for it.',
+  remedy: 'Say on the layout which cable lies from the panel to it, and that this circuit is on it.',
+});
+
+const doesNotStand = (job: Job, circuit: Choice['circuit']): Refusal => ({
+  title: `The cables that are told do not carry ${circuitName(job, circuit)} as it stands`,
+  reason:
+    'A small job starts from what lies there: each run of the circuit by a cable of its own, with a ground and thick enough for the breaker. No cable that is not there is thought up.',
+  remedy:
+    'Say on the layout which cables lie there, between which boxes, and which circuit they are of. Where part of the circuit is new, choose a plan for it first.',
+});
+
+const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => {
+  const runs = cables.map(({ from, to }) => `${nameOf(job, from)} to ${nameOf(job, to)}`);
+  return {
+    title: `The cables that lie there do not serve this; a new one would be needed from ${listed(runs)}`,
+    reason: 'Nobody knows how long that is, so it can be neither cut nor priced.',
+    remedy: 'Place the boxes on the layout, or measure the run, and ask again.',
+  };
+};
 
 /** The changed job by the runs that it has; null where they do not serve any more. */
 const asIs = (job: Job, circuit: Choice['circuit']): Variant | null => {

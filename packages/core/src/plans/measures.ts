@@ -7,6 +7,7 @@ import { neutralRequirement } from '../code/neutralRequirement.js';
 import type { Finding } from '../code/rule.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
+import { isUntoldFeed } from '../steps/cableNames.js';
 import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
 import type { Cable } from '../model/wiring.js';
@@ -33,7 +34,9 @@ export interface Measures {
   /** Volume needed: by the box that needs most, and by all. */
   largest: { box: BoxId; needed: number } | null;
   volume: number;
-  /** The box with the least room to spare. */
+  /** Boxes of which nobody can say whether they are full: the box, what is in it or another circuit's part is not told. */
+  unknownFill: BoxId[];
+  /** The box with the least room to spare, among those that are known. */
   fullest: { box: BoxId; needed: number; available: number; percent: number } | null;
   /** Switches that have a neutral in their box, those that the code asks it of, and all. */
   neutrals: { present: number; asked: number; all: number };
@@ -62,6 +65,8 @@ export interface LaidRun {
   cable: string;
   insulated: number;
   feet: number | null;
+  /** Its length is a guess, as nobody knows it. */
+  guessed: boolean;
   existing: boolean;
 }
 
@@ -110,9 +115,10 @@ const laid = (job: Job, cable: Cable): LaidRun => {
   return {
     from: cable.from,
     to: cable.to,
-    cable: name,
+    cable: isUntoldFeed(job, cable) ? 'supply as found' : name,
     insulated: insulated.length,
     feet: cut === null ? null : cut / 12,
+    guessed: cable.lengthSource === 'guessed',
     existing: cable.existing,
   };
 };
@@ -185,10 +191,11 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
     );
   const boxes = job.boxes.filter((box) => mine.boxes.has(box.id) && box.work !== 'beyond');
   const fills = boxes.map((box) => ({ box: box.id, ...fillOf(job, wiring, box.id) }));
-  const share = ({ needed, available }: { needed: number; available: number }) =>
-    available > 0 ? needed / available : 0;
+  const known = fills.flatMap(({ available, ...one }) =>
+    available === null ? [] : [{ ...one, available, share: available > 0 ? one.needed / available : 0 }],
+  );
   const largest = [...fills].sort((a, b) => b.needed - a.needed)[0];
-  const fullest = [...fills].sort((a, b) => share(b) - share(a))[0];
+  const fullest = [...known].sort((a, b) => b.share - a.share)[0];
   const all = totals(review);
   const opened = new Set<string>(boxes.map((box) => box.id));
   return {
@@ -210,12 +217,13 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       boxes: boxes.length,
       largest: largest ? { box: largest.box, needed: largest.needed } : null,
       volume: fills.reduce((sum, { needed }) => sum + needed, 0),
+      unknownFill: fills.filter((one) => one.unknown.length > 0).map((one) => one.box),
       fullest: fullest
         ? {
             box: fullest.box,
             needed: fullest.needed,
             available: fullest.available,
-            percent: Math.round(100 * share(fullest)),
+            percent: Math.round(100 * fullest.share),
           }
         : null,
       neutrals: neutralsOf(job, circuit, review),

@@ -4,7 +4,7 @@ import type { Constraints } from '../search/orders.js';
 import { createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { choiceOf } from '../search/search.js';
-import { measure, withChoice, type Baseline } from './measures.js';
+import { measure, withChoice, type Baseline, type Measures } from './measures.js';
 
 /** What a plan is to be best at. */
 export const PROFILES = ['leastCost', 'roomiest', 'neutrals', 'leastCable', 'leastLabour'] as const;
@@ -50,6 +50,23 @@ export const profileOf = (id: ProfileId): Profile =>
     },
   })[id];
 
+/** What a profile makes small, as a plan measures it; null for one that does not do what it asks. */
+export const valueBy = (profile: ProfileId, measures: Measures): number | null => {
+  const { cost, feet, minutes, largest, neutrals } = measures;
+  switch (profile) {
+    case 'leastCost':
+      return cost;
+    case 'roomiest':
+      return largest?.needed ?? null;
+    case 'neutrals':
+      return neutrals.present < neutrals.all ? null : cost;
+    case 'leastCable':
+      return feet;
+    case 'leastLabour':
+      return minutes;
+  }
+};
+
 /** The switches of a circuit; a neutral is wanted at each. */
 const everySwitch = (job: Job, circuit: Circuit) => {
   const switched = new Set<string>(
@@ -84,7 +101,7 @@ const roomiest = (
     if (needed === null) break;
     volumeLimit = needed - 1;
   }
-  return last ?? { best: null, bound: Infinity, proved: false, steps: 0 };
+  return last ?? { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
 };
 
 const largestOf = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>

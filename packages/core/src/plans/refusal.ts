@@ -1,13 +1,17 @@
 import { PANEL, type BoxId, type Place } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
-import { runLength } from '../materials/lengths.js';
+import { isLengthKnown } from '../materials/lengths.js';
 import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
+import { existingBetween } from '../planning/carriers.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { MOST_CLASSES_LARGE } from '../search/large.js';
 import { boxesOf, junctionsOf, switchedGroups } from '../search/orders.js';
 import { someLengthsKnown } from '../search/priceTables.js';
 import { withChoice } from './measures.js';
+import type { Candidate } from './candidates.js';
+import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
+import { listed } from '../model/words.js';
 import { nameOf } from './words.js';
 
 /** Why a brief cannot be met: what clashes, and how to mend it. */
@@ -27,11 +31,8 @@ const WHATEVER_THE_RUN: ReadonlySet<PlanProblem['code']> = new Set<PlanProblem['
   'NoCableOfSize',
   'NoDeviceInStock',
   'TooManyDevices',
-  'ExistingBoxUnknown',
+  'FedByAnotherCircuit',
 ]);
-
-const list = (words: readonly string[]) =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
 /** Places that no chain of allowed runs reaches from a feed. */
 const cutOff = (
@@ -49,6 +50,46 @@ const cutOff = (
 
 /** Hot and neutral are two of the classes of nets that the search tells apart; each switch brings another. */
 const MOST_SWITCHES = MOST_CLASSES_LARGE - 2;
+
+/** Facts at once in a sentence, at most. */
+const MOST_SAID = 6;
+
+/** Nothing was found that meets what is asked: which facts clash, or which rules every way breaks. */
+export const nothingMeets = (
+  job: Job,
+  circuit: Circuit,
+  found: readonly Pick<Candidate, 'findings'>[],
+  helping: readonly Relaxation[],
+): Refusal => {
+  const violations = found.map(({ findings }) => findings.filter((one) => one.severity === 'violation'));
+  const inAll = violations[0]?.filter((one) =>
+    violations.every((others) => others.some((other) => other.rule === one.rule)),
+  );
+  if (inAll && inAll.length > 0)
+    return {
+      title: `Every way found to wire ${circuit.name} violates the code`,
+      reason: [...new Set(inAll.map((one) => `${one.title}${one.section ? ` (${one.section})` : ''}.`))].join(
+        ' ',
+      ),
+      remedy: inAll[0]?.remedy ?? '',
+    };
+  // What helps if it is dropped alone clashes with the rest; where nothing does, all that is asked may.
+  const clash = helping.length > 0 ? helping : relaxationsOf(job, circuit);
+  const said = clash.flatMap((one) => sayDemand(job, one) ?? []);
+  return {
+    title: `No way of wiring ${circuit.name} meets all that is asked`,
+    reason:
+      said.length > 0
+        ? `What is asked does not go together: ${listed(said.slice(0, MOST_SAID))}${said.length > MOST_SAID ? ' and more' : ''}.`
+        : 'Every run of cables needs a cable, a box or a connector that the stock does not have.',
+    remedy:
+      helping.length > 0
+        ? 'One of the changes below would make it possible.'
+        : said.length > 0
+          ? 'Take one of these back, add larger boxes or wider cables to the stock, or split the circuit.'
+          : 'Allow more runs, add larger boxes or wider cables to the stock, or split the circuit.',
+  };
+};
 
 /** What stands in the way of any plan, seen before searching. */
 export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
@@ -86,10 +127,10 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
   const some = someLengthsKnown(job);
   const known = (a: Place, b: Place) =>
     !(a === PANEL || b === PANEL ? some.homeRuns : some.runs) ||
-    runLength(job, a, b).length !== null ||
-    job.existingCables.some(({ between }) => between.includes(a) && between.includes(b));
+    isLengthKnown(job, a, b) ||
+    existingBetween(job, circuit, a, b).length > 0;
   const lawful = (a: Place, b: Place) => runFactOf(job, a, b)?.rule !== 'forbidden';
-  const say = (far: readonly BoxId[]) => list(far.map((box) => nameOf(job, box)));
+  const say = (far: readonly BoxId[]) => listed(far.map((box) => nameOf(job, box)));
   const perFeed = feeds.map((one) => ({
     at: one.at,
     unknown: cutOff(job, circuit, one.at, known),

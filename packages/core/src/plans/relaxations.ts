@@ -1,5 +1,6 @@
 import { articleOf } from '../model/articles.js';
-import type { BoxId, Place } from '../model/ids.js';
+import { articlesAt } from '../model/wiring.js';
+import { PANEL, type BoxId, type Place } from '../model/ids.js';
 import { plannedWiring, type Box, type Circuit, type Job } from '../model/job.js';
 import { cubicInches, dollars } from '../model/units.js';
 import type { Constraints } from '../search/orders.js';
@@ -63,6 +64,28 @@ export const relaxationsOf = (job: Job, circuit: Circuit): Relaxation[] => {
   ];
 };
 
+/** A fact of the brief as it is asked for, within a sentence; null for what is only not known. */
+export const sayDemand = (job: Job, relaxation: Relaxation): string | null => {
+  switch (relaxation.what) {
+    case 'forbidden':
+    case 'forced': {
+      const [a, b] = relaxation.between;
+      const named = `${nameOf(job, a)} to ${nameOf(job, b)}`;
+      if (relaxation.what === 'forbidden') return `no run from ${named}`;
+      if (a === PANEL || b === PANEL) return `power enters at ${nameOf(job, a === PANEL ? b : a)}`;
+      return `a run from ${named}`;
+    }
+    case 'box':
+    case 'existingBox':
+      return `the box at ${nameOf(job, relaxation.box)}`;
+    case 'everySwitch':
+      return 'a neutral at every switch';
+    case 'wholeFloorVisible':
+    case 'accessible':
+      return null;
+  }
+};
+
 /** The job with that fact otherwise. */
 export const relaxedJob = (job: Job, circuit: Circuit, relaxation: Relaxation): Job => {
   const groups = groupsOf(job, circuit);
@@ -109,14 +132,18 @@ const condition = (job: Job, planned: Measured, relaxation: Relaxation): string 
   switch (relaxation.what) {
     case 'forbidden':
     case 'forced': {
-      const [a, b] = relaxation.between.map((place) => nameOf(job, place));
+      const [from, to] = relaxation.between;
+      const [a, b] = [nameOf(job, from), nameOf(job, to)];
+      if (relaxation.what === 'forced' && (from === PANEL || to === PANEL))
+        return `If power need not enter at ${from === PANEL ? b : a}`;
       return relaxation.what === 'forbidden'
         ? `If a run from ${a} to ${b} were allowed`
         : `If the run from ${a} to ${b} were not forced`;
     }
     case 'box':
     case 'existingBox': {
-      const articles = plannedWiring(planned.job)?.boxes[relaxation.box] ?? [];
+      const wiring = plannedWiring(planned.job);
+      const articles = wiring ? articlesAt(wiring, relaxation.box) : [];
       const volume = articles.reduce((sum, id) => sum + articleOf(job.stock, 'box', id).volume, 0);
       const room = volume > 0 ? `A ${cubicInches(volume)} box` : 'Another box';
       return `${room} at ${nameOf(job, relaxation.box)}${relaxation.what === 'existingBox' ? ' in place of the old one' : ''}`;

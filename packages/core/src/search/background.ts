@@ -1,12 +1,11 @@
 import { articleOf, groundOf, type DeviceArticle } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { BoxId, DeviceId } from '../model/ids.js';
-import type { Circuit, ExistingCable, Job } from '../model/job.js';
+import type { Circuit, Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import { boxesReached, placeOfEnd, type Wiring } from '../model/wiring.js';
-import { contentsOf } from '../code/boxContents.js';
-import { shareExisting } from '../planning/carriers.js';
-import { partsOf } from '../planning/circuitParts.js';
+import { contentsOf, gangsTaken } from '../code/boxContents.js';
+import { partsOf, unusedBy } from '../planning/circuitParts.js';
 import type { Attachment } from '../planning/boxNodes.js';
 import { planCircuit } from '../planning/planCircuit.js';
 import { planJob } from '../planning/planJob.js';
@@ -22,16 +21,9 @@ export interface Background {
   grounded: readonly Attachment[];
   /** What another circuit has put in as a device. */
   article: (device: DeviceId) => DeviceArticle | null;
-  /** Device spaces that the other circuits take, and whether any device of them is new. */
+  /** Device spaces that the other circuits take, planned or not, and whether any device of them is new. */
   devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
-  /** Existing cables that no other circuit uses. */
-  existing: readonly ExistingCable[];
-  /**
-   * Existing cables that circuits further down the job use. A run of this circuit between the same places would take
-   * them away, so it is not offered.
-   */
-  claimed: readonly ExistingCable[];
-  /** Insulated conductors of the unused ones in a box. */
+  /** Insulated conductors of existing cables in a box that no other circuit uses. */
   idle: (box: BoxId) => number;
 }
 
@@ -50,20 +42,22 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     // A forced run that the others do not take is for this circuit to take.
     runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
   };
+  const mine = new Set<string>(
+    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
+  );
+  const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
   const wiring = wiringOrEmpty(planJob(job).job);
-  const share = shareExisting(job);
   const planned = job.circuits
     .filter((one) => job.choices.some((choice) => choice.circuit === one.id))
     .flatMap((one) => {
-      const outcome = planCircuit(job, one, share);
+      const outcome = planCircuit(job, one);
       return outcome.ok ? [{ circuit: one, plan: outcome.value }] : [];
     });
   const parts = planned.map((one) => partsOf(job, one.circuit, one.plan));
-  const order = job.circuits.map((one) => one.id);
-  const claimed = planned
-    .filter((one) => order.indexOf(one.circuit.id) > order.indexOf(circuit.id))
-    .flatMap(({ plan: { runs, fedBy } }) => [...runs.map((run) => run.existing), fedBy])
-    .filter((cable) => cable !== null);
+  const unused = unusedBy(
+    job,
+    planned.map((one) => one.plan),
+  );
   const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
   const reached = boxesReached(wiring);
   const articles = new Map(
@@ -74,23 +68,22 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     contents: (box) => ({
       ...contentsOf(job, wiring, box),
       // Clamps come with the box that is chosen.
-      internalClamps: job.boxes.find((one) => one.id === box)?.existingFill.internalClamps ?? false,
+      internalClamps: job.boxes.find((one) => one.id === box)?.existingFill?.internalClamps ?? false,
     }),
     groundsIn: (box) => groundsAt(job, wiring, box),
     grounded: parts.flatMap((part) => part.attachments.filter((one) => one.net === 'ground')),
     article: (device) => articles.get(device) ?? null,
     devices: (box) => {
       const here = wiring.devices.filter((one) => one.box === box);
+      const { fitted, unplanned } = gangsTaken(others, wiring, box);
       return {
-        gangs: here.reduce((sum, one) => sum + articleOf(job.stock, 'device', one.article).gangs, 0),
+        gangs: fitted + unplanned,
         count: here.length,
         anyNew: here.some((one) => one.slot === null || slots.get(one.slot)?.existing !== true),
       };
     },
-    existing: share.unused(),
-    claimed,
     idle: (box) =>
-      share.unused().reduce((sum, { between, article }) => {
+      unused.reduce((sum, { between, article }) => {
         const times = between.filter((place) => place === box).length;
         return sum + times * articleOf(job.stock, 'cable', article).insulated.length;
       }, 0),

@@ -1,11 +1,10 @@
-import { MOST_RUNS } from './load.js';
 import { OUT, TOP } from './exact.js';
 import type { TreeProblem } from './localSearch.js';
 import type { Weighed } from './weighed.js';
 
 /** What a tree costs, told from its parents alone; Infinity where it is out of the question. */
 export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number => {
-  const { n, mandatory, leaves, entries } = problem;
+  const { n, mandatory, leaves, mostRuns, entries } = problem;
   const sets = new Int32Array(n);
   const codes = new Float64Array(n);
   const runs = new Int32Array(n);
@@ -36,7 +35,7 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
     for (const end of [parent, node]) {
       codes[end] = (codes[end] ?? 0) + run.load;
       runs[end] = (runs[end] ?? 0) + 1;
-      if ((runs[end] ?? 0) > MOST_RUNS) return Infinity;
+      if ((runs[end] ?? 0) > mostRuns) return Infinity;
     }
   }
   cost += entry.cost;

@@ -1,6 +1,5 @@
 import { NONE, type Entries, type Hung } from './exactRows.js';
 import { lowestOf, sortHung, tablesOf, type Tables } from './exactTables.js';
-import { MOST_RUNS } from './load.js';
 import { restBoundOf } from './restBound.js';
 import type { Weighed } from './weighed.js';
 
@@ -58,7 +57,7 @@ const cheapestTree = (
   mostSteps: number,
   mayGoOn: () => boolean,
 ): ExactResult => {
-  const { n, all, mandatory, leaves, entries: entering } = problem;
+  const { n, all, mandatory, leaves, mostRuns, entries: entering } = problem;
   const { entries, partials, hung, fresh, seenAt, bound: boundOf, partial: partialOf, hungOn } = tables;
   const boxes = Float64Array.from({ length: n }, (_, node) => problem.bounds.box(node));
   const rest = restBoundOf(problem);
@@ -104,7 +103,7 @@ const cheapestTree = (
       entry !== NONE;
       entry = entries.next[entry] as number
     ) {
-      if ((entries.runs[entry] as number) === MOST_RUNS) continue;
+      if ((entries.runs[entry] as number) === mostRuns) continue;
       const cost =
         (entries.cost[entry] as number) + problem.node(top, (entries.code[entry] as number) + load);
       if (cost >= underCost) continue;
@@ -123,7 +122,8 @@ const cheapestTree = (
       const bit = 1 << parent;
       if (((set | leaves) & bit) !== 0) continue;
       const pair = parent * n + top;
-      const carried = between[pair]?.existing ? problem.run(parent, top, crossing) : bought;
+      const lies = (between[pair]?.existing.length ?? 0) > 0;
+      const carried = lies ? problem.run(parent, top, crossing) : bought;
       if (!carried) continue;
       const { load } = carried;
       const price = 'at' in carried ? (runCosts[pair * kinds + carried.at] as number) : carried.cost;
@@ -171,7 +171,7 @@ const cheapestTree = (
       before = entries.next[before] as number
     ) {
       const runs = entries.runs[before] as number;
-      if (runs === MOST_RUNS) continue;
+      if (runs === mostRuns) continue;
       const cost = (entries.cost[before] as number) + childCost;
       if (cost + bound + (boxes[top] as number) >= best) continue;
       const code = (entries.code[before] as number) + childCode;

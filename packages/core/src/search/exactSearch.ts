@@ -4,6 +4,7 @@ import { tryLikely } from './firstAnswer.js';
 import type { Found, Search } from './found.js';
 import { searchLarge } from './large.js';
 import { entriesOf, ordersOf, withNeutrals, type OrderCase, type OrderSpace } from './orders.js';
+import { isCutShort, notTriedBy } from './notTried.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
 import { raiseSlopes } from './slopes.js';
@@ -64,8 +65,9 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
     if (best && effort.turnLines) tables.slopes = raiseSlopes(tables, best.settled, someOf(tables, orders));
     return (made = orders.map((order) => caseOf(tables, order)));
   };
-  const entries = entriesOf(job, space);
+  const entries = entriesOf(space);
   const cheapestTree = createTreeSearch();
+  const notTried = notTriedBy(tables, space);
   return {
     entries,
     least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
@@ -141,7 +143,8 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
       }
       const found = best as Found | null;
       const bound = Math.min(weight(), ...left.map((one) => one.bound));
-      return { best: found, bound, proved: found !== null && bound >= found.weight, steps };
+      const isProved = found !== null && bound >= found.weight && !isCutShort(notTried);
+      return { best: found, bound, proved: isProved, notTried, steps };
     },
   };
 };

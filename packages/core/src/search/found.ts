@@ -10,12 +10,21 @@ export interface Found {
   weight: number;
 }
 
+/** What a search does not try, so that something better may be there: told beside what it finds. */
+export interface NotTried {
+  /** More runs than so many at these boxes, which could hold them; and return runs at these. */
+  what: 'runs' | 'returnRuns';
+  most: number;
+  boxes: BoxId[];
+}
+
 export interface SearchResult {
   best: Found | null;
   /** No arrangement weighs less than this, so far as was shown. */
   bound: number;
-  /** The bound is the weight of the best. */
+  /** The bound is the weight of the best, among all that is tried. */
   proved: boolean;
+  notTried: readonly NotTried[];
   steps: number;
 }
 

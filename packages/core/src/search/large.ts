@@ -1,5 +1,4 @@
 import type { GroupId, SlotId } from '../model/ids.js';
-import { MOST_ENDS, MOST_RUNS, trunkOf } from './load.js';
 import { adjacency, descend, firstTree, kicked, pickerOf, rooted, type TreeProblem } from './localSearch.js';
 import { nodePricesOf } from './nodePrices.js';
 import { OUT, TOP, type Tree } from './exact.js';
@@ -83,7 +82,7 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
       for (const node of at) behind[node * count + i] = (behind[node * count + i] ?? 0) + 1;
     });
     let sum = home?.cost ?? 0;
-    trunks[root] = home?.trunk ?? trunkOf({ insulated: 0, cables: 0, spares: 0 });
+    trunks[root] = home?.trunk ?? tables.codes.trunkOf({ insulated: 0, cables: 0, spares: 0 });
     for (let i = 0; i < count; i++) if ((entered >> i) & 1) ends[root * count + i] = 1;
     for (let at = filled - 1; at > 0; at--) {
       const node = order[at] ?? 0;
@@ -112,8 +111,8 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
         continue;
       }
       const crowded =
-        (degree[node] ?? 0) > MOST_RUNS ||
-        ends.subarray(node * count, (node + 1) * count).some((one) => one > MOST_ENDS);
+        (degree[node] ?? 0) > tables.codes.mostRuns ||
+        ends.subarray(node * count, (node + 1) * count).some((one) => one > tables.codes.mostRuns + 1);
       const price = crowded
         ? Infinity
         : (prices[node]?.costOf(trunks[node] ?? 0, ends, node * count) ?? Infinity);

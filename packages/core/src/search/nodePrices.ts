@@ -1,7 +1,8 @@
+import { ofId } from '../model/records.js';
 import { placeOfNode, type BoxId } from '../model/ids.js';
 import type { Attachment } from '../planning/boxNodes.js';
 import { attachmentsOf } from '../planning/circuitParts.js';
-import { cablesOf, insulatedOf, MOST_RUNS, overEnds, sparesOf, type LoadCode } from './load.js';
+import type { LoadCode } from './load.js';
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
@@ -68,14 +69,14 @@ const lowest = (costs: Float64Array, from: number, to: number): number => {
  * The cheapest way to serve a node by any number of runs, each net at the number of ends that suits it best; and by as many
  * home runs.
  */
-const leastOf = ({ cables }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): number => {
+const leastOf = ({ cables, codes }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): number => {
   const { station, grounds, opening, allNew, classes } = facts;
   const widths = cables.map((one) => one.insulated.length);
-  const narrowest = Math.min(...widths);
-  const widest = Math.max(...widths);
+  const narrowest = widths.length === 0 ? 0 : Math.min(...widths);
+  const widest = Math.max(0, ...widths);
   const brought = classes.reduce((sum, { lanes, fewest, fed }) => sum + lanes * (fewest - fed), 0);
   let least = Infinity;
-  for (let runs = 0; runs + homeRuns <= MOST_RUNS; runs++) {
+  for (let runs = 0; runs + homeRuns <= codes.mostRuns; runs++) {
     if (allNew && brought > runs * widest) continue;
     let cost = opening;
     for (const { costs, fewest, fed, home } of classes) {
@@ -95,6 +96,7 @@ const leastOf = ({ cables }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): nu
 
 const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
   const { passing } = tables.splices;
+  const { cablesOf, insulatedOf, sparesOf, overEnds, mostRuns } = tables.codes;
   const { station, grounds, opening, spare } = facts;
   const costs = facts.classes.map((one) =>
     one.lanes === 1 ? one.costs : one.costs.map((cost) => cost * one.lanes),
@@ -109,7 +111,7 @@ const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
     const spares = sparesOf(trunk);
     const cost = opening + (spares > 0 ? spares * spare : 0);
     if (!station || !grounds) return cost;
-    if (cables > MOST_RUNS) return Infinity;
+    if (cables > mostRuns) return Infinity;
     const fit = station.fit(insulatedOf(trunk), cables);
     if (!fit) return Infinity;
     return cost + fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity);
@@ -142,7 +144,7 @@ const devicesByBox = ({ arrangement, fittings }: Settled): Map<BoxId, string> =>
   const byBox = new Map<BoxId, string>();
   const neutral = new Set(arrangement.neutralAt);
   for (const { slot, article } of fittings) {
-    const step = arrangement.chains[slot.group]?.indexOf(slot.id) ?? -1;
+    const step = ofId(arrangement.chains, slot.group)?.indexOf(slot.id) ?? -1;
     const one = `${slot.id}:${step}:${article?.id}${neutral.has(slot.id) ? ':N' : ''}`;
     byBox.set(slot.box, `${byBox.get(slot.box) ?? ''} ${one}`);
   }

@@ -1,6 +1,16 @@
-import { PANEL, type BoxId, type GroupId, type SlotId } from '../model/ids.js';
-import { runFactOf, type Box, type Circuit, type Feed, type Group, type Job } from '../model/job.js';
+import { ofId } from '../model/records.js';
+import { PANEL, placeOfNode, type BoxId, type CircuitId, type GroupId, type SlotId } from '../model/ids.js';
+import {
+  isBetween,
+  runFactOf,
+  type Box,
+  type Circuit,
+  type Feed,
+  type Group,
+  type Job,
+} from '../model/job.js';
 import { neutralRequirement } from '../code/neutralRequirement.js';
+import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { Order } from './problem.js';
 
@@ -12,11 +22,19 @@ export interface Constraints {
   chains: Record<GroupId, SlotId[]>;
   /** Switches that get a neutral whatever the code asks. */
   neutralAt: SlotId[];
+  /** Beside these, those that the code asks for today; or none, as old work may stand. */
+  neutrals: 'asAsked' | 'none';
   /** Let the switch leg come back to the luminaire box that power enters? */
   returnRuns: boolean;
 }
 
-export const NO_CONSTRAINTS: Constraints = { feed: null, chains: {}, neutralAt: [], returnRuns: true };
+export const NO_CONSTRAINTS: Constraints = {
+  feed: null,
+  chains: {},
+  neutralAt: [],
+  neutrals: 'asAsked',
+  returnRuns: true,
+};
 
 const permutations = <T>(items: readonly T[]): T[][] =>
   items.length <= 1
@@ -74,10 +92,11 @@ export const junctionsOf = (job: Job): BoxId[] =>
 const neutralsOf = (
   job: Job,
   groups: readonly { group: Group; slots: SlotId[] }[],
-  wanted: readonly SlotId[],
+  { neutralAt: wanted, neutrals }: Constraints,
 ) => {
   const certain = [...wanted];
   const oneOf: SlotId[][] = [];
+  if (neutrals === 'none') return { certain, oneOf };
   for (const { group, slots } of groups) {
     const { need, slots: asked } = neutralRequirement(job, group);
     if (job.preferences.neutral === 'everySwitch') certain.push(...slots);
@@ -109,8 +128,12 @@ export const withNeutrals = (one: OrderCase): OrderCase[] =>
  * leads into the box it is not tried: which of the two places the cable belongs to would be open.
  */
 const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
-  (feed.at === PANEL || feed.at === box) &&
-  !job.existingCables.some(({ between }) => between.includes(box) && !between.includes(PANEL));
+  (feed.at === PANEL || feed.at === box) && !hasCableOfItsOwn(job, feed.circuit, box);
+
+const hasCableOfItsOwn = (job: Job, circuit: CircuitId, box: BoxId): boolean =>
+  job.existingCables.some(
+    (cable) => cable.circuit === circuit && cable.between.includes(box) && !isBetween(cable, PANEL, box),
+  );
 
 /** Boxes from which a forced run leads to a box: one of these runs may end at its far place. */
 const forcedTo = (job: Job, boxes: readonly BoxId[], box: BoxId | null): BoxId[] =>
@@ -121,6 +144,8 @@ export interface OrderSpace {
   groups: { group: Group; slots: SlotId[] }[];
   /** A chain for each group to start from, and the groups of which it is given. */
   chains: { first: Record<GroupId, SlotId[]>; fixed: ReadonlySet<GroupId> };
+  /** Boxes at which power is demanded to enter; none where it may enter anywhere. */
+  demanded: BoxId[];
   feeds: Feed[];
   neutralAt: SlotId[];
   oneOf: SlotId[][];
@@ -128,10 +153,35 @@ export interface OrderSpace {
   boxesFor: (feed: Feed) => BoxId[];
   /** Luminaire boxes to which the switch leg may come back. */
   returnsFor: (feed: Feed) => BoxId[];
+  /** Those to which it could if no existing cable ended there. */
+  barredReturns: BoxId[];
   fit: ReturnType<typeof createFitter>;
   /** How many orders there are; a group of more than ten switches counts as ten. */
   count: number;
 }
+
+/**
+ * Boxes at which power is demanded to enter: those to which a home run is forced that no other circuit takes. A feed that is
+ * there meets the demand as a home run does.
+ */
+export const demandedEntries = (job: Job, circuit: Circuit): BoxId[] => {
+  const mine = new Set<string>([
+    ...boxesOf(job, circuit),
+    ...junctionsOf(job),
+    ...job.feeds.filter((feed) => feed.circuit === circuit.id).map((feed) => feed.at),
+  ]);
+  return job.runFacts.flatMap(({ rule, between }) => {
+    const [a, b] = between;
+    const box = a === PANEL ? b : b === PANEL ? a : PANEL;
+    if (rule !== 'forced' || box === PANEL || !mine.has(box)) return [];
+    const elsewhere = job.choices.some(
+      (one) =>
+        one.circuit !== circuit.id &&
+        one.runs.some(({ from, to }) => isBetween({ between }, placeOfNode(from), placeOfNode(to))),
+    );
+    return elsewhere ? [] : [box];
+  });
+};
 
 const factorial = (count: number): number => (count < 2 ? 1 : count * factorial(count - 1));
 
@@ -139,15 +189,22 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   const groups = switchedGroups(job, circuit);
   const fixed = new Set(Object.keys(constraints.chains) as GroupId[]);
   const first = Object.fromEntries(
-    groups.map(({ group, slots }) => [group.id, constraints.chains[group.id] ?? slots]),
+    groups.map(({ group, slots }) => [group.id, ofId(constraints.chains, group.id) ?? slots]),
   ) as Record<GroupId, SlotId[]>;
-  const feeds = job.feeds.filter(
-    (feed) => feed.circuit === circuit.id && (constraints.feed === null || feed.id === constraints.feed),
-  );
   const needed = boxesOf(job, circuit);
+  const within = new Set<BoxId>([...needed, ...junctionsOf(job)]);
+  const demanded = demandedEntries(job, circuit);
+  const feeds = job.feeds.filter(
+    (feed) =>
+      (demanded.length === 0 ||
+        demanded.some((box) => (feed.at === PANEL ? within.has(box) : box === feed.at))) &&
+      feed.circuit === circuit.id &&
+      !isFedByAnother(job, feed) &&
+      (constraints.feed === null || feed.id === constraints.feed),
+  );
   const switched = new Set<string>(groups.map(({ group }) => group.id));
   const lit = [...new Set(job.luminaires.filter((one) => switched.has(one.group)).map((one) => one.box))];
-  const { certain, oneOf } = neutralsOf(job, groups, constraints.neutralAt);
+  const { certain, oneOf } = neutralsOf(job, groups, constraints);
   const returnsFor = (feed: Feed) =>
     constraints.returnRuns ? lit.filter((box) => mayReturn(job, feed, box)) : [];
   const chainings = groups.reduce(
@@ -158,6 +215,7 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   return {
     groups,
     chains: { first, fixed },
+    demanded,
     feeds,
     neutralAt: certain,
     oneOf,
@@ -165,6 +223,13 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
       ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
     ],
     returnsFor,
+    barredReturns: constraints.returnRuns
+      ? lit.filter(
+          (box) =>
+            feeds.some((feed) => feed.at === PANEL || feed.at === box) &&
+            hasCableOfItsOwn(job, circuit.id, box),
+        )
+      : [],
     fit: createFitter(job, circuit),
     count: chainings * feeds.reduce((sum, feed) => sum + 1 + returnsFor(feed).length, 0),
   };
@@ -178,7 +243,7 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
   } = space;
   const chainings = product(
     groups.map(({ group, slots }) =>
-      (fixed.has(group.id) ? [first[group.id] ?? []] : permutations(slots)).map(
+      (fixed.has(group.id) ? [ofId(first, group.id) ?? []] : permutations(slots)).map(
         (chain) => [group.id, chain] as const,
       ),
     ),
@@ -204,12 +269,9 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
 };
 
 /** Boxes that power may enter: those of the feeds, or any to which a home run may lead; a forced one decides. */
-export const entriesOf = (job: Job, { feeds, boxesFor }: OrderSpace): BoxId[] => {
-  const homes = job.runFacts.flatMap(({ rule, between: [a, b] }) =>
-    rule === 'forced' && (a === PANEL || b === PANEL) ? [a === PANEL ? b : a] : [],
-  );
+export const entriesOf = ({ demanded, feeds, boxesFor }: OrderSpace): BoxId[] => {
   const atBoxes = feeds.flatMap((feed) => (feed.at === PANEL ? [] : [feed.at]));
   const byHomeRun = [...new Set(feeds.flatMap((feed) => (feed.at === PANEL ? boxesFor(feed) : [])))];
-  const forced = byHomeRun.filter((box) => homes.includes(box));
+  const forced = byHomeRun.filter((box) => demanded.includes(box));
   return [...new Set([...atBoxes, ...(forced.length > 0 ? forced : byHomeRun)])];
 };

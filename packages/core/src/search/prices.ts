@@ -24,9 +24,10 @@ export interface Offer {
 
 /** Cables that may go between two places, with what each costs. */
 export interface PricedWay {
-  /** The cable that lies there already: it and no other carries the run. */
-  existing: CableArticle | null;
-  /** By article of the circuit's cables, or of the one that lies there; Infinity where it is too long for a coil. */
+  /** Those that lie there already, in the order in which they are tried; where none of them carries a run, a new one does. */
+  existing: readonly CableArticle[];
+  existingCosts: readonly number[];
+  /** By article of the circuit's cables; Infinity where it is too long for a coil. */
   costs: readonly number[];
   offers: readonly Offer[];
 }
@@ -42,7 +43,7 @@ export interface Way {
 export interface RunTable {
   between: readonly (PricedWay | null)[];
   home: readonly (PricedWay | null)[];
-  /** The costs of runs by new cables, by `(a * n + b) * cables + at`; of use where no cable lies. */
+  /** The costs of runs by new cables, by `(a * n + b) * cables + at`. */
   costs: Float64Array;
   /** Boxes to which a home run is forced, as bits. */
   forcedHomes: number;

@@ -1,6 +1,7 @@
 import type { GroupId, SlotId } from '../model/ids.js';
-import { PANEL, returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
+import { returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
+import { feedingCable } from '../planning/carriers.js';
 import type { Fitting } from '../planning/devices.js';
 import { netReaches, type Arrangement, type Net } from '../planning/nets.js';
 
@@ -100,11 +101,7 @@ export const settle = (
     fittings,
     nodes,
     root,
-    fedBy:
-      job.existingCables.find(
-        ({ between: [a, b] }) =>
-          feed.at !== PANEL && ((a === PANEL && b === feed.at) || (b === PANEL && a === feed.at)),
-      ) ?? null,
+    fedBy: feedingCable(job, feed),
     forcedFar,
     neutralOpen,
     returning: near === undefined ? null : { near, far: nodes.length - 1 },

@@ -1,9 +1,9 @@
-import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
+import { articlesOf, type CableArticle } from '../model/articles.js';
 import { PANEL, placeOfNode, type BoxId, type Place } from '../model/ids.js';
-import { isBetween, runFactOf, type ExistingCable } from '../model/job.js';
+import { isBetween, runFactOf } from '../model/job.js';
 import { cutLength, runLength, wayOf } from '../materials/lengths.js';
+import { existingBetween } from '../planning/carriers.js';
 import { assignColours } from '../planning/colours.js';
-import { loadOfRun, trunkOf } from './load.js';
 import type { Carried, Offer, PricedWay, RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
@@ -11,50 +11,58 @@ import type { Settled } from './problem.js';
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
 export const FORCED = 1e12;
 
-const wayAt = (
-  costs: readonly number[],
-  articles: readonly CableArticle[],
-  existing: CableArticle | null,
-  forced: boolean,
-): Way => {
-  const offers = articles.flatMap((article, at) => {
+const offersOf = (articles: readonly CableArticle[], costs: readonly number[]): Offer[] =>
+  articles.flatMap((article, at) => {
     const cost = costs[at] ?? Infinity;
     return cost === Infinity ? [] : [{ most: article.insulated.length, cost }];
   });
-  const settled = { existing, costs, offers };
-  // A neutral that is led on may ask for a wider cable, which may be the cheaper.
-  return { settled, open: { ...settled, costs: costs.map((_, at) => Math.min(...costs.slice(at))) }, forced };
+
+const wayAt = (
+  lying: readonly CableArticle[],
+  existingCosts: readonly number[],
+  bought: readonly CableArticle[],
+  costs: readonly number[],
+  forced: boolean,
+): Way => {
+  const offers = [...offersOf(lying, existingCosts), ...offersOf(bought, costs)];
+  const settled = { existing: lying, existingCosts, costs, offers };
+  // A neutral that is led on may ask for a wider cable, which may be the cheaper, or for a new one.
+  const least = Math.min(...costs, ...existingCosts);
+  const open: PricedWay = {
+    ...settled,
+    existingCosts: existingCosts.map(() => least),
+    costs: costs.map((_, at) => Math.min(...costs.slice(at))),
+  };
+  return { settled, open, forced };
 };
 
-const withBonus = ({ existing, costs, offers }: PricedWay): PricedWay => ({
+const withBonus = ({ existing, existingCosts, costs, offers }: PricedWay): PricedWay => ({
   existing,
+  existingCosts: existingCosts.map((cost) => cost - FORCED),
   costs: costs.map((cost) => cost - FORCED),
   offers: offers.map((one) => ({ ...one, cost: one.cost - FORCED })),
 });
 
 const wayBetween = (
-  { job, circuit, cables, weights, background, splices, someLengths }: PriceTables,
+  { job, circuit, cables, weights, splices, someLengths }: PriceTables,
   a: Place,
   b: Place,
 ): Way | null => {
   const fact = runFactOf(job, a, b);
   if (fact?.rule === 'forbidden' || a === b) return null;
-  if (background.claimed.some((one) => isBetween(one, a, b))) return null;
   const takenElsewhere = job.choices.some(
     ({ circuit: other, runs }) =>
       other !== circuit.id &&
       runs.some(({ from, to }) => isBetween({ between: [placeOfNode(from), placeOfNode(to)] }, a, b)),
   );
   const forced = fact?.rule === 'forced' && !takenElsewhere;
-  const found: ExistingCable | undefined = background.existing.find((one) => isBetween(one, a, b));
-  if (found) {
-    const existing = articleOf(job.stock, 'cable', found.article);
-    // Its conductors need no caps any more; those that stay unused are capped as spares.
-    const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
-    return wayAt([-ends * existing.insulated.length * splices.cap], [existing], existing, forced);
-  }
+  const lying = existingBetween(job, circuit, a, b).map((one) => one.article);
+  // The conductors of one that is used need no caps any more; those that stay unused are capped as spares.
+  const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
+  const existingCosts = lying.map(({ insulated }) => -ends * insulated.length * splices.cap);
   const length = runLength(job, a, b);
-  const isKnown = a === PANEL || b === PANEL ? someLengths.homeRuns : someLengths.runs;
+  const toPanel = a === PANEL || b === PANEL;
+  const isKnown = toPanel ? someLengths.homeRuns : someLengths.runs;
   const { access } = wayOf(job, a, b);
   const { run, foot, opening } = job.labour;
   const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
@@ -65,13 +73,16 @@ const wayBetween = (
     via: [],
     ...length,
   });
-  const inches = cut?.cut ?? (isKnown ? Infinity : 0);
+  // One of unknown length is not offered where others are known.
+  const unknown = isKnown && (cut === null || length.lengthSource === 'guessed');
+  const inches = unknown ? Infinity : (cut?.cut ?? 0);
   const costs = cables.map((article) => {
     if (inches > article.coilFeet * 12) return Infinity;
     const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
     return weights.material * material + weights.minute * minutes + weights.inch * inches;
   });
-  return costs.some((cost) => cost < Infinity) ? wayAt(costs, cables, null, forced) : null;
+  const some = lying.length > 0 || costs.some((cost) => cost < Infinity);
+  return some ? wayAt(lying, existingCosts, cables, costs, forced) : null;
 };
 
 /** The way between two places, found once. */
@@ -155,7 +166,7 @@ export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices =>
     const spares = insulated - nets.length;
     // The conductors and the ground of an existing cable are in its boxes whether it is used or not.
     const brings = isNew ? { insulated, cables: 1, spares } : { insulated: 0, cables: 0, spares };
-    return { at, load: loadOfRun(crossing, brings), trunk: trunkOf(brings) };
+    return { at, load: tables.codes.loadOfRun(crossing, brings), trunk: tables.codes.trunkOf(brings) };
   };
   const kinds = classes
     .map(({ nets }) => nets.map(({ kind, lane }) => `${kind}${lane ?? ''}`).join('+'))
@@ -176,7 +187,11 @@ export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices =>
   const bought = carrier(null);
   const run = (way: PricedWay | null | undefined, crossing: number): WeighedRun | null => {
     if (!way) return null;
-    const found = way.existing ? carrier(way.existing)(crossing) : bought(crossing);
+    for (const [i, cable] of way.existing.entries()) {
+      const found = carrier(cable)(crossing);
+      if (found) return { cost: way.existingCosts[i] ?? Infinity, load: found.load, trunk: found.trunk };
+    }
+    const found = bought(crossing);
     const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
     return found && cost < Infinity ? { cost, load: found.load, trunk: found.trunk } : null;
   };

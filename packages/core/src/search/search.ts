@@ -7,6 +7,7 @@ import type { Found, Search } from './found.js';
 import { largeBound } from './largeBound.js';
 import { searchLarge } from './large.js';
 import { MOST_CLASSES } from './load.js';
+import { notTriedBy } from './notTried.js';
 import { entriesOf, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
 import { priceTablesOf, type PriceTables } from './priceTables.js';
 
@@ -38,8 +39,8 @@ const isExact = ({ groups, feeds, boxesFor, returnsFor, count }: OrderSpace): bo
 
 /** Best found without proof, with a bound. */
 const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
-  const { job } = tables;
-  const entries = entriesOf(job, space);
+  const entries = entriesOf(space);
+  const notTried = notTriedBy(tables, space);
   return {
     entries,
     least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
@@ -50,7 +51,7 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
         onBetter?.(found),
       );
       const bound = Math.min(largeBound(tables, space), best?.weight ?? Infinity);
-      return { best, bound, proved: false, steps };
+      return { best, bound, proved: false, notTried, steps };
     },
   };
 };

@@ -3,11 +3,10 @@ import type { BoxId, CableId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import { chooseConnectors } from '../materials/connectors.js';
-import type { BoxNode } from '../planning/boxNodes.js';
+import { groundSizeIn, type BoxNode } from '../planning/boxNodes.js';
 import { leavesPigtail, makeUpNode } from '../planning/makeUpNode.js';
 import type { Net } from '../planning/nets.js';
 import type { Weights } from './cost.js';
-import { MOST_ENDS } from './load.js';
 
 /** Terminals and leads of one net in one box, and the conductors that are there whatever is chosen. */
 export type Hooked = Pick<BoxNode, 'terminals' | 'leads'>;
@@ -24,7 +23,7 @@ export interface Splices {
 }
 
 /** Any net: what a splice costs does not hang on its kind. */
-const ANY_NET: Net = { id: 'any', kind: 'hot', group: null, lane: null };
+const ANY_NET: Net = { id: 'any', kind: 'hot', circuit: null, group: null, lane: null };
 export const NOTHING_HOOKED: Hooked = { terminals: [], leads: [] };
 
 const anyEnd = (i: number) => ({
@@ -33,13 +32,20 @@ const anyEnd = (i: number) => ({
   colour: 'black' as const,
 });
 
-export const splicesOf = (job: Job, awg: Awg, weights: Weights): Splices => {
+export const splicesOf = (
+  job: Job,
+  awg: Awg,
+  weights: Weights,
+  /** Most ends of one net at one node. */
+  mostEnds: number,
+): Splices => {
   const priceOf = (connectors: readonly { article: string }[]) =>
     weights.material *
     connectors.reduce((sum, one) => sum + articleOf(job.stock, 'connector', one.article).price, 0);
   const costOf = (box: BoxId, net: Net | 'ground', hooked: Hooked, sizes: readonly Awg[]): number => {
     const all = sizes.map((size, i) => ({ end: anyEnd(i), awg: size }));
-    const { joints, unjoined } = makeUpNode(job, box, { key: 'x', net, ...hooked, ends: all });
+    const least = net === 'ground' ? groundSizeIn(job, box) : awg;
+    const { joints, unjoined } = makeUpNode(job, box, { key: 'x', net, awg: least, ...hooked, ends: all });
     if (unjoined.length > 0) return Infinity;
     const spliced = joints.filter((joint) => joint.members.length > 1).length;
     return (
@@ -48,13 +54,16 @@ export const splicesOf = (job: Job, awg: Awg, weights: Weights): Splices => {
   };
   const known = new Map<string, Float64Array>();
   const table = (box: BoxId, net: Net | 'ground', hooked: Hooked, there: readonly Awg[]): Float64Array => {
-    const where = net === 'ground' ? `G${there.join()}${leavesPigtail(job, box) ? 'L' : ''}` : '';
+    const where =
+      net === 'ground'
+        ? `G${groundSizeIn(job, box)} ${there.join()}${leavesPigtail(job, box) ? 'L' : ''}`
+        : '';
     const leads = hooked.leads.map((lead) => lead.awg).join();
     const twins = hooked.terminals.filter((one) => one.twin !== null).length;
     const key = `${where} ${hooked.terminals.length} ${twins} ${leads}`;
     const found =
       known.get(key) ??
-      Float64Array.from({ length: MOST_ENDS + 1 }, (_, ends) =>
+      Float64Array.from({ length: mostEnds + 1 }, (_, ends) =>
         costOf(box, net, hooked, [...there, ...Array<Awg>(ends).fill(awg)]),
       );
     known.set(key, found);

@@ -41,6 +41,9 @@ const offersFor = (job: Job, box: Box, gangs: number): BoxOffer[] => {
   const hanging = job.luminaires.filter((one) => one.box === box.id);
   const driver = hanging.find((one) => one.driverBox !== null)?.driverBox ?? null;
   if (driver !== null) return [{ articles: [], volume: driver, gangs: 0, price: 0, internalClamps: false }];
+  // Nobody has named it: it drops no plan, and nothing is said of how full it gets.
+  if (box.work === 'existing')
+    return [{ articles: [], volume: Infinity, gangs, price: 0, internalClamps: false }];
   return suitingBoxes(job, box, { gangs, luminaires: hanging.filter((one) => one.unit !== 'onward') });
 };
 
@@ -147,7 +150,7 @@ export const stationOf = (
   };
   const measured = new Map<number, ReturnType<typeof volumesOf>>();
   const volumes = (insulated: number, cables: number) => {
-    const key = insulated * 8 + cables;
+    const key = insulated * 32 + cables;
     const found = measured.get(key) ?? volumesOf(insulated, cables);
     measured.set(key, found);
     return found;

@@ -1,6 +1,6 @@
 import { placeOfNode, type BoxId } from '../model/ids.js';
 import { classMasks, spansOf, type Bounds, type RunLine } from './bounds.js';
-import { loadOfRun, type LoadCode } from './load.js';
+import type { LoadCode } from './load.js';
 import { nodePricesOf, restingCost } from './nodePrices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from './problem.js';
@@ -22,6 +22,8 @@ export interface Entering {
  */
 export interface Weighed {
   n: number;
+  /** Most runs at a node. */
+  mostRuns: number;
   all: number;
   /** Nodes that every tree has; the others may serve as junctions, or as the place where power enters. */
   mandatory: number;
@@ -116,7 +118,7 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
   );
   const entering = (root: number): Entering[] => {
     if (settled.root !== null) {
-      const load = loadOfRun(feedClasses, { insulated: 0, cables: 0, spares: 0 });
+      const load = tables.codes.loadOfRun(feedClasses, { insulated: 0, cables: 0, spares: 0 });
       return [{ root, cost: 0, load, box: leastOf(root, prices[root]?.least) }];
     }
     const home = runs.home(root, homeClasses);
@@ -129,6 +131,7 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
   };
   return {
     n,
+    mostRuns: tables.codes.mostRuns,
     all,
     mandatory,
     leaves: far,

@@ -29,6 +29,8 @@ const steel = { metal: true, internalClamps: true } as const;
 /** Any outlet box for a luminaire holds 50 lb (314.27(A)); a fan asks for one listed for it. */
 const luminaire = { supports: 50 } as const;
 const fan = { supports: 70, fanRated: true } as const;
+/** A luminaire hangs on the round ring that is put on it. */
+const square = { shape: 'square' } as const;
 
 type Sized = [cubicInches: number, price: number][];
 
@@ -51,12 +53,12 @@ const STEEL: [
   ['octagon-12.5', 'Steel octagon 4 x 1 1/4', 12.5, 0, 2.5, { ...luminaire, family: 'octagon-4' }],
   ['octagon-15.5', 'Steel octagon 4 x 1 1/2', 15.5, 0, 2.75, { ...luminaire, family: 'octagon-4' }],
   ['octagon-21.5', 'Steel octagon 4 x 2 1/8', 21.5, 0, 3.5, { ...luminaire, family: 'octagon-4' }],
-  ['square-18', 'Steel square 4 x 1 1/4', 18, 0, 2.75, { ...luminaire, family: 'square-4' }],
-  ['square-21', 'Steel square 4 x 1 1/2', 21, 0, 3, { ...luminaire, family: 'square-4' }],
-  ['square-30.3', 'Steel square 4 x 2 1/8', 30.3, 0, 4, { ...luminaire, family: 'square-4' }],
-  ['square-25.5', 'Steel square 4 11/16 x 1 1/4', 25.5, 0, 4.5, { ...luminaire, family: 'square-4.6875' }],
-  ['square-29.5', 'Steel square 4 11/16 x 1 1/2', 29.5, 0, 5, { ...luminaire, family: 'square-4.6875' }],
-  ['square-42', 'Steel square 4 11/16 x 2 1/8', 42, 0, 6, { ...luminaire, family: 'square-4.6875' }],
+  ['square-18', 'Steel square 4 x 1 1/4', 18, 0, 2.75, { ...square, family: 'square-4' }],
+  ['square-21', 'Steel square 4 x 1 1/2', 21, 0, 3, { ...square, family: 'square-4' }],
+  ['square-30.3', 'Steel square 4 x 2 1/8', 30.3, 0, 4, { ...square, family: 'square-4' }],
+  ['square-25.5', 'Steel square 4 11/16 x 1 1/4', 25.5, 0, 4.5, { ...square, family: 'square-4.6875' }],
+  ['square-29.5', 'Steel square 4 11/16 x 1 1/2', 29.5, 0, 5, { ...square, family: 'square-4.6875' }],
+  ['square-42', 'Steel square 4 11/16 x 2 1/8', 42, 0, 6, { ...square, family: 'square-4.6875' }],
   ['steel-1-7.5', '1-gang steel 3 x 2 x 1 1/2', 7.5, 1, 2.25],
   ['steel-1-10', '1-gang steel 3 x 2 x 2', 10, 1, 2.5],
   ['steel-1-10.5', '1-gang steel 3 x 2 x 2 1/4', 10.5, 1, 2.75],
@@ -78,7 +80,10 @@ const section = (
   cubicInches: number,
   gangs: number,
   price: number,
-): BoxInput => box(id, name, cubicInches, gangs, price, { part, family, metal: true });
+  more: Partial<BoxInput> = {},
+): BoxInput => box(id, name, cubicInches, gangs, price, { part, family, metal: true, ...more });
+
+const round = { ...luminaire, shape: 'round' } as const;
 
 /** Volumes of nonmetallic boxes, rings and extensions as marked. */
 export const boxes: BoxInput[] = [
@@ -132,6 +137,8 @@ export const boxes: BoxInput[] = [
   section('ring-4-2', 'Plaster ring, 4 square, 2-gang', 'ring', 'square-4', 6, 2, 2),
   section('ring-4.6875-1', 'Plaster ring, 4 11/16 square, 1-gang', 'ring', 'square-4.6875', 4, 1, 2),
   section('ring-4.6875-2', 'Plaster ring, 4 11/16 square, 2-gang', 'ring', 'square-4.6875', 8, 2, 2.5),
+  section('ring-4-round', 'Round plaster ring, 4 square', 'ring', 'square-4', 3.5, 0, 1.5, round),
+  section('ring-4.6875-round', 'Round plaster ring, 4 11/16 square', 'ring', 'square-4.6875', 4, 0, 2, round),
   section('extension-4', 'Extension ring, 4 square x 1 1/2', 'extension', 'square-4', 21, 0, 3),
   section('extension-octagon', 'Extension ring, 4 octagon x 1 1/2', 'extension', 'octagon-4', 15.5, 0, 2.75),
 ];

@@ -1,0 +1,107 @@
+import type { Job } from '../model/job.js';
+import { isCutShort } from '../search/notTried.js';
+import type { NotTried, SearchResult } from '../search/found.js';
+import type { Candidate } from './candidates.js';
+import { valueBy, type ProfileId } from './profiles.js';
+import { listed } from '../model/words.js';
+import { nameOf } from './words.js';
+
+/** How far it is shown that a plan is the best by a profile. */
+export interface Proof {
+  /** Nothing better exists, and nothing that this rests on is unknown. */
+  proved: boolean;
+  /** How far above the proved lower bound the plan is at most, in percent; 0 where it reaches it, null where there is no bound. */
+  gap: number | null;
+  /** Why it is not called proved though the search came to its end. */
+  unproved: string[];
+  /** What the search leaves out, told beside the proof. */
+  notTried: string[];
+  /** Where the plan violates the code: the cheapest that does not, by its letter. Null where it violates nothing or all do. */
+  instead: string | null;
+}
+
+const gapOf = ({ best, bound, notTried }: SearchResult): number | null => {
+  if (!best || isCutShort(notTried)) return null;
+  return bound > 0 && bound < best.weight ? ((best.weight - bound) / bound) * 100 : 0;
+};
+
+const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
+  const names = listed(boxes.map((box) => nameOf(job, box)));
+  return what === 'runs'
+    ? `More than ${most} cables at ${names} are not tried, though they would fit.`
+    : `A return run to ${names} is not tried, as an existing cable ends there.`;
+};
+
+/**
+ * The proof of a search, held against the plans as they are wired. It stays with the plan that was searched for; where that
+ * rests on something unknown, violates the code, or another that does either comes to less, the word is not used.
+ */
+export const proofOf = (
+  job: Job,
+  profile: ProfileId,
+  result: SearchResult,
+  candidates: readonly Candidate[],
+): Proof => {
+  const plan = candidates.find((one) => one.bestAt.includes(profile));
+  const value = plan && valueBy(profile, plan.measures);
+  const below = candidates.filter(({ measures }) => {
+    const other = valueBy(profile, measures);
+    return other !== null && value !== null && value !== undefined && other < value;
+  });
+  const unknownOf = ({ measures }: Candidate) => measures.unknownFill;
+  const violating = below.filter((one) => one.measures.violations > (plan?.measures.violations ?? 0));
+  const unknown = below.filter((one) => unknownOf(one).length > 0);
+  const unproved = [
+    ...(plan ? [] : ['What was found cannot be wired as the job stands.']),
+    ...result.notTried.filter((one) => isCutShort([one])).map((one) => sayNotTried(job, one)),
+    ...(plan && plan.measures.violations > 0 ? ['It violates the code.'] : []),
+    ...(plan && unknownOf(plan).length > 0
+      ? [
+          `Nobody can say how full ${listed(unknownOf(plan).map((box) => nameOf(job, box)))} ${unknownOf(plan).length > 1 ? 'are' : 'is'}.`,
+        ]
+      : []),
+    ...violating.slice(0, 1).map(({ letter }) => `Plan ${letter} comes to less, and violates the code.`),
+    ...unknown
+      .slice(0, 1)
+      .map(({ letter }) => `Plan ${letter} comes to less, and nobody can say whether its boxes are full.`),
+  ];
+  return {
+    proved: result.proved && unproved.length === 0,
+    gap: gapOf(result),
+    unproved,
+    notTried: result.notTried.filter((one) => !isCutShort([one])).map((one) => sayNotTried(job, one)),
+    instead:
+      plan && plan.measures.violations > 0
+        ? (candidates.find((one) => one.measures.violations === 0)?.letter ?? null)
+        : null,
+  };
+};
+
+/** What is known of the plan that costs least, in a sentence: the word "proved" only where it is, and of the plan that it is proved of. */
+export const sayLeast = (
+  least: ({ letter: string | null } & Proof) | undefined,
+  first: string | undefined,
+): string => {
+  if (!least || first === undefined) return '';
+  const { letter, proved, gap, unproved, notTried, instead } = least;
+  if (letter === null) return `${first} is the best found.`;
+  if (proved)
+    return letter === first
+      ? [`That ${letter} costs least is proved.`, ...notTried].join(' ')
+      : `That ${letter} costs least is proved but for what the search leaves out; by that ${first} comes to less.`;
+  if (instead !== null)
+    return `${letter} costs least of what was found, and violates the code. Of those that do not, ${instead} is the best found.`;
+  if (unproved.length > 0) return `${letter} is the best found. ${unproved.join(' ')}`;
+  const above =
+    gap === null || gap === 0 ? '' : `, at most ${Math.max(0.1, gap).toFixed(1)} % above the least`;
+  return `${letter} is the best found${above}.`;
+};
+
+/** How a profile names its plan and its proof, for a list. */
+export const sayProof = ({ proved, gap, unproved }: Proof): string => {
+  if (proved) return 'proved';
+  if (unproved.length > 0) return `best found. ${unproved.join(' ')}`;
+  return gap === null || gap === 0
+    ? 'best found'
+    : `best found, at most ${Math.max(0.1, gap).toFixed(1)} % above the least`;
+};

@@ -1,0 +1,46 @@
+import { PANEL, type BoxId } from '../model/ids.js';
+import type { NotTried } from './found.js';
+import type { OrderSpace } from './orders.js';
+import type { PriceTables } from './priceTables.js';
+
+/** Boxes that could hold more runs than the search tries at one, each by the narrowest new cable but for those that lie there. */
+const crowdedBoxes = (tables: PriceTables, { feeds, boxesFor, fit, chains }: OrderSpace): BoxId[] => {
+  const { job, circuit, codes, cables } = tables;
+  const narrowest = Math.min(...cables.map((one) => one.insulated.length));
+  const boxes = new Set(
+    feeds.flatMap((feed) => {
+      const here = boxesFor(feed);
+      const runs = here.length - 1 + (feed.at === PANEL ? 1 : 0);
+      return runs > codes.mostRuns ? here : [];
+    }),
+  );
+  if (boxes.size === 0) return [];
+  const fittings = fit(chains.first);
+  return [...boxes].filter((box) => {
+    const lying = job.existingCables.filter(
+      (cable) => cable.circuit === circuit.id && cable.between.includes(box),
+    ).length;
+    const fresh = Math.max(0, codes.mostRuns + 1 - lying);
+    const station = tables.station({
+      box,
+      fittings: fittings.filter(({ slot }) => slot.box === box),
+      fed: false,
+      returned: false,
+    });
+    return (station?.fit(fresh * narrowest, fresh) ?? null) !== null;
+  });
+};
+
+/** What the search leaves out of its proof, and what it does not try at all. */
+export const notTriedBy = (tables: PriceTables, space: OrderSpace): NotTried[] => {
+  const crowded = crowdedBoxes(tables, space);
+  const { barredReturns: returns } = space;
+  return [
+    ...(crowded.length > 0 ? [{ what: 'runs' as const, most: tables.codes.mostRuns, boxes: crowded }] : []),
+    ...(returns.length > 0 ? [{ what: 'returnRuns' as const, most: 0, boxes: returns }] : []),
+  ];
+};
+
+/** Is something better possible that the bound knows nothing of? A return run that is not tried is told beside the proof. */
+export const isCutShort = (notTried: readonly NotTried[]): boolean =>
+  notTried.some((one) => one.what === 'runs');
