@@ -1,10 +1,9 @@
 import type { BoxId, CableId } from '../model/ids.js';
 import type { Wiring } from '../model/wiring.js';
 import { compile, type Compiled } from '../circuit/compile.js';
-import type { Parts } from '../circuit/parts.js';
 import { rolesOf, type Role } from '../circuit/roles.js';
-import { canLink, isLoose, type Wanted } from './boxColumn.js';
-import { readBox, type BoxWire, type Item } from './boxItems.js';
+import { canLink, faceSide, isLoose, type Wanted } from './boxColumn.js';
+import { readBox, type BoxWire, type Item, type Scene } from './boxItems.js';
 import { layOut, type CableHere, type Layout } from './boxLayout.js';
 import { drawLayout } from './boxPoints.js';
 import { routeChannel } from './channel.js';
@@ -22,7 +21,7 @@ const MOST_LAYOUTS = 160;
  */
 export const drawBox = (
   wiring: Wiring,
-  parts: Parts,
+  parts: Scene,
   box: BoxId,
   compiled = compile(wiring, parts),
 ): BoxDrawing => {
@@ -66,16 +65,23 @@ class Search {
     readonly wires: readonly BoxWire[],
     readonly sideOf: (cable: CableId) => Side,
     readonly cables: Record<Side, readonly CableHere[]>,
-    readonly parts: Parts,
+    readonly parts: Scene,
   ) {}
 
   /** Lays the box out one way and counts its crossings. A loose wire without a side goes left. */
   tryOut(items: readonly Item[], sides: ReadonlyMap<string, Side>): Solved {
     this.#left -= 1;
     const wanted = this.wires.map((wire): Wanted => {
-      if (!isLoose(wire))
-        return { wire, side: 'end' in wire.from ? this.sideOf(wire.from.end.cable) : 'left' };
-      return { wire, side: canLink(items, wire) ? null : (sides.get(wire.id) ?? 'left') };
+      const screw = faceSide(items, wire.to);
+      if (!isLoose(wire)) {
+        const side = 'end' in wire.from ? this.sideOf(wire.from.end.cable) : 'left';
+        return { wire, side, passes: screw !== null && screw !== side };
+      }
+      return {
+        wire,
+        side: canLink(items, wire) ? null : (screw ?? sides.get(wire.id) ?? 'left'),
+        passes: false,
+      };
     });
     const layout = layOut(items, wanted, this.cables, this.parts);
     const crossings = (['left', 'right'] as const).reduce((sum, side) => {
@@ -92,6 +98,7 @@ class Search {
       turned = false;
       for (const { wire, side } of best.wanted) {
         if (!isLoose(wire) || side === null || this.#left <= 0) continue;
+        if (faceSide(best.items, wire.to) !== null) continue;
         const tried = this.tryOut(best.items, new Map(best.sides).set(wire.id, other(side)));
         if (tried.crossings >= best.crossings) continue;
         best = tried;

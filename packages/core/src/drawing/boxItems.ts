@@ -1,6 +1,8 @@
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
+import { faceOf, type FaceScrew } from '../model/face.js';
 import type { BoxId } from '../model/ids.js';
+import type { Slot } from '../model/job.js';
 import {
   endKey,
   placeOfEnd,
@@ -18,7 +20,13 @@ import type { Role } from '../circuit/roles.js';
 /** Something in the middle of an opened box that wires go to. */
 export type Item =
   | { kind: 'joint'; id: string; joint: Joint; name: string; key: string }
-  | { kind: 'device'; id: string; device: Wiring['devices'][number]['id']; article: DeviceArticle }
+  | {
+      kind: 'device';
+      id: string;
+      device: Wiring['devices'][number]['id'];
+      article: DeviceArticle;
+      face: FaceScrew[];
+    }
   | { kind: 'luminaire'; id: string; luminaire: Parts['luminaires'][number] }
   | { kind: 'bond'; id: string };
 
@@ -62,10 +70,18 @@ const pinOf = (terminal: Wiring['landings'][number]['terminal']): { item: string
 
 const LEAD_COLOUR = { hot: 'black', neutral: 'white', ground: 'bare' } as const;
 
+/** What a box is drawn from beside the wiring: the parts, and how the screws of each device sit. */
+export interface Scene extends Parts {
+  slots: readonly Pick<Slot, 'id' | 'screws'>[];
+}
+
+const faceIn = ({ stock, slots }: Scene, { slot, article }: Wiring['devices'][number]): FaceScrew[] =>
+  faceOf(articleOf(stock, 'device', article), slots.find((one) => one.id === slot)?.screws ?? 'usual');
+
 /** Reads the items and wires of one box from the wiring. */
 export const readBox = (
   wiring: Wiring,
-  parts: Parts,
+  parts: Scene,
   compiled: Compiled,
   roles: readonly Role[],
   box: BoxId,
@@ -166,6 +182,7 @@ export const readBox = (
           id: device.id,
           device: device.id,
           article: articleOf(parts.stock, 'device', device.article),
+          face: faceIn(parts, device),
         },
       })),
     ...parts.luminaires

@@ -77,13 +77,15 @@ export const layOut = (
     'end' in wire.from ? (cableRank.get(wire.from.end.cable) ?? 0) : 99,
   );
   const rowOf = ({ wire }: Wanted) => placed.heights.get(`${wire.to.item} ${wire.to.pin}`) ?? 0;
-  const stack = (side: Side) => stackSheaths(side, cables[side], wanted, rowOf, parts, placed.bottom);
+  /** The row that it leaves its channel at. */
+  const exitOf = (one: Wanted) => placed.passing.get(one.wire.id) ?? rowOf(one);
+  const stack = (side: Side) => stackSheaths(side, cables[side], wanted, exitOf, parts, placed.bottom);
   const firstPorts = new Map([...stack('left').ports, ...stack('right').ports]);
   placed = placeItems(items, wanted, ({ wire }) => firstPorts.get(wire.id) ?? 1e6);
   const [left, right] = [stack('left'), stack('right')];
   const ports = new Map([...left.ports, ...right.ports]);
-  const channelOf = (side: Side) =>
-    wanted
+  const channelOf = (side: Side) => {
+    const entering = wanted
       .filter((one) => one.side === side)
       .map((one) => {
         const to = rowOf(one);
@@ -91,9 +93,19 @@ export const layOut = (
           ? placed.heights.get(`${one.wire.from.item} ${one.wire.from.pin}`)
           : undefined;
         const outer = ports.get(one.wire.id) ?? null;
-        const wire: ChannelWire = { outer, inner: from === undefined ? [to] : [from, to] };
+        const over = placed.passing.get(one.wire.id);
+        const wire: ChannelWire = { outer, inner: from === undefined ? [over ?? to] : [from, to] };
         return { wanted: one, wire };
       });
+    // What passes over its device comes down to its screw on the other side.
+    const passed = wanted
+      .filter((one) => one.passes && one.side !== side)
+      .map((one) => {
+        const wire: ChannelWire = { outer: null, inner: [placed.passing.get(one.wire.id) ?? 0, rowOf(one)] };
+        return { wanted: one, wire };
+      });
+    return [...entering, ...passed];
+  };
   return {
     items: placed,
     ports,

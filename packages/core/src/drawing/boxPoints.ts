@@ -102,9 +102,22 @@ export const drawLayout = (box: BoxId, layout: Layout, wanted: readonly Wanted[]
       });
     });
 
+  // The track on which a wire that passes over its device comes down on the far side.
+  const downAt = new Map(
+    (['left', 'right'] as const).flatMap((side) =>
+      layout.channel[side].flatMap(({ wanted: one }, i) =>
+        one.passes && one.side !== side
+          ? [[one.wire.id, trackX(side, routes[side].tracks[i] ?? 0)] as const]
+          : [],
+      ),
+    ),
+  );
   for (const side of ['left', 'right'] as const)
-    layout.channel[side].forEach(({ wanted: { wire } }, i) => {
+    layout.channel[side].forEach(({ wanted: { wire, side: enters } }, i) => {
+      if (enters !== side) return;
       const x = trackX(side, routes[side].tracks[i] ?? 0);
+      const over = layout.items.passing.get(wire.id);
+      const down = downAt.get(wire.id);
       const to = pinAt(wire.to.item, wire.to.pin);
       const from = isLoose(wire)
         ? pinAt(wire.from.item, wire.from.pin)
@@ -120,7 +133,13 @@ export const drawLayout = (box: BoxId, layout: Layout, wanted: readonly Wanted[]
         points: [
           { x: from.x, y: from.y },
           { x, y: from.y },
-          { x, y: to.y },
+          ...(over === undefined || down === undefined
+            ? [{ x, y: to.y }]
+            : [
+                { x, y: over },
+                { x: down, y: over },
+                { x: down, y: to.y },
+              ]),
           { x: to.x, y: to.y },
         ],
         label: isLoose(wire)

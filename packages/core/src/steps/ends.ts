@@ -1,42 +1,11 @@
+import { cableWord } from './cableNames.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
-import { PANEL, type Place } from '../model/ids.js';
+import { faceOf } from '../model/face.js';
 import type { Job, Slot } from '../model/job.js';
-import {
-  endKey,
-  placeOfEnd,
-  type Cable,
-  type End,
-  type Joint,
-  type Terminal,
-  type Wiring,
-} from '../model/wiring.js';
-
-/** Screws by what they are for, as people call them. */
-const SCREW_WORDS: Record<DeviceArticle['terminals'][number]['use'], string> = {
-  line: 'line screw',
-  load: 'load screw',
-  common: 'dark COMMON screw',
-  traveler: 'brass traveler screw',
-  in: 'IN screw',
-  out: 'OUT screw',
-  hot: 'brass screw',
-  neutral: 'silver screw',
-  ground: 'green screw',
-};
+import { endKey, type End, type Joint, type Terminal, type Wiring } from '../model/wiring.js';
 
 export const colourWord = (colour: Colour): string => colour.replace('-', ' ');
-
-export const placeWord = (job: Job, place: Place): string =>
-  place === PANEL ? 'panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
-
-/** The other place of a cable, seen from one of its sides. */
-export const otherPlace = (cable: Cable, side: End['side']): Place =>
-  placeOfEnd(cable, side === 'from' ? 'to' : 'from');
-
-/** A cable as it is told from its fellows in a box: its kind, and where it goes. */
-export const cableWord = (job: Job, cable: Cable, side: End['side']): string =>
-  `${articleOf(job.stock, 'cable', cable.article).name} to ${placeWord(job, otherPlace(cable, side))}`;
 
 /** A conductor as it is told from its fellows in a box: its colour, its cable, and where that goes. */
 export const endWord = (job: Job, wiring: Wiring, end: End): string => {
@@ -44,28 +13,39 @@ export const endWord = (job: Job, wiring: Wiring, end: End): string => {
   if (!cable) return colourWord(end.colour);
   const mark = wiring.marks.find((one) => endKey(one.end) === endKey(end));
   const marked = mark ? ` (marked ${mark.colour})` : '';
-  return `${colourWord(end.colour)}${marked} of the ${cableWord(job, cable, end.side)}`;
+  return `${colourWord(end.colour)}${marked} of the ${cableWord(job, wiring, cable, end.side)}`;
 };
 
-/** Where each screw of a four-way sits, by how its pairs are laid out. */
-const FOUR_WAY: Record<Slot['screws'], Record<string, string>> = {
-  usual: { 'in 1': 'top left', 'in 2': 'top right', 'out 1': 'bottom left', 'out 2': 'bottom right' },
-  otherwise: { 'in 1': 'top left', 'in 2': 'bottom left', 'out 1': 'top right', 'out 2': 'bottom right' },
-};
-
-/** A screw of a device in the words of whoever holds the device, by how its screws sit. */
+/**
+ * A screw of a device in the words of whoever holds the device: what tells it from its fellows, and where it is. Line and load
+ * are what its wire does, and stand in brackets: the two screws of a plain switch are alike.
+ */
 const screwWord = (article: DeviceArticle, name: string, screws: Slot['screws']): string => {
-  const use = article.terminals.find((one) => one.name === name)?.use ?? 'ground';
-  if (article.letter === 'S4' && (use === 'in' || use === 'out')) {
-    const where = FOUR_WAY[screws][name];
-    return where ? `${SCREW_WORDS[use]}, ${where}` : SCREW_WORDS[use];
+  const screw = faceOf(article, screws).find((one) => one.terminal === name);
+  if (!screw) return name;
+  const { use, place, mark } = screw;
+  switch (use) {
+    case 'ground':
+      return 'green screw';
+    case 'common':
+      return screws === 'otherwise'
+        ? `COMMON screw, the one that stands alone, ${place}`
+        : `dark COMMON screw, ${place}`;
+    case 'traveler':
+      return `brass traveler screw, ${place}`;
+    case 'in':
+    case 'out':
+      return `${mark} screw, ${place}`;
+    case 'line':
+    case 'load':
+      return screws === 'otherwise'
+        ? `screw marked ${mark}, ${place} (${use})`
+        : `brass screw, ${place} (${use})`;
+    case 'hot':
+      return `brass screw, ${place} (hot)`;
+    case 'neutral':
+      return `silver screw, ${place}`;
   }
-  if (screws === 'otherwise' && use === 'common') return 'COMMON screw, the one that stands alone';
-  if (screws === 'otherwise' && use === 'line') return 'LINE 1 screw';
-  if (screws === 'otherwise' && use === 'load') return 'LINE 2 screw';
-  const alike = article.terminals.filter((one) => one.use === use);
-  const at = alike.findIndex((one) => one.name === name);
-  return alike.length < 2 ? SCREW_WORDS[use] : `${SCREW_WORDS[use]}, ${['first', 'second'][at] ?? at + 1}`;
 };
 
 /** What a device is beside a switch. */

@@ -4,6 +4,7 @@ import type { Job } from '../model/job.js';
 import type { Landing, Wiring } from '../model/wiring.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
 import { colourWord, deviceWord, endWord, terminalWord } from './ends.js';
+import { isJumper } from './splices.js';
 import type { Step } from './step.js';
 
 /** Key of the wire of a landing. */
@@ -38,7 +39,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
             ? endWord(job, wiring, wire.end)
             : use === 'ground'
               ? 'ground tail'
-              : `${tailColour(wiring, wire.pigtail)} tail`;
+              : pieceWord(wiring, wire.pigtail);
         const screw = terminalWord(job, wiring, terminal);
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
@@ -94,11 +95,15 @@ const WHY_ON: Record<Use, string> = {
   hot: ONE_WIRE,
 };
 
-const tailColour = (wiring: Wiring, pigtail: string): string => {
-  for (const { members } of wiring.joints)
-    for (const member of members)
-      if ('pigtail' in member && member.pigtail.id === pigtail) return colourWord(member.pigtail.colour);
-  return 'loose';
+/** "black tail", or "red 12 AWG jumper" for a piece of wire between two screws. */
+const pieceWord = (wiring: Wiring, pigtail: string): string => {
+  for (const joint of wiring.joints)
+    for (const member of joint.members)
+      if ('pigtail' in member && member.pigtail.id === pigtail) {
+        const { colour, awg } = member.pigtail;
+        return isJumper(joint) ? `${colourWord(colour)} ${awg} AWG jumper` : `${colourWord(colour)} tail`;
+      }
+  return 'loose tail';
 };
 
 const WHY_AT_LUMINAIRE = {
@@ -112,7 +117,7 @@ export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
     if (!('luminaire' in terminal)) return [];
     const luminaire = job.luminaires.find((one) => one.id === terminal.luminaire);
     if (luminaire?.box !== box) return [];
-    const what = 'end' in wire ? endWord(job, wiring, wire.end) : `${tailColour(wiring, wire.pigtail)} tail`;
+    const what = 'end' in wire ? endWord(job, wiring, wire.end) : pieceWord(wiring, wire.pigtail);
     return [
       {
         id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,

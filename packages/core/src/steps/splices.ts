@@ -6,6 +6,7 @@ import type { Joint, Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
+import type { Apart } from './apart.js';
 import { colourWord, deviceWord, endWord, terminalWord } from './ends.js';
 import type { Phase, Step } from './step.js';
 
@@ -33,14 +34,16 @@ const NAME_OF: Record<Role, string> = {
 const WHY: Record<Role, string> = {
   ground:
     'One path back to the panel for a fault on any metal part, so that the breaker opens. It does not run through a device.',
-  neutral:
-    'The return of the luminaires passes on here. Neutrals of one circuit stay together, and apart from others.',
+  neutral: 'The return of the luminaires passes on here. Neutrals of two circuits are never joined.',
   hot: 'Power goes on to the next box and to what needs it here. A tail lets one screw hold one wire.',
   traveler: 'A traveler only passes this box: it has to arrive at the next switch untouched.',
   switchLeg: 'Hot only while the switches say so: it leads to the luminaires.',
   spare: 'Nothing uses it now; bare copper at its end could touch something.',
   conflict: 'What is joined here does not belong together; see what the check says.',
 };
+
+const WHY_APART =
+  'The return passes on here. The other neutral of the circuit in this box comes back with the switch leg: joined to this one it would close a ring.';
 
 const SECTION: Record<Role, string> = {
   ground: '250.148',
@@ -72,7 +75,17 @@ const tailWord = (job: Job, wiring: Wiring, pigtail: string): string | null => {
   return 'device' in terminal ? `${screw} of the ${deviceWord(job, wiring, terminal.device)}` : screw;
 };
 
-const spliceStep = (job: Job, wiring: Wiring, joint: Joint, role: Role): Step => {
+const LIVE_CAP =
+  'It is live until its breaker is off: nothing here uses it, and nobody has taken it off at the panel.';
+
+const spliceStep = (
+  job: Job,
+  wiring: Wiring,
+  joint: Joint,
+  role: Role,
+  /** The neutral of this circuit that stays apart from it in the same box, in words. */
+  apart: string | null,
+): Step => {
   const ends = joint.members.flatMap((member) => ('end' in member ? [endWord(job, wiring, member.end)] : []));
   const leads = joint.members.flatMap((member) =>
     'lead' in member
@@ -84,13 +97,13 @@ const spliceStep = (job: Job, wiring: Wiring, joint: Joint, role: Role): Step =>
   const tails = joint.members.flatMap((member) =>
     'pigtail' in member
       ? [
-          `a ${feetInches(job.preferences.tail)} ${colourWord(member.pigtail.colour)} tail to the ${tailWord(job, wiring, member.pigtail.id) ?? 'next luminaire'}`,
+          `a ${feetInches(job.preferences.tail)} ${colourWord(member.pigtail.colour)} ${member.pigtail.awg} AWG tail to the ${tailWord(job, wiring, member.pigtail.id) ?? 'next luminaire'}`,
         ]
       : [],
   );
   const all = [...ends.map((one) => `the ${one}`), ...leads, ...tails];
   const phase = PHASE_OF[role];
-  const fold = role === 'ground' ? ' Fold them to the back.' : '';
+  const fold = role === 'ground' ? ' Fold them to the back.' : apart === null ? '' : ` Not with ${apart}.`;
   const text =
     all.length === 1
       ? `Cap ${all[0] ?? ''} with ${connectorsWord(job, joint)} and fold it back.`
@@ -99,12 +112,15 @@ const spliceStep = (job: Job, wiring: Wiring, joint: Joint, role: Role): Step =>
     id: `${joint.box}/splice/${joint.id}`,
     phase,
     text,
-    why: all.length === 1 ? WHY.spare : WHY[role],
+    why: all.length === 1 ? WHY.spare : apart === null ? WHY[role] : WHY_APART,
     section: SECTION[role],
-    caution: null,
+    caution: all.length === 1 && role === 'hot' ? LIVE_CAP : null,
     shows: jointKey(joint.id),
   };
 };
+
+/** A piece of wire from one screw to another of the same box is no splice; it is told where it is landed. */
+export const isJumper = ({ members }: Joint): boolean => members.every((member) => 'pigtail' in member);
 
 /** The splices and caps of a box, one step each. */
 export const spliceSteps = (
@@ -113,9 +129,15 @@ export const spliceSteps = (
   compiled: Compiled,
   roles: readonly Role[],
   box: BoxId,
+  apart: readonly Apart[],
 ): Step[] =>
   wiring.joints
-    .filter((joint) => joint.box === box)
-    .map((joint) =>
-      spliceStep(job, wiring, joint, roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare'),
-    );
+    .filter((joint) => joint.box === box && !isJumper(joint))
+    .map((joint) => {
+      const others = apart
+        .filter(({ parts }) => parts.some((part) => part.joint === joint))
+        .flatMap(({ parts }) => parts.filter((part) => part.joint !== joint))
+        .flatMap(({ words }) => words.map((one) => `the ${one}`));
+      const role = roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare';
+      return spliceStep(job, wiring, joint, role, others.length > 0 ? others.join(' or ') : null);
+    });

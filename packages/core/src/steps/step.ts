@@ -1,11 +1,22 @@
 import type { BoxId } from '../model/ids.js';
 
 /** The parts of the work at one box, in their order. */
-export const PHASES = ['dead', 'cables', 'grounds', 'neutrals', 'hots', 'check', 'devices', 'close'] as const;
+export const PHASES = [
+  'dead',
+  'proof',
+  'cables',
+  'grounds',
+  'neutrals',
+  'hots',
+  'check',
+  'devices',
+  'close',
+] as const;
 export type Phase = (typeof PHASES)[number];
 
 export const PHASE_WORDS: Record<Phase, string> = {
   dead: 'Before the box is opened',
+  proof: 'Box open, nothing touched yet',
   cables: 'Cables into the box',
   grounds: 'Grounds, folded to the back',
   neutrals: 'Neutrals',
@@ -39,5 +50,13 @@ export interface BoxSteps {
   /** What is needed at hand. */
   tools: string[];
   /** What each cable of the box looks like at its other end. */
-  otherEnds: { cable: string; place: string; ends: { colour: string; goes: string }[] }[];
+  otherEnds: {
+    cable: string;
+    place: string;
+    /** What can hurt somebody who goes there. */
+    caution: string | null;
+    ends: { colour: string; goes: string }[];
+  }[];
+  /** What stands at the box itself, before any step. */
+  cautions: string[];
 }

@@ -1,0 +1,79 @@
+import type { BoxId } from '../model/ids.js';
+import { circuitName, type Job } from '../model/job.js';
+import { endKey, placeOfEnd, type Joint, type Wiring } from '../model/wiring.js';
+import type { Compiled } from '../circuit/compile.js';
+import { conductorKey, jointKey } from '../circuit/keys.js';
+import type { Role } from '../circuit/roles.js';
+import { endWord } from './ends.js';
+import type { Step } from './step.js';
+
+/** One of two or more places in a box at which a neutral of one circuit is joined or landed: never with one another. */
+export interface Apart {
+  net: number;
+  circuit: string;
+  parts: { joint: Joint | null; words: string[] }[];
+}
+
+/**
+ * Neutrals of one circuit that a box holds twice: at a return run the one that goes on with the feed, and the one that comes back
+ * with the switch leg. They are one conductor by way of the other boxes, and joined here would close a ring.
+ */
+export const neutralsApart = (
+  job: Job,
+  wiring: Wiring,
+  compiled: Compiled,
+  roles: readonly Role[],
+  box: BoxId,
+): Apart[] => {
+  const here = new Set(
+    wiring.cables.flatMap((cable) =>
+      (['from', 'to'] as const)
+        .filter((side) => placeOfEnd(cable, side) === box)
+        .map((side) => `${cable.id} ${side}`),
+    ),
+  );
+  const parts = new Map<number, Apart['parts']>();
+  const add = (net: number | undefined, part: Apart['parts'][number]) => {
+    if (net === undefined || roles[net] !== 'neutral') return;
+    parts.set(net, [...(parts.get(net) ?? []), part]);
+  };
+  const joined = new Set<string>();
+  for (const joint of wiring.joints.filter((one) => one.box === box)) {
+    const ends = joint.members.flatMap((member) => ('end' in member ? [member.end] : []));
+    for (const end of ends) joined.add(endKey(end));
+    if (ends.length > 0)
+      add(compiled.netOf(jointKey(joint.id)), { joint, words: ends.map((end) => endWord(job, wiring, end)) });
+  }
+  for (const { wire } of wiring.landings) {
+    if (!('end' in wire) || !here.has(`${wire.end.cable} ${wire.end.side}`) || joined.has(endKey(wire.end)))
+      continue;
+    const net = compiled.netOf(conductorKey(wire.end.cable, wire.end.colour));
+    add(net, { joint: null, words: [endWord(job, wiring, wire.end)] });
+  }
+  return [...parts].flatMap(([net, all]) => {
+    const source = compiled.sources.find((one) => one.neutral === net);
+    return all.length < 2 || !source ? [] : [{ net, circuit: circuitName(job, source.id), parts: all }];
+  });
+};
+
+const JOINED =
+  'Joined, the neutral would go round by two cables: what a cable carries no longer cancels in it, and a breaker that watches for that trips (300.3(B), 310.10).';
+
+/** "the white of the 14/2 to panel and the white of the 14/2 to Yard door". */
+const saidPart = ({ words }: Apart['parts'][number]): string =>
+  words.map((one) => `the ${one}`).join(' and ');
+
+/** The caution at a box that holds two neutrals of one circuit. */
+export const sayApart = ({ circuit, parts }: Apart): string =>
+  `${parts.length} neutrals of ${circuit} stay apart in this box, never joined: ${parts.map((part) => saidPart(part)).join('; apart from ')}.`;
+
+export const apartSteps = (box: BoxId, apart: readonly Apart[]): Step[] =>
+  apart.map((one, i) => ({
+    id: `${box}/apart/${i}`,
+    phase: 'neutrals',
+    text: sayApart(one),
+    why: JOINED,
+    section: '300.3(B), 310.10',
+    caution: 'Do not join all whites of this box: these two stay apart though they are of one circuit.',
+    shows: null,
+  }));
