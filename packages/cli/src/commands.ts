@@ -1,8 +1,9 @@
 import {
-  cubicInches,
   devicesOfGroup,
   everyPosition,
+  UNKNOWN_FILL,
   fillOf,
+  sayFill,
   sayFillLine,
   spiceNetlist,
   truthTable,
@@ -11,6 +12,7 @@ import {
   type Subject,
   type TruthRow,
   type Worksheet,
+  ofId,
 } from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
 import { compare, inspect } from './inspect.js';
@@ -40,8 +42,9 @@ const simulate: Command = (subject, { group: only }) => {
   const slotBox = (id: string) => placeName(subject, job.slots.find((slot) => slot.id === id)?.box ?? id);
   const nameOf = (id: string) => job.luminaires.find((one) => one.id === id)?.name ?? id;
   return {
-    lines: tables.flatMap(({ group, switches, luminaires, receptacles, rows }) => [
+    lines: tables.flatMap(({ group, switches, luminaires, receptacles, rows, of }) => [
       `${job.groups.find((one) => one.id === group)?.name ?? group}: ${switches.map(boxOf).join(', ') || 'no switch'}`,
+      ...(of > rows.length ? [`  ${rows.length} of ${of} sets of positions, a sample`] : []),
       ...rows.map((row) => {
         const loads = [
           ...luminaires.map((id, i) => `${nameOf(id)} ${row.lights[i]}`),
@@ -58,8 +61,9 @@ const simulate: Command = (subject, { group: only }) => {
   };
 };
 
-const sayFill = (name: string, fill: BoxFill): string[] => [
-  `${name}: ${plainVolume(fill.needed)} of ${cubicInches(fill.available)}${fill.passes ? '' : ', TOO FULL'}`,
+const fillLines = (name: string, fill: BoxFill): string[] => [
+  `${name}: ${sayFill(fill)}${fill.verdict === 'over' ? ', TOO FULL' : ''}`,
+  ...fill.unknown.map((one) => `  Not told: ${UNKNOWN_FILL[one]}`),
   ...fill.lines.map(
     (line) =>
       `  ${sayFillLine(line)}: ${line.count} x ${plainVolume(line.each)} = ${plainVolume(line.total)}  ${line.section}`,
@@ -72,9 +76,9 @@ const fill: Command = ({ job, wiring }) => {
     .filter((box) => box.work !== 'beyond')
     .map((box) => ({ id: box.id, name: box.name, ...fillOf(job, wiring, box.id) }));
   return {
-    lines: boxes.flatMap((box) => sayFill(box.name, box)),
+    lines: boxes.flatMap((box) => fillLines(box.name, box)),
     data: boxes,
-    violates: boxes.some((box) => !box.passes),
+    violates: boxes.some((box) => box.verdict === 'over'),
   };
 };
 
@@ -82,9 +86,9 @@ const fill: Command = ({ job, wiring }) => {
 export const fillWorksheet = (worksheet: Worksheet): Report => {
   const filled = worksheetFill(worksheet);
   return {
-    lines: sayFill(`${worksheet.name} (${worksheet.edition})`, filled),
+    lines: fillLines(`${worksheet.name} (${worksheet.edition})`, filled),
     data: [{ id: null, name: worksheet.name, ...filled }],
-    violates: !filled.passes,
+    violates: filled.verdict === 'over',
   };
 };
 
@@ -106,7 +110,7 @@ const netlist: Command = ({ job, wiring, compiled }, { group: only }) => {
       ],
     };
   const netlists = everyPosition(compiled, devices).map((positions) => {
-    const words = devices.map((id) => `${id} ${(positions[id] ?? 0) === 0 ? 'up' : 'down'}`).join(', ');
+    const words = devices.map((id) => `${id} ${(ofId(positions, id) ?? 0) === 0 ? 'up' : 'down'}`).join(', ');
     return { positions, ...spiceNetlist(wiring, job, positions, `${job.name}: ${words}`) };
   });
   return { lines: netlists.map((one) => one.text), data: netlists, violates: false };

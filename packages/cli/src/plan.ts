@@ -4,6 +4,7 @@ import {
   findPlans,
   LEFT_OUT,
   profileOf,
+  sayProof,
   writeJobFile,
   type Candidate,
   type CircuitId,
@@ -44,9 +45,8 @@ const say = (subject: Subject, found: PlanSet): string[] => [
     ? table([HEAD, ...found.candidates.map((candidate) => row(subject, candidate))])
     : []),
   ...found.comparisons.map((one) => one.sentence),
-  ...found.profiles.map(
-    ({ title, objective, proved, gap }) =>
-      `${title}: ${objective}. ${proved ? 'Proved.' : `Best found, at most ${gap.toFixed(1)} % above the least.`}`,
+  ...found.profiles.map((profile) =>
+    [`${profile.title}: ${profile.objective}: ${sayProof(profile)}`, ...profile.notTried].join(' '),
   ),
   ...(found.profiles.length > 0 ? [LEFT_OUT] : []),
   ...found.familiar

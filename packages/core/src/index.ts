@@ -6,6 +6,9 @@ export type { Amendment, Scope } from './model/amendment.js';
 export type { Preferences } from './model/preferences.js';
 export { labourSchema } from './model/labour.js';
 export type { Labour } from './model/labour.js';
+export { isolated, plainName } from './model/isolated.js';
+export { ofId } from './model/records.js';
+export { articlesAt } from './model/wiring.js';
 export { boxContentsSchema } from './model/contents.js';
 export type { BoxContents } from './model/contents.js';
 export type {
@@ -130,6 +133,7 @@ export {
   controlBy,
   gangInto,
   removeExistingCable,
+  setCableCircuit,
   ungang,
 } from './layout/control.js';
 export { withoutBox, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
@@ -175,13 +179,19 @@ export type { SweepVerdict } from './circuit/sweep.js';
 export { solveCurrents } from './circuit/currents.js';
 export { circuitsByNet, rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
-export { devicesOfGroup, everyPosition, grayWalk, proveGroup, wiringOrEmpty } from './proving/works.js';
+export { everyPosition, grayWalk, somePositions } from './proving/positions.js';
+export { devicesOfGroup, proveGroup, wiringOrEmpty } from './proving/works.js';
 export type { GroupProof } from './proving/works.js';
 export { truthTable } from './proving/truthTable.js';
 export type { TruthRow, TruthTable } from './proving/truthTable.js';
 
 /** Code rules and box fill. */
 export { fillOf } from './code/boxContents.js';
+export { cautionsAt } from './steps/makeUpSteps.js';
+export { cableTold, cableWord, isUntoldFeed } from './steps/cableNames.js';
+export { faceOf, type FaceScrew } from './model/face.js';
+export { sayLeast, sayProof } from './plans/proof.js';
+export { UNKNOWN_FILL, sayFill } from './code/sayFillLine.js';
 export { boxFill } from './code/boxFill.js';
 export type { BoxFill, FillLine } from './code/boxFill.js';
 export { sayFillLine } from './code/sayFillLine.js';

@@ -1,4 +1,4 @@
-import { planJob, readJob, reviewJob, type ArticleId, type Job } from '../src/index.js';
+import { newCircuit, planJob, readJob, reviewJob, type ArticleId, type Job } from '../src/index.js';
 import { jobOf } from './support/jobs.js';
 
 /** The refusals of a job, in words. */
@@ -36,28 +36,16 @@ const without = (job: Job, ...ids: string[]): Job => ({
   ...job,
   stock: job.stock.filter((article) => !ids.includes(article.id)),
 });
-const found = (job: Job, insulated: ['black', 'white'] | ['black', 'green', 'red']): Job => ({
+/** The cable from the panel to its feed carries the power of another. */
+const fedByAnother = (job: Job): Job => ({
   ...job,
-  stock: [
-    ...job.stock,
-    {
-      kind: 'cable',
-      id: 'found' as ArticleId,
-      name: 'As found',
-      price: 0,
-      awg: 14,
-      insulated: [...insulated],
-      ground: 'none',
-      found: true,
-      coilFeet: 250,
-      coilPrice: 0,
-    },
-  ],
+  circuits: [...job.circuits, newCircuit({ id: 'c2', name: 'Sockets', breaker: 15, awg: 14 })],
   existingCables: [
     {
       id: 'lies' as never,
-      article: 'found' as ArticleId,
-      between: ['S1' as never, 'S2' as never],
+      article: '14-2' as never,
+      circuit: 'c2' as never,
+      between: ['panel', 'L' as never],
       length: null,
       via: [],
     },
@@ -107,15 +95,6 @@ const clashes: [what: string, job: Job, rule: string, title: string][] = [
     },
     'NoBoxFits',
     'No box of the stock fits S1',
-  ],
-  [
-    'an existing box that nobody has named',
-    {
-      ...single,
-      boxes: single.boxes.map((box) => (box.id === 'S1' ? { ...box, article: null, work: 'existing' } : box)),
-    },
-    'ExistingBoxUnknown',
-    'Which box is at S1?',
   ],
   [
     'a device that the stock lacks',
@@ -178,16 +157,10 @@ const clashes: [what: string, job: Job, rule: string, title: string][] = [
     'Fan light is part of a fan that is not in L2',
   ],
   [
-    'an existing cable with too few conductors',
-    found(pair, ['black', 'white']),
-    'ExistingCableDoesNotCarry',
-    'The cable that lies from S1 to S2 does not carry 3 conductors',
-  ],
-  [
-    'an existing cable whose green would have to be a hot',
-    found(pair, ['black', 'green', 'red']),
-    'ExistingCableDoesNotCarry',
-    'The cable that lies from S1 to S2 does not carry 3 conductors',
+    'a feed where the cable from the panel is of another circuit',
+    fedByAnother(jobOf({ runs: ['L-S1'], feedAt: 'L' })),
+    'FedByAnotherCircuit',
+    'Power of this circuit does not arrive at L',
   ],
 ];
 
@@ -217,7 +190,7 @@ test.each([
   [
     'a misspelled field',
     { ...single, luminaires: [{ ...lamp, watts: 60 }] },
-    { path: 'luminaires.0', message: 'the format has no field "watts" here; check the spelling' },
+    { path: 'luminaires.0.watts', message: 'the format has no field "watts" here; check the spelling' },
   ],
   [
     'a cable with a green conductor beside a green ground',

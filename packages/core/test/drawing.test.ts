@@ -6,6 +6,8 @@ import {
   conductorsOf,
   drawBox,
   drawStrip,
+  faceOf,
+  makeUpSteps,
   planJob,
   wiringOrEmpty,
   type BoxDrawing,
@@ -119,7 +121,7 @@ test('every conductor of every cable is drawn once, from its sheath', () =>
     expect(new Set(drawing.wires.map((wire) => wire.id)).size).toBe(drawing.wires.length);
   }));
 
-test('the familiar boxes are drawn without a crossing', () => {
+test('the familiar boxes are drawn with three crossings at the most: a device keeps its screws where it has them', () => {
   for (const runs of [
     ['F-S1', 'S1-L'],
     ['F-S1', 'S1-S2', 'S2-L'],
@@ -128,9 +130,80 @@ test('the familiar boxes are drawn without a crossing', () => {
   ]) {
     const { job, wiring } = planned(jobOf({ runs }));
     for (const box of job.boxes)
-      expect([box.name, drawBox(wiring, job, box.id).crossings]).toEqual([box.name, 0]);
+      expect([box.name, drawBox(wiring, job, box.id).crossings < 4]).toEqual([box.name, true]);
   }
 });
+
+/** Where a screw is drawn on its device: by side, and its row from the top. */
+const drawnFace = (drawing: BoxDrawing) =>
+  drawing.items.flatMap(({ item, x, width, pins }) => {
+    if (item.kind !== 'device') return [];
+    const middle = x + width / 2;
+    const heights = [...new Set(pins.map((pin) => pin.y))].sort((a, b) => a - b);
+    const [top = 0] = heights;
+    return pins.map((pin) => ({
+      device: item.device,
+      article: item.article,
+      terminal: pin.pin,
+      side: pin.x < middle ? 'left' : 'right',
+      row: (pin.y - top) / 20,
+    }));
+  });
+
+test('every screw is drawn where the face of the device has it, landed or not, whatever wires come', () =>
+  forEveryBox((drawing, job, wiring) => {
+    const drawn = drawnFace(drawing);
+    for (const { device, article, terminal, side, row } of drawn) {
+      const slot = wiring.devices.find((one) => one.id === device)?.slot;
+      const screws = job.slots.find((one) => one.id === slot)?.screws ?? 'usual';
+      const face = faceOf(article, screws);
+      const top = Math.min(...face.map((one) => one.row));
+      const screw = face.find((one) => one.terminal === terminal);
+      expect([terminal, side, row]).toEqual([terminal, screw?.side, (screw?.row ?? 9) - top]);
+    }
+    for (const device of wiring.devices.filter((one) => one.box === drawing.box)) {
+      const { terminals } = articleOf(job.stock, 'device', device.article);
+      expect(drawn.filter((one) => one.device === device.id)).toHaveLength(terminals.length);
+    }
+  }));
+
+/** The textbook four-way by how its screws sit: which cable each screw of a pair holds, by place in picture and step. */
+test.each(['usual', 'otherwise'] as const)(
+  'of a four-way with its screws as %s, picture and steps send both wires of a cable to one pair, place by place',
+  (screws) => {
+    const asked = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-S3', 'S3-L'], chain: ['S1', 'S2', 'S3'] });
+    const { job, wiring } = planned({ ...asked, slots: asked.slots.map((slot) => ({ ...slot, screws })) });
+    const four = wiring.devices.find((device) => device.article.startsWith('four-way'));
+    if (!four) throw new Error('there is no four-way');
+    const drawing = drawBox(wiring, job, four.box);
+    const face = drawing.items.find(({ item }) => item.kind === 'device');
+    const ends = drawing.wires.flatMap(({ key, points }) => {
+      const at = points.at(-1);
+      const pin = face?.pins.find((one) => one.x === at?.x && one.y === at.y);
+      return pin && /^(in|out)/.test(pin.pin) ? [{ cable: key.split('|')[1], ...pin }] : [];
+    });
+    expect(ends).toHaveLength(4);
+    const xs = [...new Set(ends.map((one) => one.x))].sort((a, b) => a - b);
+    const ys = [...new Set(ends.map((one) => one.y))].sort((a, b) => a - b);
+    const placeOf = ({ x, y }: { x: number; y: number }) =>
+      `${y === ys[0] ? 'top' : 'bottom'} ${x === xs[0] ? 'left' : 'right'}`;
+    // The pairs are one above the other with "top and bottom", beside one another with "left and right".
+    const pairOf = (place: string) => place.split(' ')[screws === 'usual' ? 0 : 1];
+    const byPair = new Map<string | undefined, Set<string | undefined>>();
+    for (const end of ends) {
+      const pair = pairOf(placeOf(end));
+      byPair.set(pair, (byPair.get(pair) ?? new Set()).add(end.cable));
+    }
+    expect([...byPair.values()].map((cables) => cables.size)).toEqual([1, 1]);
+    // The steps name the very place at which the wire is drawn.
+    const { steps } = makeUpSteps(job, wiring, compile(wiring, job), four.box);
+    for (const { pin, cable, ...at } of ends) {
+      const step = steps.find((one) => one.id.endsWith(`/land/${four.id}/${pin}`));
+      expect(step?.text).toContain(`screw, ${placeOf(at)}.`);
+      expect(step?.shows).toContain(cable);
+    }
+  },
+);
 
 test('track order is as good as trying every order', () => {
   const wire = fc.record({

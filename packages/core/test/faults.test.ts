@@ -80,10 +80,13 @@ test('a tripped breaker shows in nodal analysis as a current no lighting load dr
     const compiled = compile(wiring, job);
     const { shorts } = evaluate(compiled, {});
     // A hot and neutral joined on the panel's own terminals has no conductor to carry the current.
-    const [{ id } = { id: '' }] = job.circuits;
-    const source = compiled.sources.find((one) => one.id === id);
-    if (shorts.length === 0 || !source || source.hot === source.neutral || source.hot === source.ground)
-      return;
+    const behind = compiled.sources.filter(
+      ({ id, hot, neutral, ground }) =>
+        hot !== neutral &&
+        hot !== ground &&
+        shorts.some((short) => short.circuit === id && short.to !== 'otherHot'),
+    );
+    if (behind.length === 0) return;
     const { amperes } = solveCurrents(wiring, job, {});
     const most = Math.max(
       0,

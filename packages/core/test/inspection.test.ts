@@ -75,6 +75,7 @@ describe('existing work', () => {
       ].map(([a, b]) => ({
         id: `lies:${b}` as never,
         article: '14-2' as never,
+        circuit: 'c1' as never,
         between: [a === 'F' ? 'panel' : (a as never), b as never],
         length: null,
         via: [],

@@ -36,18 +36,18 @@ describe('a bad file is refused with its path and a sentence', () => {
   test('not JSON', () => {
     const read = parseJobFile('{ "format": 1,');
     expect(read.ok ? [] : read.faults).toEqual([
-      { path: '', message: expect.stringMatching(/^This is not JSON: /) },
+      { path: 'file', message: expect.stringMatching(/^This is not JSON: /) },
     ]);
   });
   test.each([[null], [[]], [42], ['text']])('not an object: %j', (document) => {
     expect(faults(document)[0]?.message).toContain('not a job file');
   });
   test('a later version', () => {
-    expect(faults({ ...good(), format: 2 })).toEqual([
+    expect(faults({ ...good(), format: 3 })).toEqual([
       {
         path: 'format',
         message:
-          'This job file has format 2; this program reads up to 1. Open it with a later version of the program.',
+          'This job file has format 3; this program reads up to 2. Open it with a later version of the program.',
       },
     ]);
   });

@@ -281,10 +281,17 @@ test('an existing box may stand anywhere and feed a circuit', () => {
 
 test('a cable that lies there already is used by the plan, is one between two places, and can be taken away', () => {
   const job = loft();
-  const laid = addExistingCable(job, { id: id('old'), article: id('14-3'), from: id('s1'), to: id('l0') });
+  const laid = addExistingCable(job, {
+    id: id('old'),
+    article: id('14-3'),
+    circuit: id('c'),
+    from: id('s1'),
+    to: id('l0'),
+  });
   const again = addExistingCable(laid, {
     id: id('newer'),
     article: id('14-2'),
+    circuit: id('c'),
     from: id('l0'),
     to: id('s1'),
   });

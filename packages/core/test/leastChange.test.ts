@@ -61,10 +61,11 @@ const oldWork = (switches: string[], lying: [string, string, 2 | 3][]): Job => {
       },
     ],
     existingCables: [
-      { id: 'old.feed', article: 'old-2', between: ['panel', 'L'] },
+      { id: 'old.feed', article: 'old-2', circuit: 'c', between: ['panel', 'L'] },
       ...lying.map(([a, b, wires]) => ({
         id: `old.${a}-${b}`,
         article: `old-${wires}`,
+        circuit: 'c',
         between: [a, b] as [string, string],
         length: 120,
       })),
@@ -153,10 +154,11 @@ test('the new switch comes into an empty box that the job knows already', () => 
 test('a timer for the switch of an old loop needs a neutral, which the old cable cannot bring', () => {
   const job = { ...loop(), runFacts: [newRunFact({ between: ['L', 'S'], length: 120 })] };
   const change = done(job, { kind: 'replaceDevice', slot: 's.S' as never, role: 'timer', article: null });
-  expect(change.abandoned.map((one) => one.id)).toEqual(['old.L-S']);
+  // A new cable beside the old one, which lies there and serves nothing from now on.
+  expect([...change.idle, ...change.abandoned.map((one) => one.id)]).toEqual(['old.L-S']);
   expect(change.wires).toEqual({ 'L-S': 3 });
-  // The old wires leave with their cable, and those of the new one come.
-  expect(change.moved.filter((one) => one.to === 'its cable is taken out')).not.toEqual([]);
+  // The old wires are capped, and those of the new cable come.
+  expect(change.moved.filter((one) => one.to === 'a cap')).toHaveLength(2);
   expect(change.moved.filter((one) => one.from === 'new').length).toBeGreaterThanOrEqual(3);
 });
 
@@ -223,12 +225,19 @@ test('a receptacle off a switch box lands on hot and neutral, and today asks for
 test('what cannot be done is refused with a way out', () => {
   const place = newPlace('B', { S: 90 }, 'beyond');
   const job = loop();
-  const barred = { ...job, existingCables: job.existingCables.slice(0, 1), choices: [] };
+  const full = {
+    ...job,
+    boxes: job.boxes.map((box) => (box.id === 'S' ? { ...box, article: 'steel-1-7.5' as never } : box)),
+  };
   expect(
-    leastChange(
-      { ...barred, runFacts: [newRunFact({ between: ['L', 'S'], rule: 'forbidden' })] },
-      { kind: 'takeOff', from: 'S' as never, circuit: 'c' as never, place, what: 'onward', va: 100 },
-    ),
+    leastChange(full, {
+      kind: 'takeOff',
+      from: 'S' as never,
+      circuit: 'c' as never,
+      place,
+      what: 'onward',
+      va: 100,
+    }),
   ).toMatchObject({ ok: false, refusal: { title: 'Nothing can be taken off this box' } });
   expect(leastChange(job, { kind: 'bringNeutral', slot: 'nowhere' as never })).toMatchObject({
     ok: false,

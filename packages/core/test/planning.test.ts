@@ -22,12 +22,12 @@ const STOCK = standardStock();
 describe('colours', () => {
   const group = 'g' as GroupId;
   const nets: Net[] = [
-    { id: 'H', kind: 'hot', group: null, lane: null },
-    { id: 'N', kind: 'neutral', group: null, lane: null },
-    { id: 'SL', kind: 'switchLeg', group, lane: null },
-    { id: 'SL2', kind: 'switchLeg', group, lane: null },
-    { id: 'Ta', kind: 'traveler', group, lane: 'a' },
-    { id: 'Tb', kind: 'traveler', group, lane: 'b' },
+    { id: 'H', kind: 'hot', circuit: null, group: null, lane: null },
+    { id: 'N', kind: 'neutral', circuit: null, group: null, lane: null },
+    { id: 'SL', kind: 'switchLeg', circuit: null, group, lane: null },
+    { id: 'SL2', kind: 'switchLeg', circuit: null, group, lane: null },
+    { id: 'Ta', kind: 'traveler', circuit: null, group, lane: 'a' },
+    { id: 'Tb', kind: 'traveler', circuit: null, group, lane: 'b' },
   ];
   const subsets = Array.from({ length: 2 ** nets.length }, (_, bits) =>
     nets.filter((_net, i) => (bits >> i) & 1),

@@ -258,12 +258,13 @@ test('a brief without a feed, and places of which no length is known beside othe
   const noPanel = brief((job) => ({ ...job, runFacts: measured(['S1', 'S2'], ['S1', 'L'], ['S2', 'L']) }));
   expect(noPanel.candidates.length).toBeGreaterThan(1);
   expect(noPanel.notes).toEqual([
-    'The panel is not on the plan and no home run is measured: home runs are counted without their feet.',
+    `The panel is not on the plan and no home run is measured: each is counted at a guess of 50'-0".`,
   ]);
   const none = brief((job) => job);
   expect(none.candidates.length).toBeGreaterThan(1);
   expect(none.notes).toEqual([
     'No box has a position and no run is measured: plans are compared without feet of cable.',
+    `The panel is not on the plan and no home run is measured: each is counted at a guess of 50'-0".`,
   ]);
 });
 
@@ -332,6 +333,7 @@ test.each(TEXTBOOK)('the search finds it when its constraints are forced: %s', (
       neutralAt,
       chains: choice.chains ?? {},
       feed: null,
+      neutrals: 'asAsked',
       returnRuns: choice.runs.some(({ to }) => to.endsWith('~return')),
     },
     volumeLimit: Infinity,

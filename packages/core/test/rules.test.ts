@@ -69,8 +69,11 @@ describe('box fill, 314.16(B)', () => {
 
   test('a box overfilled by a quarter of a cubic inch fails, and one that is just full passes', () => {
     const four = contents({ conductors: [14, 14, 14, 14, 14, 14], grounds: [14, 14], yokes: [yoke] });
-    expect(boxFill(180_000, four, 2020).passes).toBe(true);
-    expect(boxFill(177_500, four, 2020).passes).toBe(false);
+    expect(boxFill(180_000, four, 2020).verdict).toBe('fits');
+    expect(boxFill(177_500, four, 2020).verdict).toBe('over');
+    expect(boxFill(177_500, four, 2020, ['contents']).verdict).toBe('over');
+    expect(boxFill(180_000, four, 2020, ['contents']).verdict).toBe('unknown');
+    expect(boxFill(null, four, 2020, ['box']).verdict).toBe('unknown');
   });
 
   test('the finding names the smallest box that passes', () => {

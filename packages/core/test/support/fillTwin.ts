@@ -1,4 +1,4 @@
-import type { Job, Wiring } from '../../src/index.js';
+import { boxContentsSchema, type Job, type Wiring } from '../../src/index.js';
 
 /** Quarter inches cubed make every allowance a whole number. */
 const QUARTERS: Record<number, number> = { 18: 6, 16: 7, 14: 8, 12: 9, 10: 10, 8: 12, 6: 20 };
@@ -16,8 +16,9 @@ export const countedFill = (job: Job, wiring: Wiring, box: string, edition: numb
     if (article?.kind !== 'cable') throw new Error(`${id} has no article`);
     return article;
   };
-  const before = job.boxes.find((one) => one.id === box)?.existingFill;
-  if (!before) throw new Error(`no box ${box}`);
+  const found = job.boxes.find((one) => one.id === box);
+  if (!found) throw new Error(`no box ${box}`);
+  const before = found.existingFill ?? boxContentsSchema.parse({});
   const insulated: number[] = [...before.conductors];
   const grounds: number[] = [...before.grounds];
   const thinLeads: number[] = [...before.fixtureWires];

@@ -191,6 +191,7 @@ const build = (numbers: readonly number[]): Job => {
       existingCables.push({
         id: `lying.${article.id}`,
         article: article.id,
+        circuit: circuit.id,
         between,
         length: 60 + pick(300),
       });
@@ -198,7 +199,12 @@ const build = (numbers: readonly number[]): Job => {
     if (feedAt !== 'panel' && pick(2) === 0) {
       const article = cablesAsFound(pick, `found.${circuit.id}.feed`, circuit.awg);
       found.push(article);
-      existingCables.push({ id: `lying.${article.id}`, article: article.id, between: ['panel', feedAt] });
+      existingCables.push({
+        id: `lying.${article.id}`,
+        article: article.id,
+        circuit: circuit.id,
+        between: pick(2) === 0 ? ['panel', feedAt] : [feedAt, 'panel'],
+      });
     }
   }
   const places = new Set([
@@ -216,7 +222,9 @@ const build = (numbers: readonly number[]): Job => {
     existingCables.push({
       id: 'lying.unused',
       article: article.id,
-      between: [a ?? '', b ?? ''],
+      circuit: pick(2) === 0 ? null : (alive[0]?.id ?? null),
+      // From the panel it is live, whatever nobody has told.
+      between: pick(3) === 0 ? ['panel', b ?? ''] : [a ?? '', b ?? ''],
       via: via.map((box) => ({ box, loop: pick(2) === 0 })),
     });
   }

@@ -140,6 +140,7 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
   const existingCables: Many<'existingCables'> = existing.map((article) => ({
     id: `lying.${article.id}`,
     article: article.id,
+    circuit: 'c0',
     between: pairs.at(-1) ?? ['W0', 'C0'],
   }));
   // What the other circuit takes already is not forbidden.

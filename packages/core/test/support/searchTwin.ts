@@ -195,7 +195,10 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
         .filter((box) => feed.at === 'panel' || feed.at === box)
         .filter(
           (box) =>
-            !job.existingCables.some((one) => one.between.includes(box) && !one.between.includes('panel')),
+            !job.existingCables.some(
+              (one) =>
+                one.circuit === circuit.id && one.between.includes(box) && !one.between.includes('panel'),
+            ),
         );
       const atFeed = feed.at === 'panel' ? [] : [feed.at];
       for (const returnAt of [null, ...(returnRuns ? new Set(lit) : [])])
@@ -216,7 +219,10 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
             const forced = pairs.filter(([a, b]) => mine.has(a) && mine.has(b));
             const homes = pairs
               .flatMap(([a, b]) => (a === 'panel' ? [b] : b === 'panel' ? [a] : []))
-              .filter((box) => mine.has(box));
+              .filter(
+                (box) =>
+                  mine.has(box) || job.feeds.some((one) => one.circuit === circuit.id && one.at === box),
+              );
             const problem = weighedOf(tables, settled);
             for (const entering of problem.entries) {
               const entry = settled.nodes[entering.root] ?? '';
@@ -224,7 +230,7 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
                 if (returnAt !== null && entry !== returnAt) continue;
                 if (forbidden('panel', entry)) continue;
                 if (homes.length > 0 && !homes.includes(entry as never)) continue;
-              }
+              } else if (homes.length > 0 && !homes.includes(feed.at)) continue;
               if (returnAt !== null && settled.nodes.includes(farOf(returnAt) as never) === false)
                 throw new Error('a return run without its far place');
               const on = settled.nodes.map((_, i) => i);

@@ -180,3 +180,50 @@ export type RuleCases = Record<
   string,
   { trips: [what: string, one: Case][]; passes: [what: string, one: Case][] }
 >;
+
+/** A pair of switches beside an old 14/2 from the panel, or from another box, that nothing uses; of a circuit, or of one nobody has told. */
+export const withOldHomeRun = (circuit: string | null, from = 'panel'): Job => {
+  const job = jobOf(single);
+  return {
+    ...job,
+    existingCables: [
+      {
+        ...{ id: 'old' as never, article: '14-2' as never, circuit: circuit as never },
+        ...{ between: [from as never, 'L' as never], length: null, via: [] },
+      },
+    ],
+    // From a box of other work: it is no run of the circuit.
+    ...(from === 'panel' ? {} : { choices: job.choices, existingCables: [unused(from)] }),
+  };
+};
+
+const unused = (from: string): Job['existingCables'][number] => ({
+  ...{ id: 'old' as never, article: '14-2' as never, circuit: null },
+  ...{ between: [from as never, 'L' as never], length: null, via: [] },
+});
+
+/** The bare wire between two boxes carries a traveler, and the red one is out of use. */
+export const bareForRed =
+  (a: string, b: string) =>
+  (wiring: Wiring): Wiring => {
+    const cable = wiring.cables.find(
+      ({ from, to }) => [from, to].includes(a as never) && [from, to].includes(b as never),
+    );
+    const isBare = (one: End) => one.cable === cable?.id && one.colour === 'bare';
+    return {
+      ...wiring,
+      joints: wiring.joints
+        .map((joint) => ({
+          ...joint,
+          members: joint.members.filter((member) => !('end' in member && isBare(member.end))),
+        }))
+        .filter((joint) => joint.members.length > 0),
+      landings: wiring.landings
+        .filter(({ wire }) => !('end' in wire && isBare(wire.end)))
+        .map((landing) =>
+          'end' in landing.wire && landing.wire.end.cable === cable?.id && landing.wire.end.colour === 'red'
+            ? { ...landing, wire: { end: { ...landing.wire.end, colour: 'bare' as const } } }
+            : landing,
+        ),
+    };
+  };

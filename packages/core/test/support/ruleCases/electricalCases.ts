@@ -1,5 +1,7 @@
 import { jobOf } from '../jobs.js';
 import {
+  bareForRed,
+  made,
   of,
   pair,
   single,
@@ -9,6 +11,7 @@ import {
   joinSplices,
   withLamp,
   withDevice,
+  withOldHomeRun,
   besides,
   steel,
   strayNeutral,
@@ -156,6 +159,14 @@ export const electricalCases: RuleCases = {
       ],
     ],
     passes: [['no length, no load to speak of', of(single)]],
+  },
+  'cable-left-live': {
+    trips: [['an old cable from the panel that no circuit uses', made(withOldHomeRun('c1'))]],
+    passes: [['one between two boxes, capped at both ends', made(withOldHomeRun('c1', 'S1'))]],
+  },
+  'ground-colour': {
+    trips: [['a bare wire on the screw of a traveler', rewired(of(pair), bareForRed('S1', 'S2'))]],
+    passes: [['bare wires in the splice of grounds', of(pair)]],
   },
   'grounds-joined': {
     trips: [
