@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import { labourSchema, planJob, newJob, standardStock, type Article, type Job } from '@amber/core';
 import { CatalogStore } from '../src/index.js';
 import { ArticleEntity } from '../src/store/entities.js';
+import { SquareBoxes1700000000006 } from '../src/store/migrations.js';
 import { apiOn, freshSource } from './support/api.js';
 
 let source: DataSource;
@@ -41,4 +42,26 @@ test('servers that start together on one database prepare it once', async () => 
   );
   expect(Number(row?.count)).toBe(1);
   await Promise.all(sources.map((one) => one.destroy()));
+});
+
+test('a catalog of before gets the round rings, and its square boxes hold no luminaire by themselves', async () => {
+  const articles = source.getRepository(ArticleEntity);
+  await articles.delete({ id: 'ring-4-round' });
+  const square = await articles.findOneByOrFail({ id: 'square-42' });
+  const { shape: _, ...before } = JSON.parse(square.details) as Record<string, unknown>;
+  await articles.update(
+    { id: 'square-42' },
+    { details: JSON.stringify({ ...before, supports: 50 }), price: '123400' },
+  );
+  const runner = source.createQueryRunner();
+  await new SquareBoxes1700000000006().up(runner);
+  await runner.release();
+  const answer = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
+  expect(answer.articles.find((one) => one.id === 'square-42')).toMatchObject({
+    shape: 'square',
+    supports: 0,
+    price: 123_400,
+  });
+  const wanted = standardStock().find((one) => one.id === 'ring-4-round');
+  expect(answer.articles.find((one) => one.id === 'ring-4-round')).toEqual(wanted);
 });

@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import { randomUUID } from 'node:crypto';
-import { leastChange, plannedWiring, readJob, type Job } from '@amber/core';
+import { leastChange, plannedWiring, readJob, wireAll, type Job } from '@amber/core';
 import { JobStore, loadDemo } from '../src/index.js';
 import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
 
@@ -146,7 +146,7 @@ test('every save is kept as a revision, newest first, and an older one opens as 
 });
 
 test('a small job that was planned is saved, and comes back with its box, its runs and its device', async () => {
-  const job = await create(demoJob('changed'));
+  const job = await create(wireAll(demoJob('changed')));
   const outcome = leastChange(job, {
     kind: 'replaceDevice',
     slot: 'winch-slot' as never,
@@ -163,7 +163,7 @@ test('a small job that was planned is saved, and comes back with its box, its ru
 describe('what is refused names path and reason in one shape', () => {
   const imported = (text: string) => api.post('/api/jobs/import').type('text/plain').send(text);
   test.each([
-    ['not JSON', 'nonsense', ''],
+    ['not JSON', 'nonsense', 'file'],
     ['a later version', JSON.stringify({ ...emptyJob('x'), format: 9 }), 'format'],
     ['a dangling id', JSON.stringify({ ...demoJob('x'), boxes: [] }), 'slots.0.box'],
     [
@@ -223,7 +223,31 @@ describe('what is refused names path and reason in one shape', () => {
   test('foreign hosts and origins', async () => {
     await api.get('/api/jobs').set('Host', 'evil.example').expect(403);
     await api.get('/api/jobs').set('Origin', 'http://evil.example').expect(403);
-    await api.get('/api/jobs').set('Origin', 'http://localhost:4747').expect(200);
+    const host = 'localhost:4747';
+    await api.get('/api/jobs').set('Host', host).set('Origin', 'http://localhost:4747').expect(200);
+    // Another port of this machine is elsewhere: any program may serve a page there.
+    await create(emptyJob('not-to-be-copied'));
+    const before = body<{ jobs: object[] }>(await api.get('/api/jobs')).jobs.length;
+    for (const origin of ['http://localhost:5000', 'http://127.0.0.1:4747', 'null', 'http://localhost'])
+      for (const ask of [
+        () => api.post('/api/jobs/import').set('Content-Type', 'text/plain').send('{}'),
+        () => api.post('/api/jobs/not-to-be-copied/duplicate'),
+        () => api.get('/api/jobs'),
+      ])
+        expect((await ask().set('Host', host).set('Origin', origin)).body).toMatchObject({
+          code: 'foreign-origin',
+        });
+    // A browser that names no origin still says where the page is from.
+    for (const site of ['same-site', 'cross-site'])
+      await api.post('/api/jobs/not-to-be-copied/duplicate').set('Sec-Fetch-Site', site).expect(403);
+    await api
+      .get('/api/jobs')
+      .set('Sec-Fetch-Site', 'cross-site')
+      .set('Sec-Fetch-Mode', 'navigate')
+      .expect(403);
+    for (const site of ['same-origin', 'none'])
+      await api.get('/api/jobs').set('Sec-Fetch-Site', site).expect(200);
+    expect(body<{ jobs: object[] }>(await api.get('/api/jobs')).jobs).toHaveLength(before);
   });
 });
 

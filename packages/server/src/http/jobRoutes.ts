@@ -2,6 +2,7 @@ import express, { Router, type Request } from 'express';
 import * as z from 'zod';
 import { jobIdSchema, parseJobFile, planJob, readJob, writeJobFile, type Job } from '@amber/core';
 import type { JobStore, OpenOutcome, StoredJob } from '../store/jobs.js';
+import { LONGEST_STEP } from '../store/entities.js';
 import type { TickStore } from '../store/ticks.js';
 import { badDocument, missing, Refusal } from './problems.js';
 
@@ -9,7 +10,11 @@ const saveIdSchema = z.string().min(1).max(100);
 const createSchema = z.object({ saveId: saveIdSchema, document: z.unknown() });
 const saveSchema = z.object({ saveId: saveIdSchema, parent: z.int().min(1), document: z.unknown() });
 
-const tickSchema = z.object({ step: z.string().min(1).max(700), done: z.boolean() });
+const tickSchema = z.object({
+  id: saveIdSchema,
+  step: z.string().min(1).max(LONGEST_STEP),
+  done: z.boolean(),
+});
 
 /** Parses the envelope of a request; the document inside is the core's to judge. */
 const envelope = <T>(schema: z.ZodType<T>, body: unknown): T => {
@@ -137,10 +142,10 @@ export const jobRoutes = (store: JobStore, ticks: TickStore): Router => {
 
   routes.post('/:id/ticks', async (request, response) => {
     const id = idOf(request);
-    const { step, done } = envelope(tickSchema, request.body);
+    const tick = envelope(tickSchema, request.body);
     opened(id, await store.open(id));
-    await ticks.add(id, step, done);
-    response.status(201).json({ step, done });
+    await ticks.add(id, tick);
+    response.status(201).json(tick);
   });
 
   routes.get('/:id/revisions', async (request, response) => {

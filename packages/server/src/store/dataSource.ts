@@ -11,7 +11,9 @@ import {
 import {
   Catalog1700000000002,
   Jobs1700000000001,
+  NamedTicks1700000000005,
   Pictures1700000000003,
+  SquareBoxes1700000000006,
   Ticks1700000000004,
 } from './migrations.js';
 
@@ -31,6 +33,13 @@ export const dataSourceOf = (url: string): DataSource =>
       PictureEntity,
       TickEntity,
     ],
-    migrations: [Jobs1700000000001, Catalog1700000000002, Pictures1700000000003, Ticks1700000000004],
+    migrations: [
+      Jobs1700000000001,
+      Catalog1700000000002,
+      Pictures1700000000003,
+      Ticks1700000000004,
+      NamedTicks1700000000005,
+      SquareBoxes1700000000006,
+    ],
     extra: { connectionLimit: 10 },
   });

@@ -59,10 +59,15 @@ export interface PictureRow {
 export interface TickRow {
   id: number;
   jobId: string;
+  /** Names the tick, so that one sent again is kept once; null for those from before ticks had names. */
+  tickId: string | null;
   step: string;
   done: boolean;
   at: Date;
 }
+
+/** Longest id of a step: made of those of a box and of what is spliced there. */
+export const LONGEST_STEP = 3000;
 
 const moment = { type: 'datetime', precision: 3 } as const;
 const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
@@ -147,9 +152,13 @@ export const TickEntity = new EntitySchema<TickRow>({
   columns: {
     id: { type: 'int', primary: true, generated: 'increment' },
     jobId: { type: 'varchar', length: 200, name: 'job_id' },
-    step: { type: 'varchar', length: 700 },
+    tickId: { type: 'varchar', length: 100, name: 'tick_id', nullable: true },
+    step: { type: 'varchar', length: LONGEST_STEP },
     done: { type: 'boolean' },
     at: { ...moment, ...now },
   },
-  indices: [{ name: 'ticks_of_job', columns: ['jobId'] }],
+  indices: [
+    { name: 'ticks_of_job', columns: ['jobId'] },
+    { name: 'ticks_one_each', columns: ['jobId', 'tickId'], unique: true },
+  ],
 });

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { IsNull, Not, QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
+import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
 import { readJob, summariseJob, type FileFault, type Job, type JobSummary } from '@amber/core';
+import { isDuplicate } from './duplicate.js';
 import { JobEntity, RevisionEntity } from './entities.js';
 
 export interface JobHead {
@@ -32,9 +33,6 @@ export type OpenOutcome =
 
 const pack = (job: Job): Buffer => gzipSync(JSON.stringify(job));
 const unpack = (document: Buffer): unknown => JSON.parse(gunzipSync(document).toString('utf8'));
-
-const isDuplicate = (error: unknown): boolean =>
-  error instanceof QueryFailedError && (error.driverError as { code?: string }).code === 'ER_DUP_ENTRY';
 
 /** Jobs and their revisions. Every method is one transaction; an acknowledged save is on disk. */
 export class JobStore {

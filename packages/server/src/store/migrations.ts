@@ -107,3 +107,60 @@ export class Ticks1700000000004 implements MigrationInterface {
     await runner.query('DROP TABLE ticks');
   }
 }
+
+/** Ticks have names, so that one whose answer was lost is kept once; ids of steps may be long. */
+export class NamedTicks1700000000005 implements MigrationInterface {
+  name = 'NamedTicks1700000000005';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`ALTER TABLE ticks
+      ADD COLUMN tick_id varchar(100) NULL AFTER job_id,
+      MODIFY COLUMN step varchar(3000) NOT NULL,
+      ADD UNIQUE INDEX ticks_one_each (job_id, tick_id)`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`ALTER TABLE ticks
+      DROP INDEX ticks_one_each,
+      DROP COLUMN tick_id,
+      MODIFY COLUMN step varchar(700) NOT NULL`);
+  }
+}
+
+/**
+ * A square box takes a round ring before a luminaire hangs on it: it holds no weight by itself. The rings are offered beside it.
+ * Prices and whatever else was changed stay as they are.
+ */
+export class SquareBoxes1700000000006 implements MigrationInterface {
+  name = 'SquareBoxes1700000000006';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`UPDATE catalog_articles
+      SET details = JSON_SET(details, '$.shape', 'square', '$.supports', 0)
+      WHERE kind = 'box' AND JSON_VALUE(details, '$.part') = 'box' AND JSON_VALUE(details, '$.family') LIKE 'square-%'`);
+    for (const [id, name, price, family, volume] of [
+      ['ring-4-round', 'Round plaster ring, 4 square', 15_000, 'square-4', 35_000],
+      ['ring-4.6875-round', 'Round plaster ring, 4 11/16 square', 20_000, 'square-4.6875', 40_000],
+    ] as const)
+      await runner.query(
+        `INSERT IGNORE INTO catalog_articles (id, position, kind, name, price, details)
+         SELECT ?, MAX(position) + 1, 'box', ?, ?, ? FROM catalog_articles HAVING MAX(position) IS NOT NULL`,
+        [
+          id,
+          name,
+          price,
+          JSON.stringify({
+            ...{ part: 'ring', family, volume, shape: 'round', gangs: 0, metal: true },
+            ...{ internalClamps: false, work: 'new', supports: 50 },
+          }),
+        ],
+      );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`UPDATE catalog_articles
+      SET details = JSON_SET(JSON_REMOVE(details, '$.shape'), '$.supports', 50)
+      WHERE kind = 'box' AND JSON_VALUE(details, '$.shape') = 'square'`);
+    await runner.query(`DELETE FROM catalog_articles WHERE id IN ('ring-4-round', 'ring-4.6875-round')`);
+  }
+}

@@ -1,4 +1,5 @@
 import type { DataSource } from 'typeorm';
+import { isDuplicate } from './duplicate.js';
 import { TickEntity } from './entities.js';
 
 /** Steps of the work that are ticked off, job by job. What was ticked once and taken back stays on record. */
@@ -9,8 +10,13 @@ export class TickStore {
     this.#source = source;
   }
 
-  async add(jobId: string, step: string, done: boolean): Promise<void> {
-    await this.#source.getRepository(TickEntity).insert({ jobId, step, done });
+  /** Keeps a tick; one whose answer was lost and that comes again under its id is kept once. */
+  async add(jobId: string, { id, step, done }: { id: string; step: string; done: boolean }): Promise<void> {
+    try {
+      await this.#source.getRepository(TickEntity).insert({ jobId, tickId: id, step, done });
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+    }
   }
 
   /** Steps that are ticked now, with the moment of their tick. */
