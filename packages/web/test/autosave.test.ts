@@ -2,6 +2,7 @@ import { jest } from '@jest/globals';
 import { newJob, standardStock, type Job, type JobId } from '@amber/core';
 import { createStore, type Store } from '../src/app/store.js';
 import { closed, edited, keptMine, opened } from '../src/editing/jobSlice.js';
+import { fakeBrowser, openTab } from './support/browser.js';
 import { findDraft } from '../src/editing/keptDraft.js';
 
 const STOCK = standardStock();
@@ -34,17 +35,6 @@ const fakeServer = () => {
   return sent;
 };
 
-/** The parts of a browser that keeping a draft needs. */
-const fakeBrowser = () => {
-  const kept = new Map<string, string>();
-  globalThis.localStorage = {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-  } as unknown as Storage;
-  globalThis.addEventListener = (() => undefined) as typeof addEventListener;
-};
-
 const REST = 1500;
 const pass = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
 const saveOf = (store: Store) => store.getState().job.open?.save.kind;
@@ -67,7 +57,7 @@ test('typing is kept in the browser at once and saved once after a rest', async 
   type('b');
   await pass(1000);
   type('bc');
-  expect(findDraft('j')?.document.name).toBe('bc');
+  expect((await findDraft('j'))?.document.name).toBe('bc');
   await pass(1000);
   expect(sent).toHaveLength(0);
   await pass(REST);
@@ -75,7 +65,7 @@ test('typing is kept in the browser at once and saved once after a rest', async 
   sent[0]?.answer(200, { revision: 2 });
   await pass(0);
   expect(saveOf(store)).toBe('saved');
-  expect(findDraft('j')).toBeNull();
+  expect(await findDraft('j')).toBeNull();
 });
 
 test('what is typed during a slow save waits for its answer and goes on top of it', async () => {
@@ -101,7 +91,7 @@ test('a lost connection keeps the job and tries again under the same save id', a
   sent[0]?.vanish();
   await pass(0);
   expect(saveOf(store)).toBe('offline');
-  expect(findDraft('j')?.document.name).toBe('b');
+  expect((await findDraft('j'))?.document.name).toBe('b');
   await pass(2000);
   expect(sent).toHaveLength(2);
   expect(sent[1]?.saveId).toBe(sent[0]?.saveId);
@@ -144,7 +134,7 @@ test('leaving a job saves it at once', async () => {
   expect(sent.map((one) => one.name)).toEqual(['b']);
   sent[0]?.answer(200, { revision: 2 });
   await pass(0);
-  expect(findDraft('j')).toBeNull();
+  expect(await findDraft('j')).toBeNull();
 });
 
 test('a browser without room says so once the server is away too', async () => {
@@ -156,4 +146,128 @@ test('a browser without room says so once the server is away too', async () => {
   sent[0]?.vanish();
   await pass(0);
   expect(store.getState().job.open).toMatchObject({ save: { kind: 'offline' }, held: false });
+});
+
+describe('a save whose answer was lost', () => {
+  const reopened = async (revision: number, name: string) => {
+    store = createStore();
+    store.dispatch(opened({ stored: { revision, document: job(name) }, draft: await findDraft('j') }));
+  };
+
+  test('is sent again under its own id and parent before anything newer, and nobody else saved', async () => {
+    type('b');
+    await pass(REST);
+    sent[0]?.vanish();
+    await pass(0);
+    type('bc');
+    await pass(REST);
+    expect(sent.map((one) => [one.name, one.parent])).toEqual([
+      ['b', 1],
+      ['b', 1],
+    ]);
+    expect(sent[1]?.saveId).toBe(sent[0]?.saveId);
+    // It had arrived: the server answers it the same again, and the newer state goes on top.
+    sent[1]?.answer(200, { revision: 2 });
+    await pass(2 * REST);
+    expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
+    sent[2]?.answer(200, { revision: 3 });
+    await pass(0);
+    expect(saveOf(store)).toBe('saved');
+    expect(await findDraft('j')).toBeNull();
+  });
+
+  test('is sent again when the tab was closed during it, and typing goes on', async () => {
+    type('b');
+    await pass(REST);
+    // The tab is gone before the answer; the server had it, and shows revision 2.
+    await reopened(2, 'b');
+    expect(saveOf(store)).toBe('unsaved');
+    type('bc');
+    await pass(REST);
+    expect(sent.slice(1).map((one) => [one.name, one.parent, one.saveId])).toEqual([
+      ['b', 1, sent[0]?.saveId],
+    ]);
+    sent[1]?.answer(200, { revision: 2 });
+    await pass(2 * REST);
+    expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
+    sent[2]?.answer(200, { revision: 3 });
+    await pass(0);
+    expect(saveOf(store)).toBe('saved');
+  });
+
+  test('is sent again after leaving to the list and coming back', async () => {
+    type('b');
+    store.dispatch(closed());
+    await pass(0);
+    expect(sent.map((one) => one.name)).toEqual(['b']);
+    const draft = await findDraft('j');
+    expect(draft?.sent?.saveId).toBe(sent[0]?.saveId);
+    store.dispatch(opened({ stored: { revision: 1, document: job('a') }, draft }));
+    sent[0]?.vanish();
+    await pass(0);
+    await pass(REST);
+    expect(sent.slice(1).map((one) => [one.name, one.parent, one.saveId])).toEqual([
+      ['b', 1, sent[0]?.saveId],
+    ]);
+    sent[1]?.answer(200, { revision: 2 });
+    await pass(0);
+    expect(saveOf(store)).toBe('saved');
+    expect(await findDraft('j')).toBeNull();
+  });
+
+  test('left unanswered, what is newer follows it once the job is left', async () => {
+    type('b');
+    await pass(REST);
+    sent[0]?.vanish();
+    await pass(0);
+    type('bc');
+    store.dispatch(closed());
+    await pass(0);
+    expect(sent.slice(1).map((one) => one.name)).toEqual(['b']);
+    sent[1]?.answer(200, { revision: 2 });
+    await pass(0);
+    expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
+    sent[2]?.answer(200, { revision: 3 });
+    await pass(0);
+    expect(await findDraft('j')).toBeNull();
+  });
+
+  test('that somebody else really overtook is a conflict, and nothing is dropped', async () => {
+    type('b');
+    await pass(REST);
+    sent[0]?.vanish();
+    await pass(2000);
+    const current = { revision: 4, document: job('theirs') };
+    sent[1]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
+    await pass(0);
+    expect(saveOf(store)).toBe('conflict');
+    expect((await findDraft('j'))?.document.name).toBe('b');
+  });
+});
+
+describe('two tabs on one job', () => {
+  test('hold each their own draft, and the save of one leaves that of the other', async () => {
+    openTab('one');
+    type('mine');
+    openTab('two');
+    const other = createStore();
+    other.dispatch(opened({ stored: { revision: 1, document: job('a') }, draft: await findDraft('j') }));
+    expect(other.getState().job.open?.document.name).toBe('a');
+    other.dispatch(edited(job('theirs'), 'name'));
+    await pass(REST);
+    sent.find((one) => one.name === 'theirs')?.answer(200, { revision: 2 });
+    await pass(0);
+    expect(await findDraft('j')).toBeNull();
+    openTab('one');
+    expect((await findDraft('j'))?.document.name).toBe('mine');
+  });
+
+  test('a tab that is gone leaves its draft to the next one that opens the job', async () => {
+    openTab('one');
+    type('mine');
+    openTab('two', { gone: ['one'] });
+    expect((await findDraft('j'))?.document.name).toBe('mine');
+    openTab('three', { gone: ['one'] });
+    expect(await findDraft('j')).toBeNull();
+  });
 });

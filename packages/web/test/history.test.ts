@@ -1,4 +1,5 @@
 import { newJob, standardStock, type Job, type JobId } from '@amber/core';
+import type { KeptDraft } from '../src/editing/keptDraft.js';
 import { changeBetween, redo, remember, undo, type History } from '../src/editing/history.js';
 import {
   edited,
@@ -8,6 +9,7 @@ import {
   redone,
   saved,
   saveFailed,
+  saving,
   tookTheirs,
   undone,
 } from '../src/editing/jobSlice.js';
@@ -62,7 +64,8 @@ describe('the open job', () => {
   test('a save acknowledged while typing goes on leaves the rest unsaved', () => {
     const typed = reducer(start(), edited(job('b'), 'name'));
     const sent = typed.open!.saveId;
-    const more = reducer(typed, edited(job('bc'), 'name'));
+    const sending = reducer(typed, saving({ document: typed.open!.document, parent: 3, saveId: sent }));
+    const more = reducer(sending, edited(job('bc'), 'name'));
     const acknowledged = reducer(more, saved({ id: 'j', saveId: sent, revision: 4, at: 1 }));
     expect(acknowledged.open).toMatchObject({ parent: 4, save: { kind: 'unsaved' } });
     const last = reducer(
@@ -75,14 +78,17 @@ describe('the open job', () => {
   test('an answer for a job that was left is not taken for the open one', () => {
     const typed = reducer(start(), edited(job('b'), 'name'));
     expect(reducer(typed, saved({ id: 'other', saveId: 'x', revision: 9, at: 1 }))).toBe(typed);
-    expect(reducer(typed, saveFailed({ id: 'other', save: { kind: 'offline' } }))).toBe(typed);
+    expect(reducer(typed, saved({ id: 'j', saveId: 'of before', revision: 9, at: 1 }))).toBe(typed);
+    expect(reducer(typed, saveFailed({ id: 'other', saveId: 'x', save: { kind: 'offline' } }))).toBe(typed);
   });
 
   test('a conflict loses nothing, whichever version is chosen', () => {
     const current = { revision: 7, document: job('theirs') };
+    const mine = reducer(start(), edited(job('mine'), 'name'));
+    const { document, parent, saveId } = mine.open!;
     const torn = reducer(
-      reducer(start(), edited(job('mine'), 'name')),
-      saveFailed({ id: 'j', save: { kind: 'conflict', current } }),
+      reducer(mine, saving({ document, parent, saveId })),
+      saveFailed({ id: 'j', saveId, save: { kind: 'conflict', current } }),
     );
     expect(reducer(torn, edited(job('mine, more'), 'name')).open?.save.kind).toBe('conflict');
     expect(reducer(torn, keptMine()).open).toMatchObject({
@@ -97,10 +103,15 @@ describe('the open job', () => {
   });
 
   test('what the browser kept is opened over what the server has, as a conflict where that moved on', () => {
-    const draft = { document: job('kept'), parent: 3, saveId: 's' };
-    const open = (revision: number) =>
-      reducer(undefined, opened({ stored: { revision, document: job('server') }, draft })).open;
+    const draft: KeptDraft = { document: job('kept'), parent: 3, saveId: 's', sent: null };
+    const open = (revision: number, sent: KeptDraft['sent'] = null) =>
+      reducer(undefined, opened({ stored: { revision, document: job('server') }, draft: { ...draft, sent } }))
+        .open;
     expect(open(3)).toMatchObject({ document: { name: 'kept' }, save: { kind: 'unsaved' } });
     expect(open(4)).toMatchObject({ document: { name: 'kept' }, save: { kind: 'conflict' } });
+    // What was sent and not answered may be what made the newer revision: it is asked before anybody is told.
+    expect(open(4, { document: job('sent'), parent: 3, saveId: 'r' })).toMatchObject({
+      save: { kind: 'unsaved' },
+    });
   });
 });

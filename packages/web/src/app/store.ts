@@ -2,6 +2,8 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
 import { createAutosave } from '../editing/autosave.js';
 import { jobSlice } from '../editing/jobSlice.js';
+import { createTickQueue } from '../editing/tickQueue.js';
+import { tickSlice } from '../editing/tickSlice.js';
 import { benchSlice } from '../bench/benchSlice.js';
 import { jobsApi } from '../shared/api.js';
 import { noticeSlice } from '../shared/noticeSlice.js';
@@ -12,12 +14,13 @@ export const createStore = () =>
       job: jobSlice.reducer,
       bench: benchSlice.reducer,
       notice: noticeSlice.reducer,
+      ticks: tickSlice.reducer,
       [jobsApi.reducerPath]: jobsApi.reducer,
     },
     middleware: (defaults) =>
       // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
       defaults({ immutableCheck: false, serializableCheck: false })
-        .prepend(createAutosave())
+        .prepend(createAutosave(), createTickQueue())
         .concat(jobsApi.middleware),
   });
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ComponentProps } from 'react';
-import { cubicInches, fillOf } from '@amber/core';
+import { fillOf, sayFill } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { boxChosen } from './benchSlice.js';
 import { OpenBox } from './OpenBox.js';
@@ -44,10 +44,10 @@ export const BoxCard = ({
             {number} · {box?.name}
           </span>
           <span
-            className={`shrink-0 text-[13px] ${fill.passes ? '' : 'rounded bg-sheet px-1.5 font-bold text-violation'}`}
+            className={`shrink-0 text-[13px] ${fill.verdict !== 'over' ? '' : 'rounded bg-sheet px-1.5 font-bold text-violation'}`}
           >
-            {cubicInches(fill.needed).replace(' in³', '')} of {cubicInches(fill.available)}
-            {fill.passes ? '' : ': too full'}
+            {fill.verdict === 'unknown' ? 'fill not known' : sayFill(fill)}
+            {fill.verdict === 'over' ? ': too full' : ''}
           </span>
         </button>
         {large ? (
@@ -67,6 +67,11 @@ export const BoxCard = ({
           box too. A neutral can be live with the other breaker off.
         </p>
       ) : null}
+      {(bench.cautions.get(drawing.box) ?? []).map((caution) => (
+        <p key={caution} className="mx-2 mb-1 rounded bg-sheet px-2 py-1 text-[13px]">
+          <strong>Caution:</strong> {caution}
+        </p>
+      ))}
       <OpenBox bench={bench} drawing={drawing} large={large} {...seen} />
     </article>
   );

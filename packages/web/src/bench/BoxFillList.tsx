@@ -1,6 +1,14 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import { cubicInches, fillOf, sayFillLine, type ArticleId, type BoxId } from '@amber/core';
+import {
+  cubicInches,
+  fillOf,
+  sayFill,
+  sayFillLine,
+  UNKNOWN_FILL,
+  type ArticleId,
+  type BoxId,
+} from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { BoxSelect } from '../shared/BoxSelect.js';
 import { SeverityMark } from '../shared/ui.js';
@@ -14,7 +22,7 @@ const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
   const box = job.boxes.find((one) => one.id === id);
   if (!box) return null;
   const fill = fillOf(job, wiring, id);
-  const share = Math.min(1, fill.needed / fill.available);
+  const share = fill.available === null ? 0 : Math.min(1, fill.needed / fill.available);
   const change = (article: ArticleId | null) =>
     edit(
       {
@@ -27,26 +35,31 @@ const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
     <li className="border-b border-line pb-3">
       <Disclosure>
         <DisclosureButton className="group flex min-h-11 w-full items-center gap-3 text-left">
-          <SeverityMark severity={fill.passes ? 'pass' : 'violation'} />
+          <SeverityMark
+            severity={{ fits: 'pass', over: 'violation', unknown: 'verify' }[fill.verdict] as 'pass'}
+          />
           <span className="min-w-0 flex-1 truncate font-bold" title={box.name}>
             {box.name}
           </span>
-          <span className={fill.passes ? '' : 'font-bold text-violation'}>
-            {plain(fill.needed)} of {cubicInches(fill.available)}
-          </span>
+          <span className={fill.verdict === 'over' ? 'font-bold text-violation' : ''}>{sayFill(fill)}</span>
           <ChevronDown size={17} className="shrink-0 group-data-open:rotate-180" aria-hidden="true" />
         </DisclosureButton>
         <div className="h-1.5 rounded bg-line" aria-hidden="true">
           <div
-            className={`h-1.5 rounded ${fill.passes ? 'bg-pass' : 'bg-violation'}`}
+            className={`h-1.5 rounded ${{ fits: 'bg-pass', over: 'bg-violation', unknown: 'bg-quiet' }[fill.verdict]}`}
             style={{ width: `${share * 100}%` }}
           />
         </div>
-        {fill.passes ? null : (
+        {fill.verdict === 'over' ? (
           <p className="mt-1.5 text-[13px] font-semibold text-violation">
-            Would not pass: {plain(fill.needed - fill.available)} in³ over.
+            Would not pass: {plain(fill.needed - (fill.available ?? 0))} in³ over.
           </p>
-        )}
+        ) : null}
+        {fill.unknown.length > 0 ? (
+          <p className="mt-1.5 text-[13px] font-semibold text-caution">
+            Not told: {fill.unknown.map((one) => UNKNOWN_FILL[one]).join('; ')}.
+          </p>
+        ) : null}
         <DisclosurePanel className="mt-2 flex flex-col gap-3">
           <table className="w-full text-[13px]">
             <caption className="sr-only">Allowances of {box.name}</caption>

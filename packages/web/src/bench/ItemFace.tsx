@@ -1,44 +1,21 @@
-import type { DeviceId, DrawnItem, Positions, Slot } from '@amber/core';
+import { ofId } from '@amber/core';
+import type { DeviceId, DrawnItem, FaceScrew, Positions } from '@amber/core';
 import type { Bench } from './useBench.js';
 
-type Uses = 'line' | 'load' | 'common' | 'traveler' | 'in' | 'out' | 'hot' | 'ground' | 'neutral';
-
-/** Screws as they look: the common dark, neutral silver, ground green, the rest brass. */
-const SCREW: Record<Uses, { paint: string; label: string }> = {
-  line: { paint: '#b3995e', label: 'LINE' },
-  load: { paint: '#b3995e', label: 'LOAD' },
-  common: { paint: '#3a332b', label: 'COM' },
-  traveler: { paint: '#b3995e', label: 'TRAV' },
-  in: { paint: '#3a332b', label: 'IN' },
-  out: { paint: '#b3995e', label: 'OUT' },
-  hot: { paint: '#b3995e', label: 'HOT' },
-  neutral: { paint: '#d9dadb', label: 'NEUT' },
-  ground: { paint: '#2f7d4f', label: 'GND' },
+/** Screws as they look. */
+const PAINT: Record<FaceScrew['look'], string> = {
+  brass: '#b3995e',
+  dark: '#3a332b',
+  silver: '#d9dadb',
+  green: '#2f7d4f',
 };
 
 const Screw = ({ x, y, paint }: { x: number; y: number; paint: string }) => (
   <g>
     <circle cx={x} cy={y} r="7" fill={paint} stroke="#20262d" strokeWidth="1.3" />
-    <path d={`M${x - 4} ${y}h8`} stroke={paint === '#3a332b' ? '#cfc9bb' : '#20262d'} strokeWidth="1.5" />
+    <path d={`M${x - 4} ${y}h8`} stroke={paint === PAINT.dark ? '#cfc9bb' : '#20262d'} strokeWidth="1.5" />
   </g>
 );
-
-type Screws = Slot['screws'];
-
-/** What is written beside a screw, by how the screws of this device sit. */
-const labelOf = (letter: string | null, use: Uses, screws: Screws): string => {
-  const other = screws === 'otherwise';
-  if (letter === 'S4' && use === 'in') return other ? 'IN L' : 'IN T';
-  if (letter === 'S4' && use === 'out') return other ? 'OUT R' : 'OUT B';
-  if (other && use === 'common') return 'ALONE';
-  if (other && use === 'line') return 'LINE 1';
-  if (other && use === 'load') return 'LINE 2';
-  return SCREW[use].label;
-};
-
-/** A common that stands alone is told by its place, not by a dark screw. */
-const paintOf = (use: Uses, screws: Screws): string =>
-  use === 'common' && screws === 'otherwise' ? SCREW.traveler.paint : SCREW[use].paint;
 
 /** The body of an item. */
 const Plate = ({
@@ -101,13 +78,11 @@ const JointFace = ({ drawn, name }: { drawn: DrawnItem; name: string }) => {
 const DeviceFace = ({
   drawn,
   item,
-  screws,
   position,
   onFlip,
 }: {
   drawn: DrawnItem;
   item: Extract<DrawnItem['item'], { kind: 'device' }>;
-  screws: Screws;
   position: number;
   onFlip: () => void;
 }) => {
@@ -119,23 +94,21 @@ const DeviceFace = ({
     <g>
       <title>{item.article.name}</title>
       <Plate drawn={drawn} corner={9} paint="#fff" line={2} />
-      {drawn.pins.map((pin) => {
-        const use = item.article.terminals.find((one) => one.name === pin.pin)?.use ?? 'ground';
-        const [paint, label] = [paintOf(use, screws), labelOf(item.article.letter, use, screws)];
+      {item.face.map(({ terminal, side, look, mark, place }) => {
+        const pin = drawn.pins.find((one) => one.pin === terminal);
+        if (!pin) return null;
         return (
-          <g key={pin.pin}>
-            <Screw x={pin.x} y={pin.y} paint={paint} />
-            {pin.side === 'left' || pin.side === 'right' ? (
-              <text
-                x={pin.side === 'left' ? pin.x + 9.5 : pin.x - 9.5}
-                y={pin.y + 3}
-                textAnchor={pin.side === 'left' ? 'start' : 'end'}
-                fontSize="8.5"
-                fontWeight="700"
-              >
-                {label}
-              </text>
-            ) : null}
+          <g key={terminal} data-screw={`${mark} ${place}`}>
+            <Screw x={pin.x} y={pin.y} paint={PAINT[look]} />
+            <text
+              x={side === 'left' ? pin.x + 9.5 : pin.x - 9.5}
+              y={pin.y + 3}
+              textAnchor={side === 'left' ? 'start' : 'end'}
+              fontSize="8.5"
+              fontWeight="700"
+            >
+              {mark}
+            </text>
           </g>
         );
       })}
@@ -189,7 +162,7 @@ const LuminaireFace = ({ drawn, light, screws }: { drawn: DrawnItem; light: stri
             key={pin.pin}
             x={pin.x}
             y={pin.y}
-            paint={pin.pin === 'hot' ? '#b3995e' : pin.pin === 'neutral' ? '#d9dadb' : '#2f7d4f'}
+            paint={pin.pin === 'hot' ? PAINT.brass : pin.pin === 'neutral' ? PAINT.silver : PAINT.green}
           />
         ) : (
           <circle key={pin.pin} cx={pin.x} cy={pin.y} r="4" fill="#20262d" />
@@ -197,11 +170,6 @@ const LuminaireFace = ({ drawn, light, screws }: { drawn: DrawnItem; light: stri
       )}
     </g>
   );
-};
-
-const screwsOf = (bench: Bench, device: DeviceId): Screws => {
-  const slot = bench.wiring.devices.find((one) => one.id === device)?.slot;
-  return bench.job.slots.find((one) => one.id === slot)?.screws ?? 'usual';
 };
 
 /** What stands in the middle of a box: a splice, a device, a luminaire, the box's own ground screw. */
@@ -225,8 +193,7 @@ export const ItemFace = ({
         <DeviceFace
           drawn={drawn}
           item={item}
-          screws={screwsOf(bench, item.device)}
-          position={positions[item.device] ?? 0}
+          position={ofId(positions, item.device) ?? 0}
           onFlip={() => onFlip(item.device)}
         />
       );
@@ -250,7 +217,7 @@ export const ItemFace = ({
             box
           </text>
           {drawn.pins.map((pin) => (
-            <Screw key={pin.pin} x={pin.x} y={pin.y} paint="#2f7d4f" />
+            <Screw key={pin.pin} x={pin.x} y={pin.y} paint={PAINT.green} />
           ))}
         </g>
       );

@@ -26,12 +26,15 @@ const useOpenJob = (jobId: string) => {
   const [tries, setTries] = useState(0);
   useEffect(() => {
     let current = true;
+    const isCurrent = () => current;
     const load = async () => {
       setLoading({ kind: 'loading' });
       const answer = await askOnce<StoredJob>(jobPath(jobId));
-      if (!current) return;
+      if (!isCurrent()) return;
       if (answer.kind === 'ok') {
-        dispatch(opened({ stored: answer.value, draft: findDraft(jobId) }));
+        const draft = await findDraft(jobId);
+        if (!isCurrent()) return;
+        dispatch(opened({ stored: answer.value, draft }));
         setLoading({ kind: 'open' });
       } else if (answer.kind === 'refused' && answer.status === 404) setLoading({ kind: 'missing' });
       else setLoading({ kind: 'failed', message: sayAnswer(answer) });

@@ -1,5 +1,7 @@
 import { memo } from 'react';
 import {
+  cableTold,
+  isUntoldFeed,
   PANEL,
   ROLE_WORDS,
   STATE_WORDS,
@@ -116,13 +118,23 @@ const Wire = memo(({ wire, live, faint, followed, label, title, onFollow }: Wire
   );
 });
 
-const Sheath = ({ sheath, placeName }: { sheath: DrawnSheath; placeName: string }) => {
+const Sheath = ({
+  sheath,
+  kind,
+  name,
+  told,
+}: {
+  sheath: DrawnSheath;
+  kind: string;
+  name: string;
+  told: string;
+}) => {
   const middle = sheath.y + sheath.height / 2;
-  const words = `${sheath.incoming ? 'from' : 'to'} ${placeName}`;
+  const words = told === '' ? `${sheath.incoming ? 'from' : 'to'} ${name}` : told;
   const short = words.length > 15 ? `${words.slice(0, 14)}…` : words;
   return (
     <g>
-      <title>{`${sheath.name} ${words}${sheath.existing ? ', existing' : ''}`}</title>
+      <title>{`${kind} ${sheath.incoming ? 'from' : 'to'} ${name}${told === '' ? '' : `, ${told}`}${sheath.existing ? ', existing' : ''}`}</title>
       <rect
         x={sheath.x}
         y={sheath.y}
@@ -134,7 +146,7 @@ const Sheath = ({ sheath, placeName }: { sheath: DrawnSheath; placeName: string 
         strokeWidth="1.5"
       />
       <text x={sheath.x + sheath.width / 2} y={middle - 3} textAnchor="middle" fontSize="13" fontWeight="700">
-        {sheath.name.length > 9 ? `${sheath.name.slice(0, 8)}…` : sheath.name}
+        {kind.length > 9 ? `${kind.slice(0, 8)}…` : kind}
       </text>
       <text x={sheath.x + sheath.width / 2} y={middle + 12} textAnchor="middle" fontSize="10" fill="#44413a">
         {short}
@@ -175,6 +187,13 @@ export const OpenBox = memo(
     };
     const nameOf = (place: string) =>
       place === PANEL ? 'panel' : (bench.job.boxes.find((box) => box.id === place)?.name ?? place);
+    /** The words on a sheath: its kind, and what tells it from its fellows. */
+    const wordsOf = (sheath: DrawnSheath) => {
+      const cable = bench.wiring.cables.find((one) => one.id === sheath.cable);
+      if (cable && isUntoldFeed(bench.job, cable)) return { kind: 'supply', told: 'as found' };
+      const told = cable && cableTold(bench.job, bench.wiring, cable, sheath.incoming ? 'to' : 'from');
+      return { kind: sheath.name, told: told ?? '' };
+    };
     const { enclosure } = drawing;
     const title = (wire: DrawnWire) => {
       const { state, role } = stateOf(wire.key);
@@ -212,7 +231,8 @@ export const OpenBox = memo(
           <Sheath
             key={`${sheath.cable} ${sheath.incoming}`}
             sheath={sheath}
-            placeName={nameOf(sheath.other)}
+            name={nameOf(sheath.other)}
+            {...wordsOf(sheath)}
           />
         ))}
         {drawing.items.map((drawn) => (

@@ -1,3 +1,4 @@
+import { ofId } from '@amber/core';
 import { StepForward } from 'lucide-react';
 import { useState } from 'react';
 import type { truthTable } from '@amber/core';
@@ -20,7 +21,7 @@ export const useWalk = (bench: Bench, positions: Positions) => {
   const table = bench.tables.find((one) => one.group === group?.id) ?? null;
   const now = table
     ? table.rows.findIndex((row) =>
-        table.switches.every((id, i) => (positions[id] ?? 0) === row.positions[i]),
+        table.switches.every((id, i) => (ofId(positions, id) ?? 0) === row.positions[i]),
       )
     : -1;
   const dispatch = useAppDispatch();

@@ -8,6 +8,8 @@ import {
   type Positions,
   type StripEdge,
   type StripNode,
+  ofId,
+  isUntoldFeed,
 } from '@amber/core';
 import { Button } from '../shared/ui.js';
 import { useSize } from '../shared/useSize.js';
@@ -45,6 +47,8 @@ const Run = ({
   const a = centre(from);
   const b = centre(to);
   const cable = bench.wiring.cables.find((one) => one.id === edge.cable);
+  const untold = cable !== undefined && isUntoldFeed(bench.job, cable);
+  const name = untold ? 'supply' : edge.name;
   const colours = cable ? articleOf(bench.job.stock, 'cable', cable.article).insulated : [];
   const isLive = (colour: (typeof colours)[number]) => {
     const net = bench.compiled.netOf(conductorKey(edge.cable, colour));
@@ -71,19 +75,23 @@ const Run = ({
         );
       })}
       <text x={labelX} y={b.y - 14} textAnchor="middle" fontSize="12.5" fontWeight="700">
-        {shortName(edge.name)}
-        <title>{edge.name}</title>
+        {shortName(name)}
+        <title>{untold ? 'Nobody has told by which cable power comes' : name}</title>
       </text>
       <text x={labelX} y={b.y + 22} textAnchor="middle" fontSize="11.5" fill="var(--color-quiet)">
         {edge.existing
-          ? 'existing'
+          ? untold
+            ? 'as found'
+            : 'existing'
           : edge.length === null
             ? ''
-            : `${edge.lengthSource === 'estimated' ? 'est. ' : ''}${feetInches(edge.length)}`}
+            : `${SOURCE_WORDS[edge.lengthSource]}${feetInches(edge.length)}`}
       </text>
     </g>
   );
 };
+
+const SOURCE_WORDS = { estimated: 'est. ', guessed: 'guess ', measured: '', unknown: '' } as const;
 
 const Lamp = ({ light, size }: { light: 'lit' | 'dim' | 'dark'; size: number }) => (
   <svg width={size} height={size} viewBox="-33 -33 66 66" aria-hidden="true" className="shrink-0">
@@ -174,7 +182,7 @@ const Node = ({
               <Handle
                 label={`${name}, ${device.letter}`}
                 shortcut={i < 9 ? i + 1 : null}
-                position={positions[device.id] ?? 0}
+                position={ofId(positions, device.id) ?? 0}
                 positions={device.positions}
                 onFlip={() => onFlip(device.id)}
               />

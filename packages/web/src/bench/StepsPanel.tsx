@@ -1,10 +1,10 @@
 import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
-import { useAppDispatch } from '../app/store.js';
+import { useAppDispatch, useAppSelector } from '../app/store.js';
 import { useEdit } from '../editing/review.js';
-import { useTickMutation, useTicksQuery } from '../shared/api.js';
-import { noticed } from '../shared/noticeSlice.js';
+import { ticked as tickMade, tickedSteps } from '../editing/tickSlice.js';
+import { useTicksQuery } from '../shared/api.js';
 import { Button, Field, SeverityMark } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { boxChosen, wireFollowed } from './benchSlice.js';
@@ -77,6 +77,7 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
           <strong>
             {one.cable} to {one.place}
           </strong>
+          {one.caution === null ? null : <p className="font-semibold text-caution">{one.caution}</p>}
           <ul className="ml-3">
             {one.ends.map(({ colour, goes }) => (
               <li key={colour}>
@@ -93,7 +94,7 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
 const SCREW_CHOICES: Record<'S' | 'S3' | 'S4', Record<Slot['screws'], string>> = {
   S4: { usual: 'pairs top and bottom', otherwise: 'pairs left and right' },
   S3: { usual: 'common is the dark screw', otherwise: 'common stands alone' },
-  S: { usual: 'marked line and load', otherwise: 'marked line 1 and line 2' },
+  S: { usual: 'two alike, load on top', otherwise: 'marked line 1 and line 2' },
 };
 
 /** How the screws of the devices in hand sit: they differ from one to the next, and steps and drawing follow. */
@@ -126,23 +127,19 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
   const dispatch = useAppDispatch();
   const [depth, setDepth] = useState(0);
   const { data: ticked } = useTicksQuery(bench.job.id);
-  const [tick] = useTickMutation();
+  const { pending, waiting } = useAppSelector((state) => state.ticks);
+  const done = tickedSteps(ticked ?? [], pending, bench.job.id);
   const { box, at, go } = useBoxInView(bench);
   const order = useMemo(
     () => (box ? makeUpSteps(bench.job, bench.wiring, bench.compiled, box) : null),
     [bench.job, bench.wiring, bench.compiled, box],
   );
   if (!order || !box) return <p>Nothing to make up yet.</p>;
-  const isDone = (step: Step) => ticked?.includes(step.id) === true;
-  const done = order.steps.filter(isDone).length;
+  const isDone = (step: Step) => done.has(step.id);
+  const count = order.steps.filter(isDone).length;
   const name = bench.job.boxes.find((one) => one.id === box)?.name ?? '';
-  const set = async (step: Step, now: boolean) => {
-    const answer = await tick({ job: bench.job.id, step: step.id, done: now });
-    if ('error' in answer)
-      dispatch(
-        noticed('The tick was not kept: the server does not answer. Tick again.', { tone: 'problem' }),
-      );
-  };
+  const set = (step: Step, now: boolean) =>
+    void dispatch(tickMade({ job: bench.job.id, step: step.id, done: now }));
   return (
     <section aria-label={`Steps at ${name}`} className="flex flex-col gap-3">
       <div className="flex items-center gap-1">
@@ -157,7 +154,8 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
         </Button>
       </div>
       <p role="status" className="text-center text-[13px] text-quiet">
-        {done === order.steps.length ? 'All done' : `${done} of ${order.steps.length} done`}
+        {count === order.steps.length ? 'All done' : `${count} of ${order.steps.length} done`}
+        {waiting ? '. No connection: ticks are kept here and sent when it is back' : ''}
       </p>
       <div
         role="group"
@@ -188,7 +186,7 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
                   step={step}
                   done={isDone(step)}
                   depth={depth}
-                  onTick={(now) => void set(step, now)}
+                  onTick={(now) => set(step, now)}
                   onShow={(key) => {
                     dispatch(boxChosen(box));
                     dispatch(wireFollowed(key));

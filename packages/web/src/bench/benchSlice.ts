@@ -1,3 +1,4 @@
+import { ofId } from '@amber/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { BoxId, DeviceId } from '@amber/core';
 
@@ -23,7 +24,7 @@ export const benchSlice = createSlice({
   initialState,
   reducers: {
     flipped: (state, { payload }: PayloadAction<{ device: DeviceId; count: number }>) => {
-      state.positions[payload.device] = ((state.positions[payload.device] ?? 0) + 1) % payload.count;
+      state.positions[payload.device] = ((ofId(state.positions, payload.device) ?? 0) + 1) % payload.count;
     },
     positionsSet: (state, { payload }: PayloadAction<Record<DeviceId, number>>) => {
       Object.assign(state.positions, payload);

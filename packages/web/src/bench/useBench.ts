@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import {
   articleOf,
+  cautionsAt,
   devicesOfGroup,
   drawBox,
   drawStrip,
@@ -41,6 +42,8 @@ export interface Bench {
   drawings: BoxDrawing[];
   /** Names of other circuits whose cables come into a box. */
   otherCircuits: ReadonlyMap<string, string[]>;
+  /** What stands at a box before anybody works in it. */
+  cautions: ReadonlyMap<string, string[]>;
   /** Devices in the order of the run: number key 1 is the first. */
   devices: { id: DeviceId; box: BoxId; letter: string; positions: string[] }[];
   /** Of this circuit; the job is inspected when they are first asked for. */
@@ -73,15 +76,17 @@ const useStill = (asked: Job, circuit: Circuit) =>
     const plan = review.plans.find((one) => one.circuit.id === circuit.id);
     const strip = plan?.outcome.ok ? drawStrip(wiring, job, cables) : null;
     const boxes = boxesOf(strip);
+    const roles = rolesOf(compiled);
     return {
       job,
       circuit,
       wiring,
       compiled,
-      roles: rolesOf(compiled),
+      roles,
       strip,
       drawings: boxes.map((box) => drawBox(wiring, job, box, compiled)),
       otherCircuits: otherCircuits(review, circuit),
+      cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
       devices: boxes.flatMap((box) =>
         wiring.devices
           .filter((device) => device.box === box)

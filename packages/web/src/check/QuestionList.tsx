@@ -47,7 +47,9 @@ export const QuestionList = ({ job, findings }: { job: Job; findings: readonly F
           <div className="min-w-0 flex-1">
             <p className="font-semibold break-words">
               {finding.title}
-              <span className="text-[13px] font-normal text-quiet"> · {finding.section}</span>
+              {finding.section === '' ? null : (
+                <span className="text-[13px] font-normal text-quiet"> · {finding.section}</span>
+              )}
             </p>
             <p className="mt-0.5 text-[13.5px]">{finding.reason}</p>
             {inOrder(finding).map((question) => (

@@ -1,5 +1,5 @@
 import type { Finding } from '@amber/core';
-import { plural } from '../shared/format.js';
+import { plural, sayWorking } from '../shared/format.js';
 import { SeverityMark } from '../shared/ui.js';
 import type { Bench } from '../bench/useBench.js';
 
@@ -7,6 +7,7 @@ import type { Bench } from '../bench/useBench.js';
 export const Verdict = ({ bench, findings }: { bench: Bench; findings: readonly Finding[] | null }) => {
   const positions = bench.proofs.reduce((sum, proof) => sum + proof.positions, 0);
   const working = bench.proofs.reduce((sum, proof) => sum + proof.working, 0);
+  const of = bench.proofs.reduce((sum, proof) => sum + proof.of, 0);
   const count = (severity: string) => (findings ?? []).filter((one) => one.severity === severity).length;
   const violations = count('violation');
   const cautions = count('caution');
@@ -33,10 +34,11 @@ export const Verdict = ({ bench, findings }: { bench: Bench; findings: readonly 
         <SeverityMark severity={works ? 'pass' : 'violation'} />
         <p>
           <strong className={works ? 'text-pass' : 'text-violation'}>
-            {working} of {positions} positions work
+            {sayWorking({ working, positions, of })}
           </strong>
           <span className="block text-[13px] text-quiet">
-            Every handle changes the light from every position, by simulation.
+            Every handle changes the light from every {of > positions ? 'one of these' : 'position'}, by
+            simulation.
           </span>
         </p>
       </div>

@@ -1,7 +1,7 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
 import { askJson, jobsApi, type Answer, type StoredJob } from '../shared/api.js';
-import { dropDraft, keepDraft } from './keptDraft.js';
+import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
 import {
   closed,
   edited,
@@ -35,22 +35,43 @@ const failed = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): FailedSave =>
   };
 };
 
-/** Sends the open job once and tells the store what came of it. */
-export const saveNow = async (open: OpenJob, dispatch: Dispatch<UnknownAction>): Promise<boolean> => {
-  const { document, parent, saveId } = open;
-  dispatch(saving());
-  const answer = await askJson<{ revision: number }>('PUT', `/jobs/${document.id}`, {
-    saveId,
-    parent,
-    document,
-  });
+const draftOf = ({ document, parent, saveId, sent }: KeptDraft): KeptDraft => ({
+  document,
+  parent,
+  saveId,
+  sent,
+});
+
+/**
+ * Sends the open job once and tells the store what came of it. What was sent before and never answered goes first, under its own
+ * id and parent: if it had arrived, the newer state would be told that somebody else saved. Gives the revision, or null where there
+ * is none.
+ */
+const saveNow = async (
+  open: KeptDraft & { save?: OpenJob['save'] },
+  dispatch: Dispatch<UnknownAction>,
+): Promise<number | null> => {
+  const { document, parent, saveId } = open.sent ?? open;
+  const save: Save = { document, parent, saveId };
+  dispatch(saving(save));
+  // Kept as sent before it leaves: a tab that is closed meanwhile knows of it when it is opened again.
+  if (open.save?.kind !== 'saved') keepDraft({ ...draftOf(open), sent: save });
+  const answer = await askJson<{ revision: number }>('PUT', `/jobs/${document.id}`, save);
   if (answer.kind === 'ok') {
     dispatch(saved({ id: document.id, saveId, revision: answer.value.revision, at: Date.now() }));
+    dropDraft(document.id, saveId);
     dispatch(jobsApi.util.invalidateTags(['Jobs']) as unknown as UnknownAction);
-    return true;
+    return answer.value.revision;
   }
-  dispatch(saveFailed({ id: document.id, save: failed(answer) }));
-  return false;
+  dispatch(saveFailed({ id: document.id, saveId, save: failed(answer) }));
+  return null;
+};
+
+/** Sends what was not answered, and then what is newer. */
+const sendAll = async (draft: KeptDraft, dispatch: Dispatch<UnknownAction>): Promise<void> => {
+  const revision = await saveNow(draft, dispatch);
+  if (revision === null || draft.sent === null || draft.sent.saveId === draft.saveId) return;
+  await sendAll({ ...draft, parent: revision, sent: null }, dispatch);
 };
 
 /** Keeps and saves the open job of one store. */
@@ -59,21 +80,30 @@ export const createAutosave = () => {
   /** The save on its way. The next one waits for it: two at once would contest the same revision. */
   let sending: Promise<unknown> = Promise.resolve();
 
-  /** Every change is kept in the browser at once; what the server has acknowledged is dropped there. */
+  /** Every change is kept in the browser at once; what the server has acknowledged is dropped there, and nothing newer. */
   autosave.startListening({
     matcher: isAnyOf(edited, undone, redone, keptMine),
     effect: (_action, api) => {
       const { open } = api.getState().job;
       if (!open) return;
-      const held = keepDraft({ document: open.document, parent: open.parent, saveId: open.saveId });
+      const held = keepDraft(draftOf(open));
       if (held !== open.held) api.dispatch(heldChanged(held));
     },
   });
   autosave.startListening({
-    matcher: isAnyOf(saved, tookTheirs),
+    actionCreator: tookTheirs,
+    effect: (_action, api) => {
+      // The state that was given up for the other one, which undo brings back.
+      const before = api.getOriginalState().job.open;
+      if (before) dropDraft(before.document.id, before.saveId);
+    },
+  });
+  /** What is answered is not sent any more: the draft that is left says so. */
+  autosave.startListening({
+    matcher: isAnyOf(saved, saveFailed),
     effect: (_action, api) => {
       const { open } = api.getState().job;
-      if (open?.save.kind === 'saved') dropDraft(open.document.id);
+      if (open && open.save.kind !== 'saved') keepDraft(draftOf(open));
     },
   });
 
@@ -91,7 +121,7 @@ export const createAutosave = () => {
         // Further typing cancels the wait, never the save itself.
         const save = saveNow(open, api.dispatch);
         sending = save;
-        if (await save) return;
+        if ((await save) !== null) return;
         if (api.getState().job.open?.save.kind !== 'offline') return;
         const back = new Promise<void>((resolve) =>
           addEventListener('online', () => resolve(), { once: true }),
@@ -106,11 +136,16 @@ export const createAutosave = () => {
     actionCreator: closed,
     effect: async (_action, api) => {
       const { open } = api.getOriginalState().job;
-      if (!open || !['unsaved', 'offline'].includes(open.save.kind)) return;
+      if (!open || !['unsaved', 'offline', 'saving'].includes(open.save.kind)) return;
       await sending;
-      const save = saveNow(open, api.dispatch);
+      // What was on its way may have been answered meanwhile; the draft knows.
+      const left = await findDraft(open.document.id);
+      if (!left) return;
+      // Whoever opened it again meanwhile sends it from there.
+      if (api.getState().job.open?.document.id === open.document.id) return;
+      const save = sendAll(left, api.dispatch);
       sending = save;
-      if (await save) dropDraft(open.document.id);
+      await save;
     },
   });
 

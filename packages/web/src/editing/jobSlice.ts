@@ -1,6 +1,7 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
 import type { Job } from '@amber/core';
 import type { StoredJob } from '../shared/api.js';
+import type { KeptDraft, Save } from './keptDraft.js';
 import { changeBetween, redo, remember, undo, type History } from './history.js';
 
 /** Where the open job stands towards the server. Nothing typed is lost in any of them. */
@@ -22,6 +23,8 @@ export interface OpenJob {
   parent: number;
   /** Names this state of the document, so that a repeated save is not a conflict. */
   saveId: string;
+  /** A save that left and was not answered: it may have arrived or not. Nothing newer is sent before it is. */
+  sent: Save | null;
   history: History;
   save: SaveState;
   /** This browser holds what is unsaved; false where it has no room. */
@@ -51,7 +54,7 @@ export const jobSlice = createSlice({
         payload,
       }: PayloadAction<{
         stored: StoredJob;
-        draft: { document: Job; parent: number; saveId: string } | null;
+        draft: KeptDraft | null;
       }>,
     ) => {
       const { stored, draft } = payload;
@@ -60,14 +63,18 @@ export const jobSlice = createSlice({
         ? {
             ...stands,
             ...draft,
+            // What was sent and not answered may be what made the newer revision: it is asked again before anybody is told.
             save:
-              draft.parent === stored.revision ? { kind: 'unsaved' } : { kind: 'conflict', current: stored },
+              draft.sent !== null || draft.parent === stored.revision
+                ? { kind: 'unsaved' }
+                : { kind: 'conflict', current: stored },
           }
         : {
             ...stands,
             document: stored.document,
             parent: stored.revision,
             saveId: nanoid(),
+            sent: null,
             save: { kind: 'saved', at: null },
           };
     },
@@ -98,20 +105,29 @@ export const jobSlice = createSlice({
     heldChanged: (state, { payload }: PayloadAction<boolean>) => {
       if (state.open) state.open.held = payload;
     },
-    saving: (state) => {
-      if (state.open) state.open.save = { kind: 'saving' };
+    saving: (state, { payload }: PayloadAction<Save>) => {
+      if (state.open?.document.id !== payload.document.id) return;
+      state.open.save = { kind: 'saving' };
+      state.open.sent = payload;
     },
     saved: (
       state,
       { payload }: PayloadAction<{ id: string; saveId: string; revision: number; at: number }>,
     ) => {
-      if (state.open?.document.id !== payload.id) return;
-      state.open.parent = payload.revision;
-      state.open.save =
-        state.open.saveId === payload.saveId ? { kind: 'saved', at: payload.at } : { kind: 'unsaved' };
+      const { open } = state;
+      if (open?.document.id !== payload.id) return;
+      // Of what was opened since, it says nothing.
+      if (open.sent?.saveId !== payload.saveId && open.saveId !== payload.saveId) return;
+      open.sent = null;
+      open.parent = payload.revision;
+      open.save = open.saveId === payload.saveId ? { kind: 'saved', at: payload.at } : { kind: 'unsaved' };
     },
-    saveFailed: (state, { payload }: PayloadAction<{ id: string; save: FailedSave }>) => {
-      if (state.open?.document.id === payload.id) state.open.save = payload.save;
+    saveFailed: (state, { payload }: PayloadAction<{ id: string; saveId: string; save: FailedSave }>) => {
+      const { open } = state;
+      if (open?.document.id !== payload.id || open.sent?.saveId !== payload.saveId) return;
+      open.save = payload.save;
+      // An answer, whatever it says, settles what was sent; no answer leaves that open.
+      if (payload.save.kind !== 'offline') open.sent = null;
     },
     /** The user keeps this document over the newer revision, which stays among the revisions. */
     keptMine: (state) => {
@@ -128,6 +144,7 @@ export const jobSlice = createSlice({
       state.open.document = current.document;
       state.open.parent = current.revision;
       state.open.saveId = nanoid();
+      state.open.sent = null;
       state.open.save = { kind: 'saved', at: null };
       if (change) state.open.history = remember(state.open.history, change);
     },

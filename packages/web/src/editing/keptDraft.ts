@@ -1,39 +1,57 @@
 import { readJob, type Job } from '@amber/core';
+import { forget, keep, keptByGone, keptHere } from './kept.js';
 
-/** An unsaved job kept in this browser, so that a closed tab or a dead server loses nothing. */
-export interface KeptDraft {
+/** A state of a job on its way to the server, or to be. */
+export interface Save {
   document: Job;
+  /** Revision of the server that it grew from. */
   parent: number;
+  /** Names this state, so that it is known when it comes twice. */
   saveId: string;
 }
 
-const keyOf = (id: string) => `amber-junction.unsaved.${id}`;
+/** An unsaved job kept in this browser, so that a closed tab or a dead server loses nothing. */
+export interface KeptDraft extends Save {
+  /** What was sent before it and never answered: it may have arrived or not, and is sent again first. */
+  sent: Save | null;
+}
+
+const KIND = 'unsaved';
 
 /** Keeps it; false where the browser has no room or forbids it, and then the page says so. */
-export const keepDraft = (draft: KeptDraft): boolean => {
-  try {
-    localStorage.setItem(keyOf(draft.document.id), JSON.stringify(draft));
-    return true;
-  } catch {
-    return false;
-  }
+export const keepDraft = (draft: KeptDraft): boolean => keep(KIND, draft.document.id, draft);
+
+/** Drops the draft of a job where it is this very state: what was typed after it stays. */
+export const dropDraft = (job: string, saveId: string): void => {
+  if (draftOf(keptHere(KIND, job))?.saveId === saveId) forget(KIND, job);
 };
 
-export const dropDraft = (id: string): void => {
-  localStorage.removeItem(keyOf(id));
+const saveOf = (value: unknown): Save | null => {
+  if (typeof value !== 'object' || value === null) return null;
+  const { document, parent, saveId } = value as Record<string, unknown>;
+  const job = readJob(document);
+  return job.ok && typeof parent === 'number' && typeof saveId === 'string'
+    ? { document: job.job, parent, saveId }
+    : null;
 };
 
-/** The kept draft of a job, or null. One that is no valid job any more is left where it is and not opened. */
-export const findDraft = (id: string): KeptDraft | null => {
-  const text = localStorage.getItem(keyOf(id));
-  if (text === null) return null;
-  try {
-    const { document, parent, saveId } = JSON.parse(text) as Record<string, unknown>;
-    const read = readJob(document);
-    return read.ok && typeof parent === 'number' && typeof saveId === 'string'
-      ? { document: read.job, parent, saveId }
-      : null;
-  } catch {
-    return null;
+const draftOf = (value: unknown): KeptDraft | null => {
+  const draft = saveOf(value);
+  return draft && { ...draft, sent: saveOf((value as { sent?: unknown }).sent) };
+};
+
+/**
+ * The kept draft of a job: this tab's, or one that a tab which is gone left behind, which is taken over. Null where there is none.
+ * One that is no valid job any more is left where it is and not opened.
+ */
+export const findDraft = async (job: string): Promise<KeptDraft | null> => {
+  const mine = draftOf(keptHere(KIND, job));
+  if (mine) return mine;
+  for (const { value, take } of await keptByGone(KIND, job)) {
+    const draft = draftOf(value);
+    if (!draft || !keepDraft(draft)) continue;
+    take();
+    return draft;
   }
+  return null;
 };

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { useAppDispatch } from '../app/store.js';
 import type { CircuitSummary } from '@amber/core';
 import type { JobHead } from '../shared/api.js';
-import { plural, when } from '../shared/format.js';
+import { plural, when, sayWorking } from '../shared/format.js';
 import { RunMini } from '../shared/RunMini.js';
 import { SeverityMark } from '../shared/ui.js';
 import { deleteJob, duplicateJob } from './jobActions.js';
@@ -12,7 +12,7 @@ import { deleteJob, duplicateJob } from './jobActions.js';
 const stateOf = (circuit: CircuitSummary): { mark: 'pass' | 'violation' | 'unfinished'; text: string } => {
   if (circuit.unfinished > 0) return { mark: 'unfinished', text: 'not planned yet' };
   if (circuit.violations > 0) return { mark: 'violation', text: plural(circuit.violations, 'violation') };
-  return { mark: 'pass', text: `${circuit.working} of ${circuit.positions} positions work` };
+  return { mark: 'pass', text: sayWorking(circuit) };
 };
 
 const itemLook = 'flex min-h-11 w-full items-center gap-3 rounded px-3 text-left data-focus:bg-rail';

@@ -7,12 +7,14 @@ import {
   controlBy,
   PANEL,
   removeExistingCable,
+  setCableCircuit,
   ungang,
   withoutSlot,
   type ArticleId,
   type Box,
   type BoxId,
   type CableId,
+  type CircuitId,
   type GroupId,
   type Job,
   type Luminaire,
@@ -126,7 +128,7 @@ export const LuminairesOf = ({ job, box }: { job: Job; box: Box }) => {
     ));
 };
 
-/** Cables that lie between this box and others already; a plan uses them before it buys any. */
+/** Cables that lie between this box and others already; the circuit whose power is on one uses it before it buys any. */
 export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
   const edit = useEdit();
   const cables = articlesOf(job.stock, 'cable');
@@ -135,7 +137,9 @@ export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
   const lying = job.existingCables.filter(({ between }) => between.includes(box.id));
   const add = () => {
     if (to === '' || !article) return;
-    const asked = { id: fresh<CableId>('cable'), article, from: to, to: box.id };
+    const [only, ...others] = job.circuits;
+    const circuit = only && others.length === 0 ? only.id : null;
+    const asked = { id: fresh<CableId>('cable'), article, circuit, from: to, to: box.id };
     edit(addExistingCable(job, asked), `existing cable from ${placeName(job, to)} to ${box.name}`);
     setTo('');
   };
@@ -146,18 +150,37 @@ export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
         const [a, b] = cable.between;
         const other = placeName(job, a === box.id ? b : a);
         return (
-          <div key={cable.id} className="flex min-h-10 items-center gap-2 text-[14px]">
-            <span className="min-w-0 flex-1">
-              {articleOf(job.stock, 'cable', cable.article).name} to {other}
-            </span>
-            <Button
-              look="bare"
-              onClick={() =>
-                edit(removeExistingCable(job, cable.id), `no cable from ${box.name} to ${other}`)
+          <div key={cable.id} className="flex flex-col gap-1 border-b border-line pb-2 text-[14px]">
+            <div className="flex min-h-10 items-center gap-2">
+              <span className="min-w-0 flex-1">
+                {articleOf(job.stock, 'cable', cable.article).name} to {other}
+              </span>
+              <Button
+                look="bare"
+                onClick={() =>
+                  edit(removeExistingCable(job, cable.id), `no cable from ${box.name} to ${other}`)
+                }
+              >
+                Take away
+              </Button>
+            </div>
+            <Select
+              aria-label={`Circuit of the cable to ${other}`}
+              value={cable.circuit ?? ''}
+              onChange={(event) =>
+                edit(
+                  setCableCircuit(job, cable.id, (event.target.value || null) as CircuitId | null),
+                  `circuit of the cable from ${box.name} to ${other}`,
+                )
               }
             >
-              Take away
-            </Button>
+              <option value="">whose power? not told</option>
+              {job.circuits.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </Select>
           </div>
         );
       })}

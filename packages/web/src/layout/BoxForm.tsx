@@ -1,15 +1,11 @@
 import {
-  addFeed,
   changeBox,
   feetInches,
   gangInto,
   holdOf,
   setDistance,
   setHeight,
-  withoutFeed,
   type Box,
-  type Feed,
-  type FeedId,
   type Hold,
   type Job,
 } from '@amber/core';
@@ -20,8 +16,9 @@ import { LengthInput, NameInput } from '../shared/inputs.js';
 import { Field, Select } from '../shared/ui.js';
 import { WordSelect } from '../shared/WordSelect.js';
 import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
+import { ExistingFill } from './ExistingFill.js';
 import { FaultsOf } from './FaultsOf.js';
-import { fresh } from '../shared/fresh.js';
+import { FeedsOf } from './FeedsOf.js';
 import { factsOfBox, SiteFacts } from './SiteFacts.js';
 
 const WORK: Record<Box['work'], string> = {
@@ -31,67 +28,10 @@ const WORK: Record<Box['work'], string> = {
   beyond: 'of other work, beyond this plan',
 };
 
-const TAPS: Record<Feed['tap'], string> = {
-  junction: 'from a splice',
-  receptacle: 'from a receptacle',
-  switch: 'from a switch box',
-  luminaire: 'from a luminaire box',
-};
-
 const referenceWords = (job: Job, { reference }: Hold): string =>
   reference.kind === 'corner'
     ? 'From the corner'
     : `From the casing of ${job.doors.find((door) => door.id === reference.door)?.name ?? 'the door'}`;
-
-/** May circuits be fed from here? An existing box, or one with a switch or luminaire that a cable already reaches. */
-const Feeds = ({ job, box }: { job: Job; box: Box }) => {
-  const edit = useEdit();
-  return (
-    <fieldset>
-      <legend className="mb-1 text-[13px] font-semibold">Power is here already, and may feed</legend>
-      {job.circuits.map((circuit) => {
-        const feed = job.feeds.find((one) => one.circuit === circuit.id && one.at === box.id);
-        const last = feed && job.feeds.filter((one) => one.circuit === circuit.id).length === 1;
-        return (
-          <div key={circuit.id}>
-            <label className="flex min-h-10 items-center gap-2.5">
-              <input
-                type="checkbox"
-                className="size-5 accent-ink"
-                checked={feed !== undefined}
-                disabled={last}
-                onChange={() =>
-                  edit(
-                    feed
-                      ? withoutFeed(job, feed.id)
-                      : addFeed(job, { id: fresh<FeedId>('feed'), circuit: circuit.id, at: box.id }),
-                    `power of ${circuit.name} at ${box.name}`,
-                  )
-                }
-              />
-              {circuit.name}
-              {last ? <span className="text-[12.5px] text-quiet">its only feed</span> : null}
-            </label>
-            {feed ? (
-              <WordSelect
-                aria-label={`What is tapped for ${circuit.name}`}
-                words={TAPS}
-                value={feed.tap}
-                onPick={(tap) =>
-                  tap &&
-                  edit(
-                    { ...job, feeds: job.feeds.map((one) => (one.id === feed.id ? { ...one, tap } : one)) },
-                    `tap of ${circuit.name} at ${box.name}`,
-                  )
-                }
-              />
-            ) : null}
-          </div>
-        );
-      })}
-    </fieldset>
-  );
-};
 
 /** The same as dropping it on another: its devices go into a switch box of the room, and its own box is gone. */
 const GangInto = ({ job, box }: { job: Job; box: Box }) => {
@@ -181,8 +121,9 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
         />
       ) : null}
       {box.work === 'existing' || job.feeds.some((feed) => feed.at === box.id) ? (
-        <Feeds job={job} box={box} />
+        <FeedsOf job={job} at={box.id} legend="Power is here already, and may feed" />
       ) : null}
+      {box.work === 'existing' ? <ExistingFill job={job} box={box} /> : null}
       <SiteFacts job={job} facts={factsOfBox(job, box)} />
       <CablesOf job={job} box={box} />
       {box.at ? null : (

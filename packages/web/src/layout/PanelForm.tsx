@@ -1,9 +1,10 @@
-import type { Job } from '@amber/core';
+import { PANEL, type Job } from '@amber/core';
 import { useEdit } from '../editing/review.js';
 import { LengthInput, NumberInput } from '../shared/inputs.js';
 import { Field } from '../shared/ui.js';
 import { ACCESS_WORDS, ROUTE_WORDS } from '../shared/words.js';
 import { WordSelect } from '../shared/WordSelect.js';
+import { FeedsOf } from './FeedsOf.js';
 
 /** How runs go that say nothing of their own, and what is added to an estimated length. */
 export const RoutingFields = ({ job }: { job: Job }) => {
@@ -33,6 +34,14 @@ export const RoutingFields = ({ job }: { job: Job }) => {
           most={100}
           unit="percent"
           onChange={(allowance) => set({ allowance }, 'allowance')}
+        />
+      </Field>
+      <Field label="A home run of which nothing is known" hint="A guess, said wherever it counts.">
+        <LengthInput
+          value={job.routing.homeRunGuess}
+          onChange={(guess) =>
+            guess !== null && set({ homeRunGuess: guess }, 'guess for home runs of unknown length')
+          }
         />
       </Field>
     </>
@@ -67,6 +76,7 @@ export const PanelForm = ({ job }: { job: Job }) => {
           }
         />
       </Field>
+      <FeedsOf job={job} at={PANEL} legend="A home run from here may feed" />
     </>
   );
 };

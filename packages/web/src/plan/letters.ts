@@ -1,3 +1,4 @@
+import { ofId } from '@amber/core';
 import type { Choice, Job } from '@amber/core';
 
 /** Drafting letters of the devices in a box, gang by gang: S alone, S3 for a pair, S3 and S4 where there are more. */
@@ -12,7 +13,7 @@ export const lettersAt = (job: Job, box: string, planned?: Choice): string[] =>
       if (together.length === 2) return 'S3';
       // Which of three or more stand at the ends is for the plan that is chosen to say.
       const choices = planned ? [planned] : job.choices;
-      const chain = choices.find((choice) => choice.chains?.[slot.group])?.chains?.[slot.group];
+      const chain = choices.map((choice) => ofId(choice.chains, slot.group)).find((one) => one !== undefined);
       const at = chain?.indexOf(slot.id) ?? together.indexOf(slot);
       return at === 0 || at === together.length - 1 ? 'S3' : 'S4';
     });

@@ -5,6 +5,7 @@ import {
   PANEL,
   setEntry,
   setRunFact,
+  withoutFeed,
   type BoxId,
   type Circuit,
   type Job,
@@ -22,10 +23,17 @@ const RULES = { forced: 'must be taken', forbidden: 'must not be taken' } as con
 /** What is asked of the plans of this circuit: where power enters, neutrals, runs; with what each demand costs. */
 export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; found: PlanSet }) => {
   const edit = useEdit();
-  const boxes = boxesOf(job, circuit.id);
+  const feeds = job.feeds.filter((feed) => feed.circuit === circuit.id);
+  const boxes = new Set<string>([
+    ...boxesOf(job, circuit.id),
+    ...feeds.flatMap((feed) => (feed.at === PANEL ? [] : [feed.at])),
+  ]);
   const entry = forcedEntry(job, boxes);
   const [wanted, setWanted] = useState<BoxId | null>(entry);
-  const homeRun = job.feeds.some((feed) => feed.circuit === circuit.id && feed.at === PANEL);
+  const homeRun = feeds.some((feed) => feed.at === PANEL);
+  const entries = job.boxes.filter(
+    (box) => boxes.has(box.id) && (homeRun || feeds.some((feed) => feed.at === box.id)),
+  );
   const least = found.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null;
   const asked = wanted === entry ? null : setEntry(job, boxes, wanted);
   const price = useLeastCost(asked, circuit.id);
@@ -38,7 +46,7 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
   return (
     <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
       <div className="flex flex-col gap-3">
-        {homeRun ? (
+        {entries.length > 1 ? (
           <>
             <Field label="Power enters" hint={sayPrice(price, least)}>
               <Select
@@ -46,13 +54,11 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
                 onChange={(event) => setWanted((event.target.value || null) as BoxId | null)}
               >
                 <option value="">wherever is best</option>
-                {job.boxes
-                  .filter((box) => boxes.has(box.id))
-                  .map((box) => (
-                    <option key={box.id} value={box.id}>
-                      at {box.name}
-                    </option>
-                  ))}
+                {entries.map((box) => (
+                  <option key={box.id} value={box.id}>
+                    at {box.name}
+                  </option>
+                ))}
               </Select>
             </Field>
             {asked ? (
@@ -71,14 +77,34 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
           </>
         ) : (
           <p className="text-[14px]">
-            Power is at{' '}
-            {job.feeds
-              .filter((feed) => feed.circuit === circuit.id)
-              .map((feed) => placeName(job, feed.at))
-              .join(' or ')}
-            . The layout says where else it may be.
+            Power is at {feeds.map((feed) => placeName(job, feed.at)).join(' or ')}. The layout says where
+            else it may be.
           </p>
         )}
+        {feeds.length > 1 ? (
+          <ul aria-label="Where power may come from">
+            {feeds.map((feed) => (
+              <li key={feed.id} className="flex min-h-10 items-center gap-3 text-[14px]">
+                <span className="min-w-0 flex-1">
+                  {feed.at === PANEL
+                    ? 'Power may come by a home run from the panel'
+                    : `Power is at ${placeName(job, feed.at)}`}
+                </span>
+                <Button
+                  look="bare"
+                  onClick={() =>
+                    edit(
+                      withoutFeed(job, feed.id),
+                      `no power of ${circuit.name} at ${placeName(job, feed.at)}`,
+                    )
+                  }
+                >
+                  Take back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        ) : null}
         <label className="flex min-h-10 items-center gap-2.5 text-[14px]">
           <input
             type="checkbox"

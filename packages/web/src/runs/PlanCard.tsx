@@ -8,10 +8,11 @@ import { Button } from '../shared/ui.js';
 const feet = (value: number) => `${Math.round(value * 10) / 10} ft`;
 
 const factsOf = ({ measures }: Candidate): string => {
-  const { neutrals, fullest, reidentified } = measures;
+  const { neutrals, fullest, reidentified, unknownFill } = measures;
   return [
     `${feet(measures.feet)} in ${plural(measures.runs, 'run')}`,
     ...(fullest ? [`fullest box ${fullest.percent} %`] : []),
+    ...(unknownFill.length > 0 ? [`fill not known in ${plural(unknownFill.length, 'box', 'boxes')}`] : []),
     `neutral at ${neutrals.present} of ${neutrals.all}`,
     ...(reidentified > 0 ? [`${plural(reidentified, 'white')} as hot`] : []),
   ].join(' · ');

@@ -43,6 +43,12 @@ export const PlanFacts = ({
           value={fullest ? `${placeName(job, fullest.box)}, ${fullest.percent} %` : '–'}
           warn={fullest !== null && fullest.percent > 100}
         />
+        {measures.unknownFill.length > 0 ? (
+          <Fact
+            name="Fill not known"
+            value={measures.unknownFill.map((box) => placeName(job, box)).join(', ')}
+          />
+        ) : null}
         <Fact
           name="Most crowded box needs"
           value={largest ? `${cubicInches(largest.needed)}, ${placeName(job, largest.box)}` : '–'}
@@ -70,7 +76,9 @@ export const PlanFacts = ({
                 </span>
                 <span className="shrink-0 text-[13px] text-quiet">
                   {run.cable}
-                  {run.feet === null ? '' : `, ${Math.round(run.feet * 10) / 10} ft`}
+                  {run.feet === null
+                    ? ''
+                    : `, ${run.guessed ? 'guess ' : ''}${Math.round(run.feet * 10) / 10} ft`}
                   {run.existing ? ', existing' : ''}
                 </span>
               </button>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import {
   isChosen,
+  sayLeast,
   wiredChoice,
   withChoice,
   type Candidate,
@@ -34,10 +35,7 @@ const headline = (search: Search): string => {
   if (search.kind === 'searching') return count > 0 ? `${plans} so far, searching on …` : 'Searching …';
   if (search.kind === 'stopped') return `${plans} when it was stopped`;
   const least = search.found?.profiles.find((one) => one.id === 'leastCost');
-  if (count === 0 || !least) return plans;
-  return least.proved
-    ? `${plans}. That A costs least is proved.`
-    : `${plans}. A is the best found, at most ${least.gap.toFixed(1)} % above the least.`;
+  return [plans, sayLeast(least, search.found?.candidates[0]?.letter)].filter((one) => one !== '').join('. ');
 };
 
 const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (

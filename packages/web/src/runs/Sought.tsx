@@ -1,10 +1,4 @@
-import { LEFT_OUT, type PlanSet } from '@amber/core';
-
-const Proof = ({ proved, gap }: { proved: boolean; gap: number }) => (
-  <span className={proved ? 'text-pass' : 'text-caution'}>
-    {proved ? 'proved' : `best found, at most ${gap < 0.1 ? '0.1' : gap.toFixed(1)} % above the least`}
-  </span>
-);
+import { LEFT_OUT, sayProof, type PlanSet } from '@amber/core';
 
 const heading = 'text-[14px] font-bold';
 
@@ -24,11 +18,14 @@ export const Sought = ({ found }: { found: PlanSet }) => {
                 {profile.title}: {profile.letter ? `plan ${profile.letter}` : 'no plan'}
                 {profile.letter ? (
                   <>
-                    , <Proof proved={profile.proved} gap={profile.gap} />
+                    ,{' '}
+                    <span className={profile.proved ? 'text-pass' : 'text-caution'}>{sayProof(profile)}</span>
                   </>
                 ) : null}
               </dt>
-              <dd className="text-[13px] text-quiet">{profile.objective}</dd>
+              <dd className="text-[13px] text-quiet">
+                {[`${profile.objective}.`, ...profile.notTried].join(' ')}
+              </dd>
             </div>
           ))}
         </dl>

@@ -32,7 +32,9 @@ export const WiredNow = ({
   const among = found.candidates.find((one) => isChosen(wired, one));
   if (!settled || !chosen || !first || among) return null;
   const more = measures === null ? null : measures.cost - first.measures.cost;
-  const proved = found.profiles.some((one) => one.id === 'leastCost' && one.proved);
+  const proved = found.profiles.some(
+    (one) => one.id === 'leastCost' && one.proved && one.letter === first?.letter,
+  );
   return (
     <p className="mx-4 mb-3 border-l-3 border-ink pl-3 text-[13.5px]" role="status">
       {measures === null || more === null

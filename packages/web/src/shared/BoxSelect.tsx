@@ -1,5 +1,6 @@
 import {
   articleOf,
+  articlesAt,
   articlesOf,
   cubicInches,
   plannedWiring,
@@ -31,17 +32,21 @@ export const BoxSelect = ({
   const offered = articlesOf(job.stock, 'box').filter(
     (one) => one.part === 'box' && one.gangs > 0 === withDevices,
   );
-  const fitted = (plannedWiring(job)?.boxes[box] ?? []).map((id) => articleOf(job.stock, 'box', id).name);
+  const isThere = job.boxes.find((one) => one.id === box)?.work === 'existing';
+  const wiring = plannedWiring(job);
+  const fitted = (wiring ? articlesAt(wiring, box) : []).map((id) => articleOf(job.stock, 'box', id).name);
   return (
-    <Field label="Box">
+    <Field label={isThere ? 'Which box is it?' : 'Box'}>
       <Select
         value={article ?? ''}
         onChange={(event) => onChange((event.target.value || null) as ArticleId | null)}
       >
         <option value="">
-          {article === null && fitted.length > 0
-            ? `Cheapest that fits: ${fitted.join(' with ')}`
-            : 'Cheapest that fits'}
+          {isThere
+            ? 'Not known: nobody can say how full it is'
+            : article === null && fitted.length > 0
+              ? `Cheapest that fits: ${fitted.join(' with ')}`
+              : 'Cheapest that fits'}
         </option>
         {offered.map((one) => (
           <option key={one.id} value={one.id}>

@@ -97,22 +97,6 @@ export const jobsApi = createApi({
       transformResponse: (body: { ticks: { step: string }[] }) => body.ticks.map((one) => one.step),
       providesTags: ['Ticks'],
     }),
-    /** Shown at once; taken back where the server did not keep it. */
-    tick: build.mutation<unknown, { job: string; step: string; done: boolean }>({
-      query: ({ job, ...body }) => ({
-        url: `${jobPath(job)}/ticks`,
-        method: 'POST',
-        body,
-      }),
-      onQueryStarted: async ({ job, step, done }, { dispatch, queryFulfilled }) => {
-        const shown = dispatch(
-          jobsApi.util.updateQueryData('ticks', job, (steps) =>
-            done ? [...steps, step] : steps.filter((one) => one !== step),
-          ),
-        );
-        await queryFulfilled.catch(() => shown.undo());
-      },
-    }),
   }),
 });
-export const { useJobsQuery, useTicksQuery, useTickMutation } = jobsApi;
+export const { useJobsQuery, useTicksQuery } = jobsApi;

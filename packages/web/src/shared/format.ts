@@ -11,3 +11,17 @@ export const when = (iso: string): string => {
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
+
+/** "16 of 16 positions work", or of how many some were tried. Summaries of before know only of what was tried. */
+export const sayWorking = ({
+  working,
+  positions,
+  of = positions,
+}: {
+  working: number;
+  positions: number;
+  of?: number;
+}): string =>
+  of > positions
+    ? `${working.toLocaleString('en-US')} of ${positions.toLocaleString('en-US')} positions tried work (there are ${of.toLocaleString('en-US')})`
+    : `${working} of ${positions} positions work`;

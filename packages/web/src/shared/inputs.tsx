@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { feetInches, parseFeetInches } from '@amber/core';
+import { feetInches, parseFeetInches, isolated, plainName } from '@amber/core';
 import { controlLook } from './ui.js';
 
 /** A name is taken as it is typed; an empty one springs back when the field is left. */
@@ -12,8 +12,8 @@ export const NameInput = ({
   onChange: (name: string) => void;
   label?: string;
 }) => {
-  const [text, setText] = useState(value);
-  useEffect(() => setText((now) => (now.trim() === value ? now : value)), [value]);
+  const [text, setText] = useState(plainName(value));
+  useEffect(() => setText((now) => (isolated(now.trim()) === value ? now : plainName(value))), [value]);
   return (
     <input
       aria-label={label}
@@ -21,9 +21,10 @@ export const NameInput = ({
       maxLength={200}
       onChange={(event) => {
         setText(event.target.value);
-        if (event.target.value.trim()) onChange(event.target.value.trim());
+        // Signs of direction in a name turn the name alone, and no sentence that it stands in.
+        if (event.target.value.trim()) onChange(isolated(event.target.value.trim()));
       }}
-      onBlur={() => setText(value)}
+      onBlur={() => setText(plainName(value))}
       className={controlLook}
     />
   );
