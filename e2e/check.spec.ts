@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { makeJob, openBench, saved } from './support.js';
+import { copyOfYard, makeJob, openBench, saved } from './support.js';
 
 const check = (page: Page) => page.getByRole('tabpanel', { name: 'Check' });
 
@@ -36,8 +36,8 @@ test('a remedy that the program can carry out clears its finding, and can be tak
   await expect(check(page).getByText('14 AWG on a 20 A breaker')).toBeVisible();
 });
 
-test('the local authority may see a rule otherwise, and ask for more', async ({ page }) => {
-  await openBench(page, 'ropewalk-lights');
+test('the local authority may see a rule otherwise, and ask for more', async ({ page, request }) => {
+  await page.goto(`${await copyOfYard(request, 'flood-mark')}/circuits/ropewalk-lights`);
   const card = check(page)
     .getByRole('listitem')
     .filter({ hasText: 'a traveler runs on the re-identified white' });

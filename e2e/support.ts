@@ -1,4 +1,5 @@
-import { expect, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
 
 export const theRun = (page: Page) => page.getByRole('region', { name: 'The run', exact: true });
 
@@ -35,3 +36,22 @@ export const makeJob = async (
 
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible({ timeout: 30_000 });
+
+interface Yard {
+  boxes: { id: string; article: string | null; existingFill: object | null }[];
+  existingCables: object[];
+}
+
+/** Heron Yard under another name, so that a test may change it; `change` is what differs. Gives the address of the job. */
+export const copyOfYard = async (
+  request: APIRequestContext,
+  id: string,
+  change: (yard: Yard) => Partial<Yard> = () => ({}),
+) => {
+  const { articles, labour } = (await (await request.get('/api/catalog')).json()) as Record<string, unknown>;
+  const yard = JSON.parse(readFileSync(new URL('../demo/heron-yard.json', import.meta.url), 'utf8')) as Yard;
+  const document = { stock: articles, labour, ...yard, ...change(yard), id, name: `Yard ${id}` };
+  const sent = await request.post('/api/jobs', { data: { saveId: id, document } });
+  expect(sent.status(), await sent.text()).toBe(201);
+  return `/jobs/${id}`;
+};

@@ -76,6 +76,9 @@ checks by; this page and its examples are made by \`npm run docs\` and a test ke
   dollar, so that sums are exact: 20.0 in³ is 200000, $1.25 is 12500. Sizes are AWG, loads volt-amperes, breakers amperes.
 - An unknown field is refused, not dropped: it may be a known one misspelled. So is an id that leads nowhere, a figure out
   of range, and a later version of a format. Each fault comes with its dotted path and a sentence.
+- An earlier version of a format is read and brought up to this one. A job of format 1 does not say what its old boxes hold
+  nor whose power its old cables carry: what its feeds tell is taken from them, the rest comes in as not told, and counts as
+  unknown until someone tells it. The rings that give square boxes a round opening join its stock.
 - What is unsound or unfinished (a group without a switch, a ring of cables) is no fault of the file: it is read, kept, and
   told among the findings.
 - A JSON Schema cannot say everything: that ids lead somewhere is checked by the program alone.
