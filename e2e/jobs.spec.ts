@@ -75,6 +75,32 @@ test('a lost connection keeps what is typed, and sends it when the server is bac
   await expect(page.getByLabel('Name of the job')).toHaveValue('Island house');
 });
 
+test('a save whose answer is lost is sent again, and nobody is told that somebody else saved', async ({
+  page,
+}) => {
+  await makeJob(page, 'Skerry', 'Hut', { switches: '1' });
+  await saved(page);
+  let lost = 0;
+  await page.route('**/api/jobs/**', async (route) => {
+    if (route.request().method() !== 'PUT' || lost > 0) return route.continue();
+    lost++;
+    // The server has it; the page never hears of it.
+    await route.fetch();
+    return route.abort();
+  });
+  await page.getByLabel('Name of the job').fill('Skerry light');
+  await expect(page.getByText('No connection: kept here, sent when it is back')).toBeVisible({
+    timeout: 30_000,
+  });
+  // Typed on meanwhile.
+  await page.getByLabel('Name of the job').fill('Skerry light house');
+  await saved(page);
+  await expect(page.getByText('This job was saved elsewhere meanwhile')).toHaveCount(0);
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Skerry light house');
+});
+
 const torn = async (page: Page, other: Page, name: string) => {
   const address = await makeJob(page, name, 'Hut', { switches: '1' });
   await saved(page);

@@ -89,10 +89,7 @@ test('a cable of which nobody has told whose power it carries is live until some
   await expect(whose).toHaveCount(0);
 });
 
-test('power at another place can be taken back, and a demand that nothing meets says so', async ({
-  page,
-  request,
-}) => {
+test('power at another place is told on the layout and taken back on the runs', async ({ page, request }) => {
   const job = await copyOfYard(request, 'two-feeds');
   await page.goto(`${job}/layout`);
   await page
