@@ -12,6 +12,7 @@ import {
   readJob,
   remediesFor,
   reviewJob,
+  sayLeast,
   setEntry,
   takeOff,
   wiringOrEmpty,
@@ -238,4 +239,12 @@ test('names that turn the direction of writing turn themselves alone', () => {
   const job = jobOf({ runs: ['F-S1', 'S1-L'] });
   const read = readJob({ ...job, boxes: job.boxes.map((box) => ({ ...box, name: `\u202E${box.name}` })) });
   expect(read.ok && read.job.boxes[0]?.name).toBe('\u2068\u202ES1\u2069');
+});
+
+test('where the cheapest plan violates the code, the best that does not is named', () => {
+  const said = { letter: 'C', proved: false, gap: 0, unproved: ['It violates the code.'], notTried: [] };
+  expect(sayLeast({ ...said, instead: 'A' }, 'A')).toBe(
+    'C costs least of what was found, and violates the code. Of those that do not, A is the best found.',
+  );
+  expect(sayLeast({ ...said, instead: null }, 'C')).toBe('C is the best found. It violates the code.');
 });
