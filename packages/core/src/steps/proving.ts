@@ -32,16 +32,16 @@ export const deadSteps = (
   circuits: ReadonlySet<string>,
 ): Step[] => {
   const names = [...circuits].map((id) => circuitName(job, id));
+  const hasUnnamed = circuits.has(UNNAMED_BREAKER);
   const known = [...circuits].filter((id) => id !== UNNAMED_BREAKER).map((id) => circuitName(job, id));
   const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);
   const isThere = box.work === 'existing' || here.some((cable) => cable.existing);
   const groups = job.groups.filter((group) => circuits.has(group.circuit));
   const ids = new Set<string>(groups.map((group) => group.id));
   const lamps = job.luminaires.filter((one) => one.existing && ids.has(one.group)).map((one) => one.name);
-  const find = circuits.has(UNNAMED_BREAKER)
-    ? ' Nobody has named one of them: find it before you go on, by switching breakers off until what it feeds tests dead.'
+  const find = hasUnnamed
+    ? ` Nobody has named ${names.length > 1 ? 'one of them' : 'it'}: find it before you go on, by switching breakers off until what it feeds tests dead.`
     : '';
-  const several = names.length > 1 ? ' A neutral can be live with the other breaker off.' : '';
   const before: Step[] = isThere
     ? [
         {
@@ -67,11 +67,11 @@ export const deadSteps = (
       text: `${
         names.length > 1
           ? `Switch off every breaker of this box: ${listed(names)}.`
-          : `Switch off the breaker of ${names[0] ?? 'the circuit'}.`
+          : `Switch off ${hasUnnamed ? 'the breaker that feeds this box' : `the breaker of ${names[0] ?? 'the circuit'}`}.`
       } Lock or tag it where you can.${seen}${find}`,
       why: 'A traveler, or the neutral of another circuit, can be live while the luminaires are dark.',
       section: null,
-      caution: several === '' ? null : several.trim(),
+      caution: names.length > 1 ? 'A neutral can be live with the other breaker off.' : null,
       shows: null,
     },
     ...leftLive(wiring, job, compiled)
