@@ -53,6 +53,14 @@ afterEach(() => jest.useRealTimers());
 
 const type = (name: string) => store.dispatch(edited(job(name), 'name'));
 
+/** The server has the newest state: the answer to the nth save settles it, and nothing is kept in the browser any more. */
+const settledBy = async (nth: number, revision: number) => {
+  sent[nth]?.answer(200, { revision });
+  await pass(0);
+  expect(saveOf(store)).toBe('saved');
+  expect(await findDraft('j')).toBeNull();
+};
+
 test('typing is kept in the browser at once and saved once after a rest', async () => {
   type('b');
   await pass(1000);
@@ -62,10 +70,7 @@ test('typing is kept in the browser at once and saved once after a rest', async 
   expect(sent).toHaveLength(0);
   await pass(REST);
   expect(sent.map((one) => [one.name, one.parent])).toEqual([['bc', 1]]);
-  sent[0]?.answer(200, { revision: 2 });
-  await pass(0);
-  expect(saveOf(store)).toBe('saved');
-  expect(await findDraft('j')).toBeNull();
+  await settledBy(0, 2);
 });
 
 test('what is typed during a slow save waits for its answer and goes on top of it', async () => {
@@ -170,10 +175,7 @@ describe('a save whose answer was lost', () => {
     sent[1]?.answer(200, { revision: 2 });
     await pass(2 * REST);
     expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
-    sent[2]?.answer(200, { revision: 3 });
-    await pass(0);
-    expect(saveOf(store)).toBe('saved');
-    expect(await findDraft('j')).toBeNull();
+    await settledBy(2, 3);
   });
 
   test('is sent again when the tab was closed during it, and typing goes on', async () => {
@@ -209,10 +211,7 @@ describe('a save whose answer was lost', () => {
     expect(sent.slice(1).map((one) => [one.name, one.parent, one.saveId])).toEqual([
       ['b', 1, sent[0]?.saveId],
     ]);
-    sent[1]?.answer(200, { revision: 2 });
-    await pass(0);
-    expect(saveOf(store)).toBe('saved');
-    expect(await findDraft('j')).toBeNull();
+    await settledBy(1, 2);
   });
 
   test('left unanswered, what is newer follows it once the job is left', async () => {
