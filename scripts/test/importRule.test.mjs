@@ -61,7 +61,7 @@ test.each([
   ],
   [
     'a page that reads the inside of the core',
-    'packages/web/src/shared/breaks.ts',
+    'packages/web/src/parts/breaks.ts',
     "import { planJob } from '../../../core/src/planning/planJob.js';\nexport const bad = planJob;\n",
     'entry-only',
   ],

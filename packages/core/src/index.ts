@@ -95,8 +95,8 @@ export type { CutLength } from './materials/lengths.js';
 export { ceilingOf } from './model/ceiling.js';
 export { holdOf } from './layout/holds.js';
 export type { Hold } from './layout/holds.js';
-export { addLevel, changeLevel, levelsOf, levelView, onLevel, removeLevel } from './layout/levels.js';
-export { addPicture, changePicture, movePicture, removePicture, scalePicture } from './layout/pictures.js';
+export { addLevel, changeLevel, levelsOf, levelView, onLevel, removeLevel } from './edits/levels.js';
+export { addPicture, changePicture, movePicture, removePicture, scalePicture } from './edits/pictures.js';
 export { layoutFaults } from './layout/faults.js';
 export type { LayoutFault } from './layout/faults.js';
 export {
@@ -113,7 +113,7 @@ export {
   removeRoom,
   setWallFact,
   setWallLength,
-} from './layout/roomEdits.js';
+} from './edits/roomEdits.js';
 export {
   addLuminaire,
   addPlainBox,
@@ -124,7 +124,7 @@ export {
   nextSwitchSpot,
   setDistance,
   setHeight,
-} from './layout/placeEdits.js';
+} from './edits/placeEdits.js';
 export {
   addCircuit,
   addExistingCable,
@@ -135,8 +135,8 @@ export {
   removeExistingCable,
   setCableCircuit,
   ungang,
-} from './layout/control.js';
-export { withoutBox, withoutFeed, withoutGroup, withoutSlot } from './layout/removals.js';
+} from './edits/control.js';
+export { withoutBox, withoutFeed, withoutGroup, withoutSlot } from './edits/removals.js';
 export {
   alongWall,
   distance,
@@ -158,8 +158,8 @@ export { planJob } from './planning/planJob.js';
 export type { CircuitPlan } from './planning/planCircuit.js';
 export type { PlanProblem } from './planning/problem.js';
 export { sayProblem } from './planning/sayProblem.js';
-export { draftOf, withDraft, withoutCircuit } from './planning/circuitDraft.js';
-export type { CircuitDraft, DraftPlace } from './planning/circuitDraft.js';
+export { draftOf, withDraft, withoutCircuit } from './edits/circuitDraft.js';
+export type { CircuitDraft, DraftPlace } from './edits/circuitDraft.js';
 
 /** The simulator: a wiring alone, in any handle positions. */
 export { compile } from './circuit/compile.js';
@@ -186,15 +186,15 @@ export { truthTable } from './proving/truthTable.js';
 export type { TruthRow, TruthTable } from './proving/truthTable.js';
 
 /** Code rules and box fill. */
-export { fillOf } from './code/boxContents.js';
+export { fillOf } from './materials/boxContents.js';
 export { cautionsAt } from './steps/makeUpSteps.js';
-export { cableTold, cableWord, isUntoldFeed } from './steps/cableNames.js';
+export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { faceOf, type FaceScrew } from './model/face.js';
 export { sayLeast, sayProof } from './plans/proof.js';
-export { UNKNOWN_FILL, sayFill } from './code/sayFillLine.js';
-export { boxFill } from './code/boxFill.js';
-export type { BoxFill, FillLine } from './code/boxFill.js';
-export { sayFillLine } from './code/sayFillLine.js';
+export { UNKNOWN_FILL, sayFill } from './words/fill.js';
+export { boxFill } from './nec/boxFill.js';
+export type { BoxFill, FillLine } from './nec/boxFill.js';
+export { sayFillLine } from './words/fill.js';
 export { compareEditions, findingKey, inspect } from './code/inspect.js';
 export { findingsByPlace } from './code/byPlace.js';
 export type { PlaceFindings } from './code/byPlace.js';
@@ -238,8 +238,8 @@ export {
   powerEntry,
   removePlace,
   setPowerEntry,
-} from './planning/draftEdits.js';
-export type { CircuitStart } from './planning/draftEdits.js';
+} from './edits/draftEdits.js';
+export type { CircuitStart } from './edits/draftEdits.js';
 export { sketchRun } from './drawing/sketchRun.js';
 export type { RunSketch } from './drawing/sketchRun.js';
 export { spiceNetlist } from './formats/spice.js';
@@ -258,17 +258,17 @@ export type { ProfileId } from './plans/profiles.js';
 export { FAMILIAR_TITLES } from './plans/familiar.js';
 export { forcedEntry, leastCostOf, setEntry, setRunFact } from './plans/constraints.js';
 export { wireAll } from './plans/wireAll.js';
-export { leastChange } from './plans/leastChange.js';
+export { leastChange } from './plans/change/leastChange.js';
 export { emptyBoxes, switchedGroups } from './search/orders.js';
-export type { LeastChange } from './plans/leastChange.js';
-export type { Moved } from './plans/handwork.js';
-export type { Change, NewPlace } from './plans/changes.js';
+export type { LeastChange } from './plans/change/leastChange.js';
+export type { Moved } from './plans/change/handwork.js';
+export type { Change, NewPlace } from './plans/change/changes.js';
 export type { Refusal } from './plans/refusal.js';
 export type { Relaxed } from './plans/relaxations.js';
 
 /** The search under the plans, for figures and for whoever wants one plan by weights of their own. */
 export { choiceOf, createSearch } from './search/search.js';
-export { leastCost } from './search/cost.js';
+export { leastCost } from './search/prices/weights.js';
 export { NO_CONSTRAINTS } from './search/orders.js';
 
 /** Making up: the work order of a box, and a conductor followed in words. */

@@ -14,7 +14,7 @@ import {
   type Job,
   type PlanSet,
 } from '../src/index.js';
-import { leastCost } from '../src/search/cost.js';
+import { leastCost } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
 import { baselineOf, withChoice } from '../src/plans/measures.js';

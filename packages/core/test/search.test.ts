@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { createTreeSearch, TOP } from '../src/search/exact.js';
+import { createTreeSearch, TOP } from '../src/search/exact/treeSearch.js';
 import type { Found } from '../src/search/found.js';
-import { priceTablesOf } from '../src/search/priceTables.js';
+import { priceTablesOf } from '../src/search/prices/priceTables.js';
 import { createSearch } from '../src/search/search.js';
-import { raiseSlopes } from '../src/search/slopes.js';
-import { weighedOf } from '../src/search/weighed.js';
-import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/cost.js';
+import { raiseSlopes } from '../src/search/bounds/subgradient.js';
+import { weighedOf } from '../src/search/bounds/weighed.js';
+import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import type { Job } from '../src/index.js';
 import { anySearchJob } from './support/searchJobs.js';

@@ -9,12 +9,12 @@ import {
   reviewJob,
   type Job,
 } from '../src/index.js';
-import { leastCost } from '../src/search/cost.js';
-import { largeBound } from '../src/search/largeBound.js';
+import { leastCost } from '../src/search/prices/weights.js';
+import { largeBound } from '../src/search/bounds/largeBound.js';
 import type { Found } from '../src/search/found.js';
-import { searchLarge } from '../src/search/large.js';
+import { searchLarge } from '../src/search/descent/largeSearch.js';
 import { NO_CONSTRAINTS, orderSpaceOf } from '../src/search/orders.js';
-import { priceTablesOf } from '../src/search/priceTables.js';
+import { priceTablesOf } from '../src/search/prices/priceTables.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
 import { withChoice } from '../src/plans/measures.js';
 import { naming } from './support/samples.js';

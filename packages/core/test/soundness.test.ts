@@ -12,8 +12,8 @@ import {
   type Job,
   type Wiring,
 } from '../src/index.js';
-import { leastCost } from '../src/search/cost.js';
-import { loadCodesOf, MOST_CLASSES } from '../src/search/load.js';
+import { leastCost } from '../src/search/prices/weights.js';
+import { loadCodesOf, MOST_CLASSES } from '../src/search/prices/loadCodes.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import { anyFault, withFault } from './support/faults.js';
 import { anyFullJob } from './support/fullJobs.js';

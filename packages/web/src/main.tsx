@@ -1,9 +1,9 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { App } from './app/App.js';
-import { claimTab } from './editing/tab.js';
-import { createStore } from './app/store.js';
+import { App } from './shell/App.js';
+import { claimTab } from './server/tab.js';
+import { createStore } from './store/store.js';
 import './styles.css';
 
 const root = document.getElementById('root');

@@ -1,9 +1,9 @@
 import { jest } from '@jest/globals';
 import { newJob, standardStock, type Job, type JobId } from '@amber/core';
-import { createStore, type Store } from '../src/app/store.js';
-import { closed, edited, keptMine, opened } from '../src/editing/jobSlice.js';
+import { createStore, type Store } from '../src/store/store.js';
+import { closed, edited, keptMine, opened } from '../src/store/jobSlice.js';
 import { fakeBrowser, openTab } from './support/browser.js';
-import { findDraft } from '../src/editing/keptDraft.js';
+import { findDraft } from '../src/store/keptDraft.js';
 
 const STOCK = standardStock();
 const job = (name: string): Job => newJob('j' as JobId, name, STOCK);

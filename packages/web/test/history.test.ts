@@ -1,6 +1,6 @@
 import { newJob, standardStock, type Job, type JobId } from '@amber/core';
-import type { KeptDraft } from '../src/editing/keptDraft.js';
-import { changeBetween, redo, remember, undo, type History } from '../src/editing/history.js';
+import type { KeptDraft } from '../src/store/keptDraft.js';
+import { changeBetween, redo, remember, undo, type History } from '../src/store/history.js';
 import {
   edited,
   jobSlice,
@@ -12,7 +12,7 @@ import {
   saving,
   tookTheirs,
   undone,
-} from '../src/editing/jobSlice.js';
+} from '../src/store/jobSlice.js';
 
 const job = (name: string): Job => newJob('j' as JobId, name, STOCK);
 const STOCK = standardStock();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { emptyBoxes, leastChange, newJob, readJob, standardStock, type Circuit, type Job } from '@amber/core';
-import { changeOf, hasExisting, startOf, type SmallJobDraft } from '../src/runs/smallJob/draft.js';
+import { changeOf, hasExisting, startOf, type SmallJobDraft } from '../src/panels/change/draft.js';
 
 /** The winch room as it was found: one old switch on a loop from the ceiling box. */
 const found = (): { job: Job; circuit: Circuit } => {

@@ -1,9 +1,9 @@
 import { jest } from '@jest/globals';
 import { newJob, standardStock, type JobId } from '@amber/core';
-import { createStore, type Store } from '../src/app/store.js';
-import { keptHere } from '../src/editing/kept.js';
-import { opened } from '../src/editing/jobSlice.js';
-import { ticked, tickedSteps } from '../src/editing/tickSlice.js';
+import { createStore, type Store } from '../src/store/store.js';
+import { keptHere } from '../src/server/kept.js';
+import { opened } from '../src/store/jobSlice.js';
+import { ticked, tickedSteps } from '../src/store/tickSlice.js';
 import { fakeBrowser, openTab } from './support/browser.js';
 
 interface Sent {

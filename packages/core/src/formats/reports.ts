@@ -14,7 +14,7 @@ import {
 import { judgedEditionSchema, runSchema } from '../model/job.js';
 import { awgSchema } from '../model/units.js';
 import { endSchema, terminalSchema } from '../model/wiring.js';
-import type { BoxFill } from '../code/boxFill.js';
+import type { BoxFill } from '../nec/boxFill.js';
 import type { Estimate } from '../materials/estimate.js';
 import type { TruthTable } from '../proving/truthTable.js';
 

@@ -3,7 +3,7 @@ import { boxContentsSchema } from '../model/contents.js';
 import { editionSchema } from '../model/job.js';
 import { nameSchema } from '../model/place.js';
 import { volumeSchema } from '../model/units.js';
-import { boxFill, type BoxFill } from '../code/boxFill.js';
+import { boxFill, type BoxFill } from '../nec/boxFill.js';
 import { fault, readDocument, versionOf, type Read } from './documents.js';
 
 export const WORKSHEET_FORMAT = 1;

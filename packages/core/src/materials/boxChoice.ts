@@ -2,7 +2,7 @@ import { articleOf, articlesOf, type BoxArticle } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { ArticleId } from '../model/ids.js';
 import type { Box, Job, JudgedEdition, Luminaire } from '../model/job.js';
-import { boxFill } from '../code/boxFill.js';
+import { boxFill } from '../nec/boxFill.js';
 
 /** A box and what is put on it, as one choice. */
 export interface BoxOffer {

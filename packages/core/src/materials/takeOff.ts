@@ -5,7 +5,7 @@ import type { ArticleId, BoxId, CableId } from '../model/ids.js';
 import { runFactOf, type Box, type Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import type { Joint, Member, Wiring } from '../model/wiring.js';
-import { gangsTaken } from '../code/boxContents.js';
+import { gangsTaken } from './boxContents.js';
 import { workedBoxes } from './workedBoxes.js';
 import { cutLength } from './lengths.js';
 import { staplesOf } from './staples.js';

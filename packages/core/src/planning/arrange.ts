@@ -3,7 +3,7 @@ import type { CableArticle } from '../model/articles.js';
 import { isNeutralColour } from '../model/colours.js';
 import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
-import { neutralRequirement } from '../code/neutralRequirement.js';
+import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { assignColours, type Colouring } from './colours.js';
 import type { Carrier } from './carriers.js';
 import { createFitter, type Fitting } from './devices.js';

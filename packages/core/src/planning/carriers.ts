@@ -1,7 +1,7 @@
 import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
 import { PANEL, placeOfNode, type Place } from '../model/ids.js';
 import { isBetween, type Circuit, type ExistingCable, type Feed, type Job, type Run } from '../model/job.js';
-import { suitsBreaker } from '../code/ampacity.js';
+import { suitsBreaker } from '../nec/ampacity.js';
 
 /** Cables of the stock that can be bought in the circuit's size, fewest conductors first. */
 export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>

@@ -1,8 +1,8 @@
 import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { contentsOf, gangsTaken } from '../code/boxContents.js';
-import { boxFill } from '../code/boxFill.js';
+import { contentsOf, gangsTaken } from '../materials/boxContents.js';
+import { boxFill } from '../nec/boxFill.js';
 import { smallestThatFits, suitingBoxes } from '../materials/boxChoice.js';
 
 /** A box for which the stock has nothing big enough; `largest` is 0 where nothing suits at all. */

@@ -1,7 +1,7 @@
 import { PANEL, type BoxId, type CircuitId, type Place } from '../model/ids.js';
 import { isBetween, runFactOf, type Job, type RunFact } from '../model/job.js';
 import { newRunFact } from '../model/newJob.js';
-import { leastCost } from '../search/cost.js';
+import { leastCost } from '../search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { baselineOf, measure, withChoice } from './measures.js';

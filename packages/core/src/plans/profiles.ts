@@ -1,5 +1,5 @@
 import type { Circuit, Job } from '../model/job.js';
-import { leastCable, leastCost, leastLabour, type Weights } from '../search/cost.js';
+import { leastCable, leastCost, leastLabour, type Weights } from '../search/prices/weights.js';
 import type { Constraints } from '../search/orders.js';
 import { createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';

@@ -3,8 +3,8 @@ import { isCutShort } from '../search/notTried.js';
 import type { NotTried, SearchResult } from '../search/found.js';
 import type { Candidate } from './candidates.js';
 import { valueBy, type ProfileId } from './profiles.js';
-import { listed } from '../model/words.js';
-import { nameOf } from './words.js';
+import { listed } from '../words/lists.js';
+import { nameOf } from '../words/places.js';
 
 /** How far it is shown that a plan is the best by a profile. */
 export interface Proof {

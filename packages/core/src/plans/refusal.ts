@@ -5,14 +5,14 @@ import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
 import { existingBetween } from '../planning/carriers.js';
 import { sayProblem } from '../planning/sayProblem.js';
-import { MOST_CLASSES_LARGE } from '../search/large.js';
+import { MOST_CLASSES_LARGE } from '../search/descent/largeSearch.js';
 import { boxesOf, junctionsOf, switchedGroups } from '../search/orders.js';
-import { someLengthsKnown } from '../search/priceTables.js';
+import { someLengthsKnown } from '../search/prices/priceTables.js';
 import { withChoice } from './measures.js';
 import type { Candidate } from './candidates.js';
 import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
-import { listed } from '../model/words.js';
-import { nameOf } from './words.js';
+import { listed } from '../words/lists.js';
+import { nameOf } from '../words/places.js';
 
 /** Why a brief cannot be met: what clashes, and how to mend it. */
 export interface Refusal {

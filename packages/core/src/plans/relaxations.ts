@@ -8,7 +8,7 @@ import { choiceOf } from '../search/search.js';
 import type { SearchLimits } from '../search/found.js';
 import { baselineOf, measure, withChoice, type Baseline, type Measured } from './measures.js';
 import { bestBy } from './profiles.js';
-import { nameOf } from './words.js';
+import { nameOf } from '../words/places.js';
 
 /** A fact of the brief that could be otherwise. */
 export type Relaxation =

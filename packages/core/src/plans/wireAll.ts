@@ -1,5 +1,5 @@
 import type { Job } from '../model/job.js';
-import { leastCost } from '../search/cost.js';
+import { leastCost } from '../search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 

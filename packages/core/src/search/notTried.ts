@@ -1,7 +1,7 @@
 import { PANEL, type BoxId } from '../model/ids.js';
 import type { NotTried } from './found.js';
 import type { OrderSpace } from './orders.js';
-import type { PriceTables } from './priceTables.js';
+import type { PriceTables } from './prices/priceTables.js';
 
 /** Boxes that could hold more runs than the search tries at one, each by the narrowest new cable but for those that lie there. */
 const crowdedBoxes = (tables: PriceTables, { feeds, boxesFor, fit, chains }: OrderSpace): BoxId[] => {

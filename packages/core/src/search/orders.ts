@@ -9,7 +9,7 @@ import {
   type Group,
   type Job,
 } from '../model/job.js';
-import { neutralRequirement } from '../code/neutralRequirement.js';
+import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { Order } from './problem.js';

@@ -1,15 +1,15 @@
 import { PANEL, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
-import type { Weights } from './cost.js';
-import { OUT, TOP } from './exact.js';
-import { exactSearch } from './exactSearch.js';
+import type { Weights } from './prices/weights.js';
+import { OUT, TOP } from './exact/treeSearch.js';
+import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
-import { largeBound } from './largeBound.js';
-import { searchLarge } from './large.js';
-import { MOST_CLASSES } from './load.js';
+import { largeBound } from './bounds/largeBound.js';
+import { searchLarge } from './descent/largeSearch.js';
+import { MOST_CLASSES } from './prices/loadCodes.js';
 import { notTriedBy } from './notTried.js';
 import { entriesOf, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
-import { priceTablesOf, type PriceTables } from './priceTables.js';
+import { priceTablesOf, type PriceTables } from './prices/priceTables.js';
 
 export interface SearchOptions {
   weights: Weights;

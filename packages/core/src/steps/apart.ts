@@ -4,7 +4,7 @@ import { endKey, placeOfEnd, type Joint, type Wiring } from '../model/wiring.js'
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
-import { endWord } from './ends.js';
+import { endWord } from '../words/wires.js';
 import type { Step } from './step.js';
 
 /** One of two or more places in a box at which a neutral of one circuit is joined or landed: never with one another. */

@@ -3,7 +3,7 @@ import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Landing, Wiring } from '../model/wiring.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
-import { colourWord, deviceWord, endWord, terminalWord } from './ends.js';
+import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
 import { isJumper } from './splices.js';
 import type { Step } from './step.js';
 

@@ -1,10 +1,10 @@
 import { UNNAMED_BREAKER } from '../model/ids.js';
 import { circuitName, type Box, type Job } from '../model/job.js';
-import { listed } from '../model/words.js';
+import { listed } from '../words/lists.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { leftLive, type LeftLive } from '../circuit/leftLive.js';
-import { cableWord } from './cableNames.js';
+import { cableWord } from '../words/cables.js';
 import type { Step } from './step.js';
 
 /** It stands wherever a step leads to a breaker's terminal or a bar of the panel. */

@@ -5,8 +5,8 @@ import type { NetState, State } from '../circuit/evaluate.js';
 import { circuitsByNet, type Role } from '../circuit/roles.js';
 import type { Trace, TracePiece } from '../circuit/trace.js';
 import { PANEL, type Place } from '../model/ids.js';
-import { placeWord } from './cableNames.js';
-import { colourWord, deviceWord, terminalWord } from './ends.js';
+import { placeWord } from '../words/cables.js';
+import { colourWord, deviceWord, terminalWord } from '../words/wires.js';
 
 /** What a conductor is for, in a word. */
 export const ROLE_WORDS: Record<Role, string> = {

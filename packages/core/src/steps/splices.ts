@@ -7,7 +7,7 @@ import type { Compiled } from '../circuit/compile.js';
 import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
 import type { Apart } from './apart.js';
-import { colourWord, deviceWord, endWord, terminalWord } from './ends.js';
+import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
 import type { Phase, Step } from './step.js';
 
 const PHASE_OF: Record<Role, Phase> = {

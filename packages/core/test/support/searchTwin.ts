@@ -1,10 +1,10 @@
 import type { Job } from '../../src/index.js';
-import { neutralRequirement } from '../../src/code/neutralRequirement.js';
+import { neutralRequirement } from '../../src/nec/neutralRequirement.js';
 import { createFitter } from '../../src/planning/devices.js';
-import type { Weights } from '../../src/search/cost.js';
-import { priceTablesOf, type PriceTables } from '../../src/search/priceTables.js';
+import type { Weights } from '../../src/search/prices/weights.js';
+import { priceTablesOf, type PriceTables } from '../../src/search/prices/priceTables.js';
 import { settle, type Settled } from '../../src/search/problem.js';
-import { weighedOf, type Entering, type Weighed } from '../../src/search/weighed.js';
+import { weighedOf, type Entering, type Weighed } from '../../src/search/bounds/weighed.js';
 
 /** All orders of a list. */
 const orders = <T>(items: readonly T[]): T[][] => {

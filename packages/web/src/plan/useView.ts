@@ -1,7 +1,7 @@
 import { useGesture } from '@use-gesture/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Circuit, Job, Spot } from '@amber/core';
-import { useSize } from '../shared/useSize.js';
+import { useSize } from '../parts/useSize.js';
 import { fitted, toPlan, zoomed, type View } from './view.js';
 
 /**

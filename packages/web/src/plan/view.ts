@@ -1,5 +1,5 @@
 import { extentOf, PANEL, type Circuit, type Job, type Spot } from '@amber/core';
-import type { Size } from '../shared/useSize.js';
+import type { Size } from '../parts/useSize.js';
 
 /** How a plan is seen: the point at the upper left of the picture, inches, and pixels for each inch. */
 export interface View {

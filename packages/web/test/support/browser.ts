@@ -1,4 +1,4 @@
-import { resetTab } from '../../src/editing/tab.js';
+import { resetTab } from '../../src/server/tab.js';
 
 /** Keys by which a storage of the browser is asked. */
 const storage = (kept: Map<string, string>): Storage =>

@@ -1,7 +1,7 @@
 import { cubicInches } from '../../model/units.js';
 import { suitingBoxes, smallestThatFits, type BoxOffer } from '../../materials/boxChoice.js';
-import type { BoxFill } from '../boxFill.js';
-import { contentsOf, fillOf } from '../boxContents.js';
+import type { BoxFill } from '../../nec/boxFill.js';
+import { contentsOf, fillOf } from '../../materials/boxContents.js';
 import { articlesAt, boxesReached } from '../../model/wiring.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 

@@ -4,7 +4,7 @@ import type { Place } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import type { Awg } from '../../model/units.js';
 import { pigtailKey } from '../../circuit/keys.js';
-import { LARGEST_BREAKER, suitsBreaker } from '../ampacity.js';
+import { LARGEST_BREAKER, suitsBreaker } from '../../nec/ampacity.js';
 import { defineRule } from '../rule.js';
 
 interface Found {

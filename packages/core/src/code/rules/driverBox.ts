@@ -1,6 +1,6 @@
 import { articlesAt } from '../../model/wiring.js';
 import { cubicInches } from '../../model/units.js';
-import { fillOf } from '../boxContents.js';
+import { fillOf } from '../../materials/boxContents.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
 type Found =

@@ -2,7 +2,7 @@ import { articleOf } from '../../model/articles.js';
 import type { Group } from '../../model/job.js';
 import { placeOfEnd } from '../../model/wiring.js';
 import { conductorKey } from '../../circuit/keys.js';
-import { neutralRequirement, type NeutralRequirement } from '../neutralRequirement.js';
+import { neutralRequirement, type NeutralRequirement } from '../../nec/neutralRequirement.js';
 import type { Inspected } from '../inspected.js';
 import { questionOf } from '../questions.js';
 import { defineRule, type Breach } from '../rule.js';

@@ -1,5 +1,5 @@
 import type { RoomKind } from '../../model/place.js';
-import { HABITABLE } from '../rooms.js';
+import { HABITABLE } from '../../nec/rooms.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
 const ASKED: readonly RoomKind[] = [...HABITABLE, 'bathroom', 'hallway', 'stairway', 'garage', 'outdoors'];

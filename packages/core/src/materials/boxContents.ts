@@ -1,0 +1,149 @@
+import { articleOf, groundOf } from '../model/articles.js';
+import type { BoxContents } from '../model/contents.js';
+import type { ArticleId, BoxId } from '../model/ids.js';
+import type { Job, JudgedEdition } from '../model/job.js';
+import type { Awg } from '../model/units.js';
+import { articlesAt, placeOfEnd, type Wiring } from '../model/wiring.js';
+import { chosenOffer } from './boxChoice.js';
+import { boxFill, type BoxFill, type FillUnknown } from '../nec/boxFill.js';
+
+/** Conductors that enter a box with its cables; the metal of a raceway takes no room inside. */
+const cablesIn = (job: Job, wiring: Wiring, box: BoxId) => {
+  const conductors: Awg[] = [];
+  const grounds: Awg[] = [];
+  const passing: BoxContents['passing'] = [];
+  for (const cable of wiring.cables) {
+    const article = articleOf(job.stock, 'cable', cable.article);
+    const { awg } = article;
+    const ground = groundOf(article);
+    const grounded = ground !== null && ground !== 'raceway';
+    for (const side of ['from', 'to'] as const) {
+      if (placeOfEnd(cable, side) !== box) continue;
+      conductors.push(...article.insulated.map(() => awg));
+      if (grounded) grounds.push(awg);
+    }
+    for (const { loop } of cable.via.filter((one) => one.box === box)) {
+      passing.push(...article.insulated.map(() => ({ awg, loop })));
+      if (grounded) grounds.push(awg);
+    }
+  }
+  return { conductors, grounds, passing };
+};
+
+/** The yokes of a box, each with the largest conductor connected to it. */
+const yokesIn = (job: Job, wiring: Wiring, box: BoxId): BoxContents['yokes'] => {
+  const devices = wiring.devices.filter((device) => device.box === box);
+  if (devices.length === 0) return [];
+  const awgOfCable = new Map(
+    wiring.cables.map(({ id, article }) => [id as string, articleOf(job.stock, 'cable', article).awg]),
+  );
+  const awgOfPigtail = new Map(
+    wiring.joints
+      .filter((joint) => joint.box === box)
+      .flatMap((joint) =>
+        joint.members.flatMap((member) =>
+          'pigtail' in member ? [[member.pigtail.id, member.pigtail.awg] as const] : [],
+        ),
+      ),
+  );
+  return devices.map((device) => {
+    const sizes = wiring.landings.flatMap(({ wire, terminal }) => {
+      if (!('device' in terminal) || terminal.device !== device.id) return [];
+      const awg = 'end' in wire ? awgOfCable.get(wire.end.cable) : awgOfPigtail.get(wire.pigtail);
+      return awg ? [awg] : [];
+    });
+    const thickest = sizes.reduce<Awg>((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
+    return { gangs: articleOf(job.stock, 'device', device.article).gangs, awg: thickest };
+  });
+};
+
+/** Leads of luminaires in a box, grounds left out: those of 14 AWG and larger are conductors like any other. */
+const leadsIn = (job: Job, wiring: Wiring, box: BoxId) => {
+  const leads = wiring.joints
+    .filter((joint) => joint.box === box)
+    .flatMap((joint) => joint.members.flatMap((member) => ('lead' in member ? [member.lead] : [])))
+    .filter((lead) => lead.name !== 'ground')
+    .flatMap((lead) => job.luminaires.find((one) => one.id === lead.luminaire) ?? []);
+  return {
+    thin: leads.filter((one) => one.leadAwg > 14).map((one) => one.leadAwg),
+    thick: leads.filter((one) => one.leadAwg <= 14).map((one) => one.leadAwg),
+    domed: leads.every((one) => one.domedCanopy),
+  };
+};
+
+/** Counts what the wiring holds in a box, and what was in it before. */
+export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => {
+  const box = job.boxes.find((one) => one.id === id);
+  const { conductors, grounds, passing } = cablesIn(job, wiring, id);
+  const leads = leadsIn(job, wiring, id);
+  const before = box?.existingFill;
+  return {
+    conductors: [...conductors, ...leads.thick, ...(before?.conductors ?? [])],
+    passing: [...passing, ...(before?.passing ?? [])],
+    grounds: [...grounds, ...(before?.grounds ?? [])],
+    isolatedGrounds: before?.isolatedGrounds ?? [],
+    yokes: [...yokesIn(job, wiring, id), ...(before?.yokes ?? [])],
+    internalClamps:
+      chosenOffer(job, articlesAt(wiring, id)).internalClamps || before?.internalClamps === true,
+    supportFittings: (box?.fittings.length ?? 0) + (before?.supportFittings ?? 0),
+    fixtureWires: [...leads.thin, ...(before?.fixtureWires ?? [])],
+    domedCanopy: leads.domed && before?.domedCanopy !== false,
+    terminalBlocks: before?.terminalBlocks ?? [],
+  };
+};
+
+/** Volume there is in a box: of its sections together, or the wiring space of a luminaire that brings its own; null unless told. */
+const volumeOf = (job: Job, wiring: Wiring, box: BoxId): number | null => {
+  const chosen = articlesAt(wiring, box);
+  if (chosen.length > 0) return chosenOffer(job, chosen).volume;
+  return job.luminaires.find((one) => one.box === box && one.driverBox !== null)?.driverBox ?? null;
+};
+
+/** What stands in a box by the job and is not part of the wiring, as its circuit is not planned: its switches and luminaires. */
+export const unplannedIn = (job: Job, wiring: Wiring, box: BoxId) => {
+  const fitted = new Set(wiring.devices.map((device) => device.slot));
+  const hung = new Set<string>([
+    ...wiring.joints.flatMap(({ members }) =>
+      members.flatMap((member) => ('lead' in member ? [member.lead.luminaire] : [])),
+    ),
+    ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
+  ]);
+  return {
+    slots: job.slots.filter((slot) => slot.box === box && !fitted.has(slot.id)),
+    luminaires: job.luminaires.filter((one) => one.box === box && !hung.has(one.id)),
+  };
+};
+
+/** Device spaces that all of a box takes: of the devices of the wiring, and of those whose circuit is not planned yet. */
+export const gangsTaken = (job: Job, wiring: Wiring, box: BoxId): { fitted: number; unplanned: number } => {
+  const gangsOf = (article: ArticleId | null) =>
+    article === null ? 1 : articleOf(job.stock, 'device', article).gangs;
+  return {
+    fitted: wiring.devices
+      .filter((device) => device.box === box)
+      .reduce((sum, device) => sum + gangsOf(device.article), 0),
+    unplanned: unplannedIn(job, wiring, box).slots.reduce((sum, slot) => sum + gangsOf(slot.article), 0),
+  };
+};
+
+const unknownOf = (job: Job, wiring: Wiring, id: BoxId, available: number | null): FillUnknown[] => {
+  const box = job.boxes.find((one) => one.id === id);
+  const { slots, luminaires } = unplannedIn(job, wiring, id);
+  return [
+    ...(available === null ? ['box' as const] : []),
+    ...(box?.work === 'existing' && box.existingFill === null ? ['contents' as const] : []),
+    ...(slots.length + luminaires.length > 0 ? ['unplanned' as const] : []),
+  ];
+};
+
+/** Box fill of one box of the wiring by an edition; the job's own where none is named. */
+export const fillOf = (
+  job: Job,
+  wiring: Wiring,
+  box: BoxId,
+  edition: JudgedEdition = job.edition,
+): BoxFill => {
+  const available = volumeOf(job, wiring, box);
+  const unknown = unknownOf(job, wiring, box, available);
+  return boxFill(available, contentsOf(job, wiring, box), edition, unknown);
+};

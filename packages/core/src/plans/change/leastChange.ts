@@ -1,0 +1,266 @@
+import { PANEL, type BoxId, type CableId, type SlotId } from '../../model/ids.js';
+import { circuitName, type Choice, type ExistingCable, type Job } from '../../model/job.js';
+import { feedingCable } from '../../planning/carriers.js';
+import type { Cable, Device, Wiring } from '../../model/wiring.js';
+import type { Finding } from '../../code/rule.js';
+import { reviewCircuit, reviewJob, type JobReview } from '../../review/reviewJob.js';
+import { leastCable } from '../../search/prices/weights.js';
+import { NO_CONSTRAINTS, type Constraints } from '../../search/orders.js';
+import { choiceOf, createSearch } from '../../search/search.js';
+import { changedJob, circuitOf, withDevicesFreed, type Change } from './changes.js';
+import { MOST_STEPS } from '../findPlans.js';
+import { makeUpIn, movedAt, type Moved } from './handwork.js';
+import { changeCost, type ChangeCost } from './cost.js';
+import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
+import type { Refusal } from '../refusal.js';
+import { listed } from '../../words/lists.js';
+import { nameOf } from '../../words/places.js';
+
+/** What a small job on existing work asks for. */
+export interface LeastChange {
+  /** The job after the change, with its choice of runs. */
+  job: Job;
+  measures: Measures;
+  /** What the change itself takes, without the boxes that stay closed. */
+  cost: ChangeCost;
+  runs: LaidRun[];
+  /** Cables that are there and stay in use, that the change adds, and that nothing uses from now on; those taken out of their boxes. */
+  stay: CableId[];
+  fresh: Cable[];
+  idle: CableId[];
+  abandoned: ExistingCable[];
+  /** Boxes in which a wire moves or that come new, and those that stay as they are. */
+  opened: BoxId[];
+  closed: BoxId[];
+  /** Devices that the change adds. */
+  devices: Device[];
+  moved: Moved[];
+  /** What today's rules then ask of the circuit, gravest first. */
+  asks: Finding[];
+}
+
+/** A job after the change that could be planned. */
+interface Variant {
+  job: Job;
+  abandoned: ExistingCable[];
+  weight: number;
+}
+
+/** The cheapest plan for a changed job, by new cable first; null where there is none. */
+const planned = (
+  job: Job,
+  circuit: Choice['circuit'],
+  wanted: Pick<Constraints, 'neutralAt' | 'neutrals'>,
+): Omit<Variant, 'abandoned'> | null => {
+  const named = job.circuits.find((one) => one.id === circuit);
+  if (!named) return null;
+  const { best } = createSearch(job, named, {
+    weights: leastCable(job),
+    constraints: { ...NO_CONSTRAINTS, ...wanted },
+    volumeLimit: Infinity,
+  }).least({ mostSteps: MOST_STEPS });
+  return best && { job: withChoice(job, circuit, choiceOf(best)), weight: best.weight };
+};
+
+/**
+ * The plan of least change for a small job on existing work: what stays, what is opened, what is new, what today's rules
+ * ask. Tried in turn: the runs as they are; other runs with the cables that lie there; old devices replaced; old cables to the
+ * box in question abandoned. The one with the least new cable, then the least cost, is taken.
+ */
+export const leastChange = (
+  asked: Job,
+  change: Change,
+): { ok: true; value: LeastChange } | { ok: false; refusal: Refusal } => {
+  const circuit = circuitOf(asked, change);
+  if (circuit === null)
+    return {
+      ok: false,
+      refusal: {
+        title: 'There is nothing to change',
+        reason: 'The change names a switch or a group that the job does not have.',
+        remedy: 'Choose one of the job.',
+      },
+    };
+  const stands = asItStands(asked, circuit);
+  if (!stands.ok) return stands;
+  const { job } = stands;
+  const before = reviewJob(job);
+  const wanted = changedJob(job, change);
+  const neutrals = {
+    neutralAt: change.kind === 'bringNeutral' ? [change.slot] : [],
+    neutrals: 'asAsked' as const,
+  };
+  const touched =
+    change.kind === 'addSwitch'
+      ? job.slots.filter((slot) => slot.group === change.group).map((slot) => slot.box)
+      : change.kind === 'takeOff'
+        ? [change.from]
+        : job.slots.filter((slot) => slot.id === change.slot).map((slot) => slot.box);
+  const old = job.existingCables.filter(
+    ({ between: [a, b] }) => a !== PANEL && touched.some((box) => box === a || box === b),
+  );
+  const kept = change.kind === 'replaceDevice' ? asIs(wanted, circuit) : null;
+  const variants: Variant[] = kept
+    ? [kept]
+    : [wanted, withDevicesFreed(wanted, circuit)].flatMap((one): Variant[] => {
+        const without = {
+          ...one,
+          existingCables: one.existingCables.filter((cable) => !old.includes(cable)),
+        };
+        const whole = planned(one, circuit, neutrals);
+        const less = old.length > 0 ? planned(without, circuit, neutrals) : null;
+        return [
+          ...(whole ? [{ ...whole, abandoned: [] }] : []),
+          ...(less ? [{ ...less, abandoned: old }] : []),
+        ];
+      });
+  const [best] = variants.sort((a, b) => a.weight - b.weight || a.abandoned.length - b.abandoned.length);
+  const after = best && reviewJob(best.job);
+  const measured = after && measureReview(after, circuit, baselineOf(best.job, circuit));
+  if (!best || !measured) return { ok: false, refusal: refusalOf(change) };
+  const mine = reviewCircuit(after, circuit);
+  const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
+  const unmeasured = used.filter(
+    (cable) => !cable.existing && ['unknown', 'guessed'].includes(cable.lengthSource),
+  );
+  if (unmeasured.length > 0) return { ok: false, refusal: needsUnmeasured(job, unmeasured) };
+  const usedBefore = new Set<string>(reviewCircuit(before, circuit).cables);
+  const devices = after.wiring.devices.filter(
+    ({ slot, article }) =>
+      !isFitted(before, slot, article) &&
+      best.job.slots.some((one) => one.id === slot && !one.existing) &&
+      belongs(best.job, slot, circuit),
+  );
+  // A device that is swapped for its like moves no wire, and its box is opened all the same.
+  const opened = [...mine.boxes].filter(
+    (box) =>
+      makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box) ||
+      !isKnown(job, box) ||
+      devices.some((device) => device.box === box),
+  );
+  const closed = [...mine.boxes].filter((box) => !opened.includes(box));
+  return {
+    ok: true,
+    value: {
+      job: best.job,
+      measures: measured.measures,
+      cost: changeCost(before, after, { opened, closed }),
+      runs: measured.runs,
+      stay: used.filter((cable) => cable.existing).map((cable) => cable.id),
+      fresh: used.filter((cable) => !cable.existing && !isPlanned(before.wiring, cable)),
+      idle: best.job.existingCables
+        .map((cable) => cable.id)
+        .filter((id) => usedBefore.has(id) && !used.some((one) => one.id === id)),
+      abandoned: best.abandoned,
+      opened,
+      closed,
+      devices,
+      moved: change.kind === 'replaceDevice' ? movedAt(before, after, change.slot) : [],
+      asks: mine.findings.filter((one) => one.severity !== 'waived'),
+    },
+  };
+};
+
+/** Was the same cable to come before the change already? */
+const isPlanned = (before: Wiring, { id, article, existing }: Cable): boolean =>
+  before.cables.some((one) => one.id === id && one.article === article && one.existing === existing);
+
+/** Was the same device to come before the change already? */
+const isFitted = ({ job, wiring }: JobReview, id: SlotId | null, article: Device['article']): boolean =>
+  job.slots.some((slot) => slot.id === id && !slot.existing) &&
+  wiring.devices.some((one) => one.slot === id && one.article === article);
+
+const isKnown = (job: Job, box: BoxId) => job.boxes.some(({ id }) => id === box);
+
+const belongs = (job: Job, id: SlotId | null, circuit: Choice['circuit']): boolean => {
+  const slot = job.slots.find((one) => one.id === id);
+  return job.groups.some((group) => group.id === slot?.group && group.circuit === circuit);
+};
+
+/**
+ * The job with the way that a circuit is wired now. Where nobody has chosen one it is made of the cables that lie there and of
+ * no other; what they do not carry is not known here, and nothing is invented for it.
+ */
+const asItStands = (
+  job: Job,
+  circuit: Choice['circuit'],
+): { ok: true; job: Job } | { ok: false; refusal: Refusal } => {
+  const feeds = job.feeds.filter((feed) => feed.circuit === circuit);
+  const chosen = job.choices.find((one) => one.circuit === circuit);
+  const feed = feeds.find((one) => one.id === chosen?.feed) ?? feeds[0];
+  if (feed && feed.at !== PANEL && feedingCable(job, feed) === null)
+    return { ok: false, refusal: feedNotTold(job, feed.at) };
+  if (chosen) return { ok: true, job };
+  // Old loops without a neutral lie there lawfully.
+  const found = planned(withoutBuying(job), circuit, { neutralAt: [], neutrals: 'none' });
+  const choice = found?.job.choices.find((one) => one.circuit === circuit);
+  return choice
+    ? { ok: true, job: withChoice(job, circuit, choice) }
+    : { ok: false, refusal: doesNotStand(job, circuit) };
+};
+
+/** The job with no cable to buy. */
+const withoutBuying = (job: Job): Job => ({
+  ...job,
+  stock: job.stock.map((article) => (article.kind === 'cable' ? { ...article, found: true } : article)),
+});
+
+const feedNotTold = (job: Job, box: BoxId): Refusal => ({
+  title: `Nobody has told by which cable power comes to ${nameOf(job, box)}`,
+  reason: 'What is done in old boxes hangs on the wires that are there; none is made up for it.',
+  remedy: 'Say on the layout which cable lies from the panel to it, and that this circuit is on it.',
+});
+
+const doesNotStand = (job: Job, circuit: Choice['circuit']): Refusal => ({
+  title: `The cables that are told do not carry ${circuitName(job, circuit)} as it stands`,
+  reason:
+    'A small job starts from what lies there: each run of the circuit by a cable of its own, with a ground and thick enough for the breaker. No cable that is not there is thought up.',
+  remedy:
+    'Say on the layout which cables lie there, between which boxes, and which circuit they are of. Where part of the circuit is new, choose a plan for it first.',
+});
+
+const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => {
+  const runs = cables.map(({ from, to }) => `${nameOf(job, from)} to ${nameOf(job, to)}`);
+  return {
+    title: `The cables that lie there do not serve this; a new one would be needed from ${listed(runs)}`,
+    reason: 'Nobody knows how long that is, so it can be neither cut nor priced.',
+    remedy: 'Place the boxes on the layout, or measure the run, and ask again.',
+  };
+};
+
+/** The changed job by the runs that it has; null where they do not serve any more. */
+const asIs = (job: Job, circuit: Choice['circuit']): Variant | null => {
+  const outcome = reviewJob(job).plans.find((plan) => plan.circuit.id === circuit)?.outcome;
+  return outcome?.ok ? { job, abandoned: [], weight: 0 } : null;
+};
+
+const refusalOf = (change: Change): Refusal => {
+  switch (change.kind) {
+    case 'replaceDevice':
+      return {
+        title: 'No wiring serves the new device',
+        reason:
+          'The stock has none of that kind for this place, or it needs a neutral that no cable can bring.',
+        remedy: 'Choose another device, or allow a new cable to the box.',
+      };
+    case 'addSwitch':
+      return {
+        title: 'The new switch cannot be reached',
+        reason: 'No run of known length leads to it, or no cable, device or box of the stock serves one.',
+        remedy: 'Say where the new box is or measure a run to it.',
+      };
+    case 'bringNeutral':
+      return {
+        title: 'No cable can bring a neutral to this switch',
+        reason: 'The runs that lead to it are forbidden, too long or not known.',
+        remedy: 'Allow a run from a box that has the neutral of this circuit.',
+      };
+    case 'takeOff':
+      return {
+        title: 'Nothing can be taken off this box',
+        reason:
+          'It has no room for another cable, or hot and neutral of the circuit cannot be brought to it.',
+        remedy: 'Take it off another box of the circuit, one with the feed in it.',
+      };
+  }
+};

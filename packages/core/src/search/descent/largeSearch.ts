@@ -1,0 +1,279 @@
+import type { GroupId, SlotId } from '../../model/ids.js';
+import { adjacency, descend, firstTree, kicked, pickerOf, rooted, type TreeProblem } from './localSearch.js';
+import { nodePricesOf } from '../prices/nodePrices.js';
+import { OUT, TOP, type Tree } from '../exact/treeSearch.js';
+import type { Found } from '../found.js';
+import type { PriceTables } from '../prices/priceTables.js';
+import { settle, type Order, type Settled } from '../problem.js';
+import { FORCED, runPricesOf } from '../prices/runPrices.js';
+import { fixedOf } from '../bounds/weighed.js';
+import type { OrderSpace } from '../orders.js';
+
+/**
+ * For each thing about a tree that is out of the question, and for each net too many on a run; a search may pass through
+ * such trees, and ends in none.
+ */
+const PENALTY = 1e14;
+/** Most net classes that fit the bits of a whole number. */
+export const MOST_CLASSES_LARGE = 30;
+
+interface LargeProblem extends TreeProblem {
+  settled: Settled;
+  fixed: number;
+}
+
+/**
+ * A settled arrangement of any number of places: what a tree costs is counted net by net. Every run is priced by the
+ * nets with terminals behind it and before it, every box by what ends in it.
+ */
+const largeProblem = (tables: PriceTables, settled: Settled, root: number): LargeProblem => {
+  const { classes, nodes } = settled;
+  const n = nodes.length;
+  const count = classes.length;
+  const runs = runPricesOf(tables, settled);
+  const prices = nodePricesOf(tables, settled);
+  const homeClasses = classes.reduce((bits, one, i) => (one.fromPanel ? bits | (1 << i) : bits), 0);
+  const feedClasses = classes.reduce(
+    (bits, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? bits | (1 << i) : bits),
+    0,
+  );
+  const home = settled.root === null ? runs.home(root, homeClasses) : null;
+  const optional = nodes.map((_, node) => !classes.some(({ at }) => at.includes(node)));
+  const { fixed, resting } = fixedOf(tables, settled, (node) => optional[node] ?? false);
+  const lanes = classes.map(({ nets }) => nets.length);
+  const widest = Math.max(...tables.cables.map((one) => one.insulated.length));
+  const terminals = classes.map(({ at, fromPanel }) => at.length + (fromPanel ? 1 : 0));
+  const nodesOfGroups = Object.keys(settled.arrangement.chains).map(
+    (group) =>
+      new Set(classes.flatMap(({ nets, at }) => (nets.some((net) => net.group === group) ? at : []))),
+  );
+  const behind = new Uint8Array(n * count);
+  const ends = new Uint8Array(n * count);
+  const trunks = new Float64Array(n);
+  const degree = new Uint8Array(n);
+  const order = new Int32Array(n);
+  const entered = settled.root === null ? homeClasses : feedClasses;
+
+  /** Nodes from the root outward; null where a loop or a gap keeps some from it. */
+  const outward = (parents: ArrayLike<number>): number | null => {
+    let filled = 0;
+    let present = 0;
+    const children: number[][] = Array.from({ length: n }, () => []);
+    for (let node = 0; node < n; node++) {
+      const parent = parents[node] ?? OUT;
+      if (parent === OUT) continue;
+      present += 1;
+      if (parent >= 0) children[parent]?.push(node);
+    }
+    order[filled++] = root;
+    for (let i = 0; i < filled; i++)
+      for (const child of children[order[i] ?? 0] ?? []) order[filled++] = child;
+    return filled === present ? filled : null;
+  };
+
+  const cost = (parents: ArrayLike<number>): number => {
+    const filled = parents[root] === TOP ? outward(parents) : null;
+    if (filled === null || (settled.root === null && !home)) return Infinity;
+    behind.fill(0);
+    ends.fill(0);
+    trunks.fill(0);
+    degree.fill(0);
+    classes.forEach(({ at }, i) => {
+      for (const node of at) behind[node * count + i] = (behind[node * count + i] ?? 0) + 1;
+    });
+    let sum = home?.cost ?? 0;
+    trunks[root] = home?.trunk ?? tables.codes.trunkOf({ insulated: 0, cables: 0, spares: 0 });
+    for (let i = 0; i < count; i++) if ((entered >> i) & 1) ends[root * count + i] = 1;
+    for (let at = filled - 1; at > 0; at--) {
+      const node = order[at] ?? 0;
+      const parent = parents[node] ?? 0;
+      let crossing = 0;
+      let nets = 0;
+      for (let i = 0; i < count; i++) {
+        const there = behind[node * count + i] ?? 0;
+        behind[parent * count + i] = (behind[parent * count + i] ?? 0) + there;
+        if (there === 0 || there === terminals[i]) continue;
+        crossing |= 1 << i;
+        nets += lanes[i] ?? 1;
+        ends[node * count + i] = (ends[node * count + i] ?? 0) + 1;
+        ends[parent * count + i] = (ends[parent * count + i] ?? 0) + 1;
+      }
+      const run = runs.between(parent, node, crossing);
+      sum += run?.cost ?? PENALTY * Math.max(1, nets - widest);
+      for (const end of [parent, node]) {
+        trunks[end] = (trunks[end] ?? 0) + (run?.trunk ?? 0);
+        degree[end] = (degree[end] ?? 0) + 1;
+      }
+    }
+    for (let node = 0; node < n; node++) {
+      if (parents[node] === OUT) {
+        if (!optional[node]) sum += PENALTY;
+        continue;
+      }
+      const crowded =
+        (degree[node] ?? 0) > tables.codes.mostRuns ||
+        ends.subarray(node * count, (node + 1) * count).some((one) => one > tables.codes.mostRuns + 1);
+      const price = crowded
+        ? Infinity
+        : (prices[node]?.costOf(trunks[node] ?? 0, ends, node * count) ?? Infinity);
+      sum += price === Infinity ? PENALTY : price - (resting[node] ?? 0);
+    }
+    return sum;
+  };
+  return {
+    settled,
+    fixed: fixed + runs.table.forced * FORCED,
+    n,
+    root,
+    needed: nodes.flatMap((_, node) => (optional[node] ? [] : [node])),
+    mayHold: () => true,
+    cost,
+    nearness: (a, b) => {
+      // Boxes of one group first: between groups a run then carries little more than hot and neutral.
+      const together = !nodesOfGroups.every((group) => !group.has(a) || !group.has(b));
+      return Math.min(Infinity, ...runs.offers(a, b).map((one) => one.cost)) - (together ? FORCED / 4 : 0);
+    },
+  };
+};
+
+/** Every order of a few things; beyond four, every swap of two. */
+const reorders = <T>(items: readonly T[]): T[][] => {
+  if (items.length > 4)
+    return items.flatMap((_, a) =>
+      items.slice(a + 1).map((__, i) => {
+        const b = a + 1 + i;
+        return items.map((one, at) => (at === a ? (items[b] as T) : at === b ? (items[a] as T) : one));
+      }),
+    );
+  if (items.length < 2) return [[...items]];
+  return items.flatMap((first, i) =>
+    reorders(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
+  );
+};
+
+/** Where the search stands: the order, the node that power enters, the tree. */
+interface Stand {
+  order: Order;
+  problem: LargeProblem;
+  tree: Tree;
+  weight: number;
+}
+
+/**
+ * A good way to wire circuits that are too large to be proved: descent over trees, orders of switches, neutrals and entries in
+ * turn, and again from random changes of the best, as long as the steps last (each costs one tree). Return runs are not tried.
+ */
+export const searchLarge = (
+  tables: PriceTables,
+  { feeds, chains, oneOf, neutralAt, boxesFor, fit }: OrderSpace,
+  mayEnter: (box: string) => boolean,
+  mostSteps: number,
+  mayGoOn: () => boolean,
+  onBetter: (found: Found) => void,
+): { best: Found | null; steps: number } => {
+  let steps = 0;
+  let best: Stand | null = null;
+  const goOn = () => steps < mostSteps && mayGoOn();
+  const problemOf = (order: Order, root: number | null): LargeProblem | null => {
+    steps += TREES_OF_AN_ORDER;
+    const fittings = fit(order.chains);
+    if (fittings.some((one) => one.article === null || one.misfit !== null)) return null;
+    const settled = settle(tables.job, tables.circuit, boxesFor(order.feed), order, fittings);
+    const made = largeProblem(tables, settled, settled.root ?? root ?? 0);
+    return {
+      ...made,
+      cost: (parents) => {
+        steps += 1;
+        return made.cost(parents);
+      },
+    };
+  };
+  const standing = (order: Order, problem: LargeProblem, tree: Tree): Stand => ({
+    order,
+    problem,
+    tree,
+    weight: tree.cost + problem.fixed,
+  });
+  const keep = (stand: Stand): void => {
+    // What is above that lacks a forced run.
+    if (stand.weight >= (best?.weight ?? FORCED / 2)) return;
+    best = stand;
+    onBetter({ settled: stand.problem.settled, tree: stand.tree, weight: stand.weight });
+  };
+  /** The same tree by another order or entry, if that is better. */
+  const tried = (stand: Stand, order: Order, root: number): Stand => {
+    const problem = problemOf(order, root);
+    if (!problem || problem.settled.nodes.join() !== stand.problem.settled.nodes.join()) return stand;
+    const parents = rooted(problem.n, adjacency(stand.tree.parents), problem.root);
+    const next = standing(order, problem, { parents, cost: problem.cost(parents) });
+    return next.weight < stand.weight - 1e-6 ? next : stand;
+  };
+  const neutralsWith = (order: Order, slots: readonly SlotId[], slot: SlotId): SlotId[] => [
+    ...order.neutralAt.filter((one) => !slots.includes(one) || neutralAt.includes(one)),
+    slot,
+  ];
+  const improved = (from: Stand): Stand => {
+    let stand = from;
+    for (;;) {
+      const before = stand.weight;
+      const { order, problem } = stand;
+      const better = (tree: Tree) => keep(standing(order, problem, tree));
+      stand = standing(order, problem, descend(problem, stand.tree, goOn, better));
+      for (const [group, chain] of Object.entries(stand.order.chains) as [GroupId, SlotId[]][]) {
+        if (chains.fixed.has(group)) continue;
+        for (const other of reorders(chain)) {
+          if (!goOn()) break;
+          const reordered = { ...stand.order, chains: { ...stand.order.chains, [group]: other } };
+          stand = tried(stand, reordered, stand.problem.root);
+        }
+      }
+      for (const slots of oneOf)
+        for (const slot of slots) {
+          const brought = { ...stand.order, neutralAt: neutralsWith(stand.order, slots, slot) };
+          if (goOn()) stand = tried(stand, brought, stand.problem.root);
+        }
+      const { settled } = stand.problem;
+      if (settled.root === null)
+        for (let root = 0; root < stand.problem.n && goOn(); root++)
+          if (mayEnter(settled.nodes[root] ?? '') && stand.tree.parents[root] !== OUT)
+            stand = tried(stand, stand.order, root);
+      if (stand.weight > before - 1e-6 || !goOn()) return stand;
+    }
+  };
+
+  for (const feed of feeds) {
+    const order: Order = {
+      chains: chains.first,
+      neutralAt: [...neutralAt, ...oneOf.flatMap((slots) => slots.slice(0, 1))],
+      feed,
+      returnAt: null,
+      forcedFar: null,
+      neutralOpen: false,
+    };
+    const entry = boxesFor(feed).findIndex((box) => mayEnter(box));
+    const problem = entry < 0 ? null : problemOf(order, entry);
+    if (!problem || !mayEnter(problem.settled.nodes[problem.root] ?? '')) continue;
+    if (problem.settled.classes.length > MOST_CLASSES_LARGE) continue;
+    keep(improved(standing(order, problem, firstTree(problem))));
+  }
+  const pick = pickerOf(1);
+  for (let idle = 0; idle < MOST_IDLE && goOn() && best;) {
+    const from: Stand = best;
+    const parents = kicked(from.tree.parents, 3, pick);
+    const cost = from.problem.cost(parents);
+    if (cost === Infinity) continue;
+    const weight = from.weight;
+    keep(improved(standing(from.order, from.problem, { parents, cost })));
+    idle = (best as Stand).weight < weight ? 0 : idle + 1;
+  }
+  const found = best as Stand | null;
+  return {
+    best: found && { settled: found.problem.settled, tree: found.tree, weight: found.weight },
+    steps,
+  };
+};
+
+/** To settle an order and to price its boxes takes as long as so many trees. */
+const TREES_OF_AN_ORDER = 50;
+/** So many changes in vain, and the search ends. */
+const MOST_IDLE = 60;

@@ -1,0 +1,150 @@
+import { caseOf, leastBound, settledOf, weightOf, type Case } from '../bounds/cases.js';
+import { createTreeSearch, type Tree } from './treeSearch.js';
+import { tryLikely } from '../descent/incumbents.js';
+import type { Found, Search } from '../found.js';
+import { searchLarge } from '../descent/largeSearch.js';
+import { entriesOf, ordersOf, withNeutrals, type OrderCase, type OrderSpace } from '../orders.js';
+import { isCutShort, notTriedBy } from '../notTried.js';
+import type { PriceTables } from '../prices/priceTables.js';
+import type { Settled } from '../problem.js';
+import { raiseSlopes } from '../bounds/subgradient.js';
+
+/**
+ * What is done before orders are searched to their end, from so many places on. Where there are few, the search is over before
+ * that pays.
+ * - `trees`: looked at for the first answer; so many at least, more with each order, and no more than the most.
+ * - `likely`: orders that are tried for a better answer.
+ * - `turnLines`: the lines under the prices of runs are turned for better bounds.
+ * - `raises`: how often a bound is raised first. Of one group the bounds are near enough for once; of several all rise
+ *   together, so that what is left open when time is over is little.
+ */
+const EFFORT_FROM = 10;
+const EFFORT = {
+  few: {
+    trees: { least: 50, each: 2, most: 100 },
+    likely: 0,
+    turnLines: false,
+    raises: { alone: 0, several: 4 },
+  },
+  many: {
+    trees: { least: 200, each: 20, most: 1200 },
+    likely: 3,
+    turnLines: true,
+    raises: { alone: 1, several: 4 },
+  },
+};
+/** Orders, beside the best known, that the lines of the bounds are made for. */
+const ORDERS_FOR_SLOPES = 3;
+/** By how much of the gap a bound is raised, and by how much of the weight at least. */
+const RAISE = { share: 0.5, least: 0.003 };
+/** So many orders are raised once more all the same: what they hold under it drops most of the others. */
+const PROBES = 1;
+
+/** A case that is not settled: no tree of it weighs less than the bound, and it was looked at so many times. */
+interface Open {
+  one: Case;
+  bound: number;
+  looks: number;
+}
+
+/** Some orders apart from each other, for the lines of the bounds. */
+const someOf = (tables: PriceTables, orders: readonly OrderCase[]): Settled[] => {
+  const apart = Math.ceil(orders.length / ORDERS_FOR_SLOPES);
+  return orders.filter((_, i) => i % apart === 0).map((order) => settledOf(tables, order));
+};
+
+export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom = EFFORT_FROM): Search => {
+  const { job } = tables;
+  const places = Math.max(0, ...space.feeds.map((feed) => space.boxesFor(feed).length));
+  const effort = places < effortFrom ? EFFORT.few : EFFORT.many;
+  let made: Case[] | null = null;
+  /** Made once, after the first answer. */
+  const all = (best: Found | null): Case[] => {
+    if (made) return made;
+    const orders = ordersOf(job, space);
+    if (best && effort.turnLines) tables.slopes = raiseSlopes(tables, best.settled, someOf(tables, orders));
+    return (made = orders.map((order) => caseOf(tables, order)));
+  };
+  const entries = entriesOf(space);
+  const cheapestTree = createTreeSearch();
+  const notTried = notTriedBy(tables, space);
+  return {
+    entries,
+    least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
+      /** The same with power entering where it is asked to. */
+      const here = (one: Case): Case => ({
+        ...one,
+        bounds: one.bounds.filter(({ root }) => entry === null || one.settled.nodes[root] === entry),
+      });
+      let best: Found | null = null;
+      let steps = 0;
+      const weight = (): number => best?.weight ?? Infinity;
+      const keep = (found: Found) => {
+        if (found.weight >= weight()) return;
+        best = found;
+        onBetter?.(found);
+      };
+      /** Takes a tree that is better than the best. */
+      const take = ({ settled, problem }: Case, tree: Tree): void => {
+        const whole = weightOf(problem, tree);
+        if (whole < Infinity && !settled.neutralOpen) keep({ settled, tree, weight: whole });
+      };
+      // A good answer first: it is shown at once, and drops most of the search.
+      const mayEnter = (box: string) =>
+        entries.some((one) => one === box) && (entry === null || box === entry);
+      const { least, each, most } = effort.trees;
+      searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
+      const cases = all(best)
+        .map(here)
+        .sort((a, b) => leastBound(a) - leastBound(b));
+      tryLikely(tables, cases, effort.likely, mayGoOn, take);
+
+      /** Looks for a tree of a case that weighs less than a limit: what stays open of it, or null where it was cut short. */
+      const look = ({ one, looks }: Open, limit: number): Open[] | null => {
+        const open = new Set(one.bounds.filter((it) => it.bound < limit).map(({ root }) => root));
+        const within = one.problem.entries.filter(({ root }) => open.has(root));
+        const { fixed, forced } = one.problem;
+        const left = mostSteps - steps;
+        const problem = { ...one.problem, entries: within };
+        const result = cheapestTree(problem, limit - fixed - forced, left, mayGoOn);
+        steps += result.steps;
+        const { tree } = result;
+        if (tree) take(one, tree);
+        if (!result.complete) return null;
+        if (!tree) return limit < weight() ? [{ one, bound: limit, looks: looks + 1 }] : [];
+        if (!one.settled.neutralOpen) return [];
+        // So little is not out of the question with some neutrals led on: each way to settle them is looked at for itself.
+        const least = weightOf(one.problem, tree);
+        return withNeutrals(one.order).map((order) => {
+          const solid = here(caseOf(tables, order));
+          return { one: solid, bound: Math.max(least, leastBound(solid)), looks: 0 };
+        });
+      };
+      const waiting = cases.map((one): Open => ({ one, bound: leastBound(one), looks: 0 }));
+      /** Ways to settle the neutrals of an order that was just found good: what is found there drops much of the others. */
+      const urgent: Open[] = [];
+      const left: Open[] = [];
+      let probes = 0;
+      const often = space.groups.length === 1 ? effort.raises.alone : effort.raises.several;
+      for (;;) {
+        waiting.sort((a, b) => b.bound - a.bound);
+        const open = urgent.pop() ?? waiting.pop();
+        if (!open) break;
+        if (open.bound >= weight()) continue;
+        // Half of the way costs little, and is enough for most orders once a better answer is known.
+        const half = open.looks < often || probes++ < PROBES;
+        const more = Math.max(RAISE.share * (weight() - open.bound), RAISE.least * weight());
+        const limit = half ? Math.min(open.bound + more, weight()) : weight();
+        const rest = steps > mostSteps || !mayGoOn() ? null : look(open, limit);
+        if (!rest) left.push(open);
+        else if (open.one.settled.neutralOpen && rest.some(({ one }) => one !== open.one))
+          urgent.push(...rest.sort((a, b) => b.bound - a.bound));
+        else waiting.push(...rest);
+      }
+      const found = best as Found | null;
+      const bound = Math.min(weight(), ...left.map((one) => one.bound));
+      const isProved = found !== null && bound >= found.weight && !isCutShort(notTried);
+      return { best: found, bound, proved: isProved, notTried, steps };
+    },
+  };
+};

@@ -1,0 +1,91 @@
+import { articleOf, groundOf, type DeviceArticle } from '../../model/articles.js';
+import type { BoxContents } from '../../model/contents.js';
+import type { BoxId, DeviceId } from '../../model/ids.js';
+import type { Circuit, Job } from '../../model/job.js';
+import type { Awg } from '../../model/units.js';
+import { boxesReached, placeOfEnd, type Wiring } from '../../model/wiring.js';
+import { contentsOf, gangsTaken } from '../../materials/boxContents.js';
+import { partsOf, unusedBy } from '../../planning/circuitParts.js';
+import type { Attachment } from '../../planning/boxNodes.js';
+import { planCircuit } from '../../planning/planCircuit.js';
+import { planJob } from '../../planning/planJob.js';
+import { wiringOrEmpty } from '../../proving/works.js';
+
+/** What stands in the boxes of a job without one circuit: the other circuits as they are chosen, and what was found. */
+export interface Background {
+  /** Do cables of others, or unused ones, end in a box? */
+  reached: (box: BoxId) => boolean;
+  contents: (box: BoxId) => BoxContents;
+  /** Sizes of the grounds of cables in a box, and what the other circuits ground there. */
+  groundsIn: (box: BoxId) => Awg[];
+  grounded: readonly Attachment[];
+  /** What another circuit has put in as a device. */
+  article: (device: DeviceId) => DeviceArticle | null;
+  /** Device spaces that the other circuits take, planned or not, and whether any device of them is new. */
+  devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
+  /** Insulated conductors of existing cables in a box that no other circuit uses. */
+  idle: (box: BoxId) => number;
+}
+
+const groundsAt = (job: Job, wiring: Wiring, box: BoxId): Awg[] =>
+  wiring.cables.flatMap((cable) => {
+    const article = articleOf(job.stock, 'cable', cable.article);
+    const ground = groundOf(article);
+    if (ground === null || ground === 'raceway') return [];
+    return (['from', 'to'] as const).filter((side) => placeOfEnd(cable, side) === box).map(() => article.awg);
+  });
+
+export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
+  const job: Job = {
+    ...asked,
+    choices: asked.choices.filter((one) => one.circuit !== circuit.id),
+    // A forced run that the others do not take is for this circuit to take.
+    runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
+  };
+  const mine = new Set<string>(
+    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
+  );
+  const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
+  const wiring = wiringOrEmpty(planJob(job).job);
+  const planned = job.circuits
+    .filter((one) => job.choices.some((choice) => choice.circuit === one.id))
+    .flatMap((one) => {
+      const outcome = planCircuit(job, one);
+      return outcome.ok ? [{ circuit: one, plan: outcome.value }] : [];
+    });
+  const parts = planned.map((one) => partsOf(job, one.circuit, one.plan));
+  const unused = unusedBy(
+    job,
+    planned.map((one) => one.plan),
+  );
+  const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
+  const reached = boxesReached(wiring);
+  const articles = new Map(
+    wiring.devices.map((one) => [one.id, articleOf(job.stock, 'device', one.article)]),
+  );
+  return {
+    reached: (box) => reached.has(box),
+    contents: (box) => ({
+      ...contentsOf(job, wiring, box),
+      // Clamps come with the box that is chosen.
+      internalClamps: job.boxes.find((one) => one.id === box)?.existingFill?.internalClamps ?? false,
+    }),
+    groundsIn: (box) => groundsAt(job, wiring, box),
+    grounded: parts.flatMap((part) => part.attachments.filter((one) => one.net === 'ground')),
+    article: (device) => articles.get(device) ?? null,
+    devices: (box) => {
+      const here = wiring.devices.filter((one) => one.box === box);
+      const { fitted, unplanned } = gangsTaken(others, wiring, box);
+      return {
+        gangs: fitted + unplanned,
+        count: here.length,
+        anyNew: here.some((one) => one.slot === null || slots.get(one.slot)?.existing !== true),
+      };
+    },
+    idle: (box) =>
+      unused.reduce((sum, { between, article }) => {
+        const times = between.filter((place) => place === box).length;
+        return sum + times * articleOf(job.stock, 'cable', article).insulated.length;
+      }, 0),
+  };
+};

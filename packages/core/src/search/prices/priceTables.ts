@@ -1,0 +1,117 @@
+import { PANEL, type BoxId, type Place } from '../../model/ids.js';
+import type { Circuit, Job } from '../../model/job.js';
+import { isLengthKnown } from '../../materials/lengths.js';
+import { cablesFor } from '../../planning/carriers.js';
+import { articleOf, type CableArticle } from '../../model/articles.js';
+import { backgroundOf, type Background } from './background.js';
+import type { Spans } from '../bounds/spans.js';
+import type { Weights } from './weights.js';
+import { loadCodesOf, type LoadCodes, type LoadSize } from './loadCodes.js';
+import { boxesOf, junctionsOf, switchedGroups } from '../orders.js';
+import type { Carried, NodePrice, RunTable, Way } from './prices.js';
+import { splicesOf, type Splices } from './splices.js';
+import { stationOf, type Station, type StationOf } from './stations.js';
+
+/** What all orders of one circuit have in common under one weighing: prices, and what was worked out from them before. */
+export interface PriceTables {
+  job: Job;
+  circuit: Circuit;
+  weights: Weights;
+  background: Background;
+  cables: readonly CableArticle[];
+  /**
+   * The length of some run is known, and of some home run: then one of unknown length is not offered, as it would look free.
+   * Where none is known, runs count nothing and home runs what is guessed of them.
+   */
+  someLengths: KnownLengths;
+  splices: Splices;
+  /** How what comes to a node is written as one number. */
+  codes: LoadCodes;
+  station: (asked: StationOf) => Station | null;
+  /** Remembered from one order to the next, by what they hang on. */
+  nodes: Map<string, NodePrice>;
+  resting: Map<string, number>;
+  ways: Map<string, Way | null>;
+  runs: Map<string, RunTable>;
+  spans: Map<string, Spans>;
+  /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
+  carried: Map<string, Map<number, Carried | null>>;
+  /** By which lines the runs are bounded; empty until they are worked out. */
+  slopes: Map<string, number>;
+}
+
+export interface KnownLengths {
+  runs: boolean;
+  homeRuns: boolean;
+}
+
+/** Is the length of any run of the job known, and of any home run, by measure or by where its places are? */
+export const someLengthsKnown = (job: Job): KnownLengths => {
+  const boxes = job.boxes.map((box) => box.id);
+  const isKnown = (a: Place, b: Place) => isLengthKnown(job, a, b);
+  return {
+    runs: boxes.some((a, i) => boxes.slice(i + 1).some((b) => isKnown(a, b))),
+    homeRuns: boxes.some((box) => isKnown(PANEL, box)),
+  };
+};
+
+/** What the loads of a circuit have to hold. Hot and neutral are two classes; each switch brings another. */
+const loadSizeOf = (job: Job, circuit: Circuit, cables: readonly CableArticle[]): LoadSize => {
+  const feeds = job.feeds.filter((feed) => feed.circuit === circuit.id);
+  const places = new Set<Place>([
+    ...boxesOf(job, circuit),
+    ...junctionsOf(job),
+    ...feeds.flatMap((feed) => (feed.at === PANEL ? [] : [feed.at])),
+  ]);
+  const lying = (box: Place) =>
+    job.existingCables
+      .filter((cable) => cable.circuit === circuit.id && cable.between.includes(box as BoxId))
+      .reduce((sum, { article }) => sum + articleOf(job.stock, 'cable', article).insulated.length, 0);
+  return {
+    classes: 2 + switchedGroups(job, circuit).reduce((sum, { slots }) => sum + slots.length, 0),
+    widest: Math.max(1, ...cables.map((one) => one.insulated.length)),
+    existing: Math.max(0, ...[...places].map(lying)),
+    // One to each other place, one to the far place of a return run, one from the panel.
+    runs: places.size + 1,
+  };
+};
+
+export const priceTablesOf = (
+  job: Job,
+  circuit: Circuit,
+  weights: Weights,
+  /** Boxes that need more than this are out of the question; ten-thousandths of a cubic inch. */
+  volumeLimit: number,
+): PriceTables => {
+  const background = backgroundOf(job, circuit);
+  const cables = cablesFor(job, circuit);
+  const codes = loadCodesOf(loadSizeOf(job, circuit, cables));
+  const stations = new Map<string, Station | null>();
+  return {
+    job,
+    circuit,
+    weights,
+    background,
+    cables,
+    someLengths: someLengthsKnown(job),
+    // Each run brings an end of a net, and the feed another.
+    splices: splicesOf(job, circuit.awg, weights, codes.mostRuns + 1),
+    codes,
+    station: (asked) => {
+      const devices = asked.fittings.map((one) => `${one.article?.id}${one.slot.existing ? '*' : ''}`);
+      const key = [asked.box, asked.fed, asked.returned, devices.sort()].join(' ');
+      const found = stations.get(key);
+      if (found !== undefined) return found;
+      const station = stationOf(job, circuit, background, weights, volumeLimit, asked);
+      stations.set(key, station);
+      return station;
+    },
+    nodes: new Map(),
+    resting: new Map(),
+    ways: new Map(),
+    runs: new Map(),
+    spans: new Map(),
+    carried: new Map(),
+    slopes: new Map(),
+  };
+};

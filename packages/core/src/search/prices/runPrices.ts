@@ -1,0 +1,205 @@
+import { articlesOf, type CableArticle } from '../../model/articles.js';
+import { PANEL, placeOfNode, type BoxId, type Place } from '../../model/ids.js';
+import { isBetween, runFactOf } from '../../model/job.js';
+import { cutLength, runLength, wayOf } from '../../materials/lengths.js';
+import { existingBetween } from '../../planning/carriers.js';
+import { assignColours } from '../../planning/colours.js';
+import type { Carried, Offer, PricedWay, RunTable, Way, WeighedRun } from './prices.js';
+import type { PriceTables } from './priceTables.js';
+import type { Settled } from '../problem.js';
+
+/** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
+export const FORCED = 1e12;
+
+const offersOf = (articles: readonly CableArticle[], costs: readonly number[]): Offer[] =>
+  articles.flatMap((article, at) => {
+    const cost = costs[at] ?? Infinity;
+    return cost === Infinity ? [] : [{ most: article.insulated.length, cost }];
+  });
+
+const wayAt = (
+  lying: readonly CableArticle[],
+  existingCosts: readonly number[],
+  bought: readonly CableArticle[],
+  costs: readonly number[],
+  forced: boolean,
+): Way => {
+  const offers = [...offersOf(lying, existingCosts), ...offersOf(bought, costs)];
+  const settled = { existing: lying, existingCosts, costs, offers };
+  // A neutral that is led on may ask for a wider cable, which may be the cheaper, or for a new one.
+  const least = Math.min(...costs, ...existingCosts);
+  const open: PricedWay = {
+    ...settled,
+    existingCosts: existingCosts.map(() => least),
+    costs: costs.map((_, at) => Math.min(...costs.slice(at))),
+  };
+  return { settled, open, forced };
+};
+
+const withBonus = ({ existing, existingCosts, costs, offers }: PricedWay): PricedWay => ({
+  existing,
+  existingCosts: existingCosts.map((cost) => cost - FORCED),
+  costs: costs.map((cost) => cost - FORCED),
+  offers: offers.map((one) => ({ ...one, cost: one.cost - FORCED })),
+});
+
+const wayBetween = (
+  { job, circuit, cables, weights, splices, someLengths }: PriceTables,
+  a: Place,
+  b: Place,
+): Way | null => {
+  const fact = runFactOf(job, a, b);
+  if (fact?.rule === 'forbidden' || a === b) return null;
+  const takenElsewhere = job.choices.some(
+    ({ circuit: other, runs }) =>
+      other !== circuit.id &&
+      runs.some(({ from, to }) => isBetween({ between: [placeOfNode(from), placeOfNode(to)] }, a, b)),
+  );
+  const forced = fact?.rule === 'forced' && !takenElsewhere;
+  const lying = existingBetween(job, circuit, a, b).map((one) => one.article);
+  // The conductors of one that is used need no caps any more; those that stay unused are capped as spares.
+  const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
+  const existingCosts = lying.map(({ insulated }) => -ends * insulated.length * splices.cap);
+  const length = runLength(job, a, b);
+  const toPanel = a === PANEL || b === PANEL;
+  const isKnown = toPanel ? someLengths.homeRuns : someLengths.runs;
+  const { access } = wayOf(job, a, b);
+  const { run, foot, opening } = job.labour;
+  const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
+  const plate = articlesOf(job.stock, 'sundry').find((one) => one.use === 'steelPlate')?.price ?? 0;
+  const cut = cutLength(job, {
+    from: a,
+    to: b as BoxId,
+    via: [],
+    ...length,
+  });
+  // One of unknown length is not offered where others are known.
+  const unknown = isKnown && (cut === null || length.lengthSource === 'guessed');
+  const inches = unknown ? Infinity : (cut?.cut ?? 0);
+  const costs = cables.map((article) => {
+    if (inches > article.coilFeet * 12) return Infinity;
+    const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
+    return weights.material * material + weights.minute * minutes + weights.inch * inches;
+  });
+  const some = lying.length > 0 || costs.some((cost) => cost < Infinity);
+  return some ? wayAt(lying, existingCosts, cables, costs, forced) : null;
+};
+
+/** The way between two places, found once. */
+const wayOfPair = (tables: PriceTables, a: Place, b: Place): Way | null => {
+  const key = `${a} ${b}`;
+  const known = tables.ways.get(key);
+  if (known !== undefined) return known;
+  const made = wayBetween(tables, a, b);
+  tables.ways.set(key, made);
+  tables.ways.set(`${b} ${a}`, made);
+  return made;
+};
+
+type Priced = Pick<Settled, 'nodes' | 'returning' | 'forcedFar' | 'neutralOpen'>;
+
+const runTableOf = (tables: PriceTables, { nodes, returning, forcedFar, neutralOpen }: Priced): RunTable => {
+  const key = [nodes.join(), forcedFar, neutralOpen].join(' ');
+  const known = tables.runs.get(key);
+  if (known) return known;
+  const n = nodes.length;
+  const places = nodes.map(placeOfNode);
+  const ways = places.flatMap((a) => places.map((b) => wayOfPair(tables, a, b)));
+  const homes = places.map((b) => wayOfPair(tables, PANEL, b));
+  /** Of the two nodes of a box with a return run, a forced run leads to the one that the order says. */
+  const isForced = (way: Way, a: number, b: number): boolean => {
+    if (!way.forced || returning === null) return way.forced;
+    const { near, far } = returning;
+    if (a === far || b === far) return nodes[a === far ? b : a] === forcedFar;
+    return (a !== near && b !== near) || nodes[a === near ? b : a] !== forcedFar;
+  };
+  const isBarred = (a: number, b: number) =>
+    returning !== null &&
+    (a === returning.near || a === returning.far) &&
+    (b === returning.near || b === returning.far);
+  const priced = (way: Way | null, isForcedHere: boolean): PricedWay | null => {
+    const plain = neutralOpen ? way?.open : way?.settled;
+    return plain && isForcedHere ? withBonus(plain) : (plain ?? null);
+  };
+  const pairs = Array.from({ length: n * n }, (_, pair) => ({ a: Math.floor(pair / n), b: pair % n }));
+  const between = ways.map((way, pair): PricedWay | null => {
+    const { a = 0, b = 0 } = pairs[pair] ?? {};
+    return isBarred(a, b) ? null : priced(way, way !== null && isForced(way, a, b));
+  });
+  const made: RunTable = {
+    between,
+    home: homes.map((way) => priced(way, false)),
+    costs: Float64Array.from(
+      between.flatMap((way) => tables.cables.map((_, at) => way?.costs[at] ?? Infinity)),
+    ),
+    forcedHomes: homes.reduce((mask, way, b) => (way?.forced ? mask | (1 << b) : mask), 0),
+    forced: ways.filter((way, pair) => {
+      const { a = 0, b = 0 } = pairs[pair] ?? {};
+      return a < b && way && !isBarred(a, b) && isForced(way, a, b);
+    }).length,
+  };
+  tables.runs.set(key, made);
+  return made;
+};
+
+/** Runs between the nodes of one settled arrangement; what is out of the question is null. */
+export interface RunPrices {
+  table: RunTable;
+  /** `crossing` has a bit for each net class that the run carries. */
+  between: (a: number, b: number, crossing: number) => WeighedRun | null;
+  home: (b: number, crossing: number) => WeighedRun | null;
+  /** The new cable that carries some nets, wherever it goes; null where none of the stock is wide enough. */
+  bought: (crossing: number) => Carried | null;
+  /** Every cable that may go there, with its cost and the most nets that it carries. Lower bounds rest on it. */
+  offers: (a: number | 'panel', b: number) => readonly Offer[];
+}
+
+export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices => {
+  const { classes, nodes } = settled;
+  const n = nodes.length;
+  const table = runTableOf(tables, settled);
+  const carry = (offered: readonly CableArticle[], crossing: number, isNew: boolean): Carried | null => {
+    const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));
+    const at = offered.findIndex((one) => one.insulated.length >= nets.length && assignColours(nets, one));
+    const insulated = offered[at]?.insulated.length;
+    if (insulated === undefined) return null;
+    const spares = insulated - nets.length;
+    // The conductors and the ground of an existing cable are in its boxes whether it is used or not.
+    const brings = isNew ? { insulated, cables: 1, spares } : { insulated: 0, cables: 0, spares };
+    return { at, load: tables.codes.loadOfRun(crossing, brings), trunk: tables.codes.trunkOf(brings) };
+  };
+  const kinds = classes
+    .map(({ nets }) => nets.map(({ kind, lane }) => `${kind}${lane ?? ''}`).join('+'))
+    .join();
+  /** Remembered over all orders, as it hangs on the kinds of the nets alone. */
+  const carrier = (existing: CableArticle | null) => {
+    const key = `${existing?.id ?? 'new'} ${kinds}`;
+    const known = tables.carried.get(key) ?? new Map<number, Carried | null>();
+    tables.carried.set(key, known);
+    return (crossing: number): Carried | null => {
+      const before = known.get(crossing);
+      if (before !== undefined) return before;
+      const found = carry(existing ? [existing] : tables.cables, crossing, existing === null);
+      known.set(crossing, found);
+      return found;
+    };
+  };
+  const bought = carrier(null);
+  const run = (way: PricedWay | null | undefined, crossing: number): WeighedRun | null => {
+    if (!way) return null;
+    for (const [i, cable] of way.existing.entries()) {
+      const found = carrier(cable)(crossing);
+      if (found) return { cost: way.existingCosts[i] ?? Infinity, load: found.load, trunk: found.trunk };
+    }
+    const found = bought(crossing);
+    const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
+    return found && cost < Infinity ? { cost, load: found.load, trunk: found.trunk } : null;
+  };
+  return {
+    table,
+    between: (a, b, crossing) => run(table.between[a * n + b], crossing),
+    home: (b, crossing) => run(table.home[b], crossing),
+    bought,
+    offers: (a, b) => (a === 'panel' ? table.home[b] : table.between[a * n + b])?.offers ?? [],
+  };
+};

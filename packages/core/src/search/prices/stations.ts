@@ -1,0 +1,200 @@
+import { articlesOf, groundOf, type Article, type CableArticle } from '../../model/articles.js';
+import type { BoxContents } from '../../model/contents.js';
+import type { BoxId } from '../../model/ids.js';
+import type { Box, Circuit, Job } from '../../model/job.js';
+import type { Awg } from '../../model/units.js';
+import { bondOf } from '../../circuit/grounding.js';
+import { boxFill } from '../../nec/boxFill.js';
+import { chosenOffer, suitingBoxes, type BoxOffer } from '../../materials/boxChoice.js';
+import { cablesFor } from '../../planning/carriers.js';
+import type { Fitting } from '../../planning/devices.js';
+import type { Background } from './background.js';
+import type { Weights } from './weights.js';
+
+/** The box that is taken for a load, with its plate and blanks. */
+export interface Fit {
+  cost: number;
+  /** Volume that the load needs, ten-thousandths of a cubic inch. */
+  needed: number;
+  bond: ReturnType<typeof bondOf>;
+}
+
+/** One box with the devices that stand in it: what it costs whatever runs come, and which box of the stock they ask for. */
+export interface Station {
+  box: Box;
+  /** Sizes of the grounds of cables that are there already. */
+  grounds: Awg[];
+  /** Minutes of the box, by their weight. */
+  opening: number;
+  /** The first box that holds so much more; null where the stock has none, or where it needs more than is allowed. */
+  fit: (insulated: number, cables: number) => Fit | null;
+  /** No less than `fit` costs for this load and any larger one. */
+  atLeast: (insulated: number, cables: number) => number;
+}
+
+const sundryPrice = (stock: readonly Article[], use: 'plate' | 'blank', gangs: number | null): number =>
+  articlesOf(stock, 'sundry').find((one) => one.use === use && one.gangs === gangs)?.price ?? 0;
+
+/** Boxes that may be taken: the one that is there or chosen, the luminaire's own, or any of the stock that suits. */
+const offersFor = (job: Job, box: Box, gangs: number): BoxOffer[] => {
+  if (box.article !== null) return [chosenOffer(job, [box.article, ...box.sections])];
+  const hanging = job.luminaires.filter((one) => one.box === box.id);
+  const driver = hanging.find((one) => one.driverBox !== null)?.driverBox ?? null;
+  if (driver !== null) return [{ articles: [], volume: driver, gangs: 0, price: 0, internalClamps: false }];
+  // Nobody has named it: it drops no plan, and nothing is said of how full it gets.
+  if (box.work === 'existing')
+    return [{ articles: [], volume: Infinity, gangs, price: 0, internalClamps: false }];
+  return suitingBoxes(job, box, { gangs, luminaires: hanging.filter((one) => one.unit !== 'onward') });
+};
+
+/** Is its ground a conductor, rather than the metal of a raceway or none? */
+const hasGroundWire = (cable: CableArticle): boolean => ![null, 'raceway'].includes(groundOf(cable));
+
+/** What the devices and luminaires of the circuit add to a box, and the cable that feeds it where none is in the job. */
+const withCircuit = (
+  job: Job,
+  circuit: Circuit,
+  before: BoxContents,
+  { box, fittings, fed }: { box: Box; fittings: readonly Fitting[]; fed: boolean },
+): BoxContents => {
+  const groups = new Set<string>(
+    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
+  );
+  const hanging = job.luminaires.filter((one) => one.box === box.id && groups.has(one.group));
+  const leads = hanging.flatMap((one) =>
+    one.terminals === 'leads' ? Array.from({ length: one.partOf === null ? 2 : 1 }, () => one.leadAwg) : [],
+  );
+  const feed = fed ? cablesFor(job, circuit).slice(0, 1) : [];
+  const { awg } = circuit;
+  return {
+    ...before,
+    conductors: [
+      ...before.conductors,
+      ...feed.flatMap((one) => one.insulated.map(() => one.awg)),
+      ...leads.filter((size) => size <= 14),
+    ],
+    grounds: [...before.grounds, ...feed.filter(hasGroundWire).map((one) => one.awg)],
+    yokes: [
+      ...before.yokes,
+      ...fittings.flatMap(({ article }) => (article ? [{ gangs: article.gangs, awg }] : [])),
+    ],
+    fixtureWires: [...before.fixtureWires, ...leads.filter((size) => size > 14)],
+    domedCanopy: before.domedCanopy && hanging.every((one) => one.domedCanopy || one.terminals === 'screws'),
+  };
+};
+
+export interface StationOf {
+  box: BoxId;
+  fittings: readonly Fitting[];
+  /** A feed comes here by a cable that the job does not know. */
+  fed: boolean;
+  /** Conductors of a return run that enters the same box: two and a ground. */
+  returned: boolean;
+}
+
+export const stationOf = (
+  job: Job,
+  circuit: Circuit,
+  background: Background,
+  weights: Weights,
+  volumeLimit: number,
+  { box: id, fittings, fed, returned }: StationOf,
+): Station | null => {
+  const box = job.boxes.find((one) => one.id === id);
+  if (!box) return null;
+  const { awg } = circuit;
+  const others = background.devices(id);
+  const gangs = others.gangs + fittings.reduce((sum, one) => sum + (one.article?.gangs ?? 0), 0);
+  const anyNew = others.anyNew || fittings.some(({ slot, article }) => article !== null && !slot.existing);
+  const contents = withCircuit(job, circuit, background.contents(id), { box, fittings, fed });
+  const price = (offer: BoxOffer): number => {
+    const plates = anyNew
+      ? sundryPrice(job.stock, 'plate', offer.gangs) +
+        Math.max(0, offer.gangs - gangs) * sundryPrice(job.stock, 'blank', null)
+      : 0;
+    return weights.material * ((box.work === 'existing' ? 0 : offer.price) + plates);
+  };
+  const offers = offersFor(job, box, gangs).map((offer) => ({
+    offer,
+    cost: price(offer),
+    bond: bondOf(
+      job.stock,
+      offer.articles.map((one) => one.id),
+    ),
+    clamps: offer.internalClamps || contents.internalClamps,
+  }));
+  // Devices that stay as they were found keep what is on them.
+  const wired = others.count + fittings.filter((one) => one.article !== null).length;
+  const kept = contents.yokes.slice(others.count, contents.yokes.length - wired + others.count);
+  const connected = contents.yokes.filter((one) => !kept.includes(one));
+  const needed = (insulated: number, cables: number, clamps: boolean): number => {
+    const grounds = [...contents.grounds, ...Array<Awg>(cables).fill(awg)];
+    // Tails are as thick as the thickest ground they are joined to, and count for the device they land on.
+    const thickest = (of: Awg) => grounds.reduce((thick, one) => (one < thick ? one : thick), of);
+    return boxFill(
+      0,
+      {
+        ...contents,
+        internalClamps: clamps,
+        conductors: [...contents.conductors, ...Array<Awg>(insulated).fill(awg)],
+        grounds,
+        yokes: [...connected.map((one) => ({ ...one, awg: thickest(one.awg) })), ...kept],
+      },
+      job.edition,
+    ).needed;
+  };
+  const volumesOf = (insulated: number, cables: number) => {
+    const [all, entering] = returned ? [insulated + 2, cables + 1] : [insulated, cables];
+    const plain = needed(all, entering, false);
+    return { plain, clamped: offers.some((one) => one.clamps) ? needed(all, entering, true) : plain };
+  };
+  const measured = new Map<number, ReturnType<typeof volumesOf>>();
+  const volumes = (insulated: number, cables: number) => {
+    const key = insulated * 32 + cables;
+    const found = measured.get(key) ?? volumesOf(insulated, cables);
+    measured.set(key, found);
+    return found;
+  };
+  const find = (insulated: number, cables: number): Fit | null => {
+    const { plain, clamped } = volumes(insulated, cables);
+    for (const { offer, cost, bond, clamps } of offers) {
+      const volume = clamps ? clamped : plain;
+      if (volume <= offer.volume) return volume <= volumeLimit ? { cost, needed: volume, bond } : null;
+    }
+    return null;
+  };
+  const leastOf = (insulated: number, cables: number): number => {
+    const { plain, clamped } = volumes(insulated, cables);
+    const enough = offers.filter(({ offer, clamps }) => (clamps ? clamped : plain) <= offer.volume);
+    return Math.min(...enough.map((one) => one.cost));
+  };
+  const known = new Map<number, Fit | null>();
+  const leasts = new Map<number, number>();
+  return {
+    box,
+    grounds: [
+      ...background.groundsIn(id),
+      ...(fed
+        ? cablesFor(job, circuit)
+            .slice(0, 1)
+            .filter(hasGroundWire)
+            .map((one) => one.awg)
+        : []),
+    ],
+    opening: box.work === 'beyond' ? 0 : weights.minute * job.labour.box[box.work],
+    fit: (insulated, cables) => {
+      const key = insulated * 8 + cables;
+      const found = known.get(key);
+      if (found !== undefined) return found;
+      const made = find(insulated, cables);
+      known.set(key, made);
+      return made;
+    },
+    atLeast: (insulated, cables) => {
+      const key = insulated * 8 + cables;
+      const found = leasts.get(key) ?? leastOf(insulated, cables);
+      leasts.set(key, found);
+      return found;
+    },
+  };
+};

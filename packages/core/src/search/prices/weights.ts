@@ -1,0 +1,19 @@
+import type { Job } from '../../model/job.js';
+
+/**
+ * What the search adds up, as one number: money in ten-thousandths of a dollar, minutes of labour and inches of new cable,
+ * each by its weight. Left out, and said so where the objective is shown: staples, tape, wire for tails.
+ */
+export interface Weights {
+  material: number;
+  minute: number;
+  inch: number;
+}
+
+/** Material and labour at the job's rate. */
+export const leastCost = (job: Job): Weights => ({ material: 1, minute: job.labour.rate / 60, inch: 0 });
+
+/** So heavy that an inch or a minute counts before any money of a circuit. */
+const FIRST = 1e7;
+export const leastCable = (job: Job): Weights => ({ ...leastCost(job), inch: FIRST });
+export const leastLabour = (job: Job): Weights => ({ ...leastCost(job), minute: FIRST });

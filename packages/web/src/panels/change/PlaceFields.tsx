@@ -1,0 +1,87 @@
+import { emptyBoxes, type Box, type BoxId, type Job } from '@amber/core';
+import { LengthInput, NameInput } from '../../parts/inputs.js';
+import { PickField } from '../../parts/PickField.js';
+import { Field } from '../../parts/ui.js';
+import { WordSelect } from '../../parts/WordSelect.js';
+import type { PlaceDraft } from './draft.js';
+
+const WORK_WORDS = {
+  old: 'cut into a finished wall',
+  new: 'nailed to open framing',
+  existing: 'is there already',
+} as const;
+
+/** Where the new device or feed comes: a box with nothing in it, or a new one and how far it is. */
+export const PlaceFields = ({
+  job,
+  place,
+  from,
+  beyond,
+  onChange,
+}: {
+  job: Job;
+  place: PlaceDraft;
+  /** Boxes that a run may come from. */
+  from: readonly Box[];
+  /** It lies outside of the plan, and what stands there is not asked. */
+  beyond: boolean;
+  onChange: (place: PlaceDraft) => void;
+}) => {
+  const empty = beyond ? [] : emptyBoxes(job);
+  const setLength = (box: BoxId, length: number | null) => {
+    const others = Object.entries(place.lengths).filter(([id]) => id !== box);
+    onChange({
+      ...place,
+      lengths: Object.fromEntries(length === null ? others : [...others, [box, length]]),
+    });
+  };
+  return (
+    <>
+      {empty.length > 0 ? (
+        <PickField
+          label="Where it comes"
+          none="in a new box"
+          items={empty}
+          value={place.existing}
+          onPick={(existing) => onChange({ ...place, existing })}
+        />
+      ) : null}
+      {place.existing === null ? (
+        <>
+          <Field label={beyond ? 'What it feeds' : 'Name of the new box'}>
+            <NameInput value={place.name} onChange={(name) => onChange({ ...place, name })} />
+          </Field>
+          {beyond ? null : (
+            <Field label="The new box">
+              <WordSelect
+                words={WORK_WORDS}
+                value={place.work}
+                onPick={(work) => work && onChange({ ...place, work })}
+              />
+            </Field>
+          )}
+          <fieldset className="flex flex-col gap-2">
+            <legend className="mb-1 text-[13px] font-semibold">Measured along the run to it</legend>
+            {from.map((box) => (
+              <label key={box.id} className="flex items-center gap-3 text-[14px]">
+                <span className="min-w-0 flex-1 break-words">from {box.name}</span>
+                <span className="w-28 shrink-0">
+                  <LengthInput
+                    value={place.lengths[box.id] ?? null}
+                    onChange={(length) => setLength(box.id, length)}
+                  />
+                </span>
+              </label>
+            ))}
+          </fieldset>
+          {beyond || job.rooms.every((room) => room.outline === null) ? null : (
+            <p className="text-[13px] text-quiet">
+              A box that the layout shows is measured by the program: draw it there, leave it empty, and pick
+              it here.
+            </p>
+          )}
+        </>
+      ) : null}
+    </>
+  );
+};

@@ -1,0 +1,116 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
+import { ChevronDown } from 'lucide-react';
+import {
+  cubicInches,
+  fillOf,
+  sayFill,
+  sayFillLine,
+  UNKNOWN_FILL,
+  type ArticleId,
+  type BoxId,
+} from '@amber/core';
+import { useEdit } from '../../store/review.js';
+import { BoxSelect } from '../../parts/BoxSelect.js';
+import { SeverityMark } from '../../parts/ui.js';
+import type { Bench } from '../../wiring/useBench.js';
+
+const plain = (volume: number) => cubicInches(volume).replace(' in³', '');
+
+const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
+  const edit = useEdit();
+  const { job, wiring } = bench;
+  const box = job.boxes.find((one) => one.id === id);
+  if (!box) return null;
+  const fill = fillOf(job, wiring, id);
+  const share = fill.available === null ? 0 : Math.min(1, fill.needed / fill.available);
+  const change = (article: ArticleId | null) =>
+    edit(
+      {
+        ...job,
+        boxes: job.boxes.map((one) => (one.id === id ? { ...one, article } : one)),
+      },
+      `box of ${box.name}`,
+    );
+  return (
+    <li className="border-b border-line pb-3">
+      <Disclosure>
+        <DisclosureButton className="group flex min-h-11 w-full items-center gap-3 text-left">
+          <SeverityMark
+            severity={{ fits: 'pass', over: 'violation', unknown: 'verify' }[fill.verdict] as 'pass'}
+          />
+          <span className="min-w-0 flex-1 truncate font-bold" title={box.name}>
+            {box.name}
+          </span>
+          <span className={fill.verdict === 'over' ? 'font-bold text-violation' : ''}>{sayFill(fill)}</span>
+          <ChevronDown size={17} className="shrink-0 group-data-open:rotate-180" aria-hidden="true" />
+        </DisclosureButton>
+        <div className="h-1.5 rounded bg-line" aria-hidden="true">
+          <div
+            className={`h-1.5 rounded ${{ fits: 'bg-pass', over: 'bg-violation', unknown: 'bg-quiet' }[fill.verdict]}`}
+            style={{ width: `${share * 100}%` }}
+          />
+        </div>
+        {fill.verdict === 'over' ? (
+          <p className="mt-1.5 text-[13px] font-semibold text-violation">
+            Would not pass: {plain(fill.needed - (fill.available ?? 0))} in³ over.
+          </p>
+        ) : null}
+        {fill.unknown.length > 0 ? (
+          <p className="mt-1.5 text-[13px] font-semibold text-caution">
+            Not told: {fill.unknown.map((one) => UNKNOWN_FILL[one]).join('; ')}.
+          </p>
+        ) : null}
+        <DisclosurePanel className="mt-2 flex flex-col gap-3">
+          <table className="w-full text-[13px]">
+            <caption className="sr-only">Allowances of {box.name}</caption>
+            <thead className="text-left text-quiet">
+              <tr>
+                <th className="font-normal">Counts</th>
+                <th className="pl-2 text-right font-normal">in³ each</th>
+                <th className="pl-2 text-right font-normal">in³</th>
+              </tr>
+            </thead>
+            <tbody>
+              {fill.lines.map((line) => (
+                <tr key={`${line.what} ${line.awg}`} className="border-t border-line/70 align-top">
+                  <td className="py-1">
+                    {sayFillLine(line)}
+                    <span className="block text-[11.5px] text-quiet">{line.section}</span>
+                  </td>
+                  <td className="py-1 pl-2 text-right">{plain(line.each)}</td>
+                  <td className="py-1 pl-2 text-right">{plain(line.total)}</td>
+                </tr>
+              ))}
+              <tr className="border-t-2 border-ink font-bold">
+                <td className="py-1">Needed</td>
+                <td />
+                <td className="py-1 pl-2 text-right">{plain(fill.needed)}</td>
+              </tr>
+            </tbody>
+          </table>
+          <BoxSelect
+            job={job}
+            box={id}
+            article={box.article}
+            withDevices={wiring.devices.some((device) => device.box === id)}
+            onChange={change}
+          />
+        </DisclosurePanel>
+      </Disclosure>
+    </li>
+  );
+};
+
+/** Does it fit? The answer for each box; the arithmetic on request. */
+export const BoxFillList = ({ bench }: { bench: Bench }) => (
+  <>
+    <p className="mb-2 text-[13px] text-quiet">
+      By 314.16 of the {bench.job.edition} edition. Pigtails do not count. Open a box for its arithmetic.
+    </p>
+    <ul className="flex flex-col gap-2">
+      {bench.drawings.map((drawing) => (
+        <OneBox key={drawing.box} bench={bench} id={drawing.box} />
+      ))}
+    </ul>
+  </>
+);

@@ -1,0 +1,92 @@
+import type { Finding, Remedy } from '@amber/core';
+import { useEdit } from '../../store/review.js';
+import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
+import { JudgeOtherwise } from './JudgeOtherwise.js';
+
+const WORD_PAINT: Record<Finding['severity'], string> = {
+  violation: 'text-violation',
+  unfinished: 'text-violation',
+  caution: 'text-caution',
+  verify: 'text-ink',
+  waived: 'text-quiet',
+};
+
+/** One finding: how grave, by which section, what, why, the way out, and what the program can do about it. */
+export const FindingCard = ({
+  finding,
+  what,
+  alike,
+  remedies,
+  onTakeOut,
+}: {
+  finding: Finding;
+  /** What is wrong at several places alike, where it can be said once. */
+  what: string | null;
+  /** The titles of this and of others like it, where they are told together; none where it stands alone. */
+  alike: readonly { title: string; onShow: (() => void) | null }[];
+  remedies: readonly Remedy[];
+  /** Takes out the run that the finding names, where it names one. */
+  onTakeOut: (() => void) | null;
+}) => {
+  const edit = useEdit();
+  return (
+    <li className="flex gap-3">
+      <SeverityMark severity={finding.severity} />
+      <div className="min-w-0 flex-1">
+        <p className="text-[13px]">
+          <strong className={WORD_PAINT[finding.severity]}>{SEVERITY_WORD[finding.severity]}</strong>
+          {finding.section ? <span className="text-quiet"> · {finding.section}</span> : null}
+        </p>
+        {alike.length === 0 ? <p className="font-bold break-words">{finding.title}</p> : null}
+        {what === null ? null : <p className="font-bold break-words first-letter:uppercase">{what}</p>}
+        <p className="mt-0.5 text-[13.5px]">{finding.reason}</p>
+        <p className="mt-1 text-[13.5px]">
+          <strong>Remedy:</strong> {finding.remedy}
+        </p>
+        {finding.builtBy === null ? null : (
+          <p className="mt-1 text-[13.5px]">
+            As built it met the {finding.builtBy} edition and may stay; a change to it brings today’s rules.
+          </p>
+        )}
+        {finding.amendment === null || finding.rule.startsWith('local:') ? null : (
+          <p className="mt-1 text-[13.5px]">
+            <strong>Local:</strong> {finding.amendment}
+          </p>
+        )}
+        {onTakeOut ? (
+          <Button className="mt-2" onClick={onTakeOut}>
+            Take this run out
+          </Button>
+        ) : null}
+        {remedies.map((remedy) => (
+          <Button
+            key={remedy.words}
+            className="mt-2 text-left"
+            onClick={() => edit(remedy.job, remedy.words)}
+          >
+            {remedy.words}
+          </Button>
+        ))}
+        {alike.map(({ title, onShow }) =>
+          onShow ? (
+            <button
+              key={title}
+              type="button"
+              onClick={onShow}
+              className="block min-h-10 text-left font-semibold break-words underline underline-offset-3"
+            >
+              {title}
+            </button>
+          ) : (
+            <p key={title} className="font-semibold break-words">
+              {title}
+            </p>
+          ),
+        )}
+        {finding.severity === 'unfinished' || finding.rule.startsWith('local:') ? null : (
+          <JudgeOtherwise finding={finding} />
+        )}
+      </div>
+    </li>
+  );
+};

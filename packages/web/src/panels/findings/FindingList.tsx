@@ -1,0 +1,121 @@
+import { findingKey, findingsByPlace, type Finding, type PlaceFindings } from '@amber/core';
+import { useAppDispatch } from '../../store/store.js';
+import { boxChosen } from '../../store/wiringSlice.js';
+import type { Bench } from '../../wiring/useBench.js';
+import { useEdit } from '../../store/review.js';
+import { FindingCard } from './FindingCard.js';
+import { OwnRules } from './OwnRules.js';
+import { QuestionList } from './QuestionList.js';
+import { SiteChecks } from './SiteChecks.js';
+import { useRemedies } from '../../worker/useRemedies.js';
+
+const nameOf = (bench: Bench, { kind, id, name }: PlaceFindings): string => {
+  const cable = kind === 'run' ? bench.wiring.cables.find((one) => one.id === id) : undefined;
+  const place = (at: string) =>
+    at === 'panel' ? 'Panel' : (bench.job.boxes.find((box) => box.id === at)?.name ?? at);
+  if (cable) return `${place(cable.from)} to ${place(cable.to)}`;
+  return kind === 'circuit' ? `Circuit ${name}` : name;
+};
+
+/** Findings that differ in their place alone: from two on they are told once, with their places. */
+const alikeOf = (findings: readonly Finding[]): { alike: Finding[][]; single: Finding[] } => {
+  const groups = new Map<string, Finding[]>();
+  for (const one of findings) {
+    const key = JSON.stringify([one.rule, one.severity, one.reason, one.remedy, one.amendment, one.builtBy]);
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  const alike = [...groups.values()].filter((group) => group.length > 1);
+  return { alike, single: findings.filter((one) => !alike.some((group) => group.includes(one))) };
+};
+
+/** "Yard door to Stove end: 14 AWG on a 20 A breaker" is a place and what is wrong there. */
+const splitTitle = (title: string): [place: string, what: string] => {
+  const at = title.indexOf(': ');
+  return at < 0 ? ['', title] : [title.slice(0, at), title.slice(at + 2)];
+};
+
+/** What is wrong at all of them, where their titles say it in the same words. */
+const commonWhat = (group: readonly Finding[]): string | null => {
+  const [first, ...others] = group.map((one) => splitTitle(one.title));
+  return first && first[0] !== '' && others.every(([, what]) => what === first[1]) ? first[1] : null;
+};
+
+/** Findings by place, what is to be answered, and what is left to see on site. */
+export const FindingList = ({ bench, findings }: { bench: Bench; findings: readonly Finding[] }) => {
+  const dispatch = useAppDispatch();
+  const edit = useEdit();
+  const { job, circuit } = bench;
+  const remedies = useRemedies(job, findings);
+  /** Takes out the one run of the circuit's choice that the finding names. */
+  const takeOut = ({ at: { run } }: Finding) =>
+    edit(
+      {
+        ...job,
+        choices: job.choices.map((choice) =>
+          choice.circuit === circuit.id
+            ? { ...choice, runs: choice.runs.filter((one) => !(one.from === run?.from && one.to === run.to)) }
+            : choice,
+        ),
+      },
+      'take out a run',
+    );
+  const open = findings.filter((one) => one.questions.length > 0);
+  const onSite = findings.filter((one) => one.severity === 'verify' && one.questions.length === 0);
+  const judged = findings.filter((one) => !open.includes(one) && !onSite.includes(one));
+  const { alike, single } = alikeOf(judged);
+  const show = (id: string) => dispatch(boxChosen(id as Bench['drawings'][number]['box']));
+  const drawn = (id: string | undefined) => bench.drawings.some((drawing) => drawing.box === id);
+  return (
+    <div className="flex flex-col gap-4">
+      {alike.map((group) => {
+        const [first] = group;
+        return first ? (
+          <section key={findingKey(first)} className="border-t border-line pt-3">
+            <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{group.length} places</h2>
+            <ul>
+              <FindingCard
+                finding={first}
+                what={commonWhat(group)}
+                alike={group.map((one) => ({
+                  title: commonWhat(group) === null ? one.title : splitTitle(one.title)[0],
+                  onShow: one.at.box !== undefined && drawn(one.at.box) ? () => show(one.at.box ?? '') : null,
+                }))}
+                remedies={remedies.get(findingKey(first)) ?? []}
+                onTakeOut={null}
+              />
+            </ul>
+          </section>
+        ) : null;
+      })}
+      {findingsByPlace(job, single).map((place) => (
+        <section key={`${place.kind} ${place.id}`} className="border-t border-line pt-3">
+          <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{nameOf(bench, place)}</h2>
+          <ul className="flex flex-col gap-3">
+            {place.findings.map((finding, i) => (
+              <FindingCard
+                key={`${finding.rule} ${i}`}
+                finding={finding}
+                what={null}
+                alike={[]}
+                remedies={remedies.get(findingKey(finding)) ?? []}
+                onTakeOut={finding.rule === 'RingOfCables' ? () => takeOut(finding) : null}
+              />
+            ))}
+          </ul>
+          {place.kind === 'box' && drawn(place.id) ? (
+            <button
+              type="button"
+              onClick={() => show(place.id)}
+              className="mt-1 min-h-10 text-left font-semibold underline underline-offset-3"
+            >
+              Show {place.name}
+            </button>
+          ) : null}
+        </section>
+      ))}
+      {open.length > 0 ? <QuestionList job={job} findings={open} /> : null}
+      {onSite.length > 0 ? <SiteChecks findings={onSite} /> : null}
+      <OwnRules job={job} circuit={circuit} />
+    </div>
+  );
+};

@@ -1,0 +1,66 @@
+import { answerQuestion, type Finding, type Job, type Question } from '@amber/core';
+import { useEdit } from '../../store/review.js';
+import { Button, Select, SeverityMark } from '../../parts/ui.js';
+
+const Answers = ({ job, question }: { job: Job; question: Question }) => {
+  const edit = useEdit();
+  const answer = (value: string | number) => edit(answerQuestion(job, question, value), 'answer');
+  if (question.options.length > 3)
+    return (
+      <Select
+        aria-label={question.text}
+        value=""
+        onChange={(event) => event.target.value && answer(event.target.value)}
+        className="mt-1.5"
+      >
+        <option value="">Not answered</option>
+        {question.options.map(({ value, words }) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </Select>
+    );
+  return (
+    <div role="group" aria-label={question.text} className="mt-1.5 flex flex-wrap gap-2">
+      {question.options.map(({ value, words }) => (
+        <Button key={value} onClick={() => answer(value)}>
+          {words}
+        </Button>
+      ))}
+    </div>
+  );
+};
+
+/** The question that the finding itself asks comes first, right under its words. */
+const inOrder = ({ title, questions }: Finding): Question[] =>
+  [...questions].sort((a, b) => Number(b.text === title) - Number(a.text === title));
+
+/** What only people can know, asked once, with its reason and the sections that want it. */
+export const QuestionList = ({ job, findings }: { job: Job; findings: readonly Finding[] }) => (
+  <section aria-label="To answer" className="border-t border-line pt-3">
+    <h2 className="font-bold">To answer</h2>
+    <ul className="mt-1 flex flex-col gap-3">
+      {findings.map((finding, i) => (
+        <li key={`${finding.rule} ${i}`} className="flex gap-3">
+          <SeverityMark severity="verify" />
+          <div className="min-w-0 flex-1">
+            <p className="font-semibold break-words">
+              {finding.title}
+              {finding.section === '' ? null : (
+                <span className="text-[13px] font-normal text-quiet"> · {finding.section}</span>
+              )}
+            </p>
+            <p className="mt-0.5 text-[13.5px]">{finding.reason}</p>
+            {inOrder(finding).map((question) => (
+              <div key={`${question.kind} ${question.of}`} className="mt-1">
+                {question.text === finding.title ? null : <p className="text-[13.5px]">{question.text}</p>}
+                <Answers job={job} question={question} />
+              </div>
+            ))}
+          </div>
+        </li>
+      ))}
+    </ul>
+  </section>
+);

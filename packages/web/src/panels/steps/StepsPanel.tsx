@@ -1,0 +1,208 @@
+import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
+import { useAppDispatch, useAppSelector } from '../../store/store.js';
+import { useEdit } from '../../store/review.js';
+import { ticked as tickMade, tickedSteps } from '../../store/tickSlice.js';
+import { useTicksQuery } from '../../server/api.js';
+import { Button, Field, SeverityMark } from '../../parts/ui.js';
+import { WordSelect } from '../../parts/WordSelect.js';
+import { boxChosen, wireFollowed } from '../../store/wiringSlice.js';
+import type { Bench } from '../../wiring/useBench.js';
+import { useBoxInView } from '../../wiring/useBoxInView.js';
+import { Words } from './Words.js';
+
+const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
+
+const StepRow = ({
+  step,
+  done,
+  depth,
+  onTick,
+  onShow,
+}: {
+  step: Step;
+  done: boolean;
+  depth: number;
+  onTick: (done: boolean) => void;
+  onShow: (key: string) => void;
+}) => (
+  <li className="border-b border-line py-2 last:border-0">
+    {step.caution ? (
+      <p className="mb-1.5 flex gap-2 rounded-md border border-caution p-2 text-[13px]">
+        <SeverityMark severity="caution" />
+        <span>{step.caution}</span>
+      </p>
+    ) : null}
+    <div className="flex items-start gap-2">
+      <label className="flex min-h-10 min-w-0 flex-1 cursor-pointer gap-3">
+        <input
+          type="checkbox"
+          checked={done}
+          onChange={(event) => onTick(event.target.checked)}
+          className="mt-0.5 size-5 shrink-0 accent-ink"
+        />
+        <span className={`min-w-0 text-[14px] break-words ${done ? 'text-quiet line-through' : ''}`}>
+          {step.text}
+        </span>
+      </label>
+      {step.shows === null ? null : (
+        <button
+          type="button"
+          aria-label={`Show: ${step.text}`}
+          onClick={() => step.shows && onShow(step.shows)}
+          className="grid size-10 shrink-0 place-items-center rounded-md hover:bg-rail"
+        >
+          <Spline size={17} />
+        </button>
+      )}
+    </div>
+    {depth > 0 ? <p className="mt-1 ml-8 text-[13px] text-quiet">{step.why}</p> : null}
+    {depth > 1 ? (
+      <p className="mt-0.5 ml-8 text-[13px] font-semibold">
+        {step.section === null ? 'Craft, no section asks for it.' : `NEC ${step.section}`}
+      </p>
+    ) : null}
+  </li>
+);
+
+const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
+  <details className="rounded-md border border-line">
+    <summary className="min-h-10 cursor-pointer px-3 py-2.5 font-semibold">
+      What the other ends look like
+    </summary>
+    <ul className="flex flex-col gap-2 px-3 pb-3 text-[13.5px]">
+      {ends.map((one, i) => (
+        <li key={i}>
+          <strong>
+            {one.cable} to {one.place}
+          </strong>
+          {one.caution === null ? null : <p className="font-semibold text-caution">{one.caution}</p>}
+          <ul className="ml-3">
+            {one.ends.map(({ colour, goes }) => (
+              <li key={colour}>
+                {colour}: {goes}
+              </li>
+            ))}
+          </ul>
+        </li>
+      ))}
+    </ul>
+  </details>
+);
+
+const SCREW_CHOICES: Record<'S' | 'S3' | 'S4', Record<Slot['screws'], string>> = {
+  S4: { usual: 'pairs top and bottom', otherwise: 'pairs left and right' },
+  S3: { usual: 'common is the dark screw', otherwise: 'common stands alone' },
+  S: { usual: 'two alike, load on top', otherwise: 'marked line 1 and line 2' },
+};
+
+/** How the screws of the devices in hand sit: they differ from one to the next, and steps and drawing follow. */
+const ScrewsOf = ({ bench, box }: { bench: Bench; box: BoxId }) => {
+  const edit = useEdit();
+  const { job } = bench;
+  const devices = bench.devices.flatMap((device) => {
+    const slotId = bench.wiring.devices.find((one) => one.id === device.id)?.slot;
+    const slot = job.slots.find((one) => one.id === slotId);
+    const choices = SCREW_CHOICES[device.letter as 'S' | 'S3' | 'S4'];
+    return device.box === box && slot ? [{ slot, choices, letter: device.letter }] : [];
+  });
+  const set = (slot: Slot, screws: Slot['screws']) =>
+    edit(
+      { ...job, slots: job.slots.map((one) => (one.id === slot.id ? { ...one, screws } : one)) },
+      'screws of a device',
+    );
+  return devices.map(({ slot, choices, letter }, i) => (
+    <Field
+      key={slot.id}
+      label={`Screws of the ${letter} in hand${devices.length > 1 ? `, gang ${i + 1}` : ''}`}
+    >
+      <WordSelect words={choices} value={slot.screws} onPick={(screws) => screws && set(slot, screws)} />
+    </Field>
+  ));
+};
+
+/** The work order of the box in view, ticked off as it is done. */
+export const StepsPanel = ({ bench }: { bench: Bench }) => {
+  const dispatch = useAppDispatch();
+  const [depth, setDepth] = useState(0);
+  const { data: ticked } = useTicksQuery(bench.job.id);
+  const { pending, waiting } = useAppSelector((state) => state.ticks);
+  const done = tickedSteps(ticked ?? [], pending, bench.job.id);
+  const { box, at, go } = useBoxInView(bench);
+  const order = useMemo(
+    () => (box ? makeUpSteps(bench.job, bench.wiring, bench.compiled, box) : null),
+    [bench.job, bench.wiring, bench.compiled, box],
+  );
+  if (!order || !box) return <p>Nothing to make up yet.</p>;
+  const isDone = (step: Step) => done.has(step.id);
+  const count = order.steps.filter(isDone).length;
+  const name = bench.job.boxes.find((one) => one.id === box)?.name ?? '';
+  const set = (step: Step, now: boolean) =>
+    void dispatch(tickMade({ job: bench.job.id, step: step.id, done: now }));
+  return (
+    <section aria-label={`Steps at ${name}`} className="flex flex-col gap-3">
+      <div className="flex items-center gap-1">
+        <Button look="bare" aria-label="Box before" onClick={() => go(-1)}>
+          <ChevronLeft size={18} />
+        </Button>
+        <h2 className="min-w-0 flex-1 truncate text-center text-[15px] font-bold" title={name}>
+          {at + 1} · {name}
+        </h2>
+        <Button look="bare" aria-label="Next box" onClick={() => go(1)}>
+          <ChevronRight size={18} />
+        </Button>
+      </div>
+      <p role="status" className="text-center text-[13px] text-quiet">
+        {count === order.steps.length ? 'All done' : `${count} of ${order.steps.length} done`}
+        {waiting ? '. No connection: ticks are kept here and sent when it is back' : ''}
+      </p>
+      <div
+        role="group"
+        aria-label="How much is said"
+        className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
+      >
+        {DEPTHS.map((words, i) => (
+          <button
+            key={words}
+            type="button"
+            aria-pressed={depth === i}
+            onClick={() => setDepth(i)}
+            className="min-h-10 text-[13px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet"
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+      {Object.entries(PHASE_WORDS).map(([phase, words]) => {
+        const steps = order.steps.filter((step) => step.phase === phase);
+        return steps.length === 0 ? null : (
+          <section key={phase} aria-label={words}>
+            <h3 className="text-[13px] font-bold text-quiet">{words}</h3>
+            <ol>
+              {steps.map((step) => (
+                <StepRow
+                  key={step.id}
+                  step={step}
+                  done={isDone(step)}
+                  depth={depth}
+                  onTick={(now) => set(step, now)}
+                  onShow={(key) => {
+                    dispatch(boxChosen(box));
+                    dispatch(wireFollowed(key));
+                  }}
+                />
+              ))}
+            </ol>
+          </section>
+        );
+      })}
+      <ScrewsOf bench={bench} box={box} />
+      <OtherEnds ends={order.otherEnds} />
+      <Words />
+      <p className="text-[13px] text-quiet">
+        <strong className="text-ink">At hand:</strong> {order.tools.join(', ')}.
+      </p>
+    </section>
+  );
+};

@@ -1,0 +1,109 @@
+import { useCallback, useMemo, useRef } from 'react';
+import type { DeviceId, Positions, SaidTrace } from '@amber/core';
+import { useAppDispatch, useAppSelector } from '../../store/store.js';
+import { wireFollowed } from '../../store/wiringSlice.js';
+import { BoardBar } from './BoardBar.js';
+import { BoxCard } from './BoxCard.js';
+import { FollowedBar } from './FollowedBar.js';
+import { lookThrough } from '../../wiring/lenses.js';
+import { SaveButtons } from '../../wiring/SaveButtons.js';
+import { placeName } from '../../parts/words.js';
+import type { Bench } from '../../wiring/useBench.js';
+import { useBoxInView } from '../../wiring/useBoxInView.js';
+
+const LENS_NOTES = {
+  live: 'Amber, dashed = live now.',
+  current: 'Amperes where current flows now; the rest is faint.',
+  use: 'What each conductor is for; travelers with a number.',
+  circuit: 'Which circuit each conductor belongs to; those of others are faint.',
+} as const;
+
+/** The boxes of the run, opened up: all beside each other, or one large. */
+export const Board = ({
+  bench,
+  positions,
+  followed,
+  onFlip,
+  onGo,
+}: {
+  bench: Bench;
+  positions: Positions;
+  followed: SaidTrace | null;
+  onFlip: (id: DeviceId) => void;
+  /** To the next box, or the one before. */
+  onGo: (by: number) => void;
+}) => {
+  const { view, lens } = useAppSelector((state) => state.bench);
+  const dispatch = useAppDispatch();
+  const tripped = bench.state.shorts.some((short) => short.circuit === bench.circuit.id);
+  const travelers = bench.devices.some((device) => device.letter !== 'S');
+  const seen = useMemo(() => lookThrough(lens, bench, positions), [lens, bench, positions]);
+  const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
+  const { at } = useBoxInView(bench);
+  const board = useRef<HTMLElement>(null);
+  const large = view === 'one';
+  const numbered = bench.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
+  const shown = large ? numbered.slice(at, at + 1) : numbered;
+  return (
+    <section
+      ref={board}
+      aria-label="Opened boxes"
+      className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto"
+    >
+      {bench.drawings.length === 0 ? (
+        <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
+          <h2 className="text-lg font-bold">Nothing to draw yet</h2>
+          <p className="mt-2">
+            This circuit cannot be planned as it stands. What is missing stands at the side; what you entered
+            is kept.
+          </p>
+        </div>
+      ) : (
+        <>
+          <BoardBar onGo={onGo}>
+            <SaveButtons
+              what="the run"
+              title={`${bench.job.name}, ${bench.circuit.name}`}
+              drawn={() => {
+                const pictures = board.current?.querySelectorAll<SVGSVGElement>('article svg.drawing') ?? [];
+                return [...pictures].map((drawing, i) => ({
+                  drawing,
+                  name: `${i + 1} · ${placeName(bench.job, bench.drawings[i]?.box ?? '')}`,
+                }));
+              }}
+            />
+          </BoardBar>
+          {followed ? (
+            <FollowedBar job={bench.job} followed={followed} />
+          ) : (
+            <p className="px-2 pb-1 text-[13px]">
+              <strong>{LENS_NOTES[lens]}</strong>{' '}
+              {lens === 'circuit'
+                ? `${bench.job.circuits.map((one, i) => `C${i + 1} ${one.name}`).join(', ')}. `
+                : ''}
+              {tripped ? 'Nothing of this circuit is live: its breaker has tripped. ' : ''}
+              {travelers && !tripped ? 'One traveler of every pair stays live with the luminaires off. ' : ''}
+              Flip a handle, or press its number. Tap a wire to follow it (F).
+            </p>
+          )}
+          <div className={`flex flex-wrap items-start gap-x-3 gap-y-4 ${large ? 'justify-center' : ''}`}>
+            {shown.map(({ drawing, number }) => (
+              <BoxCard
+                key={drawing.box}
+                bench={bench}
+                drawing={drawing}
+                number={number}
+                large={large}
+                positions={positions}
+                seen={seen}
+                followed={followed?.keys ?? null}
+                onFlip={onFlip}
+                onFollow={follow}
+              />
+            ))}
+          </div>
+        </>
+      )}
+    </section>
+  );
+};

@@ -1,0 +1,133 @@
+import { FileUp, Plus } from 'lucide-react';
+import { useRef, useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { useAppDispatch } from '../../store/store.js';
+import { useJobsQuery } from '../../server/api.js';
+import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
+import { JobCard } from './JobCard.js';
+import { createJob, importFile } from './jobActions.js';
+
+const NewJob = ({ onDone }: { onDone: () => void }) => {
+  const [name, setName] = useState('');
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const id = await createJob(name.trim() || 'New job', dispatch);
+    if (id) await navigate(`/jobs/${id}`);
+  };
+  return (
+    <form
+      onSubmit={(event) => void submit(event)}
+      className="flex flex-wrap gap-2 rounded-lg border border-line bg-rail p-4"
+    >
+      <label className="min-w-60 flex-1">
+        <span className="mb-1 block text-[13px] font-semibold">Name of the job</span>
+        <input
+          autoFocus
+          value={name}
+          maxLength={200}
+          placeholder="House, street or customer"
+          onChange={(event) => setName(event.target.value)}
+          onKeyDown={(event) => event.key === 'Escape' && onDone()}
+          className={controlLook}
+        />
+      </label>
+      <div className="flex items-end gap-2">
+        <Button look="main" type="submit">
+          Make the job
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </form>
+  );
+};
+
+const Nothing = ({ onNew }: { onNew: () => void }) => (
+  <div className="max-w-xl rounded-lg border border-dashed border-quiet/60 p-8">
+    <h2 className="text-lg font-bold">Start with one circuit</h2>
+    <p className="mt-2 text-quiet">
+      Say which switch locations control which luminaires, where power enters and in which order the cables
+      run. You get every conductor, splice and screw, see it work from every switch, and see whether each box
+      is big enough.
+    </p>
+    <Button look="main" className="mt-5" onClick={onNew}>
+      New job
+    </Button>
+  </div>
+);
+
+/** What am I working on? */
+export const JobsScreen = () => {
+  const { data: jobs, isError, isLoading, refetch } = useJobsQuery();
+  const [search, setSearch] = useState('');
+  const [making, setMaking] = useState(false);
+  const picker = useRef<HTMLInputElement>(null);
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const words = search.trim().toLocaleLowerCase();
+  const shown = (jobs ?? []).filter((job) =>
+    [job.name, ...job.summary.circuits.map((circuit) => circuit.name)].some((name) =>
+      name.toLocaleLowerCase().includes(words),
+    ),
+  );
+  const bringIn = async (file: File | undefined) => {
+    const id = file && (await importFile(file, dispatch));
+    if (id) await navigate(`/jobs/${id}`);
+  };
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      <div className="mx-auto flex max-w-6xl flex-col gap-5 px-5 py-7 sm:px-8">
+        <header className="flex flex-wrap items-center gap-3">
+          <h1 className="mr-auto text-2xl font-bold">Jobs</h1>
+          <input
+            type="search"
+            aria-label="Search jobs and circuits"
+            placeholder="Search"
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
+            className={`${controlLook} max-w-56`}
+          />
+          <Button onClick={() => picker.current?.click()}>
+            <FileUp size={18} /> Import file
+          </Button>
+          <input
+            ref={picker}
+            type="file"
+            accept=".json,application/json"
+            className="hidden"
+            aria-label="Job file"
+            onChange={(event) => {
+              void bringIn(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+          <Button look="main" onClick={() => setMaking(true)}>
+            <Plus size={18} /> New job
+          </Button>
+        </header>
+        {making ? <NewJob onDone={() => setMaking(false)} /> : null}
+        {isError ? (
+          <div
+            role="alert"
+            className="flex flex-wrap items-center gap-3 rounded-lg border border-violation bg-sheet p-4"
+          >
+            <p className="flex-1">The jobs cannot be listed: the server does not answer.</p>
+            <Button onClick={() => void refetch()}>Try again</Button>
+          </div>
+        ) : null}
+        {jobs?.length === 0 && !making ? <Nothing onNew={() => setMaking(true)} /> : null}
+        {isLoading ? <p className="text-quiet">Reading the jobs …</p> : null}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,19rem),1fr))] gap-4">
+          {shown.map((job) => (
+            <JobCard key={job.id} job={job} />
+          ))}
+        </ul>
+        {jobs && jobs.length > 0 && shown.length === 0 ? (
+          <p className="text-quiet">No job or circuit is called “{search}”.</p>
+        ) : null}
+        <SafetyNote className="max-w-3xl border-t border-line pt-4" />
+      </div>
+    </main>
+  );
+};

@@ -1,0 +1,63 @@
+import { addFeed, PANEL, withoutFeed, type Feed, type FeedId, type Job, type Place } from '@amber/core';
+import { useEdit } from '../../store/review.js';
+import { fresh } from '../../parts/fresh.js';
+import { placeName } from '../../parts/words.js';
+import { WordSelect } from '../../parts/WordSelect.js';
+
+const TAPS: Record<Feed['tap'], string> = {
+  junction: 'from a splice',
+  receptacle: 'from a receptacle',
+  switch: 'from a switch box',
+  luminaire: 'from a luminaire box',
+};
+
+/** Which circuits may be fed from a place: a box that power reaches already, or the panel. */
+export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: string }) => {
+  const edit = useEdit();
+  const name = placeName(job, at);
+  return (
+    <fieldset>
+      <legend className="mb-1 text-[13px] font-semibold">{legend}</legend>
+      {job.circuits.map((circuit) => {
+        const feed = job.feeds.find((one) => one.circuit === circuit.id && one.at === at);
+        const last = feed && job.feeds.filter((one) => one.circuit === circuit.id).length === 1;
+        return (
+          <div key={circuit.id}>
+            <label className="flex min-h-10 items-center gap-2.5">
+              <input
+                type="checkbox"
+                className="size-5 accent-ink"
+                checked={feed !== undefined}
+                disabled={last}
+                onChange={() =>
+                  edit(
+                    feed
+                      ? withoutFeed(job, feed.id)
+                      : addFeed(job, { id: fresh<FeedId>('feed'), circuit: circuit.id, at }),
+                    `power of ${circuit.name} at ${name}`,
+                  )
+                }
+              />
+              {circuit.name}
+              {last ? <span className="text-[12.5px] text-quiet">its only feed</span> : null}
+            </label>
+            {feed && at !== PANEL ? (
+              <WordSelect
+                aria-label={`What is tapped for ${circuit.name}`}
+                words={TAPS}
+                value={feed.tap}
+                onPick={(tap) =>
+                  tap &&
+                  edit(
+                    { ...job, feeds: job.feeds.map((one) => (one.id === feed.id ? { ...one, tap } : one)) },
+                    `tap of ${circuit.name} at ${name}`,
+                  )
+                }
+              />
+            ) : null}
+          </div>
+        );
+      })}
+    </fieldset>
+  );
+};

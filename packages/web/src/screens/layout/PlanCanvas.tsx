@@ -1,0 +1,220 @@
+import type { KeyboardEvent, ReactNode } from 'react';
+import type { Circuit, Job } from '@amber/core';
+import { crowdedNames } from '../../plan/names.js';
+import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../../plan/PlanRooms.js';
+import { PicturesUnder } from '../../plan/PicturesUnder.js';
+import { markOf } from '../../plan/marks.js';
+import { PanelMark } from '../../plan/placeMarks.js';
+import { boxesOf, toPixel, type View } from '../../plan/view.js';
+import type { useView } from '../../plan/useView.js';
+import { ZoomButtons } from '../../plan/ZoomButtons.js';
+import { ControlLines } from './ControlLines.js';
+import { Marks, PictureHandle } from './pictureMarks.js';
+import { LyingCables } from './LyingCables.js';
+import { BoxOnPlan, Halo, RoomName } from './planItems.js';
+import { DoorGrips, WallGrips } from './grips.js';
+import type { Grip } from './moving.js';
+import type { Pointing, Selected } from './selection.js';
+import type { useGrip } from './useGrip.js';
+
+type Bind = ReturnType<typeof useGrip>['bind'];
+
+/** Something on the plan that is dragged, tabbed to, and moved with the arrow keys. */
+const Item = ({
+  grip,
+  bind,
+  label,
+  current,
+  onPick,
+  onKey,
+  children,
+  faded = false,
+  ...rest
+}: {
+  grip: NonNullable<Selected>;
+  bind: Bind;
+  label: string;
+  current: boolean;
+  onPick: (grip: NonNullable<Selected>) => void;
+  onKey: (event: KeyboardEvent, grip: NonNullable<Selected>) => void;
+  children: ReactNode;
+  transform?: string;
+  faded?: boolean;
+}) => (
+  <g
+    data-item={grip.kind}
+    role="button"
+    tabIndex={0}
+    aria-label={label}
+    aria-pressed={current}
+    className="cursor-move touch-none outline-offset-4"
+    opacity={faded ? 0.4 : undefined}
+    // Going past with the tab key selects nothing; to move something with the arrows is to take it.
+    onKeyDown={(event) => {
+      if (event.key === 'Enter' || event.key === ' ') {
+        event.preventDefault();
+        onPick(grip);
+      } else onKey(event, grip);
+    }}
+    {...rest}
+    {...bind(grip)}
+  >
+    {children}
+  </g>
+);
+
+const heightWord = (job: Job, box: Job['boxes'][number]): string => {
+  const mark = markOf(job, box);
+  if (mark.letters.length > 0) return `switch ${mark.letters.join(' ')}`;
+  return mark.luminaires > 0 ? 'luminaire' : mark.existing ? 'existing box' : 'junction box';
+};
+
+/** The plan with everything on it. */
+export const PlanCanvas = ({
+  job,
+  under,
+  circuit,
+  view: seen,
+  bind,
+  pointing,
+  onKey,
+  children,
+}: {
+  /** As the level that is looked at sees it. */
+  job: Job;
+  /** The floor underneath; null for none. */
+  under: Job | null;
+  circuit: Circuit | null;
+  view: ReturnType<typeof useView>;
+  bind: Bind;
+  pointing: Pointing;
+  onKey: (event: KeyboardEvent, grip: NonNullable<Selected>) => void;
+  /** What lies over the plan in its corners. */
+  children?: ReactNode;
+}) => {
+  const { ref, view, size } = seen;
+  const { selected, select, tool } = pointing;
+  const is = (kind: Grip['kind'], id: string) =>
+    selected?.kind === kind && (selected.kind === 'panel' || selected.id === id);
+  const roomId = selected?.kind === 'room' ? selected.id : null;
+  const room = job.rooms.find((one) => one.id === roomId);
+  const item = { bind, onPick: select, onKey };
+  const mine = circuit ? boxesOf(job, circuit.id) : null;
+  // What is worked on lies on top, and what is not stays in the background.
+  const boxes = [...job.boxes].sort((a, b) => Number(mine?.has(a.id) ?? 0) - Number(mine?.has(b.id) ?? 0));
+  const named = boxes.filter(
+    (box) => (mine === null || mine.has(box.id)) && job.luminaires.every((one) => one.box !== box.id),
+  );
+  const crowded = view ? crowdedNames(job, named, view) : null;
+  return (
+    <div className="relative min-h-80 flex-1 overflow-hidden bg-paper">
+      <svg
+        ref={ref}
+        className={`drawing absolute inset-0 size-full touch-none select-none ${tool === 'select' || tool === 'room' ? 'cursor-grab' : 'cursor-crosshair'}`}
+        role="group"
+        aria-label="Plan"
+      >
+        {view && size ? (
+          <>
+            <PicturesUnder job={job} view={view} />
+            <FootGrid view={view} {...size} />
+            {under ? <WallsUnder job={under} view={view} /> : null}
+            <PlanRooms
+              job={job}
+              view={view}
+              selectedRoom={roomId}
+              selectedDoor={selected?.kind === 'door' ? selected.id : null}
+            />
+            <LyingCables job={job} view={view} />
+            <ControlLines job={job} view={view} group={pointing.group} />
+            {room ? <WallLengths job={job} room={room} view={view} /> : null}
+            {job.rooms.map((one) =>
+              one.outline ? (
+                <Item
+                  key={one.id}
+                  grip={{ kind: 'room', id: one.id }}
+                  label={`Room ${one.name}`}
+                  current={is('room', one.id)}
+                  {...item}
+                >
+                  <RoomName job={job} view={view} room={one} current={is('room', one.id)} />
+                </Item>
+              ) : null,
+            )}
+            {room ? <WallGrips job={job} room={room} view={view} bind={bind} /> : null}
+            <DoorGrips
+              job={job}
+              view={view}
+              item={(grip, label, children) => (
+                <Item key={grip.id} grip={grip} label={label} current={is('door', grip.id)} {...item}>
+                  {children}
+                </Item>
+              )}
+            />
+            {job.routing.panel ? (
+              <Item
+                grip={{ kind: 'panel' }}
+                label="Panel"
+                current={selected?.kind === 'panel'}
+                transform={move(view, job.routing.panel.at)}
+                {...item}
+              >
+                <Halo shown={selected?.kind === 'panel'} half={16} />
+                <PanelMark />
+                <text y="30" textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
+                  panel
+                </text>
+              </Item>
+            ) : null}
+            {tool === 'picture' ? (
+              <>
+                {job.pictures.map((picture) => (
+                  <Item
+                    key={picture.id}
+                    grip={{ kind: 'picture', id: picture.id }}
+                    label={`Picture ${picture.name}`}
+                    current={is('picture', picture.id)}
+                    transform={move(view, picture.at)}
+                    {...item}
+                  >
+                    <PictureHandle />
+                  </Item>
+                ))}
+                <Marks marks={pointing.marks} view={view} />
+              </>
+            ) : null}
+            {boxes.map((box) =>
+              box.at ? (
+                <Item
+                  key={box.id}
+                  grip={{ kind: 'box', id: box.id }}
+                  label={`${box.name}, ${heightWord(job, box)}`}
+                  current={is('box', box.id)}
+                  transform={move(view, box.at)}
+                  faded={mine !== null && !mine.has(box.id)}
+                  {...item}
+                >
+                  <BoxOnPlan
+                    job={job}
+                    box={box}
+                    view={view}
+                    crowded={crowded?.has(box.id) ?? false}
+                    current={is('box', box.id)}
+                    faded={mine !== null && !mine.has(box.id)}
+                  />
+                </Item>
+              ) : null,
+            )}
+          </>
+        ) : null}
+      </svg>
+      {children}
+      <ZoomButtons {...seen} />
+    </div>
+  );
+};
+
+const move = (view: View, at: { x: number; y: number }) => {
+  const { x, y } = toPixel(view, at);
+  return `translate(${x} ${y})`;
+};

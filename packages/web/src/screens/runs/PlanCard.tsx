@@ -1,0 +1,118 @@
+import { Check } from 'lucide-react';
+import { dollars, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
+import { Link } from 'react-router';
+import { plural } from '../../parts/format.js';
+import { RunMini } from '../../parts/RunMini.js';
+import { Button } from '../../parts/ui.js';
+
+const feet = (value: number) => `${Math.round(value * 10) / 10} ft`;
+
+const factsOf = ({ measures }: Candidate): string => {
+  const { neutrals, fullest, reidentified, unknownFill } = measures;
+  return [
+    `${feet(measures.feet)} in ${plural(measures.runs, 'run')}`,
+    ...(fullest ? [`fullest box ${fullest.percent} %`] : []),
+    ...(unknownFill.length > 0 ? [`fill not known in ${plural(unknownFill.length, 'box', 'boxes')}`] : []),
+    `neutral at ${neutrals.present} of ${neutrals.all}`,
+    ...(reidentified > 0 ? [`${plural(reidentified, 'white')} as hot`] : []),
+  ].join(' · ');
+};
+
+/** One way to wire the circuit in short: its run, its price, and, where it is looked at, why it is or is not the best. */
+export const PlanCard = ({
+  job,
+  circuit,
+  plan,
+  why,
+  chosen,
+  picked,
+  provisional,
+  onPick,
+  onHover,
+  onChoose,
+}: {
+  job: Job;
+  circuit: Circuit['id'];
+  plan: Candidate;
+  /** The sentence that compares it with the first plan, or the first with the next; null where there is no other. */
+  why: string | null;
+  chosen: boolean;
+  picked: boolean;
+  /** The search goes on, and may put another in its place. */
+  provisional: boolean;
+  onPick: () => void;
+  onHover: (over: boolean) => void;
+  onChoose: () => void;
+}) => {
+  const entry = job.boxes.find((one) => one.id === plan.entry)?.name ?? '';
+  const titles = [
+    ...plan.bestAt.map((id) => profileOf(id).title),
+    ...plan.familiar.map((id) => FAMILIAR_TITLES[id]),
+  ];
+  return (
+    <li
+      className={`border-b border-line ${picked ? 'bg-white shadow-[inset_5px_0_0_var(--color-ink)]' : ''}`}
+      onPointerEnter={() => onHover(true)}
+      onPointerLeave={() => onHover(false)}
+    >
+      <button
+        type="button"
+        aria-pressed={picked}
+        aria-label={`Plan ${plan.letter}`}
+        onClick={onPick}
+        className="block w-full px-4 py-3 text-left hover:bg-white/70"
+      >
+        <span className="flex items-baseline gap-3">
+          <span className="w-5 shrink-0 text-[18px] font-bold">{plan.letter}</span>
+          <span className="min-w-0 flex-1">
+            <span className="block text-[14.5px] leading-snug font-bold break-words">
+              Power enters at {entry}
+            </span>
+            {titles.length > 0 ? (
+              <span className="block text-[13px] text-quiet">{titles.join(', ')}</span>
+            ) : null}
+          </span>
+          <span className="shrink-0 text-[16px] font-bold">{dollars(plan.measures.cost)}</span>
+        </span>
+        {plan.sketch ? (
+          <span className="mt-2 ml-8 block max-w-full overflow-x-auto">
+            <RunMini run={plan.sketch} label={`Run of plan ${plan.letter}`} />
+          </span>
+        ) : null}
+        <span className="mt-1.5 ml-8 block text-[13px] text-quiet">{factsOf(plan)}</span>
+      </button>
+      {picked || chosen ? (
+        <div className="ml-8 flex flex-wrap items-center gap-x-3 gap-y-2 px-4 pb-3">
+          {picked ? (
+            <p className="text-[13.5px] break-words">
+              {plan.measures.violations > 0 ? (
+                <strong className="text-violation">
+                  {plural(plan.measures.violations, 'code violation')}.{' '}
+                </strong>
+              ) : null}
+              {provisional && plan.letter === 'A' ? 'The best so far. ' : null}
+              {why ?? 'No other plan was found.'}
+            </p>
+          ) : null}
+          {chosen ? (
+            <>
+              <span className="inline-flex min-h-10 items-center gap-1.5 font-semibold">
+                <Check size={18} /> Wired this way
+              </span>
+              <Link
+                to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit)}`}
+                className="inline-flex min-h-10 items-center rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail"
+              >
+                To the bench
+              </Link>
+            </>
+          ) : (
+            <Button look="main" onClick={onChoose}>
+              Wire it this way
+            </Button>
+          )}
+        </div>
+      ) : null}
+    </li>
+  );
+};

@@ -1,0 +1,176 @@
+import { useMemo } from 'react';
+import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
+import { labelOf } from '../../plan/labels.js';
+import { crowdedNames } from '../../plan/names.js';
+import { PlaceLabel } from '../../plan/PlaceLabel.js';
+import { halfWidth, markOf } from '../../plan/marks.js';
+import { PanelMark, PlaceMark } from '../../plan/placeMarks.js';
+import { FootGrid, PlanRooms } from '../../plan/PlanRooms.js';
+import { boxesOf, toPixel } from '../../plan/view.js';
+import { LevelTabs } from '../../plan/LevelTabs.js';
+import { useLevel } from '../../plan/useLevel.js';
+import { useView } from '../../plan/useView.js';
+import { ZoomButtons } from '../../plan/ZoomButtons.js';
+import { drawRuns, type DrawnRun } from './routes.js';
+
+/** A cable as so many parallel lines: strokes within strokes. */
+const RunLines = ({ drawn, picked, onPick }: { drawn: DrawnRun; picked: boolean; onPick: () => void }) => {
+  const { insulated, existing } = drawn.run;
+  const strokes = Array.from({ length: insulated }, (_, i) => [
+    { width: (insulated - i) * 3.4 - 1.6, paint: i % 2 === 0 ? 'var(--color-ink)' : 'var(--color-sheet)' },
+  ]).flat();
+  return (
+    <g data-item="run" onClick={onPick} className="cursor-pointer" fill="none" strokeLinejoin="round">
+      <path d={drawn.path} stroke="transparent" strokeWidth="20" />
+      {picked ? <path d={drawn.path} stroke="var(--color-line)" strokeWidth="17" /> : null}
+      {strokes.map(({ width, paint }, i) => (
+        <path
+          key={i}
+          d={drawn.path}
+          stroke={paint}
+          strokeWidth={Math.max(1.2, width)}
+          strokeDasharray={existing && i === 0 ? '9 4' : undefined}
+        />
+      ))}
+    </g>
+  );
+};
+
+const RunLabel = ({
+  drawn: { label, text },
+  picked,
+  onPick,
+}: {
+  drawn: DrawnRun;
+  picked: boolean;
+  onPick: () => void;
+}) =>
+  label ? (
+    <g
+      data-item="run"
+      transform={`translate(${label.x} ${label.y})`}
+      onClick={onPick}
+      className="cursor-pointer"
+    >
+      <rect
+        x={-text.length * 3.5 - 7}
+        y="-10"
+        width={text.length * 7 + 14}
+        height="20"
+        rx="4"
+        fill="#fff"
+        stroke={picked ? 'var(--color-ink)' : '#9b958a'}
+        strokeWidth={picked ? 2.2 : 1}
+      />
+      <text y="4" textAnchor="middle" fontSize="12" fontWeight="650">
+        {text}
+      </text>
+    </g>
+  ) : null;
+
+export const isRun = (run: LaidRun, picked: { from: string; to: string } | null): boolean =>
+  picked !== null &&
+  ((run.from === picked.from && run.to === picked.to) || (run.from === picked.to && run.to === picked.from));
+
+/** Below so many pixels for an inch the names of boxes would cover the runs. */
+const NAMED_FROM = 1;
+
+/** What is drawn: a plan, or what a change comes to. */
+export interface Drawn {
+  label: string;
+  runs: readonly LaidRun[];
+  /** The box that power enters, where the job does not say. */
+  entry: BoxId | null;
+  /** By which switches of three or more stand at the ends, where it is not the job's own. */
+  choice: Choice | undefined;
+}
+
+/** One plan drawn over the layout: which cable goes where, and how much of it. */
+export const PlanOverlay = ({
+  job,
+  circuit,
+  plan,
+  picked,
+  onPick,
+}: {
+  job: Job;
+  circuit: Circuit;
+  plan: Drawn | null;
+  picked: LaidRun | null;
+  onPick: (run: LaidRun | null) => void;
+}) => {
+  const mine = useMemo(() => boxesOf(job, circuit.id), [job, circuit.id]);
+  const usual = job.boxes.find((box) => mine.has(box.id) && box.at)?.level ?? null;
+  const { level, seen: floor, show } = useLevel(job, usual);
+  const here = new Set(floor.boxes.map((box) => box.id));
+  const seen = useView(job, circuit, true, () => onPick(null));
+  const { ref, view, size } = seen;
+  const runs = plan?.runs;
+  const shown = job.boxes.filter(
+    (box) => mine.has(box.id) || runs?.some((run) => run.from === box.id || run.to === box.id),
+  );
+  const named = shown.filter((box) => job.luminaires.every((one) => one.box !== box.id));
+  const crowded = view ? crowdedNames(job, named, view) : null;
+  const drawn = useMemo(() => (view && runs ? drawRuns(job, view, runs) : []), [job, view, runs]);
+  return (
+    <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
+      <svg
+        ref={ref}
+        role="img"
+        aria-label={plan ? `${plan.label} over the layout` : 'The layout'}
+        className="drawing absolute inset-0 size-full cursor-grab touch-none select-none"
+      >
+        {view && size ? (
+          <>
+            <FootGrid view={view} {...size} />
+            <PlanRooms job={floor} view={view} />
+            {drawn.map((one) => (
+              <RunLines
+                key={`${one.run.from} ${one.run.to}`}
+                drawn={one}
+                picked={isRun(one.run, picked)}
+                onPick={() => onPick(one.run)}
+              />
+            ))}
+            {job.routing.panel ? (
+              <g
+                transform={`translate(${toPixel(view, job.routing.panel.at).x} ${toPixel(view, job.routing.panel.at).y})`}
+              >
+                <PanelMark />
+              </g>
+            ) : null}
+            {shown.map((box) => {
+              if (!box.at) return null;
+              const mark = markOf(job, box, plan?.choice);
+              const { x, y } = toPixel(view, box.at);
+              const label = labelOf(job, box, halfWidth(mark));
+              return (
+                // What is on another floor is there too, faint: runs lead to it.
+                <g
+                  key={box.id}
+                  transform={`translate(${x} ${y})`}
+                  opacity={here.has(box.id) ? undefined : 0.4}
+                >
+                  <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
+                  {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
+                    <PlaceLabel name={box.name} label={label} crowded={crowded?.has(box.id) ?? false} />
+                  ) : null}
+                </g>
+              );
+            })}
+            {drawn.map((one) => (
+              <RunLabel
+                key={`${one.run.from} ${one.run.to}`}
+                drawn={one}
+                picked={isRun(one.run, picked)}
+                onPick={() => onPick(one.run)}
+              />
+            ))}
+          </>
+        ) : null}
+      </svg>
+      <LevelTabs job={job} level={level} onShow={show} />
+      <ZoomButtons {...seen} />
+    </div>
+  );
+};

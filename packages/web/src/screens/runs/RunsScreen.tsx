@@ -1,0 +1,198 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import {
+  isChosen,
+  sayLeast,
+  wiredChoice,
+  withChoice,
+  type Candidate,
+  type Circuit,
+  type Job,
+  type LaidRun,
+  type LeastChange,
+} from '@amber/core';
+import { useAppDispatch } from '../../store/store.js';
+import { reviewOf, useEdit } from '../../store/review.js';
+import { boxesOf } from '../../plan/view.js';
+import { noticed } from '../../store/noticeSlice.js';
+import { plural } from '../../parts/format.js';
+import { Button, SafetyNote } from '../../parts/ui.js';
+import { Details } from './Details.js';
+import { Kinds, Refusals } from './FoundParts.js';
+import { PlanCard } from './PlanCard.js';
+import { PlanOverlay } from './PlanOverlay.js';
+import { RunPanel } from './RunPanel.js';
+import { hasExisting } from '../../panels/change/draft.js';
+import { SmallJob, useSmallJob } from '../../panels/change/SmallJob.js';
+import { useLeastChange } from '../../worker/useLeastChange.js';
+import { usePlans, type Search } from '../../worker/usePlans.js';
+import { WiredNow } from './WiredNow.js';
+
+const headline = (search: Search): string => {
+  if (search.kind === 'failed') return 'The search broke off';
+  const count = search.found?.candidates.length ?? 0;
+  const plans = plural(count, 'plan');
+  if (search.kind === 'searching') return count > 0 ? `${plans} so far, searching on …` : 'Searching …';
+  if (search.kind === 'stopped') return `${plans} when it was stopped`;
+  const least = search.found?.profiles.find((one) => one.id === 'leastCost');
+  return [plans, sayLeast(least, search.found?.candidates[0]?.letter)].filter((one) => one !== '').join('. ');
+};
+
+const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
+  <div className="grid min-h-48 flex-1 place-items-center p-6 text-center">
+    <div className="max-w-md">
+      <p className="text-[15px]">Nobody has said where the boxes of {circuit.name} stand.</p>
+      <p className="mt-1 text-[14px] text-quiet">
+        Measured in the layout, runs get their lengths, and plans their cable.
+      </p>
+      <Link
+        to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit.id)}/layout`}
+        className="mt-4 inline-flex min-h-10 items-center rounded-md bg-ink px-4 font-semibold text-sheet"
+      >
+        Measure the place
+      </Link>
+    </div>
+  </div>
+);
+
+/** Which way is best? Every sensible way to wire the circuit over its layout, the cheapest first. */
+export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
+  const { search, stop, again } = usePlans(job, circuit);
+  const edit = useEdit();
+  const dispatch = useAppDispatch();
+  const [picked, setPicked] = useState<string | null>(null);
+  const [hovered, setHovered] = useState<string | null>(null);
+  const [run, setRun] = useState<LaidRun | null>(null);
+  const small = useSmallJob(job, circuit);
+  const changed = useLeastChange(job, small.change);
+  const wired = wiredChoice(reviewOf(job).plans, circuit.id);
+  const found = search.kind === 'failed' ? null : search.found;
+  const by = (letter: string | null) => found?.candidates.find((one) => one.letter === letter);
+  const looked = by(picked) ?? found?.candidates[0] ?? null;
+  const shown = by(hovered) ?? looked;
+  const change = changed?.kind === 'known' && changed.answer.ok ? changed.answer.value : null;
+  const choose = (plan: Candidate) => {
+    edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
+    dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
+  };
+  const make = (value: LeastChange) => {
+    edit({ ...value.job, wirings: job.wirings }, `small job on ${circuit.name}`);
+    small.close();
+    dispatch(noticed(`${circuit.name} is planned with the change. Undo brings back what was there.`));
+  };
+  const why = (plan: Candidate, index: number) =>
+    found?.comparisons.find((one) => one.other === plan.letter || (index === 0 && one.better === plan.letter))
+      ?.sentence ?? null;
+  const mine = boxesOf(job, circuit.id);
+  const measured = job.boxes.some((box) => mine.has(box.id) && box.at !== null);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
+      <main className="flex min-w-0 flex-col max-lg:contents lg:min-h-0 lg:flex-1">
+        <div className="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
+          <h1 className="text-[17px] font-bold">Ways to wire {circuit.name}</h1>
+          <p role="status" className="text-[14px] text-quiet">
+            {headline(search)}
+          </p>
+          <span className="ml-auto flex gap-2">
+            {small.draft === null && hasExisting(job, circuit) ? (
+              <Button
+                onClick={() => {
+                  setRun(null);
+                  small.open();
+                }}
+              >
+                Small job …
+              </Button>
+            ) : null}
+            {search.kind === 'searching' && stop ? <Button onClick={stop}>Stop</Button> : null}
+            {search.kind === 'stopped' || search.kind === 'failed' ? (
+              <Button onClick={again}>Search again</Button>
+            ) : null}
+          </span>
+        </div>
+        {search.kind === 'failed' ? (
+          <p role="alert" className="p-4 text-violation">
+            {search.message}
+          </p>
+        ) : null}
+        <div className="relative flex min-h-0 flex-1 flex-col max-lg:h-96 max-lg:flex-none">
+          {measured ? (
+            <PlanOverlay
+              job={change?.job ?? job}
+              circuit={circuit}
+              plan={
+                small.draft
+                  ? change && { label: 'The change', entry: null, choice: undefined, runs: change.runs }
+                  : shown && { ...shown, label: `Plan ${shown.letter}` }
+              }
+              picked={run}
+              onPick={small.draft ? () => undefined : setRun}
+            />
+          ) : (
+            <Unmeasured job={job} circuit={circuit} />
+          )}
+          {run ? (
+            <RunPanel
+              key={`${run.from} ${run.to}`}
+              job={job}
+              circuit={circuit}
+              run={run}
+              least={found?.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null}
+              onClose={() => setRun(null)}
+            />
+          ) : null}
+        </div>
+        {found && small.draft === null ? (
+          <Details
+            job={job}
+            circuit={circuit}
+            found={found}
+            plan={shown}
+            picked={run}
+            onPickRun={setRun}
+            onPickPlan={setPicked}
+          />
+        ) : null}
+      </main>
+      <aside
+        aria-label={small.draft ? 'Small job' : 'Plans'}
+        className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-106 lg:overflow-y-auto lg:border-l"
+      >
+        {small.draft ? (
+          <SmallJob job={job} circuit={circuit} small={small} answer={changed} onMake={make} />
+        ) : (
+          <>
+            {found ? <Kinds found={found} letter={looked?.letter ?? null} onPick={setPicked} /> : null}
+            {found ? (
+              <WiredNow job={job} circuit={circuit} found={found} settled={search.kind === 'done'} />
+            ) : null}
+            {found?.notes.map((note) => (
+              <p key={note} className="mx-4 mb-3 border-l-3 border-caution pl-3 text-[13.5px]">
+                {note}
+              </p>
+            ))}
+            {found && found.refusals.length > 0 ? <Refusals found={found} /> : null}
+            <ol aria-label="Plans" className="border-t border-line">
+              {found?.candidates.map((plan, index) => (
+                <PlanCard
+                  key={plan.letter}
+                  job={job}
+                  circuit={circuit.id}
+                  plan={plan}
+                  why={why(plan, index)}
+                  chosen={isChosen(wired, plan)}
+                  picked={looked?.letter === plan.letter}
+                  provisional={search.kind === 'searching'}
+                  onPick={() => setPicked(plan.letter)}
+                  onHover={(over) => setHovered(over ? plan.letter : null)}
+                  onChoose={() => choose(plan)}
+                />
+              ))}
+            </ol>
+            <SafetyNote className="mt-auto p-4" />
+          </>
+        )}
+      </aside>
+    </div>
+  );
+};

@@ -1,0 +1,49 @@
+import { useMemo } from 'react';
+import {
+  dollars,
+  isChosen,
+  measureWired,
+  wiredChoice,
+  type Circuit,
+  type Job,
+  type PlanSet,
+} from '@amber/core';
+import { reviewOf } from '../../store/review.js';
+
+/** Staples, tape and tail wire, which the proof leaves out, make no more difference than this, ten-thousandths of a dollar. */
+const LEFT_OUT_AT_MOST = 50_000;
+
+/** What a change of the layout has done to the way that was chosen: whether it still is one, and what it costs beside the best. */
+export const WiredNow = ({
+  job,
+  circuit,
+  found,
+  settled,
+}: {
+  job: Job;
+  circuit: Circuit;
+  found: PlanSet;
+  settled: boolean;
+}) => {
+  const chosen = job.choices.some((one) => one.circuit === circuit.id);
+  const measures = useMemo(() => measureWired(job, circuit.id), [job, circuit.id]);
+  const wired = wiredChoice(reviewOf(job).plans, circuit.id);
+  const first = found.candidates[0];
+  const among = found.candidates.find((one) => isChosen(wired, one));
+  if (!settled || !chosen || !first || among) return null;
+  const more = measures === null ? null : measures.cost - first.measures.cost;
+  const proved = found.profiles.some(
+    (one) => one.id === 'leastCost' && one.proved && one.letter === first?.letter,
+  );
+  return (
+    <p className="mx-4 mb-3 border-l-3 border-ink pl-3 text-[13.5px]" role="status">
+      {measures === null || more === null
+        ? 'The way that was chosen no longer meets what is asked, or leaves something out. Wire it by one of these, or keep it and mend the runs on the bench.'
+        : more < -LEFT_OUT_AT_MOST && proved
+          ? `It is wired another way, for ${dollars(-more)} less than ${first.letter}, and so lacks something that is asked now. Wire it by one of these, or keep it.`
+          : Math.abs(more) < 50
+            ? `It is wired another way, at the same cost as ${first.letter}.`
+            : `It is wired another way, at ${dollars(measures.cost)}: ${dollars(Math.abs(more))} ${more > 0 ? 'more' : 'less'} than ${first.letter}. Keep it, or wire it by one of these.`}
+    </p>
+  );
+};

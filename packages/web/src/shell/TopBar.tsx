@@ -1,0 +1,135 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { ChevronDown, Plus, Redo2, Undo2 } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { EDITIONS, type Circuit, type Edition, type Job } from '@amber/core';
+import { useAppDispatch, useAppSelector } from '../store/store.js';
+import type { Stage } from './stage.js';
+import { redone, undone } from '../store/jobSlice.js';
+import { useEdit } from '../store/review.js';
+import { SaveMark } from './SaveMark.js';
+
+/** Typed freely, taken when it is a name; an empty one springs back. */
+const JobName = ({ job }: { job: Job }) => {
+  const edit = useEdit();
+  const [text, setText] = useState(job.name);
+  useEffect(() => setText(job.name), [job.name]);
+  return (
+    <input
+      aria-label="Name of the job"
+      value={text}
+      maxLength={200}
+      size={Math.min(Math.max(text.length, 6), 22)}
+      title={job.name}
+      onChange={(event) => {
+        setText(event.target.value);
+        if (event.target.value.trim()) edit({ ...job, name: event.target.value.trim() }, 'name of the job');
+      }}
+      onBlur={() => setText(job.name)}
+      className="min-h-10 min-w-0 truncate rounded-md border border-transparent bg-transparent px-1.5 text-[15px] font-bold hover:border-line focus:bg-white"
+    />
+  );
+};
+
+const CircuitMenu = ({ job, circuit, stage }: { job: Job; circuit: Circuit | null; stage: Stage }) => (
+  <Menu>
+    <MenuButton className="flex min-h-10 max-w-64 min-w-0 items-center gap-1.5 rounded-md border border-line bg-white px-3 text-[15px] font-semibold hover:bg-rail">
+      <span className="truncate" title={circuit?.name}>
+        {circuit?.name ?? 'New circuit'}
+      </span>
+      <ChevronDown size={16} className="shrink-0" aria-label="Choose a circuit" />
+    </MenuButton>
+    <MenuItems
+      anchor="bottom start"
+      className="z-20 w-72 rounded-lg border border-line bg-white p-1 shadow-lg focus:outline-none"
+    >
+      {job.circuits.map((one) => (
+        <MenuItem key={one.id}>
+          <Link
+            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${stage === 'bench' ? '' : `/${stage}`}`}
+            className="flex min-h-11 items-center gap-3 rounded px-3 data-focus:bg-rail"
+          >
+            <span className="min-w-0 flex-1 truncate font-semibold">{one.name}</span>
+            <span className="text-[13px] text-quiet">
+              {one.breaker} A · {one.awg} AWG
+            </span>
+          </Link>
+        </MenuItem>
+      ))}
+      <MenuItem>
+        <Link
+          to={`/jobs/${job.id}/circuits/new`}
+          className="mt-1 flex min-h-11 items-center gap-2 rounded border-t border-line px-3 font-semibold data-focus:bg-rail"
+        >
+          <Plus size={17} /> New circuit
+        </Link>
+      </MenuItem>
+    </MenuItems>
+  </Menu>
+);
+
+const chip = 'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px]';
+
+export const TopBar = ({ job, circuit, stage }: { job: Job; circuit: Circuit | null; stage: Stage }) => {
+  const history = useAppSelector((state) => state.job.open?.history);
+  const dispatch = useAppDispatch();
+  const edit = useEdit();
+  const step = (label: string, change: { label: string } | undefined) =>
+    change ? `${label}: ${change.label}` : label;
+  const past = history?.past.at(-1);
+  const future = history?.future.at(-1);
+  return (
+    <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line bg-sheet px-3 py-1.5">
+      <JobName job={job} />
+      <span aria-hidden="true" className="text-quiet">
+        ›
+      </span>
+      <CircuitMenu job={job} circuit={circuit} stage={stage} />
+      {circuit ? (
+        <span className={`${chip} max-lg:hidden`}>
+          <b>{circuit.breaker} A</b>&nbsp;· {circuit.awg} AWG
+        </span>
+      ) : null}
+      <label className={`${chip} gap-1 pr-1`}>
+        <span>NEC</span>
+        <select
+          aria-label="Code edition"
+          value={job.edition}
+          onChange={(event) =>
+            edit({ ...job, edition: Number(event.target.value) as Edition }, 'code edition')
+          }
+          className="min-h-9 bg-transparent font-bold"
+        >
+          {EDITIONS.map((edition) => (
+            <option key={edition} value={edition}>
+              {edition}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="ml-auto flex items-center gap-1">
+        <SaveMark />
+        <button
+          type="button"
+          aria-label="Undo"
+          title={step('Undo', past)}
+          disabled={!past}
+          onClick={() => dispatch(undone())}
+          className="grid size-10 place-items-center rounded-md hover:bg-rail disabled:opacity-35"
+        >
+          <Undo2 size={19} />
+        </button>
+        <button
+          type="button"
+          aria-label="Redo"
+          title={step('Redo', future)}
+          disabled={!future}
+          onClick={() => dispatch(redone())}
+          className="grid size-10 place-items-center rounded-md hover:bg-rail disabled:opacity-35"
+        >
+          <Redo2 size={19} />
+        </button>
+      </div>
+    </header>
+  );
+};

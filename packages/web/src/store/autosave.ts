@@ -1,0 +1,153 @@
+import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
+import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
+import { askJson, jobsApi, type Answer, type StoredJob } from '../server/api.js';
+import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
+import {
+  closed,
+  edited,
+  heldChanged,
+  keptMine,
+  opened,
+  redone,
+  saved,
+  saveFailed,
+  saving,
+  tookTheirs,
+  undone,
+  type FailedSave,
+  type JobState,
+  type OpenJob,
+} from './jobSlice.js';
+
+/** Rest after the last change before it is saved, and the waits between tries while the server is away. */
+const REST = 1500;
+const RETRY = [2000, 4000, 8000, 15_000, 30_000];
+
+const failed = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): FailedSave => {
+  if (answer.kind === 'unreachable' || answer.status >= 500) return { kind: 'offline' };
+  if (answer.problem.code === 'newer-revision')
+    return { kind: 'conflict', current: (answer.body as { current: StoredJob }).current };
+  return {
+    kind: 'refused',
+    message: answer.problem.path
+      ? `${answer.problem.path}: ${answer.problem.message}`
+      : answer.problem.message,
+  };
+};
+
+const draftOf = ({ document, parent, saveId, sent }: KeptDraft): KeptDraft => ({
+  document,
+  parent,
+  saveId,
+  sent,
+});
+
+/**
+ * Sends the open job once and tells the store what came of it. What was sent before and never answered goes first, under its own
+ * id and parent: if it had arrived, the newer state would be told that somebody else saved. Gives the revision, or null where there
+ * is none.
+ */
+const saveNow = async (
+  open: KeptDraft & { save?: OpenJob['save'] },
+  dispatch: Dispatch<UnknownAction>,
+): Promise<number | null> => {
+  const { document, parent, saveId } = open.sent ?? open;
+  const save: Save = { document, parent, saveId };
+  dispatch(saving(save));
+  // Kept as sent before it leaves: a tab that is closed meanwhile knows of it when it is opened again.
+  if (open.save?.kind !== 'saved') keepDraft({ ...draftOf(open), sent: save });
+  const answer = await askJson<{ revision: number }>('PUT', `/jobs/${document.id}`, save);
+  if (answer.kind === 'ok') {
+    dispatch(saved({ id: document.id, saveId, revision: answer.value.revision, at: Date.now() }));
+    dropDraft(document.id, saveId);
+    dispatch(jobsApi.util.invalidateTags(['Jobs']) as unknown as UnknownAction);
+    return answer.value.revision;
+  }
+  dispatch(saveFailed({ id: document.id, saveId, save: failed(answer) }));
+  return null;
+};
+
+/** Sends what was not answered, and then what is newer. */
+const sendAll = async (draft: KeptDraft, dispatch: Dispatch<UnknownAction>): Promise<void> => {
+  const revision = await saveNow(draft, dispatch);
+  if (revision === null || draft.sent === null || draft.sent.saveId === draft.saveId) return;
+  await sendAll({ ...draft, parent: revision, sent: null }, dispatch);
+};
+
+/** Keeps and saves the open job of one store. */
+export const createAutosave = () => {
+  const autosave = createListenerMiddleware<{ job: JobState }>();
+  /** The save on its way. The next one waits for it: two at once would contest the same revision. */
+  let sending: Promise<unknown> = Promise.resolve();
+
+  /** Every change is kept in the browser at once; what the server has acknowledged is dropped there, and nothing newer. */
+  autosave.startListening({
+    matcher: isAnyOf(edited, undone, redone, keptMine),
+    effect: (_action, api) => {
+      const { open } = api.getState().job;
+      if (!open) return;
+      const held = keepDraft(draftOf(open));
+      if (held !== open.held) api.dispatch(heldChanged(held));
+    },
+  });
+  autosave.startListening({
+    actionCreator: tookTheirs,
+    effect: (_action, api) => {
+      // The state that was given up for the other one, which undo brings back.
+      const before = api.getOriginalState().job.open;
+      if (before) dropDraft(before.document.id, before.saveId);
+    },
+  });
+  /** What is answered is not sent any more: the draft that is left says so. */
+  autosave.startListening({
+    matcher: isAnyOf(saved, saveFailed),
+    effect: (_action, api) => {
+      const { open } = api.getState().job;
+      if (open && open.save.kind !== 'saved') keepDraft(draftOf(open));
+    },
+  });
+
+  /** Saves after a rest; while the server is away tries again, at once when the network comes back. */
+  autosave.startListening({
+    matcher: isAnyOf(edited, undone, redone, keptMine, opened, saved),
+    effect: async (action, api) => {
+      if (saved.match(action) && api.getState().job.open?.save.kind !== 'unsaved') return;
+      api.cancelActiveListeners();
+      await api.delay(REST);
+      for (let tries = 0; ; tries++) {
+        await sending;
+        const { open } = api.getState().job;
+        if (!open || !['unsaved', 'offline'].includes(open.save.kind)) return;
+        // Further typing cancels the wait, never the save itself.
+        const save = saveNow(open, api.dispatch);
+        sending = save;
+        if ((await save) !== null) return;
+        if (api.getState().job.open?.save.kind !== 'offline') return;
+        const back = new Promise<void>((resolve) =>
+          addEventListener('online', () => resolve(), { once: true }),
+        );
+        await Promise.race([back, api.delay(RETRY[Math.min(tries, RETRY.length - 1)] ?? REST)]);
+      }
+    },
+  });
+
+  /** Leaving a job saves it at once; should that fail, the browser still has it. */
+  autosave.startListening({
+    actionCreator: closed,
+    effect: async (_action, api) => {
+      const { open } = api.getOriginalState().job;
+      if (!open || !['unsaved', 'offline', 'saving'].includes(open.save.kind)) return;
+      await sending;
+      // What was on its way may have been answered meanwhile; the draft knows.
+      const left = await findDraft(open.document.id);
+      if (!left) return;
+      // Whoever opened it again meanwhile sends it from there.
+      if (api.getState().job.open?.document.id === open.document.id) return;
+      const save = sendAll(left, api.dispatch);
+      sending = save;
+      await save;
+    },
+  });
+
+  return autosave.middleware;
+};

@@ -1,0 +1,23 @@
+import { reviewJob, type Job, type JobReview } from '@amber/core';
+import { useCallback } from 'react';
+import { useAppDispatch } from './store.js';
+import { edited } from './jobSlice.js';
+
+/** A job is never mutated, so what follows from it is computed once for each state of it. */
+const reviews = new WeakMap<Job, JobReview>();
+
+/** The plan, findings and proofs of a job. */
+export const reviewOf = (job: Job): JobReview => {
+  const known = reviews.get(job);
+  if (known) return known;
+  const review = reviewJob(job);
+  reviews.set(job, review);
+  reviews.set(review.job, review);
+  return review;
+};
+
+/** The one way to change the open job: planned anew, then stored as one entry of its history under the label. */
+export const useEdit = () => {
+  const dispatch = useAppDispatch();
+  return useCallback((job: Job, label: string) => dispatch(edited(reviewOf(job).job, label)), [dispatch]);
+};

@@ -1,0 +1,30 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
+import { createAutosave } from './autosave.js';
+import { jobSlice } from './jobSlice.js';
+import { createTickQueue } from './tickQueue.js';
+import { tickSlice } from './tickSlice.js';
+import { benchSlice } from './wiringSlice.js';
+import { jobsApi } from '../server/api.js';
+import { noticeSlice } from './noticeSlice.js';
+
+export const createStore = () =>
+  configureStore({
+    reducer: {
+      job: jobSlice.reducer,
+      bench: benchSlice.reducer,
+      notice: noticeSlice.reducer,
+      ticks: tickSlice.reducer,
+      [jobsApi.reducerPath]: jobsApi.reducer,
+    },
+    middleware: (defaults) =>
+      // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
+      defaults({ immutableCheck: false, serializableCheck: false })
+        .prepend(createAutosave(), createTickQueue())
+        .concat(jobsApi.middleware),
+  });
+
+export type Store = ReturnType<typeof createStore>;
+export type RootState = ReturnType<Store['getState']>;
+export const useAppDispatch: () => Store['dispatch'] = useDispatch;
+export const useAppSelector: TypedUseSelectorHook<RootState> = useSelector;

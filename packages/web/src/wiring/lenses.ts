@@ -1,0 +1,91 @@
+import {
+  circuitsByNet,
+  conductorKey,
+  createCableCurrents,
+  type DrawnWire,
+  type Positions,
+} from '@amber/core';
+import type { Lens } from '../store/wiringSlice.js';
+import type { Bench } from './useBench.js';
+
+/** How a wire stands under a lens: faint or not, and words that take the place of its colour label. */
+export interface Seen {
+  faint: boolean;
+  label: string | null;
+}
+
+export const LENS_WORDS: Record<Lens, string> = {
+  live: 'Live',
+  current: 'Current',
+  use: 'Use',
+  circuit: 'Circuit',
+};
+
+const USE = {
+  hot: 'HOT',
+  neutral: 'NEUT',
+  ground: 'GND',
+  traveler: 'TRAV',
+  switchLeg: 'LEG',
+  spare: 'SPARE',
+  conflict: 'WRONG',
+} as const;
+
+const PLAIN: Seen = { faint: false, label: null };
+/** Amperes below this are none. */
+const NO_CURRENT = 0.005;
+
+type Look = (wire: DrawnWire) => Seen;
+
+/** Conductors in which current flows now, with its amperes; what joins them is plain, the rest faint. */
+const currents = (bench: Bench, positions: Positions): Look => {
+  const flows = createCableCurrents(bench.wiring, bench.job)(positions, bench.state);
+  const amperes = new Map<string, number>();
+  const carrying = new Set<number>();
+  for (const [cable, byColour] of flows)
+    for (const [colour, current] of byColour) {
+      const key = conductorKey(cable, colour);
+      const much = Math.abs(current);
+      amperes.set(key, much);
+      if (much < NO_CURRENT) continue;
+      const net = bench.compiled.netOf(key);
+      if (net !== undefined) carrying.add(net);
+    }
+  return ({ key }) => {
+    const much = amperes.get(key);
+    // A tail or lead has no figure of its own: it goes with its net.
+    if (much === undefined) return { faint: !carrying.has(bench.compiled.netOf(key) ?? -1), label: null };
+    if (much < NO_CURRENT) return { faint: true, label: null };
+    return { faint: false, label: `${much < 0.1 ? much.toFixed(2) : much.toFixed(1)} A` };
+  };
+};
+
+const uses = ({ compiled, roles }: Bench): Look => {
+  // Travelers are told from each other by a number, in the order of their nets.
+  const travelers = roles.flatMap((role, net) => (role === 'traveler' ? [net] : []));
+  return ({ key }) => {
+    const net = compiled.netOf(key) ?? -1;
+    const role = roles[net] ?? 'spare';
+    const number = role === 'traveler' ? travelers.indexOf(net) + 1 : '';
+    return { faint: role === 'ground', label: `${USE[role]}${number}` };
+  };
+};
+
+const circuits = ({ compiled, circuit, job }: Bench): Look => {
+  const byNet = circuitsByNet(compiled);
+  return ({ key }) => {
+    const on = byNet[compiled.netOf(key) ?? -1] ?? new Set<string>();
+    const names = job.circuits.flatMap((one, i) => (on.has(one.id) ? [`C${i + 1}`] : []));
+    return { faint: !on.has(circuit.id), label: names.join('+') || '–' };
+  };
+};
+
+/** What a lens makes of every wire. */
+export const lookThrough = (lens: Lens, bench: Bench, positions: Positions): Look =>
+  lens === 'current'
+    ? currents(bench, positions)
+    : lens === 'use'
+      ? uses(bench)
+      : lens === 'circuit'
+        ? circuits(bench)
+        : () => PLAIN;
