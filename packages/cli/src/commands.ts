@@ -1,5 +1,4 @@
-import {
-  devicesOfGroup,
+import { findCircuit, findDevice, findGroup, findLuminaire, findSlot, devicesOfGroup,
   everyPosition,
   UNKNOWN_FILL,
   fillOf,
@@ -12,15 +11,14 @@ import {
   type Subject,
   type TruthRow,
   type Worksheet,
-  ofId,
-} from '@amber/core';
+  ofId } from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
 import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
 
 const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
-  const circuit = (id: string) => subject.job.circuits.find((one) => one.id === id)?.name ?? id;
+  const circuit = (id: string) => findCircuit(subject.job, id)?.name ?? id;
   return shorts.map((short) =>
     short.to === 'otherHot'
       ? `hots of ${circuit(short.circuit)} and ${circuit(short.other)} joined`
@@ -33,17 +31,17 @@ const simulate: Command = (subject, { group: only }) => {
   const { job, wiring, compiled, proofs } = subject;
   const tables = (only ? [only] : job.groups).map((group) => truthTable(job, wiring, compiled, group));
   const boxOf = (id: string) =>
-    placeName(subject, wiring.devices.find((device) => device.id === id)?.box ?? id);
+    placeName(subject, findDevice(wiring, id)?.box ?? id);
   const handle = (id: string, position: number) => {
-    const article = wiring.devices.find((device) => device.id === id)?.article;
+    const article = findDevice(wiring, id)?.article;
     const device = job.stock.find((one) => one.id === article);
     return ((device?.kind === 'device' && device.positions[position]?.name) || String(position)).padEnd(4);
   };
-  const slotBox = (id: string) => placeName(subject, job.slots.find((slot) => slot.id === id)?.box ?? id);
-  const nameOf = (id: string) => job.luminaires.find((one) => one.id === id)?.name ?? id;
+  const slotBox = (id: string) => placeName(subject, findSlot(job, id)?.box ?? id);
+  const nameOf = (id: string) => findLuminaire(job, id)?.name ?? id;
   return {
     lines: tables.flatMap(({ group, switches, luminaires, receptacles, rows, of }) => [
-      `${job.groups.find((one) => one.id === group)?.name ?? group}: ${switches.map(boxOf).join(', ') || 'no switch'}`,
+      `${findGroup(job, group)?.name ?? group}: ${switches.map(boxOf).join(', ') || 'no switch'}`,
       ...(of > rows.length ? [`  ${rows.length} of ${of} sets of positions, a sample`] : []),
       ...rows.map((row) => {
         const loads = [

@@ -1,11 +1,9 @@
-import {
-  compareEditions,
+import { findCable, compareEditions,
   findingsByPlace,
   inspect as inspectBy,
   type Finding,
   type Severity,
-  type Subject,
-} from '@amber/core';
+  type Subject } from '@amber/core';
 import { placeName, type Command } from './report.js';
 
 const WORD: Record<Severity, string> = {
@@ -27,7 +25,7 @@ const sayFinding = (one: Finding): string[] => [
 ];
 
 const placeWords = (subject: Subject, kind: string, id: string, name: string): string => {
-  const cable = kind === 'run' ? subject.wiring.cables.find((one) => one.id === id) : undefined;
+  const cable = kind === 'run' ? findCable(subject.wiring, id) : undefined;
   return cable ? `${placeName(subject, cable.from)} - ${placeName(subject, cable.to)}` : name;
 };
 

@@ -1,4 +1,4 @@
-import { cubicInches, PANEL, type Circuit, type Group, type JudgedEdition, type Subject } from '@amber/core';
+import { findBox, cubicInches, PANEL, type Circuit, type Group, type JudgedEdition, type Subject } from '@amber/core';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
 export interface Report {
@@ -29,4 +29,4 @@ export const plainVolume = (volume: number): string => cubicInches(volume).repla
 
 /** The name of a place as people know it. */
 export const placeName = ({ job }: Subject, place: string): string =>
-  place === PANEL ? 'panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);
+  place === PANEL ? 'panel' : (findBox(job, place)?.name ?? place);

@@ -8,6 +8,26 @@ export { labourSchema } from './model/labour.js';
 export type { Labour } from './model/labour.js';
 export { isolated, plainName } from './model/isolated.js';
 export { ofId } from './model/records.js';
+export {
+  deviceInSlot,
+  devicesInBox,
+  findBox,
+  findCable,
+  findCircuit,
+  findDevice,
+  findExistingCable,
+  findFeed,
+  findGroup,
+  findLevel,
+  findLuminaire,
+  findRoom,
+  findSlot,
+  groupsOfCircuit,
+  luminairesInBox,
+  luminairesOfGroup,
+  slotsInBox,
+  slotsOfGroup,
+} from './model/lookup.js';
 export { articlesAt } from './model/wiring.js';
 export { boxContentsSchema } from './model/contents.js';
 export type { BoxContents } from './model/contents.js';

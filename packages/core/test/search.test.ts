@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { createTreeSearch, TOP } from '../src/search/exact/treeSearch.js';
+import { createTreeSearch } from '../src/search/exact/treeSearch.js';
+import { TOP } from '../src/search/tree.js';
 import type { Found } from '../src/search/found.js';
 import { priceTablesOf } from '../src/search/prices/priceTables.js';
 import { createSearch } from '../src/search/search.js';
 import { raiseSlopes } from '../src/search/bounds/subgradient.js';
+import { boundingOf } from '../src/search/bounds/bounding.js';
 import { weighedOf } from '../src/search/bounds/weighed.js';
 import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
@@ -23,8 +25,8 @@ const weighing = (job: Job, at: number): { weights: Weights; volumeLimit: number
  */
 const survives = (job: Job, { settled, tree }: Found, weights: Weights, volumeLimit: number): boolean => {
   const tables = priceTablesOf(job, settled.circuit, weights, volumeLimit);
-  const turned = { ...tables, spans: new Map(), slopes: raiseSlopes(tables, settled, []) };
-  return [tables, turned].every((under) => {
+  const turned = boundingOf(tables, raiseSlopes(tables, settled, []));
+  return [boundingOf(tables), turned].every((under) => {
     const problem = weighedOf(under, settled);
     const entries = problem.entries.filter(({ root }) => root === tree.parents.indexOf(TOP));
     return createTreeSearch()({ ...problem, entries }, tree.cost + 0.01, 1e9).tree !== null;

@@ -1,3 +1,4 @@
+import { findGroup } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
 import type { At, Finding } from './rule.js';
 
@@ -20,7 +21,7 @@ const placeOf = (
   if (cable !== undefined) return { kind: 'run', id: cable, name: cable };
   if (run !== undefined) return { kind: 'run', id: `${run.from}>${run.to}`, name: 'Runs' };
   if (room !== undefined) return { kind: 'room', id: room, name: named(job.rooms, room) };
-  const of = circuit ?? job.groups.find((one) => one.id === group)?.circuit;
+  const of = circuit ?? findGroup(job, group)?.circuit;
   if (of !== undefined) return { kind: 'circuit', id: of, name: named(job.circuits, of) };
   return { kind: 'job', id: 'job', name: 'The whole job' };
 };

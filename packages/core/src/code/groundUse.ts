@@ -1,3 +1,4 @@
+import { findDevice } from '../model/lookup.js';
 import { articleOf, groundOf } from '../model/articles.js';
 import { isGroundColour, type Colour } from '../model/colours.js';
 import type { BoxId, CableId } from '../model/ids.js';
@@ -30,7 +31,7 @@ const isGroundWire = (member: Member): boolean => {
 
 const isGroundTerminal = (terminal: Terminal, { job, wiring }: Inspected): boolean => {
   if (!('device' in terminal)) return terminal.name === 'ground';
-  const device = wiring.devices.find((one) => one.id === terminal.device);
+  const device = findDevice(wiring, terminal.device);
   const article = device && articleOf(job.stock, 'device', device.article);
   return article?.terminals.find((one) => one.name === terminal.name)?.use === 'ground';
 };

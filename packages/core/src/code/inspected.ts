@@ -1,3 +1,4 @@
+import { findBox } from '../model/lookup.js';
 import type { CableId } from '../model/ids.js';
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Cable, Wiring } from '../model/wiring.js';
@@ -56,8 +57,7 @@ export const inspectedOf = (job: Job, wiring: Wiring, edition: JudgedEdition): I
   const compiled = compile(wiring, job);
   const circuits = circuitsByNet(compiled);
   const byCable = circuitsByCable(wiring, job, compiled, circuits);
-  const place = (id: string) =>
-    id === 'panel' ? 'the panel' : (job.boxes.find((box) => box.id === id)?.name ?? id);
+  const place = (id: string) => (id === 'panel' ? 'the panel' : (findBox(job, id)?.name ?? id));
   const states = once(() =>
     positionsOf(job, wiring, compiled).map((positions) => ({
       positions,

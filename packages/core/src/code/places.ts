@@ -1,12 +1,12 @@
+import { findDevice, findLuminaire } from '../model/lookup.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Terminal, Wiring } from '../model/wiring.js';
 
 /** The box in which a terminal is; null at the panel. */
 export const boxOfTerminal = (job: Job, wiring: Wiring, terminal: Terminal): BoxId | null => {
-  if ('device' in terminal) return wiring.devices.find((one) => one.id === terminal.device)?.box ?? null;
-  if ('luminaire' in terminal)
-    return job.luminaires.find((one) => one.id === terminal.luminaire)?.box ?? null;
+  if ('device' in terminal) return findDevice(wiring, terminal.device)?.box ?? null;
+  if ('luminaire' in terminal) return findLuminaire(job, terminal.luminaire)?.box ?? null;
   return 'box' in terminal ? terminal.box : null;
 };
 

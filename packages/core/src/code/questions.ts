@@ -1,3 +1,4 @@
+import { findBox, findExistingCable, findFeed, findLuminaire } from '../model/lookup.js';
 import { articlesOf } from '../model/articles.js';
 import { boxContentsSchema } from '../model/contents.js';
 import { PANEL, type BoxId } from '../model/ids.js';
@@ -213,14 +214,12 @@ export const questionKey = ({ kind, of }: Pick<Question, 'kind' | 'of'>): string
 
 const nameOf = (job: Job, list: List, id: string): string => {
   if (list === 'feeds') {
-    const at = job.feeds.find((one) => one.id === id)?.at;
-    return job.boxes.find((box) => box.id === at)?.name ?? 'the panel';
+    const at = findFeed(job, id)?.at;
+    return findBox(job, at)?.name ?? 'the panel';
   }
   if (list === 'existingCables') {
-    const cable = job.existingCables.find((one) => one.id === id);
-    const [a, b] = (cable?.between ?? []).map(
-      (place) => job.boxes.find((box) => box.id === place)?.name ?? 'the panel',
-    );
+    const cable = findExistingCable(job, id);
+    const [a, b] = (cable?.between ?? []).map((place) => findBox(job, place)?.name ?? 'the panel');
     return `the cable that lies from ${a ?? ''} to ${b ?? ''}`;
   }
   const items: readonly { id: string; name: string }[] = job[list];
@@ -256,16 +255,16 @@ export const placeOfQuestion = (
     case 'circuits':
       return { circuit: of };
     case 'existingCables': {
-      const between = job.existingCables.find((one) => one.id === of)?.between;
+      const between = findExistingCable(job, of)?.between;
       const box = between?.find((place) => place !== PANEL);
       return box === undefined ? {} : { box: box as BoxId };
     }
     case 'luminaires': {
-      const box = job.luminaires.find((one) => one.id === of)?.box;
+      const box = findLuminaire(job, of)?.box;
       return box ? { box } : {};
     }
     case 'feeds': {
-      const circuit = job.feeds.find((one) => one.id === of)?.circuit;
+      const circuit = findFeed(job, of)?.circuit;
       return circuit ? { circuit } : {};
     }
   }

@@ -1,3 +1,4 @@
+import { findCable, groupsOfCircuit } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { At } from './rule.js';
@@ -16,7 +17,7 @@ export const createUntouched = (job: Job, wiring: Wiring): ((at: At) => boolean)
   ]);
   const boxOf = (id: string | undefined) => id === undefined || !opened.has(id);
   const cableOf = (id: string) => {
-    const cable = wiring.cables.find((one) => one.id === id);
+    const cable = findCable(wiring, id);
     return cable?.existing === true && boxOf(cable.from) && boxOf(cable.to);
   };
   const groupOf = (id: string) =>
@@ -26,6 +27,6 @@ export const createUntouched = (job: Job, wiring: Wiring): ((at: At) => boolean)
     if (at.box !== undefined) return boxOf(at.box);
     if (at.group !== undefined) return groupOf(at.group);
     if (at.circuit === undefined) return false;
-    return job.groups.filter((group) => group.circuit === at.circuit).every((group) => groupOf(group.id));
+    return groupsOfCircuit(job, at.circuit).every((group) => groupOf(group.id));
   };
 };

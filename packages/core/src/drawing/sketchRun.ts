@@ -1,3 +1,4 @@
+import { findDevice } from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, type CableId } from '../model/ids.js';
 import { plannedWiring, type Job } from '../model/job.js';
@@ -18,7 +19,7 @@ export const sketchRun = (job: Job, cables: readonly CableId[]): RunSketch | nul
   const { nodes, edges, columns, rows } = drawStrip(wiring, job, cables);
   const index = (place: string) => nodes.findIndex((node) => node.place === place);
   const letterOf = (id: string) => {
-    const device = wiring.devices.find((one) => one.id === id);
+    const device = findDevice(wiring, id);
     // A receptacle has no letter of its own in a group.
     return device ? (articleOf(job.stock, 'device', device.article).letter ?? 'R') : '';
   };

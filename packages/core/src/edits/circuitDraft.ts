@@ -1,3 +1,4 @@
+import { findBox, findCircuit, findFeed, findRoom, groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
 import { isBetween, runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
@@ -68,12 +69,12 @@ const plainRuns = (runs: readonly Run[]): PlainRun[] | null =>
  * return run?
  */
 export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
-  const found = job.circuits.find((one) => one.id === circuit);
+  const found = findCircuit(job, circuit);
   const choice = job.choices.find((one) => one.circuit === circuit);
-  const groups = job.groups.filter((one) => one.circuit === circuit);
+  const groups = groupsOfCircuit(job, circuit);
   const [group] = groups;
-  const room = job.rooms.find((one) => one.id === group?.room);
-  const feed = job.feeds.find((one) => one.id === choice?.feed);
+  const room = findRoom(job, group?.room);
+  const feed = findFeed(job, choice?.feed);
   if (!found || !choice || !group || groups.length > 1 || !room || !feed) return null;
   if (group.control === 'hot') return null;
   const tree = orientTree(circuit, choice.runs, feed.at, []);
@@ -87,7 +88,7 @@ export const draftOf = (job: Job, circuit: CircuitId): CircuitDraft | null => {
   );
   const places: DraftPlace[] = [];
   for (const id of [...ordered, ...new Set(strays.map((one) => one.box))]) {
-    const box = job.boxes.find((one) => one.id === id);
+    const box = findBox(job, id);
     const slots = job.slots.filter((one) => one.box === id);
     const luminaires = job.luminaires.filter((one) => one.box === id);
     const [luminaire] = luminaires;
@@ -127,8 +128,8 @@ const lengthBetween = (job: Job, x: Place, y: Place): number | null => runFactOf
 
 /** Takes a circuit and all that is only its own out of the job. Boxes that other circuits use stay. */
 export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
-  const groups = new Set<string>(job.groups.filter((one) => one.circuit === circuit).map((one) => one.id));
-  const rooms = new Set<string>(job.groups.filter((one) => one.circuit === circuit).map((one) => one.room));
+  const groups = new Set<string>(groupsOfCircuit(job, circuit).map((one) => one.id));
+  const rooms = new Set<string>(groupsOfCircuit(job, circuit).map((one) => one.room));
   const keptGroups = job.groups.filter((one) => !groups.has(one.id));
   const slots = job.slots.filter((one) => !groups.has(one.group));
   const luminaires = job.luminaires.filter((one) => !groups.has(one.group));

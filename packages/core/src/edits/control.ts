@@ -1,3 +1,4 @@
+import { findBox, findSlot } from '../model/lookup.js';
 import {
   PANEL,
   type ArticleId,
@@ -70,8 +71,8 @@ const MOST_GANG = 7;
 
 /** Gives a switch of a multi-gang box a box of its own beside it. */
 export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
-  const slot = job.slots.find((one) => one.id === id);
-  const beside = job.boxes.find((one) => one.id === slot?.box);
+  const slot = findSlot(job, id);
+  const beside = findBox(job, slot?.box);
   if (!slot || !beside) return job;
   const made = boxAt(job, {
     id: box,

@@ -1,3 +1,4 @@
+import { findGroup, findRoom } from '../model/lookup.js';
 import type { BoxId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import { ceilingOf } from '../model/ceiling.js';
@@ -54,10 +55,10 @@ export const moveBox = (job: Job, id: BoxId, spot: Spot): Job => ({
   ...job,
   boxes: job.boxes.map((box) => {
     if (box.id !== id) return box;
-    const room = job.rooms.find((one) => one.id === box.room);
+    const room = findRoom(job, box.room);
     const onWall = isOnWall(box, room ? ceilingOf(job, room) : Infinity);
     const { spot: at, ...where } = standing(job, spot, onWall);
-    const ceiling = job.rooms.find((one) => one.id === where.room);
+    const ceiling = findRoom(job, where.room);
     const z = onWall || !ceiling ? (box.at?.z ?? SWITCH_HEIGHT) : ceilingOf(job, ceiling);
     return { ...box, ...where, at: { ...at, z } };
   }),
@@ -115,7 +116,7 @@ export interface SwitchAsked {
 }
 
 const roomOfGroup = (job: Job, group: GroupId): Room | undefined =>
-  job.rooms.find((room) => room.id === job.groups.find((one) => one.id === group)?.room);
+  job.rooms.find((room) => room.id === findGroup(job, group)?.room);
 
 /** The door whose latch is next to a spot. */
 const doorNear = (job: Job, spot: Spot) =>
@@ -135,7 +136,7 @@ export const boxAt = (
   }: Pick<Box, 'id' | 'name'> & { spot: Spot; mount: 'wall' | 'ceiling' } & Partial<Box>,
 ): Box => {
   const { spot: at, ...where } = standing(job, spot, mount === 'wall');
-  const room = job.rooms.find((one) => one.id === where.room);
+  const room = findRoom(job, where.room);
   const z = mount === 'wall' ? SWITCH_HEIGHT : ceilingOf(job, room);
   const called = numbered(
     name,

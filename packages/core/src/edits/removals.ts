@@ -1,3 +1,4 @@
+import { findSlot } from '../model/lookup.js';
 import { placeOfNode, type BoxId, type GroupId, type LuminaireId, type SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 
@@ -55,7 +56,7 @@ export const withoutBox = (job: Job, id: BoxId): Job => {
 
 /** Takes one switch or receptacle out of its box; the box goes too where nothing else is in it. */
 export const withoutSlot = (job: Job, id: SlotId): Job => {
-  const slot = job.slots.find((one) => one.id === id);
+  const slot = findSlot(job, id);
   if (!slot) return job;
   const others = [...job.slots, ...job.luminaires].some((one) => one.box === slot.box && one.id !== id);
   const fed = job.feeds.some((feed) => feed.at === slot.box);

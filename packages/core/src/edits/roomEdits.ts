@@ -1,3 +1,4 @@
+import { findRoom } from '../model/lookup.js';
 import type { DoorId, RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { newDoor, newRoom } from '../model/newJob.js';
@@ -59,7 +60,7 @@ export const changeRoom = (job: Job, id: RoomId, change: Partial<Room>): Job => 
 
 /** Says how runs go in one wall of a room; with neither, it is left to the job again. */
 export const setWallFact = (job: Job, id: RoomId, fact: WallFact): Job => {
-  const room = job.rooms.find((one) => one.id === id);
+  const room = findRoom(job, id);
   if (!room) return job;
   const others = room.walls.filter((one) => one.wall !== fact.wall);
   const isSaid = fact.route !== null || fact.access !== null;
@@ -84,7 +85,7 @@ export const moveRoom = (job: Job, id: RoomId, by: Spot): Job => {
 
 /** Moves both corners of a wall by so much; the walls beside it grow or shrink. */
 const moveWall = (job: Job, id: RoomId, index: number, by: Spot): Job => {
-  const outline = job.rooms.find((room) => room.id === id)?.outline;
+  const outline = findRoom(job, id)?.outline;
   if (!outline) return job;
   const next = (index + 1) % outline.length;
   const moved = outline.map((corner, i) =>
@@ -95,7 +96,7 @@ const moveWall = (job: Job, id: RoomId, index: number, by: Spot): Job => {
 
 /** Moves a wall straight out of the room (inches; negative into it), as far as its two neighbours leave something. */
 export const pushWall = (job: Job, id: RoomId, index: number, out: number): Job => {
-  const room = job.rooms.find((one) => one.id === id);
+  const room = findRoom(job, id);
   const walls = room ? wallsOf(room) : [];
   const wall = walls.find((one) => one.index === index);
   if (!wall) return job;
@@ -112,7 +113,7 @@ const LEAST_WALL = 12;
 
 /** Gives a wall a length by moving the wall after it. Inches. */
 export const setWallLength = (job: Job, id: RoomId, index: number, length: number): Job => {
-  const room = job.rooms.find((one) => one.id === id);
+  const room = findRoom(job, id);
   const wall = room && wallsOf(room).find((one) => one.index === index);
   const count = room?.outline?.length ?? 0;
   if (!wall || count === 0) return job;
@@ -125,7 +126,7 @@ export const setWallLength = (job: Job, id: RoomId, index: number, length: numbe
  * begins there. Unchanged where either wall is too short.
  */
 export const notchCorner = (job: Job, id: RoomId, corner: number, along: number, beyond: number): Job => {
-  const room = job.rooms.find((one) => one.id === id);
+  const room = findRoom(job, id);
   const outline = room?.outline;
   if (!room || !outline) return job;
   const count = outline.length;
@@ -226,7 +227,7 @@ export const changeDoor = (job: Job, id: DoorId, change: Partial<Door>): Job => 
 /** Puts a door with its middle next to a spot, on whichever wall of its room is nearest. */
 export const moveDoor = (job: Job, id: DoorId, spot: Spot): Job => {
   const door = job.doors.find((one) => one.id === id);
-  const room = job.rooms.find((one) => one.id === door?.room);
+  const room = findRoom(job, door?.room);
   const near = room && nearestWall(room, spot);
   if (!door || !near) return job;
   const offset = Math.max(0, near.offset - door.width / 2);

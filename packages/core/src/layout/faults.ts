@@ -1,3 +1,4 @@
+import { findRoom } from '../model/lookup.js';
 import type { BoxId, DoorId, GroupId, RoomId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
@@ -44,7 +45,7 @@ const ofBox = (job: Job, box: Box, before: readonly Box[]): string[] => {
   const { at } = box;
   if (!at || box.work === 'beyond') return [];
   const measured = job.rooms.filter((room) => room.outline !== null && room.level === box.level);
-  const room = job.rooms.find((one) => one.id === box.room);
+  const room = findRoom(job, box.room);
   const faults: string[] = [];
   if (measured.length > 0 && !measured.some((one) => isWithin(one.outline ?? [], at)))
     faults.push(`${box.name} is outside every room. Move it into one, or draw the room around it.`);

@@ -1,3 +1,4 @@
+import { findRoom } from '../model/lookup.js';
 import { ceilingOf } from '../model/ceiling.js';
 import type { Box, Job } from '../model/job.js';
 import type { Door, Room } from '../model/place.js';
@@ -54,7 +55,7 @@ export const isOnWall = (box: Pick<Box, 'mount' | 'at'>, ceiling: number): boole
 
 /** How a box holds on to a wall of its room; null where it hangs from the ceiling or stands free. */
 export const holdOf = (job: Job, box: Box): Hold | null => {
-  const room = job.rooms.find((one) => one.id === box.room);
+  const room = findRoom(job, box.room);
   if (!room || !box.at || !isOnWall(box, ceilingOf(job, room))) return null;
   const near = nearestWall(room, box.at);
   if (!near || near.away > ON_WALL) return null;
@@ -87,7 +88,7 @@ const carriedWith = (before: Room, after: Room, spot: Spot): Spot => {
  * next to it; what hangs from the ceiling keeps its place in proportion.
  */
 export const carryBoxes = (before: Job, after: Job, room: Room['id']): Box[] => {
-  const [was, is] = [before, after].map((job) => job.rooms.find((one) => one.id === room));
+  const [was, is] = [before, after].map((job) => findRoom(job, room));
   if (!was || !is) return after.boxes;
   const walls = new Map(wallsOf(is).map((wall) => [wall.index, wall]));
   return after.boxes.map((box) => {

@@ -1,3 +1,4 @@
+import { findRoom } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
 import type { Door, Room } from '../model/place.js';
 
@@ -46,7 +47,7 @@ export const wallsOf = ({ outline }: Pick<Room, 'outline'>): Wall[] => {
 
 /** The wall that a door lies on; none while its room is not measured. */
 export const wallOfDoor = (job: Pick<Job, 'rooms'>, door: Pick<Door, 'room' | 'wall'>): Wall | undefined => {
-  const room = job.rooms.find((one) => one.id === door.room);
+  const room = findRoom(job, door.room);
   return room && wallsOf(room).find((wall) => wall.index === door.wall);
 };
 

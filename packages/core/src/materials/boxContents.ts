@@ -1,3 +1,4 @@
+import { findBox, findLuminaire } from '../model/lookup.js';
 import { articleOf, groundOf } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { ArticleId, BoxId } from '../model/ids.js';
@@ -63,7 +64,7 @@ const leadsIn = (job: Job, wiring: Wiring, box: BoxId) => {
     .filter((joint) => joint.box === box)
     .flatMap((joint) => joint.members.flatMap((member) => ('lead' in member ? [member.lead] : [])))
     .filter((lead) => lead.name !== 'ground')
-    .flatMap((lead) => job.luminaires.find((one) => one.id === lead.luminaire) ?? []);
+    .flatMap((lead) => findLuminaire(job, lead.luminaire) ?? []);
   return {
     thin: leads.filter((one) => one.leadAwg > 14).map((one) => one.leadAwg),
     thick: leads.filter((one) => one.leadAwg <= 14).map((one) => one.leadAwg),
@@ -73,7 +74,7 @@ const leadsIn = (job: Job, wiring: Wiring, box: BoxId) => {
 
 /** Counts what the wiring holds in a box, and what was in it before. */
 export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => {
-  const box = job.boxes.find((one) => one.id === id);
+  const box = findBox(job, id);
   const { conductors, grounds, passing } = cablesIn(job, wiring, id);
   const leads = leadsIn(job, wiring, id);
   const before = box?.existingFill;
@@ -127,7 +128,7 @@ export const gangsTaken = (job: Job, wiring: Wiring, box: BoxId): { fitted: numb
 };
 
 const unknownOf = (job: Job, wiring: Wiring, id: BoxId, available: number | null): FillUnknown[] => {
-  const box = job.boxes.find((one) => one.id === id);
+  const box = findBox(job, id);
   const { slots, luminaires } = unplannedIn(job, wiring, id);
   return [
     ...(available === null ? ['box' as const] : []),

@@ -1,3 +1,4 @@
+import { findBox, findCable } from '../model/lookup.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import { PANEL, type ArticleId, type CableId, type Place } from '../model/ids.js';
@@ -40,8 +41,7 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
   const circuits = circuitsByNet(compiled);
   const groups = groupsByNet(job, wiring, compiled);
   const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
-  const nameOf = (place: Place) =>
-    place === PANEL ? 'panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
+  const nameOf = (place: Place) => (place === PANEL ? 'panel' : (findBox(job, place)?.name ?? place));
   const circuitNames = (ids: ReadonlySet<string>) =>
     job.circuits.filter((one) => ids.has(one.id)).map((one) => one.name);
 
@@ -80,7 +80,7 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
   const times = new Map<string, number>();
   for (const cut of cuts) times.set(alike(cut), (times.get(alike(cut)) ?? 0) + 1);
   return cuts.map((cut) => {
-    const cable = wiring.cables.find((one) => one.id === cut.cable);
+    const cable = findCable(wiring, cut.cable);
     if (!cable || (times.get(alike(cut)) ?? 0) < 2) return cut;
     const told = (tag: string) => `${tag}, ${duty(cable)}`;
     return { ...cut, tags: { from: told(cut.tags.from), to: told(cut.tags.to) } };

@@ -1,3 +1,4 @@
+import { findBox, findSlot } from '../model/lookup.js';
 import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
 import type { Access } from '../model/place.js';
@@ -58,7 +59,7 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
   }
   const worked = workedBoxes(job, wiring);
   const kinds = { new: 'new box', old: 'old-work box', existing: 'existing box' } as const;
-  const isHigh = (box: BoxId) => (job.boxes.find((one) => one.id === box)?.at?.z ?? 0) > HIGH;
+  const isHigh = (box: BoxId) => (findBox(job, box)?.at?.z ?? 0) > HIGH;
   for (const { id, work } of worked) {
     add(kinds[work], labour.box[work], id);
     if (isHigh(id)) add('above 10 ft', labour.high, id);
@@ -67,7 +68,7 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
   for (const joint of wiring.joints)
     if (open.has(joint.box) && joint.members.length > 1) add('splice', labour.splice, joint.box);
   for (const { slot, box } of wiring.devices)
-    if (!job.slots.find((one) => one.id === slot)?.existing) add('device', labour.device, box);
+    if (!findSlot(job, slot)?.existing) add('device', labour.device, box);
   for (const { id, box, unit, existing, partOf } of job.luminaires) {
     if (existing || unit === 'onward' || partOf !== null || !open.has(box)) continue;
     add('luminaire', labour.luminaire, id);

@@ -1,3 +1,4 @@
+import { findBox, findLevel, findRoom } from '../model/lookup.js';
 import { holdOf } from '../layout/holds.js';
 import { ceilingOf } from '../model/ceiling.js';
 import { PANEL, type Place } from '../model/ids.js';
@@ -31,11 +32,11 @@ const spotOf = (job: Job, place: Place): Spot | null => {
 };
 
 const findSpot = (job: Job, place: Place): Spot | null => {
-  const box = job.boxes.find((one) => one.id === place);
+  const box = findBox(job, place);
   const found = place === PANEL ? job.routing.panel : box?.at && { level: box.level, at: box.at };
   if (!found) return null;
-  const level = job.levels.find((one) => one.id === found.level);
-  const room = job.rooms.find((one) => one.id === box?.room);
+  const level = findLevel(job, found.level);
+  const room = findRoom(job, box?.room);
   const floor = level?.elevation ?? 0;
   return {
     ...found.at,
@@ -46,8 +47,8 @@ const findSpot = (job: Job, place: Place): Spot | null => {
 
 /** What is said of the wall that a place is on. */
 const wallFactAt = (job: Job, place: Place): WallFact | undefined => {
-  const box = job.boxes.find((one) => one.id === place);
-  const room = job.rooms.find((one) => one.id === box?.room);
+  const box = findBox(job, place);
+  const room = findRoom(job, box?.room);
   if (!box || !room || room.walls.length === 0) return undefined;
   const hold = holdOf(job, box);
   return room.walls.find((one) => one.wall === hold?.wall.index);

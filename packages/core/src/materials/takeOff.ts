@@ -1,3 +1,4 @@
+import { findLuminaire, findSlot } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
 import { hueOf } from '../model/colours.js';
@@ -90,7 +91,7 @@ const sizeOf = (job: Job, wiring: Wiring) => {
   return (member: Member): Awg => {
     if ('end' in member) return cables.get(member.end.cable) ?? 14;
     if ('pigtail' in member) return member.pigtail.awg;
-    return job.luminaires.find((one) => one.id === member.lead.luminaire)?.leadAwg ?? 18;
+    return findLuminaire(job, member.lead.luminaire)?.leadAwg ?? 18;
   };
 };
 
@@ -112,7 +113,7 @@ const wiresOf = (job: Job, joint: Joint, awgOf: (member: Member) => Awg): Use[] 
 const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
   const chosen = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
   const devices = wiring.devices.filter((device) => device.box === box.id);
-  const fitted = devices.filter(({ slot }) => !job.slots.find((one) => one.id === slot)?.existing);
+  const fitted = devices.filter(({ slot }) => !findSlot(job, slot)?.existing);
   const { fitted: here, unplanned } = gangsTaken(job, wiring, box.id);
   const taken = here + unplanned;
   // Of a box that nobody has named, as many as stand in it.

@@ -1,3 +1,4 @@
+import { findLevel } from './lookup.js';
 import type { Job } from './job.js';
 import type { Room } from './place.js';
 
@@ -8,4 +9,4 @@ const USUAL_CEILING = 96;
 export const ceilingOf = (
   job: Pick<Job, 'levels'>,
   at: Pick<Room, 'ceiling' | 'level'> = { ceiling: null, level: null },
-): number => at.ceiling ?? job.levels.find((one) => one.id === at.level)?.ceiling ?? USUAL_CEILING;
+): number => at.ceiling ?? findLevel(job, at.level)?.ceiling ?? USUAL_CEILING;

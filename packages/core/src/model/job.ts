@@ -1,3 +1,4 @@
+import { findCircuit } from './lookup.js';
 import * as z from 'zod';
 import { articleSchema, deviceRoleSchema } from './articles.js';
 import {
@@ -283,7 +284,7 @@ export type Job = z.infer<typeof jobShape>;
 
 /** The name of a circuit, or what is said of a breaker that nobody has named. */
 export const circuitName = (job: Job, id: string): string =>
-  job.circuits.find((one) => one.id === id)?.name ?? 'a breaker that nobody has named';
+  findCircuit(job, id)?.name ?? 'a breaker that nobody has named';
 
 /** The planned wiring of a job, or null before anything could be planned. */
 export const plannedWiring = (job: Job) =>

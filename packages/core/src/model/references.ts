@@ -1,3 +1,4 @@
+import { findRoom } from './lookup.js';
 import { conductorsOf } from './articles.js';
 import { isGroundColour } from './colours.js';
 import { PANEL, UNNAMED_BREAKER, isReturn, placeOfNode, type TreePlace } from './ids.js';
@@ -193,7 +194,7 @@ const checkReferences = (job: Job, report: Report) => {
   });
   job.doors.forEach((d, i) => {
     room(d.room, ['doors', i, 'room']);
-    const corners = job.rooms.find((one) => one.id === d.room)?.outline?.length;
+    const corners = findRoom(job, d.room)?.outline?.length;
     if (corners !== undefined && d.wall >= corners)
       report(['doors', i, 'wall'], `the room has ${corners} walls, counted from 0`);
   });

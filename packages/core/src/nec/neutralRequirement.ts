@@ -1,3 +1,4 @@
+import { findRoom } from '../model/lookup.js';
 import type { SlotId } from '../model/ids.js';
 import type { Group, Job, JudgedEdition } from '../model/job.js';
 import type { RoomKind } from '../model/place.js';
@@ -37,7 +38,7 @@ export const neutralRequirement = (
   group: Group,
   edition: JudgedEdition = job.edition,
 ): NeutralRequirement => {
-  const room = job.rooms.find((one) => one.id === group.room);
+  const room = findRoom(job, group.room);
   const slots = job.slots.filter((slot) => slot.group === group.id && slot.role !== 'receptacle');
   const none = (because: NeutralRequirement['because'], readLiterally = false): NeutralRequirement => ({
     need: 'none',

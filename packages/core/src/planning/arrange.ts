@@ -4,10 +4,11 @@ import { isNeutralColour } from '../model/colours.js';
 import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
+import { permutations } from '../model/permutations.js';
 import { assignColours, type Colouring } from './colours.js';
 import type { Carrier } from './carriers.js';
 import { createFitter, type Fitting } from './devices.js';
-import { netReaches, netsOnRuns, type Arrangement, type Net, type Reach } from './nets.js';
+import { netReaches, netsOnRuns, scopeOf, type Arrangement, type Net, type Reach } from './nets.js';
 import type { TreeRun } from './tree.js';
 
 /** A run with the nets that cross it and the cable that carries them; no cable where it is too wide. */
@@ -94,13 +95,6 @@ const lighter = (a: readonly number[], b: readonly number[]): boolean => {
   return false;
 };
 
-const permutations = <T>(items: readonly T[]): T[][] =>
-  items.length <= 1
-    ? [[...items]]
-    : items.flatMap((first, i) =>
-        permutations(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
-      );
-
 /** Chains up to this many switches are tried in every order; longer ones along the tree, both ways. */
 const EVERY_ORDER_UP_TO = 5;
 
@@ -141,6 +135,7 @@ export const settleArrangement = (
   };
 
   const carry = createCarrier();
+  const scope = scopeOf(choice);
   const fit = createFitter(job, circuit);
   const chains: Arrangement['chains'] = {};
   for (const group of groups) chains[group.id] = ofId(choice.chains, group.id) ?? slotsOf(group.id);
@@ -154,7 +149,7 @@ export const settleArrangement = (
         fittings.flatMap(({ slot, article }) => (article ? [[slot.id, article] as const] : [])),
       ),
     };
-    const reaches = netReaches(job, choice, feed, arrangement);
+    const reaches = netReaches(job, scope, feed, arrangement);
     return { arrangement, fittings, runs: colourRuns(offered, reaches, carry) };
   };
 

@@ -1,3 +1,4 @@
+import { findCircuit, findGroup, findLuminaire } from '../model/lookup.js';
 import { groundOf, type CableArticle } from '../model/articles.js';
 import {
   PANEL,
@@ -58,8 +59,8 @@ export const groundSizeIn = (job: Job, box: BoxId): Awg => {
 
 /** The size of the circuit that a net belongs to. */
 const sizeOf = (job: Job, net: Net): Awg => {
-  const circuit = net.circuit ?? job.groups.find((one) => one.id === net.group)?.circuit;
-  return job.circuits.find((one) => one.id === circuit)?.awg ?? 14;
+  const circuit = net.circuit ?? findGroup(job, net.group)?.circuit;
+  return findCircuit(job, circuit)?.awg ?? 14;
 };
 
 /** A conductor that nothing in the box uses. */
@@ -109,7 +110,7 @@ export const nodesByBox = (
     }
   for (const { at, net, to, twin } of attachments) {
     const here = nodeAt(at, net);
-    const luminaire = 'luminaire' in to ? job.luminaires.find((one) => one.id === to.luminaire) : undefined;
+    const luminaire = 'luminaire' in to ? findLuminaire(job, to.luminaire) : undefined;
     const byStrap = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
     if ('luminaire' in to && luminaire?.terminals === 'leads' && !byStrap)
       here.leads.push({ luminaire: to.luminaire, name: to.name, awg: luminaire.leadAwg });

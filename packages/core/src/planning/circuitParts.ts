@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { articleOf, type CableArticle, type DeviceArticle } from '../model/articles.js';
 import {
@@ -11,14 +12,23 @@ import {
   type SlotId,
   type TreePlace,
 } from '../model/ids.js';
-import type { Choice, Circuit, ExistingCable, Job, Run, Slot } from '../model/job.js';
+import type { Circuit, ExistingCable, Job, Run, Slot } from '../model/job.js';
 import type { Cable, Device } from '../model/wiring.js';
 import { runLength } from '../materials/lengths.js';
 import { assignColours, type Colouring } from './colours.js';
 import { cablesFor } from './carriers.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
 import { deviceIdOf } from './makeUp.js';
-import { hotOf, neutralOf, nodeOfLuminaire, supplyOf, switchLegOf, travelerOf } from './nets.js';
+import {
+  hotOf,
+  neutralOf,
+  nodeOfLuminaire,
+  scopeOf,
+  supplyOf,
+  switchLegOf,
+  travelerOf,
+  type NetScope,
+} from './nets.js';
 import type { PlannedCircuit } from './planCircuit.js';
 
 /** What one circuit puts into the wiring. */
@@ -30,7 +40,7 @@ export interface CircuitParts {
 
 /** Which net each terminal of a switch belongs to, from its place in the chain. Lane a is up with up. */
 const switchNet = (
-  choice: Choice,
+  scope: NetScope,
   group: GroupId,
   chain: readonly SlotId[],
   step: number,
@@ -42,7 +52,7 @@ const switchNet = (
   switch (use) {
     case 'line':
     case 'common':
-      return step === 0 ? hotOf(choice) : switchLegOf(group);
+      return step === 0 ? hotOf(scope) : switchLegOf(group);
     case 'load':
       return switchLegOf(group);
     case 'traveler':
@@ -52,9 +62,9 @@ const switchNet = (
     case 'out':
       return travelerOf(group, step, lane);
     case 'hot':
-      return hotOf(choice);
+      return hotOf(scope);
     case 'neutral':
-      return neutralOf(choice);
+      return neutralOf(scope);
     case 'ground':
       return 'ground' as const;
   }
@@ -85,10 +95,10 @@ const attach = (
   });
 };
 
-const devicesAndTerminals = (
-  job: Job,
-  { choice, arrangement, fittings }: Pick<PlannedCircuit, 'choice' | 'arrangement' | 'fittings'>,
-) => {
+/** An arrangement with its devices, whether its tree is known or not. */
+type Parts = { scope: NetScope } & Pick<PlannedCircuit, 'arrangement' | 'fittings'>;
+
+const devicesAndTerminals = (job: Job, { scope, arrangement, fittings }: Parts) => {
   const devices: Device[] = [];
   const attachments: Attachment[] = [];
   for (const { slot, article } of fittings) {
@@ -99,37 +109,32 @@ const devicesAndTerminals = (
     attachments.push(
       ...attach(article, slot, (use, nth) =>
         slot.role === 'receptacle' && use === 'hot'
-          ? supplyOf(job, choice, slot.group)
-          : switchNet(choice, slot.group, chain, step, use, nth),
+          ? supplyOf(job, scope, slot.group)
+          : switchNet(scope, slot.group, chain, step, use, nth),
       ),
     );
   }
   return { devices, attachments };
 };
 
-const luminaireTerminals = (job: Job, choice: Choice): Attachment[] => {
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === choice.circuit).map((group) => group.id),
-  );
+const luminaireTerminals = (job: Job, scope: NetScope): Attachment[] => {
+  const groups = new Set<string>(groupsOfCircuit(job, scope.circuit).map((group) => group.id));
   return job.luminaires
     .filter((one) => groups.has(one.group))
     .flatMap((luminaire): Attachment[] => {
-      const at = nodeOfLuminaire(job, choice, luminaire);
+      const at = nodeOfLuminaire(job, scope, luminaire);
       const to = (name: 'hot' | 'neutral' | 'ground') => ({ luminaire: luminaire.id, name });
-      const hot: Attachment = { at, net: supplyOf(job, choice, luminaire.group), to: to('hot') };
+      const hot: Attachment = { at, net: supplyOf(job, scope, luminaire.group), to: to('hot') };
       if (luminaire.partOf !== null) return [hot];
-      const neutral: Attachment = { at, net: neutralOf(choice), to: to('neutral') };
+      const neutral: Attachment = { at, net: neutralOf(scope), to: to('neutral') };
       return luminaire.metal ? [hot, neutral, { at, net: 'ground', to: to('ground') }] : [hot, neutral];
     });
 };
 
 /** Every terminal and lead that an arrangement has, with its net and the node where it is. */
-export const attachmentsOf = (
-  job: Job,
-  planned: Pick<PlannedCircuit, 'choice' | 'arrangement' | 'fittings'>,
-): Attachment[] => [
-  ...devicesAndTerminals(job, planned).attachments,
-  ...luminaireTerminals(job, planned.choice),
+export const attachmentsOf = (job: Job, parts: Parts): Attachment[] => [
+  ...devicesAndTerminals(job, parts).attachments,
+  ...luminaireTerminals(job, parts.scope),
 ];
 
 /** Derived from its ends, so that a step that was ticked survives planning again. */
@@ -207,11 +212,12 @@ export const partsOf = (job: Job, circuit: Circuit, planned: PlannedCircuit): Ci
       : { from: run.from, to: run.to };
     return [{ cable, article: carried.article, nodes, colouring: carried.colouring, circuit: circuit.id }];
   });
-  const { devices, attachments } = devicesAndTerminals(job, planned);
+  const scope = scopeOf(planned.choice);
+  const { devices, attachments } = devicesAndTerminals(job, { ...planned, scope });
   return {
     cables: [...feedCable(job, circuit, planned), ...runs],
     devices,
-    attachments: [...attachments, ...luminaireTerminals(job, planned.choice)],
+    attachments: [...attachments, ...luminaireTerminals(job, scope)],
   };
 };
 

@@ -1,7 +1,9 @@
+import { findGroup, groupsOfCircuit } from '../model/lookup.js';
 import {
   isReturn,
   placeOfNode,
   returnPlaceOf,
+  type BoxId,
   type CircuitId,
   type GroupId,
   type SlotId,
@@ -37,17 +39,23 @@ export interface Arrangement {
   devices: ReadonlyMap<SlotId, DeviceArticle>;
 }
 
-export const hotOf = (choice: Choice): Net => ({
-  id: `${choice.circuit}/H`,
+/** What the nets of a circuit hang on beside its arrangement: which circuit it is, and the boxes to which a return run leads. */
+export interface NetScope {
+  circuit: CircuitId;
+  returnsTo: readonly BoxId[];
+}
+
+export const hotOf = (scope: Pick<NetScope, 'circuit'>): Net => ({
+  id: `${scope.circuit}/H`,
   kind: 'hot',
-  circuit: choice.circuit,
+  circuit: scope.circuit,
   group: null,
   lane: null,
 });
-export const neutralOf = (choice: Choice): Net => ({
-  id: `${choice.circuit}/N`,
+export const neutralOf = (scope: Pick<NetScope, 'circuit'>): Net => ({
+  id: `${scope.circuit}/N`,
   kind: 'neutral',
-  circuit: choice.circuit,
+  circuit: scope.circuit,
   group: null,
   lane: null,
 });
@@ -68,23 +76,26 @@ export const travelerOf = (group: GroupId, step: number, lane: 'a' | 'b'): Net =
 });
 
 /** What feeds a load of a group: the switch leg, or the hot itself where the group is never switched. */
-export const supplyOf = (job: Job, choice: Choice, group: GroupId): Net =>
-  job.groups.find((one) => one.id === group)?.control === 'hot' ? hotOf(choice) : switchLegOf(group);
+export const supplyOf = (job: Job, scope: NetScope, group: GroupId): Net =>
+  findGroup(job, group)?.control === 'hot' ? hotOf(scope) : switchLegOf(group);
 
 /**
  * The node of the tree at which a luminaire hangs: the far place of its box where a return run leads there. What is
  * never switched stays at the near place, where the feed is.
  */
-export const nodeOfLuminaire = (job: Job, choice: Choice, { box, group }: Luminaire): TreePlace => {
-  const far = returnPlaceOf(box);
-  const switched = job.groups.find((one) => one.id === group)?.control === 'switched';
-  return switched && choice.runs.some(({ from, to }) => from === far || to === far) ? far : box;
+export const nodeOfLuminaire = (
+  job: Job,
+  { returnsTo }: Pick<NetScope, 'returnsTo'>,
+  { box, group }: Luminaire,
+): TreePlace => {
+  const switched = findGroup(job, group)?.control === 'switched';
+  return switched && returnsTo.includes(box) ? returnPlaceOf(box) : box;
 };
 
 /** The nets of a circuit and every place each has to reach (the model of switching: hot, travelers, switch leg). */
-export const netReaches = (job: Job, choice: Choice, feed: Feed, arrangement: Arrangement): Reach[] => {
-  const hot = hotOf(choice);
-  const neutral = neutralOf(choice);
+export const netReaches = (job: Job, scope: NetScope, feed: Feed, arrangement: Arrangement): Reach[] => {
+  const hot = hotOf(scope);
+  const neutral = neutralOf(scope);
   const placeOf = new Map(job.slots.map((slot) => [slot.id, slot.box]));
   const reaches: Reach[] = [
     { net: hot, at: feed.at },
@@ -104,19 +115,17 @@ export const netReaches = (job: Job, choice: Choice, feed: Feed, arrangement: Ar
       }
     reach(switchLegOf(group), chain.at(-1));
   }
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === choice.circuit).map((group) => group.id),
-  );
+  const groups = new Set<string>(groupsOfCircuit(job, scope.circuit).map((group) => group.id));
   for (const luminaire of job.luminaires.filter((one) => groups.has(one.group))) {
-    const at = nodeOfLuminaire(job, choice, luminaire);
-    reaches.push({ net: supplyOf(job, choice, luminaire.group), at }, { net: neutral, at });
+    const at = nodeOfLuminaire(job, scope, luminaire);
+    reaches.push({ net: supplyOf(job, scope, luminaire.group), at }, { net: neutral, at });
   }
   for (const slot of job.slots.filter((one) => groups.has(one.group))) {
     const uses = arrangement.devices.get(slot.id)?.terminals.map((one) => one.use) ?? [];
     if (uses.includes('neutral')) reaches.push({ net: neutral, at: slot.box });
     if (uses.includes('hot'))
       reaches.push({
-        net: slot.role === 'receptacle' ? supplyOf(job, choice, slot.group) : hot,
+        net: slot.role === 'receptacle' ? supplyOf(job, scope, slot.group) : hot,
         at: slot.box,
       });
   }
@@ -146,12 +155,15 @@ export const netsOnRuns = (runs: readonly TreeRun[], reaches: readonly Reach[]):
   );
 };
 
-/** Boxes to which a return run leads. */
-export const returnBoxes = (choice: Choice): string[] => [
-  ...new Set(
-    choice.runs
-      .flatMap(({ from, to }) => [from, to])
-      .filter(isReturn)
-      .map(placeOfNode),
-  ),
-];
+/** The nets of a circuit as it is chosen. */
+export const scopeOf = ({ circuit, runs }: Pick<Choice, 'circuit' | 'runs'>): NetScope => ({
+  circuit,
+  returnsTo: [
+    ...new Set(
+      runs
+        .flatMap(({ from, to }) => [from, to])
+        .filter(isReturn)
+        .map((node) => placeOfNode(node) as BoxId),
+    ),
+  ],
+});

@@ -1,3 +1,4 @@
+import { findBox, findFeed, findGroup, findLuminaire, groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, placeOfNode, type BoxId } from '../model/ids.js';
@@ -14,7 +15,7 @@ import {
 import { settleArrangement, type ColouredRun } from './arrange.js';
 import { cablesFor, carriersOf, feedingCable, isFedByAnother } from './carriers.js';
 import type { Fitting } from './devices.js';
-import { nodeOfLuminaire, returnBoxes, type Arrangement } from './nets.js';
+import { nodeOfLuminaire, scopeOf, type Arrangement } from './nets.js';
 import { failure, success, type PlanProblem, type Result } from './problem.js';
 import { orientTree } from './tree.js';
 
@@ -39,7 +40,7 @@ const sameMembers = (a: readonly string[], b: readonly string[]) =>
 
 /** Spaces for devices in a box as it was chosen by hand; null while the program is to choose. */
 const gangsOf = (job: Job, id: BoxId): number | null => {
-  const box = job.boxes.find((one) => one.id === id);
+  const box = findBox(job, id);
   if (!box || box.article === null) return null;
   return Math.max(
     ...[box.article, ...box.sections].map((article) => articleOf(job.stock, 'box', article).gangs),
@@ -58,8 +59,8 @@ const groupProblems = (job: Job, choice: Choice, circuit: Circuit, group: Group)
   if (luminaires.length === 0 && switches.length === slots.length)
     problems.push({ code: 'GroupWithoutLuminaire', ...at });
   for (const part of luminaires.filter((one) => one.partOf !== null)) {
-    const whole = job.luminaires.find((one) => one.id === part.partOf);
-    const circuitOf = job.groups.find((one) => one.id === whole?.group)?.circuit;
+    const whole = findLuminaire(job, part.partOf);
+    const circuitOf = findGroup(job, whole?.group)?.circuit;
     if (whole?.box !== part.box || whole.partOf !== null || circuitOf !== circuit.id)
       problems.push({ code: 'PartElsewhere', circuit: circuit.id, luminaire: part.id, box: part.box });
   }
@@ -76,6 +77,7 @@ const groupProblems = (job: Job, choice: Choice, circuit: Circuit, group: Group)
 };
 
 const runProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] => {
+  const scope = scopeOf(choice);
   const ruleOf = ({ from, to }: Run) => runFactOf(job, placeOfNode(from), placeOfNode(to))?.rule;
   const touched = new Set<string>(
     choice.runs.flatMap(({ from, to }) => [placeOfNode(from), placeOfNode(to)]),
@@ -111,15 +113,15 @@ const runProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] 
         circuit: circuit.id,
         run: { from, to },
       })),
-    ...returnBoxes(choice)
+    ...scope.returnsTo
       .filter(
         (box) =>
-          !job.luminaires.some((one) => nodeOfLuminaire(job, choice, one) !== one.box && one.box === box),
+          !job.luminaires.some((one) => nodeOfLuminaire(job, scope, one) !== one.box && one.box === box),
       )
       .map((box): PlanProblem => ({
         code: 'ReturnWithoutLuminaire',
         circuit: circuit.id,
-        box: box as BoxId,
+        box,
       })),
   ];
 };
@@ -147,7 +149,7 @@ const deviceProblems = (circuit: Circuit, fittings: readonly Fitting[]): PlanPro
 export const planCircuit = (job: Job, circuit: Circuit): CircuitPlan['outcome'] => {
   const choices = job.choices.filter((one) => one.circuit === circuit.id);
   const [choice] = choices;
-  const feed = job.feeds.find((one) => one.id === choice?.feed);
+  const feed = findFeed(job, choice?.feed);
   if (!choice || !feed) return failure({ code: 'NoChoice', circuit: circuit.id });
   if (choices.length > 1) {
     const feeds = job.feeds.filter((one) => choices.some((other) => other.feed === one.id));
@@ -158,7 +160,7 @@ export const planCircuit = (job: Job, circuit: Circuit): CircuitPlan['outcome'] 
     problems.push({ code: 'FeedOfAnotherCircuit', circuit: circuit.id, feed: feed.id });
   if (feed.at !== PANEL && isFedByAnother(job, feed))
     problems.push({ code: 'FedByAnotherCircuit', circuit: circuit.id, box: feed.at });
-  const groups = job.groups.filter((group) => group.circuit === circuit.id);
+  const groups = groupsOfCircuit(job, circuit.id);
   if (groups.length === 0) problems.push({ code: 'NoGroup', circuit: circuit.id });
   if (cablesFor(job, circuit).length === 0)
     problems.push({ code: 'NoCableOfSize', circuit: circuit.id, awg: circuit.awg });
@@ -177,7 +179,7 @@ export const planCircuit = (job: Job, circuit: Circuit): CircuitPlan['outcome'] 
   const luminaires = job.luminaires.filter((one) => ids.has(one.group));
   const mustReach = [
     ...slots.map((one) => one.box),
-    ...luminaires.map((one) => nodeOfLuminaire(job, choice, one)),
+    ...luminaires.map((one) => nodeOfLuminaire(job, scopeOf(choice), one)),
   ];
   const tree = orientTree(circuit.id, choice.runs, feed.at, mustReach);
   if (!tree.ok) problems.push(...tree.problems);

@@ -1,5 +1,8 @@
+import { listed } from '../words/lists.js';
+import { placeName } from '../words/places.js';
+import { findCircuit, findGroup, findLuminaire } from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
-import { PANEL, placeOfNode, type TreePlace } from '../model/ids.js';
+import { PANEL, type TreePlace } from '../model/ids.js';
 import { isBetween, type Job } from '../model/job.js';
 import { cubicInches, feetInches } from '../model/units.js';
 import type { PlanProblem } from './problem.js';
@@ -10,191 +13,184 @@ const ROLE_WORDS: Record<string, string> = {
 };
 const sayRole = (role: string) => ROLE_WORDS[role] ?? role;
 
-/** The words for a refusal to plan: what is wrong, where, and how to mend it. */
-export const sayProblem = (
-  job: Job,
-  problem: PlanProblem,
-): { title: string; reason: string; remedy: string } => {
-  const place = (node: TreePlace) => {
-    const id = placeOfNode(node);
-    return id === PANEL ? 'the panel' : (job.boxes.find((box) => box.id === id)?.name ?? id);
-  };
-  const group = (id: string) => job.groups.find((one) => one.id === id)?.name ?? id;
-  switch (problem.code) {
-    case 'NoChoice':
-      return {
-        title: 'The order of the run is not set',
-        reason: 'Nobody has said where power enters and which box each cable comes from.',
-        remedy: 'Set the power entry and the order of the run.',
-      };
-    case 'TwoFeeds': {
-      const places = [...new Set(problem.places.map(place))];
-      return {
-        title: `Two feeds are chosen for one circuit: ${places.join(' and ')}`,
-        reason:
-          'Fed from both ends, the circuit has two ways for its current, and stays live when one feed is opened.',
-        remedy: 'Keep one power entry and take the other out.',
-      };
-    }
-    case 'TwoHomeRuns':
-      return {
-        title: `Two cables of one circuit leave the panel, to ${problem.boxes.map(place).join(' and ')}`,
-        reason: 'The screw of a breaker holds one wire, unless it is marked for more (110.14(A)).',
-        remedy: 'Bring one home run to the first box and branch there.',
-      };
-    case 'RunWithinBox':
-      return {
-        title: `A run begins and ends in ${place(problem.box)}`,
-        reason: 'What stays in one box is a splice, not a cable.',
-        remedy: 'Bring the return run from a switch, or take it out.',
-      };
-    case 'SwitchOnHotGroup':
-      return {
-        title: `${group(problem.group)} is never switched, but ${place(problem.box)} has a switch of it`,
-        reason: 'What hangs on the hot itself has no switch.',
-        remedy: 'Make it a switched group, or take the switch out.',
-      };
-    case 'PartElsewhere':
-      return {
-        title: `${job.luminaires.find((one) => one.id === problem.luminaire)?.name ?? ''} is part of a fan that is not in ${place(problem.box)}`,
-        reason:
-          'A light that is part of a fan shares its neutral and ground, so both are in one box and on one circuit.',
-        remedy: 'Put both in one box on one circuit, or make the light a luminaire of its own.',
-      };
-    case 'ReturnWithoutLuminaire':
-      return {
-        title: `A return run leads to ${place(problem.box)}, where no switched luminaire of the circuit hangs`,
-        reason: 'A return run brings the switch leg and a neutral of its own back to the luminaire.',
-        remedy: 'Lead the run to the luminaire box, or take it out.',
-      };
-    case 'ForbiddenRun':
-      return {
-        title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} is forbidden`,
-        reason: 'The job says that no cable can go there.',
-        remedy: 'Take the cable another way, or allow the run.',
-      };
-    case 'ForcedRunMissing':
-      return {
-        title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} is forced and not taken`,
-        reason: 'The job says that a cable has to go there.',
-        remedy: 'Put it on the run, or release it.',
-      };
-    case 'NoGroup':
-      return {
-        title: 'Nothing is controlled',
-        reason: 'The circuit has no control group.',
-        remedy: 'Add a switch location and a luminaire.',
-      };
-    case 'GroupWithoutSwitch':
-      return {
-        title: `${group(problem.group)} has no switch`,
-        reason: 'A control group needs one switch location or more.',
-        remedy: 'Add a switch location.',
-      };
-    case 'GroupWithoutLuminaire':
-      return {
-        title: `${group(problem.group)} has no luminaire`,
-        reason: 'There is nothing for the switches to control.',
-        remedy: 'Add a luminaire.',
-      };
-    case 'FeedOfAnotherCircuit':
-      return {
-        title: 'The feed belongs to another circuit',
-        reason: 'The chosen power entry is a feed of a different breaker.',
-        remedy: 'Choose a power entry of this circuit.',
-      };
-    case 'FedByAnotherCircuit': {
-      const box = problem.box;
-      const others = job.existingCables
-        .filter((cable) => isBetween(cable, PANEL, box))
-        .flatMap((cable) => job.circuits.find((one) => one.id === cable.circuit)?.name ?? []);
-      return {
-        title: `Power of this circuit does not arrive at ${place(box)}`,
-        reason: `The cable that lies from the panel to it carries ${[...new Set(others)].join(' and ')}.`,
-        remedy: 'Choose another power entry, or say which circuit that cable is of.',
-      };
-    }
-    case 'TreeNotConnected':
-      return {
-        title: `No cable reaches ${problem.unreached.map(place).join(', ')}`,
-        reason: `Starting at ${place(problem.feedAt)}, where power enters, the runs do not lead there.`,
-        remedy: 'Give each of these places a run from a place that is reached.',
-      };
-    case 'RingOfCables':
-      return {
-        title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} closes a ring of cables`,
-        reason:
-          'Current could split between two cables; all conductors of a circuit run together (300.3(B)) and small conductors are not paralleled (310.10).',
-        remedy: 'Take one run of the ring out.',
-      };
-    case 'RunTooWide':
-      return {
-        title: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${problem.conductors} conductors`,
-        reason: `The widest cable in the stock has ${problem.most}, and on this run they cannot be split over two cables whose currents each sum to zero.`,
-        remedy: 'Change the order of the run or the power entry, or bring a neutral to fewer switches.',
-      };
-    case 'LongerThanCoil':
-      return {
-        title: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${feetInches(problem.cut)} of ${articleOf(job.stock, 'cable', problem.article).name} in one piece`,
-        reason: `A coil holds ${feetInches(problem.coil)}, and a cable is not spliced on its way but in a box that stays accessible (300.15, 314.29).`,
-        remedy: 'Shorten the run, put a box on its way, or add a longer coil to the stock.',
-      };
-    case 'NoCableOfSize':
-      return {
-        title: `The stock has no ${problem.awg} AWG cable`,
-        reason: 'Every conductor of the circuit is to have this size.',
-        remedy: 'Choose another conductor size or add the cable to the stock.',
-      };
-    case 'ChainDoesNotMatch':
-      return {
-        title: `The switch order of ${group(problem.group)} does not name each of its switches once`,
-        reason: 'A switch was added or taken out since the order was set.',
-        remedy: 'Set the order again, or leave it to the program.',
-      };
-    case 'NoDeviceInStock':
-      return {
-        title:
-          `The stock has no ${problem.letter ?? ''} ${sayRole(problem.role)} of ${problem.amperes} A`.replace(
-            / {2,}/g,
-            ' ',
-          ),
-        reason: `${place(problem.box)} asks for it, and a device is rated for the circuit it is on (404.14, 210.21(B)).`,
-        remedy: 'Add one to the stock.',
-      };
-    case 'DeviceDoesNotSuit': {
-      const device = articleOf(job.stock, 'device', problem.article).name;
-      return {
-        title: `${place(problem.box)}: ${device} does not suit`,
-        reason: {
-          letter: `It has ${problem.terminals} terminals beside the ground; ${problem.conductors} conductors reach this place of the chain, which takes ${problem.letter === null ? 'a receptacle' : `an ${problem.letter} switch`}.`,
-          role: 'It is another kind of device than the location asks for.',
-          amperes: 'It is rated for less than the breaker lets through (404.14).',
-          chainEnd: 'It works only at one end of the chain, and stands elsewhere.',
-          companion: 'Another device of the group works with its own companion only.',
-        }[problem.why],
-        remedy: 'Choose another device, or leave the choice to the program.',
-      };
-    }
-    case 'NoBoxFits':
-      return {
-        title: `No box of the stock fits ${place(problem.box)}`,
-        reason:
-          problem.largest === 0
-            ? `It takes ${problem.gangs === 0 ? 'a box for the luminaire it has to hold' : `${problem.gangs} gangs`} of the wanted kind, and there is none.`
-            : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)} (314.16).`,
-        remedy: 'Add a larger box to the stock, or bring power in elsewhere.',
-      };
-    case 'TooManyDevices':
-      return {
-        title: `${place(problem.box)} holds ${problem.gangs} device${problem.gangs === 1 ? '' : 's'}, ${problem.devices} are planned`,
-        reason: 'The box has a space for each gang.',
-        remedy: 'Choose a box with more gangs.',
-      };
-    case 'NoConnectorInStock':
-      return {
-        title: `No connector joins ${problem.conductors} conductors in ${place(problem.box)}`,
-        reason: 'A splice needs a connector listed for its number and sizes (110.14(B)).',
-        remedy: 'Add a connector to the stock.',
-      };
-  }
+/** What is wrong, where, and how to mend it. */
+export interface ProblemWords {
+  title: string;
+  reason: string;
+  remedy: string;
+}
+
+interface Names {
+  job: Job;
+  place: (node: TreePlace) => string;
+  group: (id: string) => string;
+}
+
+type Of<C extends PlanProblem['code']> = Extract<PlanProblem, { code: C }>;
+
+/** One entry for each refusal: the compiler asks for it where a new one is made. */
+const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => ProblemWords } = {
+  NoChoice: () => ({
+    title: 'The order of the run is not set',
+    reason: 'Nobody has said where power enters and which box each cable comes from.',
+    remedy: 'Set the power entry and the order of the run.',
+  }),
+  TwoFeeds: (problem, { place }) => {
+    const places = [...new Set(problem.places.map(place))];
+    return {
+      title: `Two feeds are chosen for one circuit: ${listed(places)}`,
+      reason:
+        'Fed from both ends, the circuit has two ways for its current, and stays live when one feed is opened.',
+      remedy: 'Keep one power entry and take the other out.',
+    };
+  },
+  TwoHomeRuns: (problem, { place }) => ({
+    title: `Two cables of one circuit leave the panel, to ${listed(problem.boxes.map(place))}`,
+    reason: 'The screw of a breaker holds one wire, unless it is marked for more (110.14(A)).',
+    remedy: 'Bring one home run to the first box and branch there.',
+  }),
+  RunWithinBox: (problem, { place }) => ({
+    title: `A run begins and ends in ${place(problem.box)}`,
+    reason: 'What stays in one box is a splice, not a cable.',
+    remedy: 'Bring the return run from a switch, or take it out.',
+  }),
+  SwitchOnHotGroup: (problem, { place, group }) => ({
+    title: `${group(problem.group)} is never switched, but ${place(problem.box)} has a switch of it`,
+    reason: 'What hangs on the hot itself has no switch.',
+    remedy: 'Make it a switched group, or take the switch out.',
+  }),
+  PartElsewhere: (problem, { job, place }) => ({
+    title: `${findLuminaire(job, problem.luminaire)?.name ?? ''} is part of a fan that is not in ${place(problem.box)}`,
+    reason:
+      'A light that is part of a fan shares its neutral and ground, so both are in one box and on one circuit.',
+    remedy: 'Put both in one box on one circuit, or make the light a luminaire of its own.',
+  }),
+  ReturnWithoutLuminaire: (problem, { place }) => ({
+    title: `A return run leads to ${place(problem.box)}, where no switched luminaire of the circuit hangs`,
+    reason: 'A return run brings the switch leg and a neutral of its own back to the luminaire.',
+    remedy: 'Lead the run to the luminaire box, or take it out.',
+  }),
+  ForbiddenRun: (problem, { place }) => ({
+    title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} is forbidden`,
+    reason: 'The job says that no cable can go there.',
+    remedy: 'Take the cable another way, or allow the run.',
+  }),
+  ForcedRunMissing: (problem, { place }) => ({
+    title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} is forced and not taken`,
+    reason: 'The job says that a cable has to go there.',
+    remedy: 'Put it on the run, or release it.',
+  }),
+  NoGroup: (_problem) => ({
+    title: 'Nothing is controlled',
+    reason: 'The circuit has no control group.',
+    remedy: 'Add a switch location and a luminaire.',
+  }),
+  GroupWithoutSwitch: (problem, { group }) => ({
+    title: `${group(problem.group)} has no switch`,
+    reason: 'A control group needs one switch location or more.',
+    remedy: 'Add a switch location.',
+  }),
+  GroupWithoutLuminaire: (problem, { group }) => ({
+    title: `${group(problem.group)} has no luminaire`,
+    reason: 'There is nothing for the switches to control.',
+    remedy: 'Add a luminaire.',
+  }),
+  FeedOfAnotherCircuit: () => ({
+    title: 'The feed belongs to another circuit',
+    reason: 'The chosen power entry is a feed of a different breaker.',
+    remedy: 'Choose a power entry of this circuit.',
+  }),
+  FedByAnotherCircuit: (problem, { job, place }) => {
+    const box = problem.box;
+    const others = job.existingCables
+      .filter((cable) => isBetween(cable, PANEL, box))
+      .flatMap((cable) => findCircuit(job, cable.circuit)?.name ?? []);
+    return {
+      title: `Power of this circuit does not arrive at ${place(box)}`,
+      reason: `The cable that lies from the panel to it carries ${listed([...new Set(others)])}.`,
+      remedy: 'Choose another power entry, or say which circuit that cable is of.',
+    };
+  },
+  TreeNotConnected: (problem, { place }) => ({
+    title: `No cable reaches ${problem.unreached.map(place).join(', ')}`,
+    reason: `Starting at ${place(problem.feedAt)}, where power enters, the runs do not lead there.`,
+    remedy: 'Give each of these places a run from a place that is reached.',
+  }),
+  RingOfCables: (problem, { place }) => ({
+    title: `The run ${place(problem.run.from)} to ${place(problem.run.to)} closes a ring of cables`,
+    reason:
+      'Current could split between two cables; all conductors of a circuit run together (300.3(B)) and small conductors are not paralleled (310.10).',
+    remedy: 'Take one run of the ring out.',
+  }),
+  RunTooWide: (problem, { place }) => ({
+    title: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${problem.conductors} conductors`,
+    reason: `The widest cable in the stock has ${problem.most}, and on this run they cannot be split over two cables whose currents each sum to zero.`,
+    remedy: 'Change the order of the run or the power entry, or bring a neutral to fewer switches.',
+  }),
+  LongerThanCoil: (problem, { job, place }) => ({
+    title: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${feetInches(problem.cut)} of ${articleOf(job.stock, 'cable', problem.article).name} in one piece`,
+    reason: `A coil holds ${feetInches(problem.coil)}, and a cable is not spliced on its way but in a box that stays accessible (300.15, 314.29).`,
+    remedy: 'Shorten the run, put a box on its way, or add a longer coil to the stock.',
+  }),
+  NoCableOfSize: (problem) => ({
+    title: `The stock has no ${problem.awg} AWG cable`,
+    reason: 'Every conductor of the circuit is to have this size.',
+    remedy: 'Choose another conductor size or add the cable to the stock.',
+  }),
+  ChainDoesNotMatch: (problem, { group }) => ({
+    title: `The switch order of ${group(problem.group)} does not name each of its switches once`,
+    reason: 'A switch was added or taken out since the order was set.',
+    remedy: 'Set the order again, or leave it to the program.',
+  }),
+  NoDeviceInStock: (problem, { place }) => ({
+    title:
+      `The stock has no ${problem.letter ?? ''} ${sayRole(problem.role)} of ${problem.amperes} A`.replace(
+        / {2,}/g,
+        ' ',
+      ),
+    reason: `${place(problem.box)} asks for it, and a device is rated for the circuit it is on (404.14, 210.21(B)).`,
+    remedy: 'Add one to the stock.',
+  }),
+  DeviceDoesNotSuit: (problem, { job, place }) => {
+    const device = articleOf(job.stock, 'device', problem.article).name;
+    return {
+      title: `${place(problem.box)}: ${device} does not suit`,
+      reason: {
+        letter: `It has ${problem.terminals} terminals beside the ground; ${problem.conductors} conductors reach this place of the chain, which takes ${problem.letter === null ? 'a receptacle' : `an ${problem.letter} switch`}.`,
+        role: 'It is another kind of device than the location asks for.',
+        amperes: 'It is rated for less than the breaker lets through (404.14).',
+        chainEnd: 'It works only at one end of the chain, and stands elsewhere.',
+        companion: 'Another device of the group works with its own companion only.',
+      }[problem.why],
+      remedy: 'Choose another device, or leave the choice to the program.',
+    };
+  },
+  NoBoxFits: (problem, { place }) => ({
+    title: `No box of the stock fits ${place(problem.box)}`,
+    reason:
+      problem.largest === 0
+        ? `It takes ${problem.gangs === 0 ? 'a box for the luminaire it has to hold' : `${problem.gangs} gangs`} of the wanted kind, and there is none.`
+        : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)} (314.16).`,
+    remedy: 'Add a larger box to the stock, or bring power in elsewhere.',
+  }),
+  TooManyDevices: (problem, { place }) => ({
+    title: `${place(problem.box)} holds ${problem.gangs} device${problem.gangs === 1 ? '' : 's'}, ${problem.devices} are planned`,
+    reason: 'The box has a space for each gang.',
+    remedy: 'Choose a box with more gangs.',
+  }),
+  NoConnectorInStock: (problem, { place }) => ({
+    title: `No connector joins ${problem.conductors} conductors in ${place(problem.box)}`,
+    reason: 'A splice needs a connector listed for its number and sizes (110.14(B)).',
+    remedy: 'Add a connector to the stock.',
+  }),
+};
+
+/** The words for a refusal to plan. */
+export const sayProblem = (job: Job, problem: PlanProblem): ProblemWords => {
+  const say = WORDS[problem.code] as (problem: PlanProblem, names: Names) => ProblemWords;
+  return say(problem, {
+    job,
+    place: (node) => placeName(job, node),
+    group: (id) => findGroup(job, id)?.name ?? id,
+  });
 };

@@ -1,3 +1,4 @@
+import { findCircuit, findFeed } from '../model/lookup.js';
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Job, Run } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
@@ -34,7 +35,7 @@ const keyOf = (choice: Choice): string =>
   [shapeOf(choice), JSON.stringify(choice.chains ?? null), [...(choice.neutralAt ?? ['?'])].sort()].join(' ');
 
 const entryOf = (job: Job, choice: Choice): BoxId | null => {
-  const feed = job.feeds.find((one) => one.id === choice.feed);
+  const feed = findFeed(job, choice.feed);
   if (feed && feed.at !== PANEL) return feed.at;
   const home = choice.runs.find(({ from, to }) => from === PANEL || to === PANEL);
   const box = home && (home.from === PANEL ? home.to : home.from);
@@ -58,7 +59,7 @@ export type Reason = { profile: ProfileId } | { entry: BoxId } | { familiar: Fam
 
 /** Runs that are forced, that the circuit could take and that neither it nor another takes. A demanded power entry is one of them. */
 export const missedRuns = (job: Job, circuit: CircuitId, choice: Choice): Run[] => {
-  const named = job.circuits.find((one) => one.id === circuit);
+  const named = findCircuit(job, circuit);
   if (!named) return [];
   const mine = new Set<Place>([
     ...boxesOf(job, named),

@@ -1,3 +1,4 @@
+import { findCircuit } from '../model/lookup.js';
 import { PANEL, type BoxId, type CircuitId, type Place } from '../model/ids.js';
 import { isBetween, runFactOf, type Job, type RunFact } from '../model/job.js';
 import { newRunFact } from '../model/newJob.js';
@@ -44,7 +45,7 @@ const MOST_STEPS = 3_000_000;
 
 /** The least that a circuit costs under all that is asked of it, ten-thousandths of a dollar; null where it cannot be wired. */
 export const leastCostOf = (job: Job, id: CircuitId): number | null => {
-  const circuit = job.circuits.find((one) => one.id === id);
+  const circuit = findCircuit(job, id);
   if (!circuit) throw new Error(`The job has no circuit ${id}.`);
   const { best } = createSearch(job, circuit, {
     weights: leastCost(job),

@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../model/lookup.js';
 import { PANEL, returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, Feed, Job, Run } from '../model/job.js';
 import { runLength } from '../materials/lengths.js';
@@ -59,7 +60,7 @@ const chain = (places: readonly TreePlace[]): Run[] =>
  * groups, which have no familiar shape. A box that holds a switch and a luminaire counts as a switch box.
  */
 export const familiarChoices = (job: Job, circuit: Circuit): FamiliarChoice[] => {
-  const groups = job.groups.filter((group) => group.circuit === circuit.id);
+  const groups = groupsOfCircuit(job, circuit.id);
   const [only, ...others] = switchedGroups(job, circuit);
   const feed: Feed | undefined = job.feeds.find((one) => one.circuit === circuit.id);
   if (!only || others.length > 0 || groups.length > 1 || !feed) return [];

@@ -1,3 +1,4 @@
+import { findCircuit } from '../model/lookup.js';
 import { PANEL, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Finding } from '../code/rule.js';
@@ -15,7 +16,7 @@ import { feetInches } from '../model/units.js';
 import { whyNotOffered } from '../planning/carriers.js';
 import { boxesOf } from '../search/orders.js';
 import { proofOf, type Proof } from './proof.js';
-import { nameOf } from '../words/places.js';
+import { placeName } from '../words/places.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
 import { baselineOf, withChoice, withoutForced } from './measures.js';
@@ -85,7 +86,7 @@ const barring = (findings: readonly Finding[]) =>
 const notesOf = (job: Job, circuit: CircuitId): string[] => {
   const { circuits } = planJob(withoutForced(withChoice(job, circuit, null)));
   const { runs, homeRuns } = someLengthsKnown(job);
-  const named = job.circuits.find((one) => one.id === circuit);
+  const named = findCircuit(job, circuit);
   const fromPanel = job.feeds.some((feed) => feed.circuit === circuit && feed.at === PANEL);
   const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);
   return [
@@ -111,7 +112,7 @@ const cablesLeft = (job: Job, circuit: Circuit): string[] => {
   return job.existingCables
     .filter(({ between }) => between.some((place) => boxes.has(place)))
     .flatMap((cable) => {
-      const [a, b] = cable.between.map((place) => nameOf(job, place));
+      const [a, b] = cable.between.map((place) => placeName(job, place));
       const article = articleOf(job.stock, 'cable', cable.article);
       const what = `The ${article.name} that lies from ${a} to ${b}`;
       if (cable.circuit === null)
@@ -132,7 +133,7 @@ const cablesLeft = (job: Job, circuit: Circuit): string[] => {
  * stay as they are chosen. `onProgress` gets what is known after each step.
  */
 export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): PlanSet => {
-  const circuit = job.circuits.find((one) => one.id === id);
+  const circuit = findCircuit(job, id);
   if (!circuit) throw new Error(`The job has no circuit ${id}.`);
   const constraints = options.constraints ?? NO_CONSTRAINTS;
   const mayGoOn = options.mayGoOn ?? (() => true);

@@ -4,7 +4,7 @@ import type { NotTried, SearchResult } from '../search/found.js';
 import type { Candidate } from './candidates.js';
 import { valueBy, type ProfileId } from './profiles.js';
 import { listed } from '../words/lists.js';
-import { nameOf } from '../words/places.js';
+import { placeName } from '../words/places.js';
 
 /** How far it is shown that a plan is the best by a profile. */
 export interface Proof {
@@ -26,7 +26,7 @@ const gapOf = ({ best, bound, notTried }: SearchResult): number | null => {
 };
 
 const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
-  const names = listed(boxes.map((box) => nameOf(job, box)));
+  const names = listed(boxes.map((box) => placeName(job, box)));
   return what === 'runs'
     ? `More than ${most} cables at ${names} are not tried, though they would fit.`
     : `A return run to ${names} is not tried, as an existing cable ends there.`;
@@ -57,7 +57,7 @@ export const proofOf = (
     ...(plan && plan.measures.violations > 0 ? ['It violates the code.'] : []),
     ...(plan && unknownOf(plan).length > 0
       ? [
-          `Nobody can say how full ${listed(unknownOf(plan).map((box) => nameOf(job, box)))} ${unknownOf(plan).length > 1 ? 'are' : 'is'}.`,
+          `Nobody can say how full ${listed(unknownOf(plan).map((box) => placeName(job, box)))} ${unknownOf(plan).length > 1 ? 'are' : 'is'}.`,
         ]
       : []),
     ...violating.slice(0, 1).map(({ letter }) => `Plan ${letter} comes to less, and violates the code.`),

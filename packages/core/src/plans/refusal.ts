@@ -12,7 +12,7 @@ import { withChoice } from './measures.js';
 import type { Candidate } from './candidates.js';
 import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
 import { listed } from '../words/lists.js';
-import { nameOf } from '../words/places.js';
+import { placeName } from '../words/places.js';
 
 /** Why a brief cannot be met: what clashes, and how to mend it. */
 export interface Refusal {
@@ -130,7 +130,7 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
     isLengthKnown(job, a, b) ||
     existingBetween(job, circuit, a, b).length > 0;
   const lawful = (a: Place, b: Place) => runFactOf(job, a, b)?.rule !== 'forbidden';
-  const say = (far: readonly BoxId[]) => listed(far.map((box) => nameOf(job, box)));
+  const say = (far: readonly BoxId[]) => listed(far.map((box) => placeName(job, box)));
   const perFeed = feeds.map((one) => ({
     at: one.at,
     unknown: cutOff(job, circuit, one.at, known),
@@ -140,12 +140,12 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
   return perFeed.map(({ at, unknown, barred }) =>
     unknown.length > 0
       ? {
-          title: `No length is known of any run that leads from ${nameOf(job, at)} to ${say(unknown)}`,
+          title: `No length is known of any run that leads from ${placeName(job, at)} to ${say(unknown)}`,
           reason: 'Other runs of the job have a length. One without would look free beside them.',
           remedy: 'Say where these boxes are, or measure a run to them.',
         }
       : {
-          title: `Forbidden runs cut ${say(barred)} off from ${nameOf(job, at)}`,
+          title: `Forbidden runs cut ${say(barred)} off from ${placeName(job, at)}`,
           reason: 'Every way there is forbidden.',
           remedy: 'Allow one of these runs, or place a junction box on another way.',
         },

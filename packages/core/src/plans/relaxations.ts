@@ -1,20 +1,32 @@
+import {
+  boxesOfCircuit,
+  findBox,
+  findRoom,
+  groupsOfCircuit,
+  slotsOfGroup,
+  switchesOfGroup,
+} from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
 import { articlesAt } from '../model/wiring.js';
 import { PANEL, type BoxId, type Place } from '../model/ids.js';
-import { plannedWiring, type Box, type Circuit, type Job } from '../model/job.js';
+import { plannedWiring, type Box, type Circuit, type Job, type Slot } from '../model/job.js';
 import { cubicInches, dollars } from '../model/units.js';
 import type { Constraints } from '../search/orders.js';
 import { choiceOf } from '../search/search.js';
 import type { SearchLimits } from '../search/found.js';
-import { baselineOf, measure, withChoice, type Baseline, type Measured } from './measures.js';
+import { baselineOf, measure, withChoice, type Baseline } from './measures.js';
 import { bestBy } from './profiles.js';
-import { nameOf } from '../words/places.js';
+import { placeName, runName } from '../words/places.js';
 
 /** A fact of the brief that could be otherwise. */
 export type Relaxation =
-  | { what: 'forbidden' | 'forced'; between: [Place, Place] }
-  | { what: 'box' | 'existingBox'; box: BoxId }
-  | { what: 'wholeFloorVisible' | 'accessible' | 'everySwitch' };
+  | { what: 'forbidden'; between: [Place, Place] }
+  | { what: 'forced'; between: [Place, Place] }
+  | { what: 'box'; box: BoxId }
+  | { what: 'existingBox'; box: BoxId }
+  | { what: 'everySwitch' }
+  | { what: 'wholeFloorVisible' }
+  | { what: 'accessible' };
 
 /** What the best plan would be if one fact were otherwise. */
 export interface Relaxed {
@@ -32,91 +44,135 @@ const changeBox = (job: Job, id: BoxId, change: Partial<Box>): Job => ({
   boxes: job.boxes.map((box) => (box.id === id ? { ...box, ...change } : box)),
 });
 
-const groupsOf = (job: Job, circuit: Circuit) => job.groups.filter((group) => group.circuit === circuit.id);
+type What = Relaxation['what'];
+type Of<W extends What> = Extract<Relaxation, { what: W }>;
 
-/** The facts of a brief that hold the planner back, if anything does. */
-export const relaxationsOf = (job: Job, circuit: Circuit): Relaxation[] => {
-  const groups = groupsOf(job, circuit);
-  const ids = new Set<string>(groups.map((group) => group.id));
-  const rooms = new Set<string>(groups.map((group) => group.room));
-  const slots = job.slots.filter((slot) => ids.has(slot.group) && slot.role !== 'receptacle');
-  const holding = new Set<string>(
-    [...job.slots, ...job.luminaires].filter((one) => ids.has(one.group)).map((one) => one.box),
-  );
-  const boxes = job.boxes.filter((box) => holding.has(box.id));
-  const unknownFloor =
-    slots.length > 1 && job.rooms.some((room) => rooms.has(room.id) && room.wholeFloorVisible === 'unknown');
-  const unknownWay = slots.some(
-    (slot) => job.boxes.find((box) => box.id === slot.box)?.accessible === 'unknown',
-  );
-  return [
-    ...job.runFacts.flatMap((fact): Relaxation[] =>
-      fact.rule === null ? [] : [{ what: fact.rule, between: fact.between }],
-    ),
-    ...boxes.flatMap((box): Relaxation[] =>
-      box.article === null || box.work === 'beyond'
-        ? []
-        : [{ what: box.work === 'existing' ? 'existingBox' : 'box', box: box.id }],
-    ),
-    ...(job.preferences.neutral === 'everySwitch' ? [{ what: 'everySwitch' as const }] : []),
-    ...(unknownFloor ? [{ what: 'wholeFloorVisible' as const }] : []),
-    ...(unknownWay ? [{ what: 'accessible' as const }] : []),
-  ];
+/** What the planner knows of one kind of fact that holds it back. */
+interface Kind<W extends What> {
+  /** Those of a brief. */
+  of: (job: Job, circuit: Circuit) => Of<W>[];
+  /** As it is asked for, within a sentence; null for what is only not known. */
+  demand: (job: Job, relaxation: Of<W>) => string | null;
+  /** The job with that fact otherwise. */
+  relaxed: (job: Job, circuit: Circuit, relaxation: Of<W>) => Job;
+  /** What would have to be so, as a sentence begins; `planned` is the job that comes of it. */
+  condition: (job: Job, planned: Job, relaxation: Of<W>) => string;
+}
+
+/** The switches of a circuit and the boxes that hold something of it. */
+const switchesOf = (job: Job, circuit: Circuit): Slot[] =>
+  groupsOfCircuit(job, circuit.id).flatMap((group) => switchesOfGroup(job, group.id));
+
+const enteredBox = ([a, b]: [Place, Place]): Place | null => (a === PANEL ? b : b === PANEL ? a : null);
+
+const factsOf = <W extends 'forbidden' | 'forced'>(
+  job: Job,
+  what: W,
+): { what: W; between: [Place, Place] }[] =>
+  job.runFacts.flatMap((fact) => (fact.rule === what ? [{ what, between: fact.between }] : []));
+
+const withoutFact = (job: Job, { what, between }: Of<'forbidden'> | Of<'forced'>): Job => ({
+  ...job,
+  runFacts: job.runFacts.map((fact) =>
+    fact.rule === what && fact.between.join() === between.join() ? { ...fact, rule: null } : fact,
+  ),
+});
+
+const chosenBoxes = (job: Job, circuit: Circuit): Box[] =>
+  boxesOfCircuit(job, circuit.id).flatMap((id) => {
+    const box = findBox(job, id);
+    return box && box.article !== null && box.work !== 'beyond' ? [box] : [];
+  });
+
+const sayBox = (job: Job, planned: Job, box: BoxId): string => {
+  const wiring = plannedWiring(planned);
+  const articles = wiring ? articlesAt(wiring, box) : [];
+  const volume = articles.reduce((sum, id) => sum + articleOf(job.stock, 'box', id).volume, 0);
+  return `${volume > 0 ? `A ${cubicInches(volume)} box` : 'Another box'} at ${placeName(job, box)}`;
 };
 
-/** A fact of the brief as it is asked for, within a sentence; null for what is only not known. */
-export const sayDemand = (job: Job, relaxation: Relaxation): string | null => {
-  switch (relaxation.what) {
-    case 'forbidden':
-    case 'forced': {
-      const [a, b] = relaxation.between;
-      const named = `${nameOf(job, a)} to ${nameOf(job, b)}`;
-      if (relaxation.what === 'forbidden') return `no run from ${named}`;
-      if (a === PANEL || b === PANEL) return `power enters at ${nameOf(job, a === PANEL ? b : a)}`;
-      return `a run from ${named}`;
-    }
-    case 'box':
-    case 'existingBox':
-      return `the box at ${nameOf(job, relaxation.box)}`;
-    case 'everySwitch':
-      return 'a neutral at every switch';
-    case 'wholeFloorVisible':
-    case 'accessible':
-      return null;
-  }
-};
-
-/** The job with that fact otherwise. */
-export const relaxedJob = (job: Job, circuit: Circuit, relaxation: Relaxation): Job => {
-  const groups = groupsOf(job, circuit);
-  switch (relaxation.what) {
-    case 'forbidden':
-    case 'forced':
-      return {
-        ...job,
-        runFacts: job.runFacts.map((fact) =>
-          fact.rule === relaxation.what && fact.between.join() === relaxation.between.join()
-            ? { ...fact, rule: null }
-            : fact,
-        ),
-      };
-    case 'box':
-      return changeBox(job, relaxation.box, { article: null, sections: [] });
-    case 'existingBox':
-      // An old-work box in its place: what the old one held beside this circuit stays in it.
-      return changeBox(job, relaxation.box, { article: null, sections: [], work: 'old' });
-    case 'everySwitch':
-      return { ...job, preferences: { ...job.preferences, neutral: 'byEdition' } };
-    case 'wholeFloorVisible':
-      return {
-        ...job,
-        rooms: job.rooms.map((room) =>
-          groups.some((group) => group.room === room.id) ? { ...room, wholeFloorVisible: 'yes' } : room,
-        ),
-      };
-    case 'accessible': {
+/** One entry for each kind; in the order of the table they are tried and told. */
+const KINDS: { [W in What]: Kind<W> } = {
+  forbidden: {
+    of: (job) => factsOf(job, 'forbidden'),
+    demand: (job, { between: [from, to] }) => `no run from ${runName(job, { from, to })}`,
+    relaxed: (job, _circuit, relaxation) => withoutFact(job, relaxation),
+    condition: (job, _planned, { between: [from, to] }) =>
+      `If a run from ${runName(job, { from, to })} were allowed`,
+  },
+  forced: {
+    of: (job) => factsOf(job, 'forced'),
+    demand: (job, { between }) => {
+      const entered = enteredBox(between);
+      const [from, to] = between;
+      return entered === null
+        ? `a run from ${runName(job, { from, to })}`
+        : `power enters at ${placeName(job, entered)}`;
+    },
+    relaxed: (job, _circuit, relaxation) => withoutFact(job, relaxation),
+    condition: (job, _planned, { between }) => {
+      const entered = enteredBox(between);
+      const [from, to] = between;
+      return entered === null
+        ? `If the run from ${runName(job, { from, to })} were not forced`
+        : `If power need not enter at ${placeName(job, entered)}`;
+    },
+  },
+  box: {
+    of: (job, circuit) =>
+      chosenBoxes(job, circuit).flatMap((box) =>
+        box.work === 'existing' ? [] : [{ what: 'box', box: box.id }],
+      ),
+    demand: (job, { box }) => `the box at ${placeName(job, box)}`,
+    relaxed: (job, _circuit, { box }) => changeBox(job, box, { article: null, sections: [] }),
+    condition: (job, planned, { box }) => sayBox(job, planned, box),
+  },
+  existingBox: {
+    of: (job, circuit) =>
+      chosenBoxes(job, circuit).flatMap((box) =>
+        box.work === 'existing' ? [{ what: 'existingBox', box: box.id }] : [],
+      ),
+    demand: (job, { box }) => `the box at ${placeName(job, box)}`,
+    // An old-work box in its place: what the old one held beside this circuit stays in it.
+    relaxed: (job, _circuit, { box }) => changeBox(job, box, { article: null, sections: [], work: 'old' }),
+    condition: (job, planned, { box }) => `${sayBox(job, planned, box)} in place of the old one`,
+  },
+  everySwitch: {
+    of: (job) => (job.preferences.neutral === 'everySwitch' ? [{ what: 'everySwitch' }] : []),
+    demand: () => 'a neutral at every switch',
+    relaxed: (job) => ({ ...job, preferences: { ...job.preferences, neutral: 'byEdition' } }),
+    condition: () => 'If a neutral were brought only where the code asks for one',
+  },
+  wholeFloorVisible: {
+    of: (job, circuit) =>
+      switchesOf(job, circuit).length > 1 &&
+      groupsOfCircuit(job, circuit.id).some(
+        (group) => findRoom(job, group.room)?.wholeFloorVisible === 'unknown',
+      )
+        ? [{ what: 'wholeFloorVisible' }]
+        : [],
+    demand: () => null,
+    relaxed: (job, circuit) => ({
+      ...job,
+      rooms: job.rooms.map((room) =>
+        groupsOfCircuit(job, circuit.id).some((group) => group.room === room.id)
+          ? { ...room, wholeFloorVisible: 'yes' }
+          : room,
+      ),
+    }),
+    condition: () => 'If the whole floor that is lit is seen from one switch (404.2(C))',
+  },
+  accessible: {
+    of: (job, circuit) =>
+      switchesOf(job, circuit).some((slot) => findBox(job, slot.box)?.accessible === 'unknown')
+        ? [{ what: 'accessible' }]
+        : [],
+    demand: () => null,
+    relaxed: (job, circuit) => {
       const mine = new Set<string>(
-        job.slots.filter((slot) => groups.some((group) => group.id === slot.group)).map((slot) => slot.box),
+        groupsOfCircuit(job, circuit.id).flatMap((group) =>
+          slotsOfGroup(job, group.id).map((slot) => slot.box),
+        ),
       );
       return {
         ...job,
@@ -124,38 +180,38 @@ export const relaxedJob = (job: Job, circuit: Circuit, relaxation: Relaxation): 
           mine.has(box.id) && box.accessible === 'unknown' ? { ...box, accessible: 'yes' } : box,
         ),
       };
-    }
-  }
+    },
+    condition: () =>
+      'If another cable can be brought to the switch boxes later without opening the finish (404.2(C))',
+  },
 };
 
-const condition = (job: Job, planned: Measured, relaxation: Relaxation): string => {
-  switch (relaxation.what) {
-    case 'forbidden':
-    case 'forced': {
-      const [from, to] = relaxation.between;
-      const [a, b] = [nameOf(job, from), nameOf(job, to)];
-      if (relaxation.what === 'forced' && (from === PANEL || to === PANEL))
-        return `If power need not enter at ${from === PANEL ? b : a}`;
-      return relaxation.what === 'forbidden'
-        ? `If a run from ${a} to ${b} were allowed`
-        : `If the run from ${a} to ${b} were not forced`;
-    }
-    case 'box':
-    case 'existingBox': {
-      const wiring = plannedWiring(planned.job);
-      const articles = wiring ? articlesAt(wiring, relaxation.box) : [];
-      const volume = articles.reduce((sum, id) => sum + articleOf(job.stock, 'box', id).volume, 0);
-      const room = volume > 0 ? `A ${cubicInches(volume)} box` : 'Another box';
-      return `${room} at ${nameOf(job, relaxation.box)}${relaxation.what === 'existingBox' ? ' in place of the old one' : ''}`;
-    }
-    case 'everySwitch':
-      return 'If a neutral were brought only where the code asks for one';
-    case 'wholeFloorVisible':
-      return 'If the whole floor that is lit is seen from one switch (404.2(C))';
-    case 'accessible':
-      return 'If another cable can be brought to the switch boxes later without opening the finish (404.2(C))';
-  }
+/** The entry of a fact. The compiler cannot see that it takes this very kind. */
+const kindOf = ({ what }: Relaxation): Kind<What> => KINDS[what] as unknown as Kind<What>;
+
+const difference = (a: number, b: number): number => (a === b ? 0 : a - b);
+
+/** Runs first, then boxes, each in the order in which the job names them; what stays alike keeps the order of the table. */
+const rankOf = (job: Job, relaxation: Relaxation): number => {
+  if ('between' in relaxation) return job.runFacts.findIndex((fact) => fact.between === relaxation.between);
+  if ('box' in relaxation)
+    return job.runFacts.length + job.boxes.findIndex((box) => box.id === relaxation.box);
+  return Infinity;
 };
+
+/** The facts of a brief that hold the planner back, if anything does. */
+export const relaxationsOf = (job: Job, circuit: Circuit): Relaxation[] =>
+  Object.values(KINDS)
+    .flatMap((kind): Relaxation[] => kind.of(job, circuit))
+    .sort((a, b) => difference(rankOf(job, a), rankOf(job, b)));
+
+/** A fact of the brief as it is asked for, within a sentence; null for what is only not known. */
+export const sayDemand = (job: Job, relaxation: Relaxation): string | null =>
+  kindOf(relaxation).demand(job, relaxation);
+
+/** The job with that fact otherwise. */
+export const relaxedJob = (job: Job, circuit: Circuit, relaxation: Relaxation): Job =>
+  kindOf(relaxation).relaxed(job, circuit, relaxation);
 
 /** Plans the relaxed job; null where that gains nothing. `before` is the least cost as it is, null where there is no plan. */
 export const relax = (
@@ -178,7 +234,7 @@ export const relax = (
   const saves = before === null ? null : before - cost;
   // Less than a dollar is no reason to change a brief.
   if (saves !== null && saves < 10_000) return null;
-  const lead = condition(job, measured, relaxation);
+  const lead = kindOf(relaxation).condition(job, measured.job, relaxation);
   const box = relaxation.what === 'box' || relaxation.what === 'existingBox';
   const outcome =
     saves === null

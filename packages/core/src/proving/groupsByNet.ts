@@ -1,3 +1,4 @@
+import { findDevice, findLuminaire } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
@@ -10,12 +11,12 @@ export const groupsByNet = (job: Job, wiring: Wiring, compiled: Compiled): Set<s
     if (group !== undefined) touched[net]?.add(group);
   };
   for (const { id, hot } of compiled.luminaires) {
-    const luminaire = job.luminaires.find((one) => one.id === id);
+    const luminaire = findLuminaire(job, id);
     if (luminaire) touch(hot, nameOf.get(luminaire.group));
   }
   const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
   for (const { id, switched, outlets } of compiled.devices) {
-    const on = wiring.devices.find((device) => device.id === id)?.slot;
+    const on = findDevice(wiring, id)?.slot;
     const slot = on ? slots.get(on) : undefined;
     for (const net of [...switched, ...outlets]) if (slot) touch(net, nameOf.get(slot.group));
   }

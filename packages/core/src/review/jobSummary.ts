@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { reviewCircuit, reviewJob } from './reviewJob.js';
@@ -33,9 +34,7 @@ export const summariseJob = (asked: Job): JobSummary => {
   return {
     edition: job.edition,
     circuits: job.circuits.map(({ id, name, breaker }) => {
-      const groups = new Set<string>(
-        job.groups.filter((group) => group.circuit === id).map((group) => group.id),
-      );
+      const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
       const switches = job.slots.filter((slot) => groups.has(slot.group));
       const luminaires = job.luminaires.filter((one) => groups.has(one.group));
       const { cables, findings, proofs } = reviewCircuit(review, id);

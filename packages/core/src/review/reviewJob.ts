@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../model/lookup.js';
 import { PANEL, type BoxId, type CableId, type CircuitId, type GroupId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
@@ -78,10 +79,8 @@ export const reviewCircuit = (review: JobReview, circuit: CircuitId): CircuitRev
   const { job, wiring, compiled } = review;
   const byCable = circuitsByCable(wiring, job, compiled);
   const cables = wiring.cables.filter((cable) => byCable.get(cable.id)?.has(circuit));
-  const groups = new Set(job.groups.filter((group) => group.circuit === circuit).map((group) => group.id));
-  const rooms = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit).map((group) => group.room),
-  );
+  const groups = new Set(groupsOfCircuit(job, circuit).map((group) => group.id));
+  const rooms = new Set<string>(groupsOfCircuit(job, circuit).map((group) => group.room));
   const boxes = new Set([
     ...cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])),
     ...[...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),

@@ -1,5 +1,5 @@
 import type { BoxId } from '../model/ids.js';
-import type { Tree } from './exact/treeSearch.js';
+import type { Tree } from './tree.js';
 import type { Settled } from './problem.js';
 
 /** A tree with the arrangement that it is of. */

@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type GroupId, type SlotId } from '../model/ids.js';
 import {
@@ -12,6 +13,7 @@ import {
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
+import { permutations } from '../model/permutations.js';
 import type { Order } from './problem.js';
 
 /** What the user has fixed, beside the facts of runs that the job holds. */
@@ -36,13 +38,6 @@ export const NO_CONSTRAINTS: Constraints = {
   returnRuns: true,
 };
 
-const permutations = <T>(items: readonly T[]): T[][] =>
-  items.length <= 1
-    ? [[...items]]
-    : items.flatMap((first, i) =>
-        permutations(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
-      );
-
 /** Every way to pick one of each list. */
 const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
   lists.reduce<T[][]>((all, list) => all.flatMap((one) => list.map((item) => [...one, item])), [[]]);
@@ -60,9 +55,7 @@ export const switchedGroups = (job: Job, circuit: Circuit): { group: Group; slot
 
 /** Boxes that the circuit has to reach. */
 export const boxesOf = (job: Job, circuit: Circuit): BoxId[] => {
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
-  );
+  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
   return [
     ...new Set(
       [...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),

@@ -1,9 +1,9 @@
 import type { GroupId, SlotId } from '../model/ids.js';
 import { returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
-import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
+import type { Circuit, ExistingCable, Feed, Job } from '../model/job.js';
 import { feedingCable } from '../planning/carriers.js';
 import type { Fitting } from '../planning/devices.js';
-import { netReaches, type Arrangement, type Net } from '../planning/nets.js';
+import { netReaches, type Arrangement, type Net, type NetScope } from '../planning/nets.js';
 
 /**
  * One net of the circuit, or the two lanes of one pair of travelers, which go the same way and count twice. `ends` is how
@@ -23,7 +23,7 @@ export interface NetClass {
  */
 export interface Settled {
   circuit: Circuit;
-  choice: Choice;
+  scope: NetScope;
   feed: Feed;
   arrangement: Arrangement;
   fittings: readonly Fitting[];
@@ -63,14 +63,7 @@ export const settle = (
   fittings: readonly Fitting[],
 ): Settled => {
   const nodes: TreePlace[] = [...boxes, ...(returnAt === null ? [] : [returnPlaceOf(returnAt)])];
-  // A run to the far place tells the rest of the program that the luminaire hangs there.
-  const choice: Choice = {
-    circuit: circuit.id,
-    feed: feed.id,
-    runs: returnAt === null ? [] : [{ from: returnAt, to: returnPlaceOf(returnAt) }],
-    chains,
-    neutralAt,
-  };
+  const scope: NetScope = { circuit: circuit.id, returnsTo: returnAt === null ? [] : [returnAt] };
   const arrangement: Arrangement = {
     chains,
     neutralAt,
@@ -78,7 +71,7 @@ export const settle = (
   };
   const index = new Map<string, number>(nodes.map((node, i) => [node, i]));
   const byNet = new Map<string, { net: Net; at: number[]; fromPanel: boolean }>();
-  for (const { net, at } of netReaches(job, choice, feed, arrangement)) {
+  for (const { net, at } of netReaches(job, scope, feed, arrangement)) {
     const known = byNet.get(net.id) ?? { net, at: [], fromPanel: false };
     const node = index.get(at);
     if (node === undefined) known.fromPanel = true;
@@ -95,7 +88,7 @@ export const settle = (
   const near = returnAt === null ? undefined : index.get(returnAt);
   return {
     circuit,
-    choice,
+    scope,
     feed,
     arrangement,
     fittings,

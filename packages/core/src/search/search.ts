@@ -1,7 +1,7 @@
 import { PANEL, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Weights } from './prices/weights.js';
-import { OUT, TOP } from './exact/treeSearch.js';
+import { OUT, TOP } from './tree.js';
 import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
 import { largeBound } from './bounds/largeBound.js';
@@ -67,14 +67,20 @@ export const createSearch = (job: Job, circuit: Circuit, options: SearchOptions)
 
 /** The way a circuit is cabled, as the job keeps it. */
 export const choiceOf = ({ settled, tree }: Found): Choice => {
-  const { nodes, choice, arrangement } = settled;
+  const { nodes, scope, feed, arrangement } = settled;
   const runs = nodes.flatMap((to, i) => {
     const parent = tree.parents[i] ?? OUT;
     if (parent === OUT || (parent === TOP && settled.root !== null)) return [];
     const from = parent === TOP ? PANEL : nodes[parent];
     return from === undefined ? [] : [{ from, to }];
   });
-  return { ...choice, runs, chains: arrangement.chains, neutralAt: arrangement.neutralAt };
+  return {
+    circuit: scope.circuit,
+    feed: feed.id,
+    runs,
+    chains: arrangement.chains,
+    neutralAt: arrangement.neutralAt,
+  };
 };
 
 /** The box that power enters. */

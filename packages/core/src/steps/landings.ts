@@ -1,3 +1,4 @@
+import { findLuminaire } from '../model/lookup.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -115,7 +116,7 @@ const WHY_AT_LUMINAIRE = {
 export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
   wiring.landings.flatMap(({ wire, terminal }) => {
     if (!('luminaire' in terminal)) return [];
-    const luminaire = job.luminaires.find((one) => one.id === terminal.luminaire);
+    const luminaire = findLuminaire(job, terminal.luminaire);
     if (luminaire?.box !== box) return [];
     const what = 'end' in wire ? endWord(job, wiring, wire.end) : pieceWord(wiring, wire.pigtail);
     return [

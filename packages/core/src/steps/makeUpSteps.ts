@@ -1,3 +1,5 @@
+import { placeTag } from '../words/places.js';
+import { findBox, findCable } from '../model/lookup.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import { isGroundColour } from '../model/colours.js';
 import { PANEL, type BoxId } from '../model/ids.js';
@@ -10,7 +12,7 @@ import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
 import { circuitsByCable, rolesOf, type Role } from '../circuit/roles.js';
 import { apartSteps, neutralsApart, sayApart } from './apart.js';
-import { cableWord, otherPlace, placeWord } from '../words/cables.js';
+import { cableWord, otherPlace } from '../words/cables.js';
 import { colourWord, terminalWord, whereGoes } from '../words/wires.js';
 import { deadSteps, PANEL_CAUTION, sayLeftLive } from './proving.js';
 import { deviceSteps, luminaireSteps } from './landings.js';
@@ -78,7 +80,7 @@ const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly Here[]):
   wiring.marks
     .filter(({ end }) => here.some(({ cable, side }) => cable.id === end.cable && side === end.side))
     .map(({ end, colour }) => {
-      const cable = wiring.cables.find((one) => one.id === end.cable);
+      const cable = findCable(wiring, end.cable);
       const of = cable ? ` of the ${cableWord(job, wiring, cable, end.side)}` : '';
       return {
         id: `${box}/mark/${endKey(end)}`,
@@ -107,7 +109,7 @@ const otherEndsOf = (job: Job, wiring: Wiring, here: readonly Here[]): BoxSteps[
     const article = articleOf(job.stock, 'cable', cable.article);
     return {
       cable: article.name,
-      place: placeWord(job, otherPlace(cable, side)),
+      place: placeTag(job, otherPlace(cable, side)),
       caution: otherPlace(cable, side) === PANEL ? PANEL_CAUTION : null,
       ends: conductorsOf(article).map((colour) => {
         const { joint, terminal } = whereGoes(wiring, { cable: cable.id, side: far, colour });
@@ -177,7 +179,7 @@ export const cautionsAt = (
   roles: readonly Role[],
   box: BoxId,
 ): string[] => {
-  const place = job.boxes.find((one) => one.id === box);
+  const place = findBox(job, box);
   return [
     ...neutralsApart(job, wiring, compiled, roles, box).map(sayApart),
     ...leftLive(wiring, job, compiled)
@@ -238,7 +240,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
       ).length,
     0,
   );
-  const place = job.boxes.find((one) => one.id === box);
+  const place = findBox(job, box);
   const marks = markSteps(job, wiring, box, here);
   const apart = neutralsApart(job, wiring, compiled, roles, box);
   const tagged = (cable: Here['cable']) => taggedOf(job, cable, compiled, roles, circuits.size > 1);

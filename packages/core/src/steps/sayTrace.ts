@@ -1,3 +1,4 @@
+import { placeTag } from '../words/places.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
@@ -5,7 +6,6 @@ import type { NetState, State } from '../circuit/evaluate.js';
 import { circuitsByNet, type Role } from '../circuit/roles.js';
 import type { Trace, TracePiece } from '../circuit/trace.js';
 import { PANEL, type Place } from '../model/ids.js';
-import { placeWord } from '../words/cables.js';
 import { colourWord, deviceWord, terminalWord } from '../words/wires.js';
 
 /** What a conductor is for, in a word. */
@@ -45,11 +45,11 @@ const nameOf = (job: Job, wiring: Wiring, piece: TracePiece | undefined): string
   if (!piece) return '';
   if (piece.kind === 'conductor') {
     const { cable, colour } = piece;
-    return `${colourWord(colour)}, ${placeWord(job, cable.from)} to ${placeWord(job, cable.to)}`;
+    return `${colourWord(colour)}, ${placeTag(job, cable.from)} to ${placeTag(job, cable.to)}`;
   }
-  if (piece.kind === 'splice') return `splice in ${placeWord(job, piece.joint.box)}`;
-  if (piece.kind === 'pigtail') return `tail in ${placeWord(job, piece.box)}`;
-  return `${terminalWord(job, wiring, piece.terminal)} at ${placeWord(job, piece.at)}`;
+  if (piece.kind === 'splice') return `splice in ${placeTag(job, piece.joint.box)}`;
+  if (piece.kind === 'pigtail') return `tail in ${placeTag(job, piece.box)}`;
+  return `${terminalWord(job, wiring, piece.terminal)} at ${placeTag(job, piece.at)}`;
 };
 
 const stopOf = (job: Job, wiring: Wiring, piece: TracePiece): { place: Place; what: string } | null => {

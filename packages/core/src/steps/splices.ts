@@ -1,3 +1,4 @@
+import { findLuminaire } from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -90,7 +91,7 @@ const spliceStep = (
   const leads = joint.members.flatMap((member) =>
     'lead' in member
       ? [
-          `the ${member.lead.name} lead of ${job.luminaires.find((one) => one.id === member.lead.luminaire)?.name ?? 'the luminaire'}`,
+          `the ${member.lead.name} lead of ${findLuminaire(job, member.lead.luminaire)?.name ?? 'the luminaire'}`,
         ]
       : [],
   );

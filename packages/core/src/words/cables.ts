@@ -2,12 +2,10 @@ import { articleOf } from '../model/articles.js';
 import { PANEL, type Place } from '../model/ids.js';
 import { circuitName, type Job } from '../model/job.js';
 import { placeOfEnd, type Cable, type End, type Wiring } from '../model/wiring.js';
+import { placeTag } from './places.js';
 import { compile } from '../circuit/compile.js';
 import { createDuty } from '../circuit/duty.js';
 import { circuitsByCable } from '../circuit/roles.js';
-
-export const placeWord = (job: Job, place: Place): string =>
-  place === PANEL ? 'panel' : (job.boxes.find((box) => box.id === place)?.name ?? place);
 
 /** The other place of a cable, seen from one of its sides. */
 export const otherPlace = (cable: Cable, side: End['side']): Place =>
@@ -24,7 +22,7 @@ export const isUntoldFeed = (job: Job, cable: Cable): boolean =>
 const plainWord = (job: Job, cable: Cable, side: End['side']): string =>
   isUntoldFeed(job, cable)
     ? 'supply cable as found'
-    : `${articleOf(job.stock, 'cable', cable.article).name} to ${placeWord(job, otherPlace(cable, side))}`;
+    : `${articleOf(job.stock, 'cable', cable.article).name} to ${placeTag(job, otherPlace(cable, side))}`;
 
 interface Named {
   cable: Cable;

@@ -1,6 +1,21 @@
-import { PANEL, type Place } from '../model/ids.js';
+import { findBox } from '../model/lookup.js';
+import { PANEL, placeOfNode, type TreePlace } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 
-/** A place within a sentence. */
-export const nameOf = (job: Job, place: Place): string =>
-  place === PANEL ? 'the panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);
+type Named = Pick<Job, 'boxes'>;
+
+/** A place within a sentence: "the panel", or a box by its name. Both places of a box have that name. */
+export const placeName = (job: Named, node: TreePlace): string => {
+  const place = placeOfNode(node);
+  return place === PANEL ? 'the panel' : (findBox(job, place)?.name ?? place);
+};
+
+/** A place on a tag: "panel", or a box by its name. */
+export const placeTag = (job: Named, node: TreePlace): string => {
+  const place = placeOfNode(node);
+  return place === PANEL ? 'panel' : (findBox(job, place)?.name ?? place);
+};
+
+/** "Yard door to Stove end". */
+export const runName = (job: Named, { from, to }: { from: TreePlace; to: TreePlace }): string =>
+  `${placeName(job, from)} to ${placeName(job, to)}`;

@@ -1,3 +1,4 @@
+import { findCable, findDevice, findGroup, findLuminaire, findSlot } from '../model/lookup.js';
 import { cableWord } from './cables.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
@@ -9,7 +10,7 @@ export const colourWord = (colour: Colour): string => colour.replace('-', ' ');
 
 /** A conductor as it is told from its fellows in a box: its colour, its cable, and where that goes. */
 export const endWord = (job: Job, wiring: Wiring, end: End): string => {
-  const cable = wiring.cables.find((one) => one.id === end.cable);
+  const cable = findCable(wiring, end.cable);
   if (!cable) return colourWord(end.colour);
   const mark = wiring.marks.find((one) => endKey(one.end) === endKey(end));
   const marked = mark ? ` (marked ${mark.colour})` : '';
@@ -57,7 +58,7 @@ const DEVICE_WORDS: Partial<Record<DeviceArticle['role'], string>> = {
 };
 
 export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
-  const device = wiring.devices.find((one) => one.id === id);
+  const device = findDevice(wiring, id);
   if (!device) return 'device';
   const { letter, role } = articleOf(job.stock, 'device', device.article);
   const named = DEVICE_WORDS[role];
@@ -72,20 +73,20 @@ export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
   const beside = wiring.devices.filter((one) => one.box === device.box);
   const called = named ? (letter === 'S' ? named : `${kind} ${named}`) : kind;
   if (beside.length < 2) return called;
-  const slot = job.slots.find((one) => one.id === device.slot);
-  const group = job.groups.find((one) => one.id === slot?.group)?.name;
+  const slot = findSlot(job, device.slot);
+  const group = findGroup(job, slot?.group)?.name;
   return group ? `${called} of ${group}` : `${called} ${beside.indexOf(device) + 1}`;
 };
 
 export const terminalWord = (job: Job, wiring: Wiring, terminal: Terminal): string => {
   if ('device' in terminal) {
-    const device = wiring.devices.find((one) => one.id === terminal.device);
+    const device = findDevice(wiring, terminal.device);
     if (!device) return terminal.name;
-    const screws = job.slots.find((one) => one.id === device.slot)?.screws ?? 'usual';
+    const screws = findSlot(job, device.slot)?.screws ?? 'usual';
     return screwWord(articleOf(job.stock, 'device', device.article), terminal.name, screws);
   }
   if ('luminaire' in terminal) {
-    const name = job.luminaires.find((one) => one.id === terminal.luminaire)?.name ?? 'luminaire';
+    const name = findLuminaire(job, terminal.luminaire)?.name ?? 'luminaire';
     return `${terminal.name} of ${name}`;
   }
   if ('box' in terminal) return 'ground screw of the box';

@@ -4,6 +4,7 @@ import { createFitter } from '../../src/planning/devices.js';
 import type { Weights } from '../../src/search/prices/weights.js';
 import { priceTablesOf, type PriceTables } from '../../src/search/prices/priceTables.js';
 import { settle, type Settled } from '../../src/search/problem.js';
+import { boundingOf } from '../../src/search/bounds/bounding.js';
 import { weighedOf, type Entering, type Weighed } from '../../src/search/bounds/weighed.js';
 
 /** All orders of a list. */
@@ -156,6 +157,7 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
   if (!circuit) throw new Error('no circuit to plan');
   const unruled = { ...job, runFacts: job.runFacts.map((fact) => ({ ...fact, rule: null })) };
   const tables: PriceTables = priceTablesOf(unruled, circuit, weights, volumeLimit);
+  const bounding = boundingOf(tables);
   const groups = job.groups.filter((group) => group.circuit === circuit.id);
   const ids = new Set<string>(groups.map((group) => group.id));
   const switched = groups.filter((group) => group.control === 'switched');
@@ -223,7 +225,7 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
                 (box) =>
                   mine.has(box) || job.feeds.some((one) => one.circuit === circuit.id && one.at === box),
               );
-            const problem = weighedOf(tables, settled);
+            const problem = weighedOf(bounding, settled);
             for (const entering of problem.entries) {
               const entry = settled.nodes[entering.root] ?? '';
               if (feed.at === 'panel') {

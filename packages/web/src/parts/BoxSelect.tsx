@@ -1,5 +1,4 @@
-import {
-  articleOf,
+import { findBox, articleOf,
   articlesAt,
   articlesOf,
   cubicInches,
@@ -7,8 +6,7 @@ import {
   type ArticleId,
   type BoxArticle,
   type BoxId,
-  type Job,
-} from '@amber/core';
+  type Job } from '@amber/core';
 import { Field, Select } from './ui.js';
 
 const nameOf = (box: BoxArticle) =>
@@ -32,7 +30,7 @@ export const BoxSelect = ({
   const offered = articlesOf(job.stock, 'box').filter(
     (one) => one.part === 'box' && one.gangs > 0 === withDevices,
   );
-  const isThere = job.boxes.find((one) => one.id === box)?.work === 'existing';
+  const isThere = findBox(job, box)?.work === 'existing';
   const wiring = plannedWiring(job);
   const fitted = (wiring ? articlesAt(wiring, box) : []).map((id) => articleOf(job.stock, 'box', id).name);
   return (

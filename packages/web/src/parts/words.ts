@@ -1,4 +1,4 @@
-import { PANEL, type Access, type Job, type Route, type Slot } from '@amber/core';
+import { findBox, PANEL, type Access, type Job, type Route, type Slot } from '@amber/core';
 
 export const ROUTE_WORDS: Record<Route, string> = {
   over: 'over the ceiling',
@@ -22,4 +22,4 @@ export const DEVICE_WORDS: Record<Slot['role'], string> = {
 };
 
 export const placeName = (job: Job, place: string): string =>
-  place === PANEL ? 'Panel' : (job.boxes.find((one) => one.id === place)?.name ?? place);
+  place === PANEL ? 'Panel' : (findBox(job, place)?.name ?? place);

@@ -1,5 +1,4 @@
-import {
-  alongWall,
+import { findRoom, alongWall,
   extentOf,
   isUpright,
   isWithin,
@@ -8,8 +7,7 @@ import {
   type Job,
   type Room,
   type Spot,
-  type Wall,
-} from '@amber/core';
+  type Wall } from '@amber/core';
 
 /** Where the name of a box stands beside its mark, pixels from its middle. */
 export interface LabelSpot {
@@ -20,7 +18,7 @@ export interface LabelSpot {
 
 /** On a wall the name stands outside of the room, where neither door nor luminaire is; else below. */
 export const labelOf = (job: Job, box: Box, half: number): LabelSpot => {
-  const room = job.rooms.find((one) => one.id === box.room);
+  const room = findRoom(job, box.room);
   const near = room && box.at ? nearestWall(room, box.at) : null;
   const inward = near && near.away < 6 ? near.wall.inward : null;
   if (!inward) return { x: 0, y: 31, anchor: 'middle' };

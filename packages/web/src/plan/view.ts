@@ -1,4 +1,4 @@
-import { extentOf, PANEL, type Circuit, type Job, type Spot } from '@amber/core';
+import { groupsOfCircuit, extentOf, PANEL, type Circuit, type Job, type Spot } from '@amber/core';
 import type { Size } from '../parts/useSize.js';
 
 /** How a plan is seen: the point at the upper left of the picture, inches, and pixels for each inch. */
@@ -29,7 +29,7 @@ export const zoomed = (view: View, factor: number, at: Spot): View => {
 
 /** Boxes that a circuit reaches or may be fed at. */
 export const boxesOf = (job: Job, circuit: Circuit['id']): Set<string> => {
-  const groups = new Set<string>(job.groups.filter((one) => one.circuit === circuit).map((one) => one.id));
+  const groups = new Set<string>(groupsOfCircuit(job, circuit).map((one) => one.id));
   return new Set([
     ...[...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
     ...job.feeds.filter((feed) => feed.circuit === circuit).map((feed) => feed.at),

@@ -1,4 +1,4 @@
-import { ofId } from '@amber/core';
+import { findLuminaire, ofId } from '@amber/core';
 import type { DeviceId, DrawnItem, FaceScrew, Positions } from '@amber/core';
 import type { Bench } from './useBench.js';
 
@@ -198,7 +198,7 @@ export const ItemFace = ({
         />
       );
     case 'luminaire': {
-      const luminaire = bench.job.luminaires.find((one) => one.id === item.luminaire.id);
+      const luminaire = findLuminaire(bench.job, item.luminaire.id);
       const light = bench.state.luminaires.find((one) => one.id === item.luminaire.id)?.light ?? 'dark';
       return <LuminaireFace drawn={drawn} light={light} screws={luminaire?.terminals === 'screws'} />;
     }

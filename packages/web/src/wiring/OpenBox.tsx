@@ -1,6 +1,5 @@
 import { memo } from 'react';
-import {
-  cableTold,
+import { findBox, findCable, cableTold,
   isUntoldFeed,
   PANEL,
   ROLE_WORDS,
@@ -9,8 +8,7 @@ import {
   type DeviceId,
   type DrawnSheath,
   type DrawnWire,
-  type Positions,
-} from '@amber/core';
+  type Positions } from '@amber/core';
 import { ItemFace } from './ItemFace.js';
 import type { Seen } from './lenses.js';
 import type { Bench } from './useBench.js';
@@ -186,10 +184,10 @@ export const OpenBox = memo(
         : { state: bench.state.nets[net] ?? 'dead', role: bench.roles[net] ?? 'spare' };
     };
     const nameOf = (place: string) =>
-      place === PANEL ? 'panel' : (bench.job.boxes.find((box) => box.id === place)?.name ?? place);
+      place === PANEL ? 'panel' : (findBox(bench.job, place)?.name ?? place);
     /** The words on a sheath: its kind, and what tells it from its fellows. */
     const wordsOf = (sheath: DrawnSheath) => {
-      const cable = bench.wiring.cables.find((one) => one.id === sheath.cable);
+      const cable = findCable(bench.wiring, sheath.cable);
       if (cable && isUntoldFeed(bench.job, cable)) return { kind: 'supply', told: 'as found' };
       const told = cable && cableTold(bench.job, bench.wiring, cable, sheath.incoming ? 'to' : 'from');
       return { kind: sheath.name, told: told ?? '' };

@@ -1,6 +1,5 @@
 import { useRef, useState } from 'react';
-import {
-  conductorKey,
+import { findBox, findCable, conductorKey,
   articleOf,
   feetInches,
   PANEL,
@@ -9,8 +8,7 @@ import {
   type StripEdge,
   type StripNode,
   ofId,
-  isUntoldFeed,
-} from '@amber/core';
+  isUntoldFeed } from '@amber/core';
 import { Button } from '../parts/ui.js';
 import { useSize } from '../parts/useSize.js';
 import { Handle } from './Handle.js';
@@ -46,7 +44,7 @@ const Run = ({
 }) => {
   const a = centre(from);
   const b = centre(to);
-  const cable = bench.wiring.cables.find((one) => one.id === edge.cable);
+  const cable = findCable(bench.wiring, edge.cable);
   const untold = cable !== undefined && isUntoldFeed(bench.job, cable);
   const name = untold ? 'supply' : edge.name;
   const colours = cable ? articleOf(bench.job.stock, 'cable', cable.article).insulated : [];
@@ -135,7 +133,7 @@ const Node = ({
   onFlip: (id: DeviceId) => void;
 }) => {
   const { x, y } = centre(node);
-  const box = bench.job.boxes.find((one) => one.id === node.place);
+  const box = findBox(bench.job, node.place);
   const name = node.place === PANEL ? 'Panel' : (box?.name ?? '');
   const lights = node.luminaires.map((id) => bench.state.luminaires.find((one) => one.id === id));
   const all = node.devices.map((id) => bench.devices.findIndex((one) => one.id === id));

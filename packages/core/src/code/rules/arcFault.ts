@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../../model/lookup.js';
 import type { JudgedEdition } from '../../model/job.js';
 import type { RoomKind } from '../../model/place.js';
 import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
@@ -31,9 +32,7 @@ export const arcFault = defineRule<Found>({
   asks: ['room.kind', 'circuit.afci'],
   check: ({ job, edition }) =>
     job.circuits.flatMap((circuit): (Breach<Found> | Ask)[] => {
-      const mine = new Set<string>(
-        job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.room),
-      );
+      const mine = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.room));
       const rooms = job.rooms.filter((room) => mine.has(room.id) && roomsListed(edition).includes(room.kind));
       if (rooms.length === 0 || circuit.afci === 'yes') return [];
       // The answer may take the room off the list.

@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../../model/lookup.js';
 import { defineTap } from './tappedCircuit.js';
 
 /** 210.11(C)(3): the 20 A circuit feeds no other outlets, unless it serves one bathroom only. */
@@ -11,7 +12,7 @@ export const bathroomCircuit = defineTap({
   serves: 'bathroom receptacles',
   asks: ['circuit.oneBathroom'],
   unless: (circuit, { job }) => {
-    const rooms = new Set(job.groups.filter((one) => one.circuit === circuit.id).map((one) => one.room));
+    const rooms = new Set(groupsOfCircuit(job, circuit.id).map((one) => one.room));
     const inside =
       rooms.size === 1 && job.rooms.some((room) => rooms.has(room.id) && room.kind === 'bathroom');
     if (!inside || circuit.oneBathroom === 'no') return false;

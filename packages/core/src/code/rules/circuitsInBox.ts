@@ -1,3 +1,4 @@
+import { listed } from '../../words/lists.js';
 import { breakersOf } from '../../circuit/parts.js';
 import type { CircuitId } from '../../model/ids.js';
 import { circuitName } from '../../model/job.js';
@@ -25,7 +26,7 @@ export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>(
   say: ({ box, circuits }, { place, job }) => {
     const names = circuits.map((id) => circuitName(job, id));
     return {
-      title: `${place(box)}: ${names.join(' and ')} meet in this box`,
+      title: `${place(box)}: ${listed(names)} meet in this box`,
       reason:
         'With one breaker off the other circuit is still live here, its neutral too while it carries load.',
       remedy:

@@ -1,3 +1,4 @@
+import { findCircuit } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import { isGroundColour } from '../../model/colours.js';
 import type { Place } from '../../model/ids.js';
@@ -26,7 +27,7 @@ export const conductorToBreaker = defineRule<Found>({
     /** Circuits whose breaker is too large for a conductor of this size. */
     const tooLarge = (awg: Awg, ids: Iterable<string>) =>
       [...ids].flatMap((id) => {
-        const breaker = job.circuits.find((circuit) => circuit.id === id)?.breaker ?? 0;
+        const breaker = findCircuit(job, id)?.breaker ?? 0;
         return suitsBreaker(awg, breaker) ? [] : [{ id, breaker }];
       });
     const cables = wiring.cables.flatMap((cable) => {

@@ -1,3 +1,4 @@
+import { findSlot } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import { defineRule, type Breach, type Fix } from '../rule.js';
 
@@ -16,7 +17,7 @@ export const dimmerLoad = defineRule<Found>({
   severities: ['violation'],
   check: ({ job, wiring }) =>
     wiring.devices.flatMap((device): Breach<Found>[] => {
-      const slot = job.slots.find((one) => one.id === device.slot);
+      const slot = findSlot(job, device.slot);
       const { role, alsoListedFor } = articleOf(job.stock, 'device', device.article);
       if (!slot || role !== 'dimmer') return [];
       const fan = job.luminaires.some((one) => one.group === slot.group && one.unit === 'fan');

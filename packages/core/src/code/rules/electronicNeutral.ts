@@ -1,3 +1,4 @@
+import { findGroup, findSlot } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import { terminalKey } from '../../model/wiring.js';
 import { defineRule, type Breach } from '../rule.js';
@@ -18,8 +19,8 @@ export const electronicNeutral = defineRule<Found>({
   severities: ['violation'],
   check: ({ job, wiring, compiled, roles, circuits }) =>
     wiring.devices.flatMap((device): Breach<Found>[] => {
-      const slot = job.slots.find((one) => one.id === device.slot);
-      const circuit = job.groups.find((one) => one.id === slot?.group)?.circuit;
+      const slot = findSlot(job, device.slot);
+      const circuit = findGroup(job, slot?.group)?.circuit;
       const { terminals, bridged } = articleOf(job.stock, 'device', device.article);
       const twins = new Set(bridged.map(([, twin]) => twin));
       if (circuit === undefined) return [];

@@ -1,3 +1,4 @@
+import { findCable } from '../../model/lookup.js';
 import { hueOf } from '../../model/colours.js';
 import { misusedGrounds, type MisusedGround } from '../groundUse.js';
 import { defineRule } from '../rule.js';
@@ -16,7 +17,7 @@ export const groundColour = defineRule<MisusedGround>({
       data: one,
     })),
   say: ({ box, colour, cable, carries }, { place, wiring, runOf }) => {
-    const lies = wiring.cables.find((one) => one.id === cable);
+    const lies = findCable(wiring, cable);
     const wire = `the ${hueOf(colour)} ${lies ? `of ${runOf(lies)}` : 'tail'}`;
     return {
       title: `${place(box)}: ${wire} carries ${carries}`,

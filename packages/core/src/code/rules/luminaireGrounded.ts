@@ -1,3 +1,4 @@
+import { findLuminaire } from '../../model/lookup.js';
 import { defineGrounding } from './ungrounded.js';
 
 /** 410.40 to 410.46: exposed metal of a luminaire is connected to a ground; one all of plastic has none to connect. */
@@ -6,10 +7,8 @@ export const luminaireGrounded = defineGrounding({
   title: 'Exposed metal of a luminaire is grounded',
   rests: 'A lampholder all of plastic has nothing to connect.',
   section: () => '410.40, 410.44',
-  boxOf: (part, { job }) =>
-    'luminaire' in part ? (job.luminaires.find((one) => one.id === part.luminaire)?.box ?? null) : null,
-  what: (part, { job }) =>
-    'luminaire' in part ? (job.luminaires.find((one) => one.id === part.luminaire)?.name ?? '') : '',
+  boxOf: (part, { job }) => ('luminaire' in part ? (findLuminaire(job, part.luminaire)?.box ?? null) : null),
+  what: (part, { job }) => ('luminaire' in part ? (findLuminaire(job, part.luminaire)?.name ?? '') : ''),
   reason: 'A worn lead makes its metal live, where hands reach it on a ladder.',
   remedy: 'Join its ground lead or green screw to the grounds of the box.',
   withoutGround: 'No cable brings a ground here: use a luminaire without exposed metal, or bring a ground.',

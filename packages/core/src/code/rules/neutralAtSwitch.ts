@@ -1,3 +1,4 @@
+import { findBox, findRoom } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { Group } from '../../model/job.js';
 import { placeOfEnd } from '../../model/wiring.js';
@@ -77,7 +78,7 @@ export const neutralAtSwitch = defineRule<Found>({
               fact === 'wholeFloorVisible'
                 ? [questionOf(job, 'room.wholeFloorVisible', group.room)]
                 : boxes
-                    .filter((id) => job.boxes.find((box) => box.id === id)?.accessible === 'unknown')
+                    .filter((id) => findBox(job, id)?.accessible === 'unknown')
                     .map((id) => questionOf(job, 'box.accessible', id)),
             ),
           },
@@ -85,7 +86,7 @@ export const neutralAtSwitch = defineRule<Found>({
       return [];
     }),
   say: (found, { job, place, edition }) => {
-    const room = job.rooms.find((one) => one.id === found.group.room)?.name ?? '';
+    const room = findRoom(job, found.group.room)?.name ?? '';
     if (found.kind === 'literal')
       return {
         title: `${found.group.name}: no neutral asked for, read literally`,

@@ -1,3 +1,5 @@
+import { listed } from '../../words/lists.js';
+import { findCable } from '../../model/lookup.js';
 import type { CircuitId } from '../../model/ids.js';
 import { circuitName } from '../../model/job.js';
 import type { Joint } from '../../model/wiring.js';
@@ -15,7 +17,7 @@ interface Found {
 const circuitsAt = ({ job, wiring, compiled, roles, circuits }: Inspected, joint: Joint): Set<string> =>
   new Set(
     joint.members.flatMap((member) => {
-      const cable = 'end' in member ? wiring.cables.find((one) => one.id === member.end.cable) : undefined;
+      const cable = 'end' in member ? findCable(wiring, member.end.cable) : undefined;
       if (!cable) return [];
       return articleOf(job.stock, 'cable', cable.article).insulated.flatMap((colour) => {
         const net = compiled.netOf(conductorKey(cable.id, colour)) ?? -1;
@@ -49,7 +51,7 @@ export const neutralOneCircuit = defineRule<Found>({
   say: ({ circuits, joint }, { job, place }) => {
     const names = circuits.map((id) => circuitName(job, id));
     return {
-      title: `The neutrals of ${names.join(' and ')} are joined${joint ? ` in ${place(joint.box)}` : ''}`,
+      title: `The neutrals of ${listed(names)} are joined${joint ? ` in ${place(joint.box)}` : ''}`,
       reason:
         'Current of one circuit comes back on the other: arc-fault and ground-fault devices trip for ever, and a neutral thought dead is not.',
       remedy: 'Part the splice: each neutral with those of its own circuit.',

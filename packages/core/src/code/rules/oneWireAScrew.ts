@@ -1,3 +1,4 @@
+import { findCable } from '../../model/lookup.js';
 import { terminalKey, type Landing, type Terminal, type Wiring } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
 import { isGroundColour } from '../../model/colours.js';
@@ -20,7 +21,7 @@ const pigtailed = (job: Job, wiring: Wiring, { terminal, wires, box }: Found): W
   const id = `${box}/mended/${key.replace(/[^\w.:-]/g, '-')}`;
   const ends = wires.flatMap(({ wire }) => ('end' in wire ? [wire.end] : []));
   const awgs = ends.map((end) => {
-    const cable = wiring.cables.find((one) => one.id === end.cable);
+    const cable = findCable(wiring, end.cable);
     return cable ? articleOf(job.stock, 'cable', cable.article).awg : 14;
   });
   const awg = awgs.reduce((thick, one) => (one < thick ? one : thick), awgs[0] ?? 14);

@@ -1,3 +1,4 @@
+import { findCable } from '../../model/lookup.js';
 import { ringsOf } from '../../circuit/rings.js';
 import type { InsulatedColour } from '../../model/colours.js';
 import type { Cable } from '../../model/wiring.js';
@@ -12,7 +13,7 @@ export const parallelPaths = defineRule<{ cable: Cable; colour: InsulatedColour 
   severities: ['violation'],
   check: ({ job, wiring }) =>
     ringsOf(wiring, job).flatMap(({ cable: id, colour }) => {
-      const cable = wiring.cables.find((one) => one.id === id);
+      const cable = findCable(wiring, id);
       const end = { cable: id, side: 'to' as const, colour };
       return cable
         ? [{ severity: 'violation' as const, at: { cable: id, box: cable.to, end }, data: { cable, colour } }]

@@ -1,3 +1,4 @@
+import { findCable, findLuminaire } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { Joint, Wiring } from '../../model/wiring.js';
 import type { Awg } from '../../model/units.js';
@@ -16,9 +17,8 @@ interface Found {
 const sizesOf = (job: Job, wiring: Wiring, joint: Joint): Awg[] =>
   joint.members.map((member) => {
     if ('pigtail' in member) return member.pigtail.awg;
-    if ('lead' in member)
-      return job.luminaires.find((one) => one.id === member.lead.luminaire)?.leadAwg ?? 18;
-    const cable = wiring.cables.find((one) => one.id === member.end.cable);
+    if ('lead' in member) return findLuminaire(job, member.lead.luminaire)?.leadAwg ?? 18;
+    const cable = findCable(wiring, member.end.cable);
     return cable ? articleOf(job.stock, 'cable', cable.article).awg : 14;
   });
 

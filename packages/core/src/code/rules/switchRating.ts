@@ -1,3 +1,4 @@
+import { findSlot } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import { BRANCH_VOLTS } from '../../model/units.js';
 import { defineRule, type Breach } from '../rule.js';
@@ -21,7 +22,7 @@ export const switchRating = defineRule<Found>({
   severities: ['violation'],
   check: ({ job, wiring }) =>
     wiring.devices.flatMap((device): Breach<Found>[] => {
-      const slot = job.slots.find((one) => one.id === device.slot);
+      const slot = findSlot(job, device.slot);
       const { amperes: rating, letter } = articleOf(job.stock, 'device', device.article);
       if (!slot || letter === null) return [];
       const loads = job.luminaires.filter((one) => one.group === slot.group);

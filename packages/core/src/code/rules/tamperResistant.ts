@@ -1,3 +1,4 @@
+import { findSlot } from '../../model/lookup.js';
 import { articleOf, articlesOf } from '../../model/articles.js';
 import { defineRule, type Breach, type Fix } from '../rule.js';
 
@@ -16,7 +17,7 @@ export const tamperResistant = defineRule<Found>({
   severities: ['violation'],
   check: ({ job, wiring }) =>
     wiring.devices.flatMap((device): Breach<Found>[] => {
-      const slot = job.slots.find((one) => one.id === device.slot);
+      const slot = findSlot(job, device.slot);
       const article = articleOf(job.stock, 'device', device.article);
       const receptacle = article.role === 'receptacle' || article.role === 'switchReceptacle';
       if (!slot || slot.existing || !receptacle || article.tamperResistant) return [];

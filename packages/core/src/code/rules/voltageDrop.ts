@@ -1,3 +1,4 @@
+import { groupsOfCircuit } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { CableId, LuminaireId } from '../../model/ids.js';
 import { BRANCH_VOLTS, feetInches, type Awg } from '../../model/units.js';
@@ -65,9 +66,7 @@ export const voltageDrop = defineRule<Found>({
     const follow = createTracer(wiring, job, {});
     const amperesIn = currentsOf(inspected);
     return job.circuits.flatMap((circuit): Breach<Found>[] => {
-      const groups = new Set<string>(
-        job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
-      );
+      const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
       const drops = job.luminaires
         .filter((one) => groups.has(one.group))
         .flatMap(

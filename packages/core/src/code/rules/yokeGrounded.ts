@@ -1,3 +1,4 @@
+import { findDevice } from '../../model/lookup.js';
 import { defineGrounding } from './ungrounded.js';
 
 /** 404.9(B), 250.146: the yoke of a device is grounded by its green screw, or by its screws to a grounded metal box. */
@@ -6,10 +7,9 @@ export const yokeGrounded = defineGrounding({
   title: 'The yoke of a device is grounded',
   rests: 'By the ground conductor, or by metal screws to a grounded metal box.',
   section: () => '404.9(B), 250.146',
-  boxOf: (part, { wiring }) =>
-    'device' in part ? (wiring.devices.find((one) => one.id === part.device)?.box ?? null) : null,
+  boxOf: (part, { wiring }) => ('device' in part ? (findDevice(wiring, part.device)?.box ?? null) : null),
   what: (part, { wiring, place }) => {
-    const device = 'device' in part ? wiring.devices.find((one) => one.id === part.device) : undefined;
+    const device = 'device' in part ? findDevice(wiring, part.device) : undefined;
     return `The device in ${place(device?.box ?? '')}`;
   },
   reason: 'A fault in the device makes yoke, plate screws and a metal plate live.',

@@ -1,3 +1,4 @@
+import { findGroup, findSlot, groupsOfCircuit, slotsInBox, switchesOfGroup } from '../../model/lookup.js';
 import {
   joinedId,
   type ArticleId,
@@ -41,93 +42,87 @@ const withPlace = (job: Job, { box, runs }: NewPlace): Job =>
 /** A device that was there and gives way to a new one. */
 const freed = (slot: Slot): Slot => ({ ...slot, article: null, existing: false });
 
-/** The circuit that a change is about; null where it names what is not there. */
-export const circuitOf = (job: Job, change: Change): CircuitId | null => {
-  if (change.kind === 'takeOff') return change.circuit;
-  const group =
-    change.kind === 'addSwitch' ? change.group : job.slots.find((slot) => slot.id === change.slot)?.group;
-  return job.groups.find((one) => one.id === group)?.circuit ?? null;
-};
+type Kind = Change['kind'];
+type Of<K extends Kind> = Extract<Change, { kind: K }>;
 
-/** The job as it is asked for, before any run is chosen for it. */
-export const changedJob = (job: Job, change: Change): Job => {
-  switch (change.kind) {
-    case 'replaceDevice':
+/** What is known of one kind of change. */
+interface ChangeKind<K extends Kind> {
+  /** The circuit that it is about; null where it names what is not there. */
+  circuit: (job: Job, change: Of<K>) => CircuitId | null;
+  /** The job as it is asked for, before any run is chosen for it. */
+  job: (job: Job, change: Of<K>) => Job;
+}
+
+const circuitOfSlot = (job: Job, slot: SlotId): CircuitId | null =>
+  findGroup(job, findSlot(job, slot)?.group)?.circuit ?? null;
+
+const KINDS: { [K in Kind]: ChangeKind<K> } = {
+  replaceDevice: {
+    circuit: (job, { slot }) => circuitOfSlot(job, slot),
+    job: (job, { slot: id, role, article }) => ({
+      ...job,
+      slots: job.slots.map((slot) => (slot.id === id ? { ...slot, role, article, existing: false } : slot)),
+    }),
+  },
+  addSwitch: {
+    circuit: (job, { group }) => findGroup(job, group)?.circuit ?? null,
+    job: (job, { group, place }) => {
+      const [only, ...others] = switchesOfGroup(job, group);
+      const { id } = place.box;
+      const gang = slotsInBox(job, id).length;
+      const fresh = newSlot({ id: joinedId(`${group}:${id}`), box: id, gang, group });
       return {
-        ...job,
-        slots: job.slots.map((slot) =>
-          slot.id === change.slot
-            ? { ...slot, role: change.role, article: change.article, existing: false }
-            : slot,
-        ),
-      };
-    case 'addSwitch': {
-      const slots = job.slots.filter((slot) => slot.group === change.group && slot.role !== 'receptacle');
-      const { id } = change.place.box;
-      const gang = job.slots.filter((slot) => slot.box === id).length;
-      const fresh = newSlot({ id: joinedId(`${change.group}:${id}`), box: id, gang, group: change.group });
-      return {
-        ...withPlace(job, change.place),
+        ...withPlace(job, place),
         // A single-pole has too few terminals for one end of a pair.
         slots: [
-          ...job.slots.map((slot) => (slots.length === 1 && slot === slots[0] ? freed(slot) : slot)),
+          ...job.slots.map((slot) => (others.length === 0 && slot === only ? freed(slot) : slot)),
           fresh,
         ],
       };
-    }
-    case 'bringNeutral':
-      return job;
-    case 'takeOff': {
-      const { box } = change.place;
-      const room = job.groups.find((group) => group.circuit === change.circuit)?.room ?? job.rooms[0]?.id;
+    },
+  },
+  bringNeutral: {
+    circuit: (job, { slot }) => circuitOfSlot(job, slot),
+    job: (job) => job,
+  },
+  takeOff: {
+    circuit: (_job, { circuit }) => circuit,
+    job: (job, { circuit, place, from, what, va }) => {
+      const { box } = place;
+      const room = groupsOfCircuit(job, circuit)[0]?.room ?? job.rooms[0]?.id;
       const group = newGroup({
-        id: joinedId(`hot:${box.id}`),
-        name: box.name,
-        circuit: change.circuit,
-        room: room ?? '',
-        control: 'hot',
+        ...{ id: joinedId(`hot:${box.id}`), name: box.name, circuit, room: room ?? '', control: 'hot' },
       });
-      return {
-        ...setRunFact(withPlace(job, change.place), change.from, box.id, { rule: 'forced' }),
+      const taken: Job = {
+        ...setRunFact(withPlace(job, place), from, box.id, { rule: 'forced' }),
         groups: [...job.groups, group],
-        slots:
-          change.what === 'receptacle'
-            ? [
-                ...job.slots,
-                newSlot({
-                  id: joinedId(`${group.id}:receptacle`),
-                  box: box.id,
-                  gang: 0,
-                  group: group.id,
-                  role: 'receptacle',
-                }),
-              ]
-            : job.slots,
-        luminaires:
-          change.what === 'onward'
-            ? [
-                ...job.luminaires,
-                newLuminaire({
-                  ...{
-                    id: joinedId(`${group.id}:onward`),
-                    name: box.name,
-                    box: box.id,
-                    group: group.id,
-                  },
-                  ...{ va: change.va, unit: 'onward', terminals: 'leads', leadAwg: 14, metal: true },
-                }),
-              ]
-            : job.luminaires,
       };
-    }
-  }
+      const at = { box: box.id, group: group.id };
+      if (what === 'receptacle') {
+        const id = joinedId(`${group.id}:receptacle`);
+        return { ...taken, slots: [...job.slots, newSlot({ id, gang: 0, role: 'receptacle', ...at })] };
+      }
+      const onward = newLuminaire({
+        ...{ id: joinedId(`${group.id}:onward`), name: box.name, ...at, va },
+        ...{ unit: 'onward', terminals: 'leads', leadAwg: 14, metal: true },
+      });
+      return { ...taken, luminaires: [...job.luminaires, onward] };
+    },
+  },
 };
+
+/** The entry of a change. The compiler cannot see that it takes this very kind. */
+const kindOf = ({ kind }: Change): ChangeKind<Kind> => KINDS[kind] as unknown as ChangeKind<Kind>;
+
+/** The circuit that a change is about; null where it names what is not there. */
+export const circuitOf = (job: Job, change: Change): CircuitId | null => kindOf(change).circuit(job, change);
+
+/** The job as it is asked for, before any run is chosen for it. */
+export const changedJob = (job: Job, change: Change): Job => kindOf(change).job(job, change);
 
 /** Existing devices of a group may be replaced where that helps. */
 export const withDevicesFreed = (job: Job, circuit: CircuitId): Job => {
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit).map((group) => group.id),
-  );
+  const groups = new Set<string>(groupsOfCircuit(job, circuit).map((group) => group.id));
   return {
     ...job,
     slots: job.slots.map((slot) => (groups.has(slot.group) && slot.role === 'switch' ? freed(slot) : slot)),

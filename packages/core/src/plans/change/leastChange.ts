@@ -1,3 +1,4 @@
+import { findCircuit, findSlot } from '../../model/lookup.js';
 import { PANEL, type BoxId, type CableId, type SlotId } from '../../model/ids.js';
 import { circuitName, type Choice, type ExistingCable, type Job } from '../../model/job.js';
 import { feedingCable } from '../../planning/carriers.js';
@@ -14,7 +15,7 @@ import { changeCost, type ChangeCost } from './cost.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
 import { listed } from '../../words/lists.js';
-import { nameOf } from '../../words/places.js';
+import { placeName } from '../../words/places.js';
 
 /** What a small job on existing work asks for. */
 export interface LeastChange {
@@ -52,7 +53,7 @@ const planned = (
   circuit: Choice['circuit'],
   wanted: Pick<Constraints, 'neutralAt' | 'neutrals'>,
 ): Omit<Variant, 'abandoned'> | null => {
-  const named = job.circuits.find((one) => one.id === circuit);
+  const named = findCircuit(job, circuit);
   if (!named) return null;
   const { best } = createSearch(job, named, {
     weights: leastCable(job),
@@ -173,7 +174,7 @@ const isFitted = ({ job, wiring }: JobReview, id: SlotId | null, article: Device
 const isKnown = (job: Job, box: BoxId) => job.boxes.some(({ id }) => id === box);
 
 const belongs = (job: Job, id: SlotId | null, circuit: Choice['circuit']): boolean => {
-  const slot = job.slots.find((one) => one.id === id);
+  const slot = findSlot(job, id);
   return job.groups.some((group) => group.id === slot?.group && group.circuit === circuit);
 };
 
@@ -206,7 +207,7 @@ const withoutBuying = (job: Job): Job => ({
 });
 
 const feedNotTold = (job: Job, box: BoxId): Refusal => ({
-  title: `Nobody has told by which cable power comes to ${nameOf(job, box)}`,
+  title: `Nobody has told by which cable power comes to ${placeName(job, box)}`,
   reason: 'What is done in old boxes hangs on the wires that are there; none is made up for it.',
   remedy: 'Say on the layout which cable lies from the panel to it, and that this circuit is on it.',
 });
@@ -220,7 +221,7 @@ const doesNotStand = (job: Job, circuit: Choice['circuit']): Refusal => ({
 });
 
 const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => {
-  const runs = cables.map(({ from, to }) => `${nameOf(job, from)} to ${nameOf(job, to)}`);
+  const runs = cables.map(({ from, to }) => `${placeName(job, from)} to ${placeName(job, to)}`);
   return {
     title: `The cables that lie there do not serve this; a new one would be needed from ${listed(runs)}`,
     reason: 'Nobody knows how long that is, so it can be neither cut nor priced.',

@@ -1,5 +1,6 @@
+import type { Bounding } from './bounding.js';
 import { joinOf, reachOf } from './spans.js';
-import type { Tree } from '../exact/treeSearch.js';
+import type { Tree } from '../tree.js';
 import type { OrderCase } from '../orders.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import { settle, type Settled } from '../problem.js';
@@ -32,9 +33,9 @@ const boundsOf = ({ bounds, n, mandatory, masks, multiplicity, fromPanel, ...pro
 export const settledOf = ({ job, circuit }: PriceTables, order: OrderCase): Settled =>
   settle(job, circuit, order.boxes, order.order, order.fittings);
 
-export const caseOf = (tables: PriceTables, order: OrderCase): Case => {
-  const settled = settledOf(tables, order);
-  const problem = weighedOf(tables, settled);
+export const caseOf = (bounding: Bounding, order: OrderCase): Case => {
+  const settled = settledOf(bounding.tables, order);
+  const problem = weighedOf(bounding, settled);
   return { order, settled, problem, bounds: boundsOf(problem) };
 };
 

@@ -1,5 +1,7 @@
+import { findSlot, groupsOfCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type SlotId } from '../../model/ids.js';
 import type { Feed } from '../../model/job.js';
+import { permutations } from '../../model/permutations.js';
 import { junctionsOf, type OrderSpace } from '../orders.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import { settle } from '../problem.js';
@@ -17,13 +19,9 @@ const steiner = (ways: Matrix, nodes: readonly number[]): number => {
 
 /** The least that the devices of a group cost, over the orders of its switches; 0 where there are too many orders to try. */
 const devicesOf = ({ job, weights }: PriceTables, { groups, chains, fit }: OrderSpace): number => {
-  const orders = (slots: readonly SlotId[]): SlotId[][] =>
-    slots.length < 2
-      ? [[...slots]]
-      : slots.flatMap((slot) => orders(slots.filter((one) => one !== slot)).map((rest) => [slot, ...rest]));
   return groups.reduce((sum, { group, slots }) => {
     if (slots.length > 5) return sum;
-    const costs = orders(slots).map((chain) =>
+    const costs = permutations(slots).map((chain) =>
       fit({ ...chains.first, [group.id]: chain }).reduce(
         (cost, { slot, article }) =>
           slot.group !== group.id || slot.existing || !article
@@ -68,14 +66,12 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
   const at = (wanted: readonly BoxId[]) =>
     wanted.map((box) => boxes.indexOf(box)).filter((node) => node >= 0);
   const fed = feed.at === PANEL ? [] : at([feed.at]);
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
-  );
+  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
   const lamps = job.luminaires.filter((one) => groups.has(one.group));
   const nets =
     steiner(each, [...fed, ...at(lamps.map((one) => one.box))]) +
     space.groups.reduce((sum, { group, slots }) => {
-      const boxOf = (slot: SlotId) => job.slots.find((one) => one.id === slot)?.box;
+      const boxOf = (slot: SlotId) => findSlot(job, slot)?.box;
       const chain = at(slots.flatMap((slot) => boxOf(slot) ?? []));
       const leg = at(lamps.filter((one) => one.group === group.id).map((one) => one.box));
       // Both travelers go from switch to switch, in one order or another: no shorter than the tree that spans them.

@@ -1,4 +1,5 @@
 import { placeOfNode, type BoxId } from '../../model/ids.js';
+import type { Bounding } from './bounding.js';
 import { classMasks, spansOf, type Bounds, type RunLine } from './spans.js';
 import type { LoadCode } from '../prices/loadCodes.js';
 import { nodePricesOf, restingCost } from '../prices/nodePrices.js';
@@ -74,7 +75,7 @@ export const fixedOf = (
 };
 
 /** The problem of a settled arrangement. */
-export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
+export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: Settled): Weighed => {
   const { classes, nodes, returning, forcedFar } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
@@ -94,12 +95,12 @@ export const weighedOf = (tables: PriceTables, settled: Settled): Weighed => {
   // The far place of a return run stands where its box does, and is a leaf.
   const boxes = returning === null ? n : n - 1;
   const line = (a: number, b: number): RunLine | null => {
-    const slope = tables.slopes.get(pairOf(boxAt(a), boxAt(b)));
+    const slope = slopes.get(pairOf(boxAt(a), boxAt(b)));
     return slope === undefined ? lineUnder(runs.offers(a, b)) : lineAt(runs.offers(a, b), slope);
   };
-  const key = [nodes.slice(0, boxes).join(), optional, forcedFar, tables.slopes.size].join(' ');
-  const spans = tables.spans.get(key) ?? spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0);
-  tables.spans.set(key, spans);
+  const spans = known.get([nodes.slice(0, boxes), optional, forcedFar], () =>
+    spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0),
+  );
   const backs = nodes.slice(0, boxes).map((_, node) => {
     const back = returning && node !== returning.near ? line(node, returning.far) : null;
     return back?.base ?? Infinity;

@@ -1,7 +1,8 @@
 import type { GroupId, SlotId } from '../../model/ids.js';
+import { permutations } from '../../model/permutations.js';
 import { adjacency, descend, firstTree, kicked, pickerOf, rooted, type TreeProblem } from './localSearch.js';
 import { nodePricesOf } from '../prices/nodePrices.js';
-import { OUT, TOP, type Tree } from '../exact/treeSearch.js';
+import { OUT, TOP, type Tree } from '../tree.js';
 import type { Found } from '../found.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import { settle, type Order, type Settled } from '../problem.js';
@@ -145,10 +146,7 @@ const reorders = <T>(items: readonly T[]): T[][] => {
         return items.map((one, at) => (at === a ? (items[b] as T) : at === b ? (items[a] as T) : one));
       }),
     );
-  if (items.length < 2) return [[...items]];
-  return items.flatMap((first, i) =>
-    reorders(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
-  );
+  return permutations(items);
 };
 
 /** Where the search stands: the order, the node that power enters, the tree. */

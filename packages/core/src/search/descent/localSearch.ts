@@ -1,6 +1,6 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { OUT, TOP, type Tree } from '../exact/treeSearch.js';
+import { OUT, TOP, type Tree } from '../tree.js';
 
 /** What a local search has to know of a problem. */
 export interface TreeProblem {

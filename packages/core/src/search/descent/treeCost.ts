@@ -1,4 +1,4 @@
-import { OUT, TOP } from '../exact/treeSearch.js';
+import { OUT, TOP } from '../tree.js';
 import type { TreeProblem } from './localSearch.js';
 import type { Weighed } from '../bounds/weighed.js';
 

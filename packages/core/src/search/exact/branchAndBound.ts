@@ -1,5 +1,6 @@
 import { caseOf, leastBound, settledOf, weightOf, type Case } from '../bounds/cases.js';
-import { createTreeSearch, type Tree } from './treeSearch.js';
+import { createTreeSearch } from './treeSearch.js';
+import type { Tree } from '../tree.js';
 import { tryLikely } from '../descent/incumbents.js';
 import type { Found, Search } from '../found.js';
 import { searchLarge } from '../descent/largeSearch.js';
@@ -7,6 +8,7 @@ import { entriesOf, ordersOf, withNeutrals, type OrderCase, type OrderSpace } fr
 import { isCutShort, notTriedBy } from '../notTried.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
+import { boundingOf, type Bounding } from '../bounds/bounding.js';
 import { raiseSlopes } from '../bounds/subgradient.js';
 
 /**
@@ -57,13 +59,14 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
   const { job } = tables;
   const places = Math.max(0, ...space.feeds.map((feed) => space.boxesFor(feed).length));
   const effort = places < effortFrom ? EFFORT.few : EFFORT.many;
-  let made: Case[] | null = null;
+  let made: { cases: Case[]; bounding: Bounding } | null = null;
   /** Made once, after the first answer. */
-  const all = (best: Found | null): Case[] => {
+  const all = (best: Found | null): { cases: Case[]; bounding: Bounding } => {
     if (made) return made;
     const orders = ordersOf(job, space);
-    if (best && effort.turnLines) tables.slopes = raiseSlopes(tables, best.settled, someOf(tables, orders));
-    return (made = orders.map((order) => caseOf(tables, order)));
+    const turned = best && effort.turnLines && raiseSlopes(tables, best.settled, someOf(tables, orders));
+    const bounding = turned ? boundingOf(tables, turned) : boundingOf(tables);
+    return (made = { cases: orders.map((order) => caseOf(bounding, order)), bounding });
   };
   const entries = entriesOf(space);
   const cheapestTree = createTreeSearch();
@@ -94,10 +97,9 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         entries.some((one) => one === box) && (entry === null || box === entry);
       const { least, each, most } = effort.trees;
       searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
-      const cases = all(best)
-        .map(here)
-        .sort((a, b) => leastBound(a) - leastBound(b));
-      tryLikely(tables, cases, effort.likely, mayGoOn, take);
+      const { cases: every, bounding } = all(best);
+      const cases = every.map(here).sort((a, b) => leastBound(a) - leastBound(b));
+      tryLikely(bounding, cases, effort.likely, mayGoOn, take);
 
       /** Looks for a tree of a case that weighs less than a limit: what stays open of it, or null where it was cut short. */
       const look = ({ one, looks }: Open, limit: number): Open[] | null => {
@@ -116,7 +118,7 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         // So little is not out of the question with some neutrals led on: each way to settle them is looked at for itself.
         const least = weightOf(one.problem, tree);
         return withNeutrals(one.order).map((order) => {
-          const solid = here(caseOf(tables, order));
+          const solid = here(caseOf(bounding, order));
           return { one: solid, bound: Math.max(least, leastBound(solid)), looks: 0 };
         });
       };

@@ -1,15 +1,8 @@
 import { NONE, type Entries, type Hung } from './rows.js';
 import { lowestOf, sortHung, tablesOf, type Tables } from './tables.js';
+import { OUT, TOP, type Tree } from '../tree.js';
 import { restBoundOf } from '../bounds/restBound.js';
 import type { Weighed } from '../bounds/weighed.js';
-
-/** A cabling tree: the parent of each node; `TOP` at the node that the feed enters, `OUT` for junctions left out. */
-export const TOP = -1;
-export const OUT = -2;
-export interface Tree {
-  parents: Int32Array;
-  cost: number;
-}
 
 /** Most ways to hang children that are held at once: what bounds the memory, at about sixty bytes each. */
 const MOST_HELD = 600_000;

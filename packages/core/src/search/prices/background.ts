@@ -1,3 +1,4 @@
+import { findBox, groupsOfCircuit } from '../../model/lookup.js';
 import { articleOf, groundOf, type DeviceArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
 import type { BoxId, DeviceId } from '../../model/ids.js';
@@ -42,9 +43,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     // A forced run that the others do not take is for this circuit to take.
     runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
   };
-  const mine = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
-  );
+  const mine = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
   const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
   const wiring = wiringOrEmpty(planJob(job).job);
   const planned = job.circuits
@@ -68,7 +67,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     contents: (box) => ({
       ...contentsOf(job, wiring, box),
       // Clamps come with the box that is chosen.
-      internalClamps: job.boxes.find((one) => one.id === box)?.existingFill?.internalClamps ?? false,
+      internalClamps: findBox(job, box)?.existingFill?.internalClamps ?? false,
     }),
     groundsIn: (box) => groundsAt(job, wiring, box),
     grounded: parts.flatMap((part) => part.attachments.filter((one) => one.net === 'ground')),

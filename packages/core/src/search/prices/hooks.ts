@@ -1,6 +1,8 @@
+import { findLuminaire } from '../../model/lookup.js';
 import type { BoxId } from '../../model/ids.js';
 import { yokeGrounds } from '../../circuit/grounding.js';
 import type { Attachment } from '../../planning/boxNodes.js';
+import { deviceIdOf } from '../../planning/makeUp.js';
 import type { Fitting } from '../../planning/devices.js';
 import type { PriceTables } from './priceTables.js';
 import type { Settled } from '../problem.js';
@@ -22,7 +24,7 @@ export const byScrews = (
   { to }: Attachment,
 ): boolean => {
   if (job.preferences.boxBonding !== 'selfGroundingYoke' || !('device' in to)) return false;
-  const fitting = fittings.find(({ slot }) => `device:${slot.id}` === to.device);
+  const fitting = fittings.find(({ slot }) => deviceIdOf(slot.id) === to.device);
   const article = fitting ? fitting.article : background.article(to.device);
   return article !== null && yokeGrounds(article, 'metal');
 };
@@ -34,7 +36,7 @@ export const hook = (tables: PriceTables, settled: Settled, at: readonly Attachm
   const groundBonded: Hooked = { terminals: [], leads: [] };
   for (const one of at) {
     const { net, to, twin } = one;
-    const luminaire = 'luminaire' in to ? job.luminaires.find((it) => it.id === to.luminaire) : undefined;
+    const luminaire = 'luminaire' in to ? findLuminaire(job, to.luminaire) : undefined;
     const strapped = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
     const into = (hooked: Hooked) => {
       if ('luminaire' in to && luminaire?.terminals === 'leads' && !strapped)

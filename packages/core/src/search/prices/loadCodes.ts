@@ -12,7 +12,7 @@ export interface Trunk {
   spares: number;
 }
 
-/** Bits of each part. Together with those of the classes they stay within the 53 of a whole number. */
+/** Bits of each part. */
 interface Bits {
   spares: number;
   cables: number;
@@ -20,15 +20,13 @@ interface Bits {
   /** For the ends of each class. */
   ends: number;
 }
-const FEW_CLASSES: Bits = { spares: 7, cables: 4, insulated: 6, ends: 4 };
-const MANY_CLASSES: Bits = { spares: 6, cables: 3, insulated: 5, ends: 3 };
+/** A whole number adds exactly up to so many bits. */
 const WHOLE = 53;
+/** More runs than these are not tried at one node: a box that holds them is no box that anybody sets. */
+const MOST_RUNS = 14;
 
-const trunkBits = ({ spares, cables, insulated }: Bits): number => spares + cables + insulated;
-const classesOf = (bits: Bits): number => Math.floor((WHOLE - trunkBits(bits)) / bits.ends);
-
-/** Most net classes that a load code holds. */
-export const MOST_CLASSES = classesOf(MANY_CLASSES);
+/** Most net classes that a load code holds: six runs of cables with four conductors fit beside them. */
+export const MOST_CLASSES = 13;
 
 /** What has to fit into a code. */
 export interface LoadSize {
@@ -55,22 +53,26 @@ export interface LoadCodes {
   overEnds: (code: LoadCode, tables: readonly Float64Array[]) => number;
 }
 
-export const loadCodesOf = ({ classes, widest, existing, runs }: LoadSize): LoadCodes => {
+const bitsOf = (most: number): number => Math.ceil(Math.log2(most + 1));
+
+/** What each part takes where a node has so many runs, and while they are summed up one more. */
+const bitsFor = ({ widest, existing }: LoadSize, runs: number): Bits => ({
+  spares: bitsOf((runs + 1) * widest + existing),
+  cables: bitsOf(runs + 1),
+  insulated: bitsOf((runs + 1) * widest),
+  ends: bitsOf(runs + 1),
+});
+
+/** Sized by what there is. Where not all of it fits, a node has fewer runs, never a number that runs over into the next part. */
+export const loadCodesOf = (size: LoadSize): LoadCodes => {
   // More classes than any code holds are counted one by one, and only the trunk is written.
-  const bits =
-    classes > classesOf(FEW_CLASSES) && classes <= classesOf(MANY_CLASSES) ? MANY_CLASSES : FEW_CLASSES;
-  // A node has its runs, and while they are summed up one more.
-  const room = (count: number, each: number) => Math.floor((2 ** count - 1) / Math.max(1, each)) - 1;
-  const mostRuns = Math.max(
-    1,
-    Math.min(
-      runs,
-      room(bits.ends, 1),
-      room(bits.cables, 1),
-      room(bits.insulated, widest),
-      Math.floor((2 ** bits.spares - 1 - existing) / Math.max(1, widest)) - 1,
-    ),
-  );
+  const written = size.classes > MOST_CLASSES ? 0 : size.classes;
+  const fits = ({ spares, cables, insulated, ends }: Bits) =>
+    spares + cables + insulated + written * ends <= WHOLE;
+  let mostRuns = Math.max(1, Math.min(size.runs, MOST_RUNS));
+  while (mostRuns > 1 && !fits(bitsFor(size, mostRuns))) mostRuns -= 1;
+  const bits = bitsFor(size, mostRuns);
+  if (!fits(bits)) throw new RangeError(`No load code holds ${JSON.stringify(size)}.`);
   const cablesFrom = 2 ** bits.spares;
   const cablesIn = 2 ** bits.cables;
   const insulatedFrom = cablesFrom * cablesIn;

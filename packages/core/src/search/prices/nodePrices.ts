@@ -154,11 +154,11 @@ const devicesByBox = ({ arrangement, fittings }: Settled): Map<BoxId, string> =>
 /** Everything attached to each node, by its index. Grounds are one for the whole box, whichever of its two places they are at. */
 const attachedTo = (
   { job, background }: PriceTables,
-  { nodes, choice, arrangement, fittings }: Settled,
+  { nodes, scope, arrangement, fittings }: Settled,
 ): Attachment[][] => {
   const attached = nodes.map((): Attachment[] => []);
   const indexOf = new Map<string, number>(nodes.map((node, i) => [node, i]));
-  for (const one of attachmentsOf(job, { choice, arrangement, fittings: [...fittings] })) {
+  for (const one of attachmentsOf(job, { scope, arrangement, fittings: [...fittings] })) {
     const at = one.net === 'ground' ? placeOfNode(one.at) : one.at;
     attached[indexOf.get(at) ?? -1]?.push(one);
   }
@@ -185,18 +185,16 @@ export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[]
     const far = returning?.far === index;
     const returned = returning?.near === index;
     const entered = settled.root === index;
-    const name = `${settled.neutralOpen ? '?' : ''}${node} ${far} ${returned} ${entered} ${here} ${both} ${lanes}${devices.get(box) ?? ''}`;
-    const known = tables.nodes.get(name);
-    if (known) return known;
-    attached ??= attachedTo(tables, settled);
-    const made = makeNodePrice(
-      tables,
-      settled,
-      { box, far, returned, entered, here, both },
-      attached[index] ?? [],
-    );
-    tables.nodes.set(name, made);
-    return made;
+    const standing = [settled.neutralOpen, far, returned, entered, here, both, lanes] as const;
+    return tables.known.nodes.get([node, ...standing, devices.get(box) ?? ''], () => {
+      attached ??= attachedTo(tables, settled);
+      return makeNodePrice(
+        tables,
+        settled,
+        { box, far, returned, entered, here, both },
+        attached[index] ?? [],
+      );
+    });
   });
 };
 
@@ -204,26 +202,22 @@ export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[]
  * What a box costs that the circuit leaves alone, as other cables end in it: box and plate, its opening, caps on what
  * nothing uses, grounds. 0 where none do.
  */
-export const restingCost = (tables: PriceTables, box: BoxId): number => {
-  const { station, background, splices, resting } = tables;
-  const known = resting.get(box);
-  if (known !== undefined) return known;
+export const restingCost = (tables: PriceTables, box: BoxId): number =>
+  tables.known.resting.get([box], () => restingCostOf(tables, box));
+
+const restingCostOf = (tables: PriceTables, box: BoxId): number => {
+  const { station, background, splices } = tables;
   const found = station({ box, fittings: [], fed: false, returned: false });
-  const alone = (): number => {
-    if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
-    const fit = found.fit(0, 0);
-    if (!fit) return 0;
-    const at = background.grounded.filter(
-      (one) => placeOfNode(one.at) === box && (fit.bond === null || !byScrews(tables, [], one)),
-    );
-    const hooked: Hooked = { terminals: at.map(({ to, twin }) => ({ to, twin: twin ?? null })), leads: [] };
-    const ground = fit.bond === null ? hooked : bonding(hooked, box);
-    const joined = splices.grounds(box, ground, found.grounds)[0] ?? 0;
-    return found.opening + background.idle(box) * splices.cap + fit.cost + joined;
-  };
-  const cost = alone();
-  resting.set(box, cost);
-  return cost;
+  if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
+  const fit = found.fit(0, 0);
+  if (!fit) return 0;
+  const at = background.grounded.filter(
+    (one) => placeOfNode(one.at) === box && (fit.bond === null || !byScrews(tables, [], one)),
+  );
+  const hooked: Hooked = { terminals: at.map(({ to, twin }) => ({ to, twin: twin ?? null })), leads: [] };
+  const ground = fit.bond === null ? hooked : bonding(hooked, box);
+  const joined = splices.grounds(box, ground, found.grounds)[0] ?? 0;
+  return found.opening + background.idle(box) * splices.cap + fit.cost + joined;
 };
 
 interface NodeAt {
@@ -252,8 +246,11 @@ const makeNodePrice = (
   if (!station || station.box.work === 'beyond') return FREE;
   const hooks = hook(tables, settled, attached);
   const there = [...station.grounds, ...(returned ? [settled.circuit.awg] : [])];
-  // The cable of the feed is in use: its hot and its neutral.
+  // The cable of the feed is in use: its hot and its neutral. One that the job does not know is taken for the narrowest of the stock,
+  // and what that has beside these two is capped.
   const used = entered && settled.fedBy ? 2 : 0;
+  const spareOfFeed =
+    entered && settled.fedBy === null ? Math.max(0, (tables.cables[0]?.insulated.length ?? 2) - 2) : 0;
   const grounds: Grounds = {
     plain: splices.grounds(box, hooks.ground, there),
     bonded: splices.grounds(box, bonding(hooks.groundBonded, box), there),
@@ -262,7 +259,7 @@ const makeNodePrice = (
     station: far ? null : station,
     grounds: far ? null : grounds,
     // Conductors of existing cables are capped until a run uses them.
-    opening: far ? 0 : station.opening + (background.idle(box) - used) * splices.cap,
+    opening: far ? 0 : station.opening + (background.idle(box) - used + spareOfFeed) * splices.cap,
     classes: settled.classes.map(({ nets, fromPanel }, i) => {
       const hooked = hooks.classes[i] ?? ((here >> i) & 1 ? NOTHING_HOOKED : null);
       const [net] = nets;

@@ -4,7 +4,7 @@ import { isLengthKnown } from '../../materials/lengths.js';
 import { cablesFor } from '../../planning/carriers.js';
 import { articleOf, type CableArticle } from '../../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
-import type { Spans } from '../bounds/spans.js';
+import { createMemo, type Memo } from '../../model/memo.js';
 import type { Weights } from './weights.js';
 import { loadCodesOf, type LoadCodes, type LoadSize } from './loadCodes.js';
 import { boxesOf, junctionsOf, switchedGroups } from '../orders.js';
@@ -12,32 +12,34 @@ import type { Carried, NodePrice, RunTable, Way } from './prices.js';
 import { splicesOf, type Splices } from './splices.js';
 import { stationOf, type Station, type StationOf } from './stations.js';
 
-/** What all orders of one circuit have in common under one weighing: prices, and what was worked out from them before. */
+/**
+ * What all orders of one circuit have in common under one weighing. Nothing in it changes; what follows from it is worked out once,
+ * whichever order asks first.
+ */
 export interface PriceTables {
-  job: Job;
-  circuit: Circuit;
-  weights: Weights;
-  background: Background;
-  cables: readonly CableArticle[];
+  readonly job: Job;
+  readonly circuit: Circuit;
+  readonly weights: Weights;
+  readonly background: Background;
+  readonly cables: readonly CableArticle[];
   /**
    * The length of some run is known, and of some home run: then one of unknown length is not offered, as it would look free.
    * Where none is known, runs count nothing and home runs what is guessed of them.
    */
-  someLengths: KnownLengths;
-  splices: Splices;
+  readonly someLengths: KnownLengths;
+  readonly splices: Splices;
   /** How what comes to a node is written as one number. */
-  codes: LoadCodes;
-  station: (asked: StationOf) => Station | null;
-  /** Remembered from one order to the next, by what they hang on. */
-  nodes: Map<string, NodePrice>;
-  resting: Map<string, number>;
-  ways: Map<string, Way | null>;
-  runs: Map<string, RunTable>;
-  spans: Map<string, Spans>;
-  /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
-  carried: Map<string, Map<number, Carried | null>>;
-  /** By which lines the runs are bounded; empty until they are worked out. */
-  slopes: Map<string, number>;
+  readonly codes: LoadCodes;
+  readonly station: (asked: StationOf) => Station | null;
+  /** What was worked out for one order and serves the next, by what it hangs on. */
+  readonly known: {
+    readonly nodes: Memo<NodePrice>;
+    readonly resting: Memo<number>;
+    readonly ways: Memo<Way | null>;
+    readonly runs: Memo<RunTable>;
+    /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
+    readonly carried: Memo<Map<number, Carried | null>>;
+  };
 }
 
 export interface KnownLengths {
@@ -86,7 +88,7 @@ export const priceTablesOf = (
   const background = backgroundOf(job, circuit);
   const cables = cablesFor(job, circuit);
   const codes = loadCodesOf(loadSizeOf(job, circuit, cables));
-  const stations = new Map<string, Station | null>();
+  const stations = createMemo<Station | null>();
   return {
     job,
     circuit,
@@ -99,19 +101,16 @@ export const priceTablesOf = (
     codes,
     station: (asked) => {
       const devices = asked.fittings.map((one) => `${one.article?.id}${one.slot.existing ? '*' : ''}`);
-      const key = [asked.box, asked.fed, asked.returned, devices.sort()].join(' ');
-      const found = stations.get(key);
-      if (found !== undefined) return found;
-      const station = stationOf(job, circuit, background, weights, volumeLimit, asked);
-      stations.set(key, station);
-      return station;
+      return stations.get([asked.box, asked.fed, asked.returned, devices.sort()], () =>
+        stationOf(job, circuit, background, weights, volumeLimit, asked),
+      );
     },
-    nodes: new Map(),
-    resting: new Map(),
-    ways: new Map(),
-    runs: new Map(),
-    spans: new Map(),
-    carried: new Map(),
-    slopes: new Map(),
+    known: {
+      nodes: createMemo(),
+      resting: createMemo(),
+      ways: createMemo(),
+      runs: createMemo(),
+      carried: createMemo(),
+    },
   };
 };

@@ -87,21 +87,21 @@ const wayBetween = (
 
 /** The way between two places, found once. */
 const wayOfPair = (tables: PriceTables, a: Place, b: Place): Way | null => {
-  const key = `${a} ${b}`;
-  const known = tables.ways.get(key);
-  if (known !== undefined) return known;
-  const made = wayBetween(tables, a, b);
-  tables.ways.set(key, made);
-  tables.ways.set(`${b} ${a}`, made);
-  return made;
+  const [first, second] = a < b ? [a, b] : [b, a];
+  return tables.known.ways.get([first, second], () => wayBetween(tables, a, b));
 };
 
 type Priced = Pick<Settled, 'nodes' | 'returning' | 'forcedFar' | 'neutralOpen'>;
 
-const runTableOf = (tables: PriceTables, { nodes, returning, forcedFar, neutralOpen }: Priced): RunTable => {
-  const key = [nodes.join(), forcedFar, neutralOpen].join(' ');
-  const known = tables.runs.get(key);
-  if (known) return known;
+const runTableOf = (tables: PriceTables, priced: Priced): RunTable =>
+  tables.known.runs.get([priced.nodes, priced.forcedFar, priced.neutralOpen], () =>
+    makeRunTable(tables, priced),
+  );
+
+const makeRunTable = (
+  tables: PriceTables,
+  { nodes, returning, forcedFar, neutralOpen }: Priced,
+): RunTable => {
   const n = nodes.length;
   const places = nodes.map(placeOfNode);
   const ways = places.flatMap((a) => places.map((b) => wayOfPair(tables, a, b)));
@@ -126,7 +126,7 @@ const runTableOf = (tables: PriceTables, { nodes, returning, forcedFar, neutralO
     const { a = 0, b = 0 } = pairs[pair] ?? {};
     return isBarred(a, b) ? null : priced(way, way !== null && isForced(way, a, b));
   });
-  const made: RunTable = {
+  return {
     between,
     home: homes.map((way) => priced(way, false)),
     costs: Float64Array.from(
@@ -138,8 +138,6 @@ const runTableOf = (tables: PriceTables, { nodes, returning, forcedFar, neutralO
       return a < b && way && !isBarred(a, b) && isForced(way, a, b);
     }).length,
   };
-  tables.runs.set(key, made);
-  return made;
 };
 
 /** Runs between the nodes of one settled arrangement; what is out of the question is null. */
@@ -173,9 +171,10 @@ export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices =>
     .join();
   /** Remembered over all orders, as it hangs on the kinds of the nets alone. */
   const carrier = (existing: CableArticle | null) => {
-    const key = `${existing?.id ?? 'new'} ${kinds}`;
-    const known = tables.carried.get(key) ?? new Map<number, Carried | null>();
-    tables.carried.set(key, known);
+    const known = tables.known.carried.get(
+      [existing === null, existing?.id ?? null, kinds],
+      () => new Map<number, Carried | null>(),
+    );
     return (crossing: number): Carried | null => {
       const before = known.get(crossing);
       if (before !== undefined) return before;

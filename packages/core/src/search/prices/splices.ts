@@ -2,6 +2,7 @@ import { articleOf } from '../../model/articles.js';
 import type { BoxId, CableId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import type { Awg } from '../../model/units.js';
+import { createMemo } from '../../model/memo.js';
 import { chooseConnectors } from '../../materials/connectors.js';
 import { groundSizeIn, type BoxNode } from '../../planning/boxNodes.js';
 import { leavesPigtail, makeUpNode } from '../../planning/makeUpNode.js';
@@ -52,22 +53,16 @@ export const splicesOf = (
       priceOf(joints.flatMap((joint) => joint.connectors)) + weights.minute * spliced * job.labour.splice
     );
   };
-  const known = new Map<string, Float64Array>();
+  const known = createMemo<Float64Array>();
   const table = (box: BoxId, net: Net | 'ground', hooked: Hooked, there: readonly Awg[]): Float64Array => {
-    const where =
-      net === 'ground'
-        ? `G${groundSizeIn(job, box)} ${there.join()}${leavesPigtail(job, box) ? 'L' : ''}`
-        : '';
-    const leads = hooked.leads.map((lead) => lead.awg).join();
+    const ground = net === 'ground' ? [groundSizeIn(job, box), leavesPigtail(job, box)] : [null, null];
+    const leads = hooked.leads.map((lead) => lead.awg);
     const twins = hooked.terminals.filter((one) => one.twin !== null).length;
-    const key = `${where} ${hooked.terminals.length} ${twins} ${leads}`;
-    const found =
-      known.get(key) ??
+    return known.get([...ground, there, hooked.terminals.length, twins, leads], () =>
       Float64Array.from({ length: mostEnds + 1 }, (_, ends) =>
         costOf(box, net, hooked, [...there, ...Array<Awg>(ends).fill(awg)]),
-      );
-    known.set(key, found);
-    return found;
+      ),
+    );
   };
   const net: Splices['net'] = (hooked) => table('' as BoxId, ANY_NET, hooked, []);
   const cap = chooseConnectors(job.stock, job.preferences, [awg], false);

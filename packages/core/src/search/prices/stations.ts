@@ -1,3 +1,4 @@
+import { findBox, groupsOfCircuit } from '../../model/lookup.js';
 import { articlesOf, groundOf, type Article, type CableArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
 import type { BoxId } from '../../model/ids.js';
@@ -32,6 +33,18 @@ export interface Station {
   atLeast: (insulated: number, cables: number) => number;
 }
 
+/**
+ * What hangs on the insulated conductors and the cables that come, worked out once for each pair of numbers. A row for each number of
+ * cables: written as one number, eight cables would have been taken for one conductor more and no cable.
+ */
+const oncePerLoad = <T>(of: (insulated: number, cables: number) => T) => {
+  const byCables: { value: T }[][] = [];
+  return (insulated: number, cables: number): T => {
+    const row = (byCables[cables] ??= []);
+    return (row[insulated] ??= { value: of(insulated, cables) }).value;
+  };
+};
+
 const sundryPrice = (stock: readonly Article[], use: 'plate' | 'blank', gangs: number | null): number =>
   articlesOf(stock, 'sundry').find((one) => one.use === use && one.gangs === gangs)?.price ?? 0;
 
@@ -57,9 +70,7 @@ const withCircuit = (
   before: BoxContents,
   { box, fittings, fed }: { box: Box; fittings: readonly Fitting[]; fed: boolean },
 ): BoxContents => {
-  const groups = new Set<string>(
-    job.groups.filter((group) => group.circuit === circuit.id).map((group) => group.id),
-  );
+  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
   const hanging = job.luminaires.filter((one) => one.box === box.id && groups.has(one.group));
   const leads = hanging.flatMap((one) =>
     one.terminals === 'leads' ? Array.from({ length: one.partOf === null ? 2 : 1 }, () => one.leadAwg) : [],
@@ -100,7 +111,7 @@ export const stationOf = (
   volumeLimit: number,
   { box: id, fittings, fed, returned }: StationOf,
 ): Station | null => {
-  const box = job.boxes.find((one) => one.id === id);
+  const box = findBox(job, id);
   if (!box) return null;
   const { awg } = circuit;
   const others = background.devices(id);
@@ -148,13 +159,7 @@ export const stationOf = (
     const plain = needed(all, entering, false);
     return { plain, clamped: offers.some((one) => one.clamps) ? needed(all, entering, true) : plain };
   };
-  const measured = new Map<number, ReturnType<typeof volumesOf>>();
-  const volumes = (insulated: number, cables: number) => {
-    const key = insulated * 32 + cables;
-    const found = measured.get(key) ?? volumesOf(insulated, cables);
-    measured.set(key, found);
-    return found;
-  };
+  const volumes = oncePerLoad(volumesOf);
   const find = (insulated: number, cables: number): Fit | null => {
     const { plain, clamped } = volumes(insulated, cables);
     for (const { offer, cost, bond, clamps } of offers) {
@@ -168,8 +173,6 @@ export const stationOf = (
     const enough = offers.filter(({ offer, clamps }) => (clamps ? clamped : plain) <= offer.volume);
     return Math.min(...enough.map((one) => one.cost));
   };
-  const known = new Map<number, Fit | null>();
-  const leasts = new Map<number, number>();
   return {
     box,
     grounds: [
@@ -182,19 +185,7 @@ export const stationOf = (
         : []),
     ],
     opening: box.work === 'beyond' ? 0 : weights.minute * job.labour.box[box.work],
-    fit: (insulated, cables) => {
-      const key = insulated * 8 + cables;
-      const found = known.get(key);
-      if (found !== undefined) return found;
-      const made = find(insulated, cables);
-      known.set(key, made);
-      return made;
-    },
-    atLeast: (insulated, cables) => {
-      const key = insulated * 8 + cables;
-      const found = leasts.get(key) ?? leastOf(insulated, cables);
-      leasts.set(key, found);
-      return found;
-    },
+    fit: oncePerLoad(find),
+    atLeast: oncePerLoad(leastOf),
   };
 };

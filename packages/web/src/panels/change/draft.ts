@@ -1,5 +1,4 @@
-import {
-  newBox,
+import { findBox, newBox,
   newRunFact,
   PANEL,
   switchedGroups,
@@ -10,8 +9,7 @@ import {
   type GroupId,
   type Job,
   type Slot,
-  type SlotId,
-} from '@amber/core';
+  type SlotId } from '@amber/core';
 import { boxesOf } from '../../plan/view.js';
 import { fresh } from '../../parts/fresh.js';
 
@@ -83,7 +81,7 @@ export const changeOf = (
   const { kind, slot, role, group, from, what, va } = draft;
   const beyond = kind === 'takeOff' && what === 'onward';
   const placed = (place: PlaceDraft) => {
-    const known = job.boxes.find((box) => box.id === place.existing);
+    const known = findBox(job, place.existing);
     const room = job.groups.find((one) => one.circuit === circuit.id)?.room ?? null;
     const made = newBox({
       ...{ id: place.id, name: place.name, article: null, room, accessible: 'unknown' },

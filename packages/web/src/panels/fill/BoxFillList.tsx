@@ -1,14 +1,12 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import {
-  cubicInches,
+import { findBox, cubicInches,
   fillOf,
   sayFill,
   sayFillLine,
   UNKNOWN_FILL,
   type ArticleId,
-  type BoxId,
-} from '@amber/core';
+  type BoxId } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
 import { SeverityMark } from '../../parts/ui.js';
@@ -19,7 +17,7 @@ const plain = (volume: number) => cubicInches(volume).replace(' in³', '');
 const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
   const edit = useEdit();
   const { job, wiring } = bench;
-  const box = job.boxes.find((one) => one.id === id);
+  const box = findBox(job, id);
   if (!box) return null;
   const fill = fillOf(job, wiring, id);
   const share = fill.available === null ? 0 : Math.min(1, fill.needed / fill.available);

@@ -1,6 +1,6 @@
 import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
+import { findBox, findDevice, findSlot, makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useEdit } from '../../store/review.js';
 import { ticked as tickMade, tickedSteps } from '../../store/tickSlice.js';
@@ -102,8 +102,8 @@ const ScrewsOf = ({ bench, box }: { bench: Bench; box: BoxId }) => {
   const edit = useEdit();
   const { job } = bench;
   const devices = bench.devices.flatMap((device) => {
-    const slotId = bench.wiring.devices.find((one) => one.id === device.id)?.slot;
-    const slot = job.slots.find((one) => one.id === slotId);
+    const slotId = findDevice(bench.wiring, device.id)?.slot;
+    const slot = findSlot(job, slotId);
     const choices = SCREW_CHOICES[device.letter as 'S' | 'S3' | 'S4'];
     return device.box === box && slot ? [{ slot, choices, letter: device.letter }] : [];
   });
@@ -137,7 +137,7 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
   if (!order || !box) return <p>Nothing to make up yet.</p>;
   const isDone = (step: Step) => done.has(step.id);
   const count = order.steps.filter(isDone).length;
-  const name = bench.job.boxes.find((one) => one.id === box)?.name ?? '';
+  const name = findBox(bench.job, box)?.name ?? '';
   const set = (step: Step, now: boolean) =>
     void dispatch(tickMade({ job: bench.job.id, step: step.id, done: now }));
   return (

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ComponentProps } from 'react';
-import { fillOf, sayFill } from '@amber/core';
+import { findBox, fillOf, sayFill } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import { OpenBox } from '../../wiring/OpenBox.js';
@@ -19,7 +19,7 @@ export const BoxCard = ({
   useEffect(() => {
     if (chosen && !large) frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [chosen, large]);
-  const box = bench.job.boxes.find((one) => one.id === drawing.box);
+  const box = findBox(bench.job, drawing.box);
   const others = bench.otherCircuits.get(drawing.box) ?? [];
   const fill = fillOf(bench.job, bench.wiring, drawing.box);
   return (

@@ -1,5 +1,4 @@
-import {
-  changeBox,
+import { findRoom, changeBox,
   feetInches,
   gangInto,
   holdOf,
@@ -7,8 +6,7 @@ import {
   setHeight,
   type Box,
   type Hold,
-  type Job,
-} from '@amber/core';
+  type Job } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { AnswerSelect } from '../../parts/AnswerSelect.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
@@ -67,7 +65,7 @@ const GangInto = ({ job, box }: { job: Job; box: Box }) => {
 export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
   const edit = useEdit();
   const hold = holdOf(job, box);
-  const room = job.rooms.find((one) => one.id === box.room);
+  const room = findRoom(job, box.room);
   const devices = job.slots.filter((slot) => slot.box === box.id);
   const set = (change: Partial<Box>, what: string) =>
     edit(changeBox(job, box.id, change), `${what} of ${box.name}`);

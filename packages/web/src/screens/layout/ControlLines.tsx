@@ -1,9 +1,10 @@
+import { findBox } from '@amber/core';
 import type { GroupId, Job } from '@amber/core';
 import { toPixel, type View } from '../../plan/view.js';
 
 /** Which switches control which luminaires, of the group that is worked on: a thin curve from each to the nearest. */
 export const ControlLines = ({ job, view, group }: { job: Job; view: View; group: GroupId | null }) => {
-  const spotOf = (box: string) => job.boxes.find((one) => one.id === box)?.at ?? null;
+  const spotOf = (box: string) => findBox(job, box)?.at ?? null;
   const of = (items: readonly { box: string; group: GroupId }[]) =>
     items.filter((one) => one.group === group).flatMap((one) => spotOf(one.box) ?? []);
   const lamps = of(job.luminaires);

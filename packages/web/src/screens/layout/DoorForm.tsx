@@ -1,4 +1,4 @@
-import { changeDoor, isUpright, wallOfDoor, type Door, type Job } from '@amber/core';
+import { findRoom, changeDoor, isUpright, wallOfDoor, type Door, type Job } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { LengthInput, NameInput } from '../../parts/inputs.js';
 import { Field, Select } from '../../parts/ui.js';
@@ -9,7 +9,7 @@ export const DoorForm = ({ job, door }: { job: Job; door: Door }) => {
   const edit = useEdit();
   const set = (change: Partial<Door>, what: string) =>
     edit(changeDoor(job, door.id, change), `${what} of ${door.name}`);
-  const room = job.rooms.find((one) => one.id === door.room);
+  const room = findRoom(job, door.room);
   const wall = wallOfDoor(job, door);
   const upright = wall !== undefined && isUpright(wall);
   // Walls go round the room; a person sees left and right, or up and down.

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { evenSpots, type GroupId, type Job, type Room } from '@amber/core';
+import { findRoom, evenSpots, type GroupId, type Job, type Room } from '@amber/core';
 import { PickField } from '../../parts/PickField.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { luminairesAt, switchAt, type Placed } from './placing.js';
@@ -26,7 +26,7 @@ const NoGroup = () => (
 );
 
 const roomOfGroup = (job: Job, group: GroupId): Room | undefined =>
-  job.rooms.find((one) => one.id === job.groups.find(({ id }) => id === group)?.room);
+  findRoom(job, job.groups.find(({ id }) => id === group)?.room);
 
 /** Why nothing can be put into the room of a group by itself. */
 const notHere = (room: Room | undefined): string =>

@@ -1,3 +1,4 @@
+import { findBox, findRoom } from '@amber/core';
 import { Trash2 } from 'lucide-react';
 import { memo } from 'react';
 import type { Circuit, Job, LevelId, Spot } from '@amber/core';
@@ -34,14 +35,14 @@ const Selection = ({ job, selected }: { job: Job; selected: NonNullable<Selected
     return picture ? <PictureForm key={picture.id} job={job} picture={picture} /> : null;
   }
   if (selected.kind === 'room') {
-    const room = job.rooms.find((one) => one.id === selected.id);
+    const room = findRoom(job, selected.id);
     return room ? <RoomForm key={room.id} job={job} room={room} /> : null;
   }
   if (selected.kind === 'door') {
     const door = job.doors.find((one) => one.id === selected.id);
     return door ? <DoorForm key={door.id} job={job} door={door} /> : null;
   }
-  const box = job.boxes.find((one) => one.id === selected.id);
+  const box = findBox(job, selected.id);
   return box ? <BoxForm key={box.id} job={job} box={box} /> : null;
 };
 

@@ -1,8 +1,7 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  addCircuit,
+import { findGroup, findRoom, groupsOfCircuit, addCircuit,
   addGroup,
   JUDGED_EDITIONS,
   layoutFaults,
@@ -14,8 +13,7 @@ import {
   type Job,
   type LayoutFault,
   type LevelId,
-  type RoomId,
-} from '@amber/core';
+  type RoomId } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { plural } from '../../parts/format.js';
 import { NameInput } from '../../parts/inputs.js';
@@ -73,7 +71,7 @@ const NewGroup = ({
   const [room, setRoom] = useState<RoomId | undefined>(job.rooms[0]?.id);
   const add = async () => {
     if (!room) return;
-    const called = name.trim() || (job.rooms.find((one) => one.id === room)?.name ?? 'Lights');
+    const called = name.trim() || (findRoom(job, room)?.name ?? 'Lights');
     const group = fresh<GroupId>('group');
     if (circuit)
       edit(addGroup(job, { id: group, circuit: circuit.id, room, name: called }), `add the group ${called}`);
@@ -126,7 +124,7 @@ const NewGroup = ({
 
 const GroupRow = ({ job, id, pointing }: { job: Job; id: GroupId; pointing: Pointing }) => {
   const edit = useEdit();
-  const group = job.groups.find((one) => one.id === id);
+  const group = findGroup(job, id);
   if (!group) return null;
   const switches = job.slots.filter((slot) => slot.group === id).length;
   const lamps = job.luminaires.filter((one) => one.group === id).length;
@@ -229,8 +227,7 @@ export const Overview = ({
               {one.name} <span className="font-normal text-quiet">{one.breaker} A</span>
             </h2>
             <ul className="flex flex-col gap-2">
-              {job.groups
-                .filter((group) => group.circuit === one.id)
+              {groupsOfCircuit(job, one.id)
                 .map((group) => (
                   <GroupRow key={group.id} job={job} id={group.id} pointing={pointing} />
                 ))}

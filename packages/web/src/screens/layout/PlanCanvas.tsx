@@ -1,3 +1,4 @@
+import { findRoom } from '@amber/core';
 import type { KeyboardEvent, ReactNode } from 'react';
 import type { Circuit, Job } from '@amber/core';
 import { crowdedNames } from '../../plan/names.js';
@@ -97,7 +98,7 @@ export const PlanCanvas = ({
   const is = (kind: Grip['kind'], id: string) =>
     selected?.kind === kind && (selected.kind === 'panel' || selected.id === id);
   const roomId = selected?.kind === 'room' ? selected.id : null;
-  const room = job.rooms.find((one) => one.id === roomId);
+  const room = findRoom(job, roomId);
   const item = { bind, onPick: select, onKey };
   const mine = circuit ? boxesOf(job, circuit.id) : null;
   // What is worked on lies on top, and what is not stays in the background.

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { isUpright, pointOn, wallOfDoor, wallsOf, type DoorId, type Job, type Room } from '@amber/core';
+import { findRoom, isUpright, pointOn, wallOfDoor, wallsOf, type DoorId, type Job, type Room } from '@amber/core';
 import { freeOnWall } from '../../plan/labels.js';
 import { toPixel, type View } from '../../plan/view.js';
 import type { Grip } from './moving.js';
@@ -57,7 +57,7 @@ export const DoorGrips = ({
 }) => (
   <g>
     {job.doors.map((door) => {
-      const room = job.rooms.find((one) => one.id === door.room);
+      const room = findRoom(job, door.room);
       const wall = wallOfDoor(job, door);
       if (!room || !wall) return null;
       const { x, y } = toPixel(view, pointOn(wall, door.offset + door.width / 2));

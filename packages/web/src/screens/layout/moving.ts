@@ -1,5 +1,4 @@
-import {
-  gangInto,
+import { findBox, findRoom, gangInto,
   moveBox,
   moveDoor,
   movePicture,
@@ -14,8 +13,7 @@ import {
   removeRoom,
   type Job,
   type RoomId,
-  type Spot,
-} from '@amber/core';
+  type Spot } from '@amber/core';
 import type { Selected } from './selection.js';
 
 /** What is being dragged. */
@@ -51,7 +49,7 @@ const SNAP = 8;
 
 /** A shift of a room so that its edges meet those of a neighbour where they are near. */
 const snappedShift = (job: Job, id: RoomId, by: Spot): Spot => {
-  const outline = job.rooms.find((room) => room.id === id)?.outline ?? [];
+  const outline = findRoom(job, id)?.outline ?? [];
   const others = job.rooms.filter((room) => room.id !== id).flatMap((room) => room.outline ?? []);
   const snap = (axis: 'x' | 'y') => {
     const gaps = outline.flatMap((mine) => others.map((other) => other[axis] - (mine[axis] + by[axis])));
@@ -66,7 +64,7 @@ export const dragged = (job: Job, grip: Grip, from: Spot, to: Spot): Job => {
   const by = { x: to.x - from.x, y: to.y - from.y };
   if (grip.kind === 'room') return moveRoom(job, grip.id, snappedShift(job, grip.id, by));
   if (grip.kind === 'wall') {
-    const room = job.rooms.find((one) => one.id === grip.room);
+    const room = findRoom(job, grip.room);
     const wall = room && wallsOf(room).find((one) => one.index === grip.wall);
     if (!wall) return job;
     return pushWall(job, grip.room, grip.wall, Math.round(-(by.x * wall.inward.x + by.y * wall.inward.y)));
@@ -92,7 +90,7 @@ export const dropped = (job: Job, grip: Grip, from: Spot, to: Spot): { job: Job;
 export const nudged = (job: Job, selected: NonNullable<Selected>, by: Spot): Job => {
   const at =
     selected.kind === 'box'
-      ? job.boxes.find((one) => one.id === selected.id)?.at
+      ? findBox(job, selected.id)?.at
       : selected.kind === 'door'
         ? doorMiddle(job, selected.id)
         : { x: 0, y: 0 };

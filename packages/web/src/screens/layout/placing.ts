@@ -1,5 +1,4 @@
-import {
-  addDoor,
+import { findRoom, addDoor,
   addLuminaire,
   addPlainBox,
   addSwitch,
@@ -11,8 +10,7 @@ import {
   type Job,
   type LuminaireId,
   type SlotId,
-  type Spot,
-} from '@amber/core';
+  type Spot } from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
 import type { Selected, Tool } from './selection.js';
 
@@ -40,7 +38,7 @@ export const doorAt = (job: Job, spot: Spot): Placed | null => {
 
 /** A switch location of a group; beside the next door where no spot is given. */
 export const switchAt = (job: Job, group: GroupId, spot: Spot | null): Placed | null => {
-  const room = job.rooms.find((one) => one.id === job.groups.find(({ id }) => id === group)?.room);
+  const room = findRoom(job, job.groups.find(({ id }) => id === group)?.room);
   if (!spot && !(room && nextSwitchSpot(job, room, group))) return null;
   const box = fresh<BoxId>('box');
   const made = addSwitch(job, { box, slot: fresh<SlotId>('slot'), group, at: spot });

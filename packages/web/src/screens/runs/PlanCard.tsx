@@ -1,5 +1,5 @@
 import { Check } from 'lucide-react';
-import { dollars, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
+import { findBox, dollars, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
 import { Link } from 'react-router';
 import { plural } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
@@ -44,7 +44,7 @@ export const PlanCard = ({
   onHover: (over: boolean) => void;
   onChoose: () => void;
 }) => {
-  const entry = job.boxes.find((one) => one.id === plan.entry)?.name ?? '';
+  const entry = findBox(job, plan.entry)?.name ?? '';
   const titles = [
     ...plan.bestAt.map((id) => profileOf(id).title),
     ...plan.familiar.map((id) => FAMILIAR_TITLES[id]),

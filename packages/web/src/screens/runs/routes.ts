@@ -1,4 +1,4 @@
-import { PANEL, type Job, type LaidRun, type Spot } from '@amber/core';
+import { findBox, PANEL, type Job, type LaidRun, type Spot } from '@amber/core';
 import { toPixel, type View } from '../../plan/view.js';
 
 /** A run as it is drawn over the plan, pixels. */
@@ -11,7 +11,7 @@ export interface DrawnRun {
 }
 
 const spotOf = (job: Job, place: string): Spot | null =>
-  place === PANEL ? (job.routing.panel?.at ?? null) : (job.boxes.find((box) => box.id === place)?.at ?? null);
+  place === PANEL ? (job.routing.panel?.at ?? null) : (findBox(job, place)?.at ?? null);
 
 /** Lines beside each other where runs go the same way, pixels. */
 const LANE = 9;

@@ -1,0 +1,110 @@
+import type { BoxId } from './ids.js';
+import type { Group, Job, Luminaire, Slot } from './job.js';
+import type { Cable, Device, Wiring } from './wiring.js';
+
+/**
+ * Where something of a job or a wiring is. Neither is ever changed in place, nor are their lists, so a list is sorted once, however
+ * many states of the job share it.
+ */
+type List<T> = readonly T[];
+type Id = string | null | undefined;
+
+const NONE: readonly never[] = [];
+
+/** Ids are told apart by the schema; in an unchecked list with a double the first one counts. */
+const byIds = new WeakMap<List<unknown>, ReadonlyMap<string, unknown>>();
+const find = <T extends { id: string }>(list: List<T>, id: Id): T | undefined => {
+  if (id === null || id === undefined) return undefined;
+  let known = byIds.get(list) as Map<string, T> | undefined;
+  if (!known) {
+    known = new Map();
+    for (const one of list) if (!known.has(one.id)) known.set(one.id, one);
+    byIds.set(list, known);
+  }
+  return known.get(id);
+};
+
+/** The items of a list by something that they name, in the order of the list. */
+const grouping = <T>(by: (item: T) => string | null) => {
+  const groupings = new WeakMap<List<T>, ReadonlyMap<string, T[]>>();
+  return (list: List<T>, id: string): List<T> => {
+    let known = groupings.get(list);
+    if (!known) {
+      const made = new Map<string, T[]>();
+      for (const one of list) {
+        const key = by(one);
+        if (key === null) continue;
+        const same = made.get(key);
+        if (same) same.push(one);
+        else made.set(key, [one]);
+      }
+      groupings.set(list, (known = made));
+    }
+    return known.get(id) ?? NONE;
+  };
+};
+
+type Listed =
+  'boxes' | 'rooms' | 'levels' | 'circuits' | 'groups' | 'slots' | 'luminaires' | 'feeds' | 'existingCables';
+const finder =
+  <K extends Listed>(list: K) =>
+  (job: Pick<Job, K>, id: Id): Job[K][number] | undefined =>
+    find<Job[K][number]>(job[list], id);
+
+export const findBox = finder('boxes');
+export const findRoom = finder('rooms');
+export const findLevel = finder('levels');
+export const findCircuit = finder('circuits');
+export const findGroup = finder('groups');
+export const findSlot = finder('slots');
+export const findLuminaire = finder('luminaires');
+export const findFeed = finder('feeds');
+export const findExistingCable = finder('existingCables');
+
+const byCircuit = grouping((group: Group) => group.circuit);
+const slotsByGroup = grouping((slot: Slot) => slot.group);
+const slotsByBox = grouping((slot: Slot) => slot.box);
+const luminairesByGroup = grouping((one: Luminaire) => one.group);
+const luminairesByBox = grouping((one: Luminaire) => one.box);
+
+export const groupsOfCircuit = (job: Job, circuit: string): List<Group> => byCircuit(job.groups, circuit);
+export const slotsOfGroup = (job: Job, group: string): List<Slot> => slotsByGroup(job.slots, group);
+export const slotsInBox = (job: Job, box: string): List<Slot> => slotsByBox(job.slots, box);
+export const luminairesOfGroup = (job: Job, group: string): List<Luminaire> =>
+  luminairesByGroup(job.luminaires, group);
+export const luminairesInBox = (job: Job, box: string): List<Luminaire> =>
+  luminairesByBox(job.luminaires, box);
+
+/** The groups of a circuit that some switch turns on and off. */
+export const switchedGroupsOf = (job: Job, circuit: string): Group[] =>
+  groupsOfCircuit(job, circuit).filter((group) => group.control === 'switched');
+
+/** The switches of a group: what only takes power is none. */
+export const switchesOfGroup = (job: Job, group: string): Slot[] =>
+  slotsOfGroup(job, group).filter((slot) => slot.role !== 'receptacle');
+
+/** Ids of the groups of a circuit. */
+export const groupIdsOf = (job: Job, circuit: string): ReadonlySet<string> =>
+  new Set(groupsOfCircuit(job, circuit).map((group) => group.id));
+
+/** Boxes in which something of a circuit stands or hangs: in the order of its devices, then of its luminaires. */
+export const boxesOfCircuit = (job: Job, circuit: string): BoxId[] => {
+  const groups = groupIdsOf(job, circuit);
+  return [
+    ...new Set(
+      [...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
+    ),
+  ];
+};
+
+export const findCable = (wiring: Pick<Wiring, 'cables'>, id: Id): Cable | undefined =>
+  find(wiring.cables, id);
+export const findDevice = (wiring: Pick<Wiring, 'devices'>, id: Id): Device | undefined =>
+  find(wiring.devices, id);
+
+const devicesByBox = grouping((device: Device) => device.box);
+const devicesBySlot = grouping((device: Device) => device.slot);
+export const devicesInBox = (wiring: Wiring, box: string): List<Device> => devicesByBox(wiring.devices, box);
+/** The device that stands in a slot. */
+export const deviceInSlot = (wiring: Wiring, slot: string): Device | undefined =>
+  devicesBySlot(wiring.devices, slot)[0];
