@@ -1,8 +1,28 @@
-/** The import rule: which part of the house may know which. `npm test` runs it. */
-const within = (part) => `^packages/core/src/${part}/`;
+/** The import rule: which part of the house may know which, from the list in scripts/lib/house.json. `npm test` runs it. */
+const house = require('./scripts/lib/house.json');
+
+/** "search/*" is every room of the search, "search" its door alone. */
+const folder = (pkg, part) =>
+  house[pkg].some((other) => other.part.startsWith(`${part}/`))
+    ? `^packages/${pkg}/src/${part}/[^/]+$`
+    : `^packages/${pkg}/src/${part.replace('/*', '/[^/]+')}/`;
+
+const mayRead = Object.entries(house).flatMap(([pkg, parts]) =>
+  parts.map(({ part, reads, holds }) => ({
+    name: `${pkg}-${part.replace('/', '-')}`,
+    comment: `${part}: ${holds}. It may read ${reads.join(', ') || 'itself alone'}.`,
+    severity: 'error',
+    from: { path: folder(pkg, part) },
+    to: {
+      path: `^packages/${pkg}/src/`,
+      pathNot: [folder(pkg, part), ...reads.map((one) => folder(pkg, one))],
+    },
+  })),
+);
 
 module.exports = {
   forbidden: [
+    ...mayRead,
     {
       name: 'core-stands-alone',
       comment:
@@ -12,32 +32,21 @@ module.exports = {
       to: { pathNot: ['^packages/core/src/', '^node_modules/(zod|pure-rand)/'] },
     },
     {
-      name: 'circuit-knows-only-the-model',
-      comment: 'The simulator must judge any wiring, planned or found: it knows neither groups nor planning.',
+      name: 'no-part-without-a-line',
+      comment: 'Every folder of core and pages has its line in the list.',
       severity: 'error',
-      from: { path: within('circuit') },
-      to: { path: '^packages/core/src/', pathNot: [within('circuit'), within('model')] },
+      from: {
+        path: '^packages/(core|web)/src/[^/]+/',
+        pathNot: Object.entries(house).flatMap(([pkg, parts]) => parts.map(({ part }) => folder(pkg, part))),
+      },
+      to: {},
     },
     {
-      name: 'model-knows-nothing',
-      comment: 'Everything reads the model, so the model reads nothing.',
+      name: 'one-screen-alone',
+      comment: 'A screen reads no other screen, and a panel no other panel: what two need lies below both.',
       severity: 'error',
-      from: { path: within('model') },
-      to: { path: '^packages/core/src/', pathNot: within('model') },
-    },
-    {
-      name: 'searching-comes-last',
-      comment: 'What plans and judges one arrangement does not know that there are others to choose from.',
-      severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: [within('search'), within('plans'), '/index.ts$'] },
-      to: { path: [within('search'), within('plans')] },
-    },
-    {
-      name: 'search-without-plans',
-      comment: 'The search finds trees; what is said of them is another matter.',
-      severity: 'error',
-      from: { path: within('search') },
-      to: { path: within('plans') },
+      from: { path: '^packages/web/src/(screens|panels)/([^/]+)/' },
+      to: { path: '^packages/web/src/$1/', pathNot: '^packages/web/src/$1/$2/' },
     },
     {
       name: 'entry-only',

@@ -1,3 +1,7 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './paths.mjs';
+
 /** A small job to show the formats on: power at the switch, one luminaire behind it. */
 const exampleJob = (core) => {
   const job = {
@@ -141,10 +145,36 @@ const rulesDoc = (core) => {
   ].join('\n');
 };
 
+/** A table as the formatter leaves it. */
+const table = (head, rows) => {
+  const widths = head.map((one, i) => Math.max(one.length, ...rows.map((row) => row[i].length)));
+  const line = (cells) => `| ${cells.map((cell, i) => cell.padEnd(widths[i])).join(' | ')} |`;
+  return [line(head), line(widths.map((width) => '-'.repeat(width))), ...rows.map(line)].join('\n');
+};
+
+/** The architecture page with the parts of the house in it, from the list that the import rule is made of. */
+const architectureDoc = () => {
+  const house = JSON.parse(readFileSync(join(root, 'scripts/lib/house.json'), 'utf8'));
+  const page = readFileSync(join(root, 'docs/architecture.md'), 'utf8');
+  return Object.entries(house).reduce((text, [pkg, parts]) => {
+    const rows = parts.map(({ part, holds, reads }) => [
+      `\`${part}\``,
+      holds,
+      reads.map((one) => `\`${one}\``).join(', ') || 'itself',
+    ]);
+    const marked = new RegExp(`(<!-- parts of ${pkg} -->\\n)[\\s\\S]*?(\\n<!-- end -->)`);
+    if (!marked.test(text)) throw new Error(`docs/architecture.md has no place for the parts of ${pkg}.`);
+    return text.replace(
+      marked,
+      (_all, from, to) => `${from}\n${table(['part', 'holds', 'may read'], rows)}\n${to}`,
+    );
+  }, page);
+};
+
 /** Every file of the generated documentation by its path under docs. `core` is the core, `run` the command line. */
 export const generatedDocs = (core, run) => {
   const job = exampleJob(core);
-  const files = new Map();
+  const files = new Map([['architecture.md', architectureDoc()]]);
   const json = (value) => `${JSON.stringify(value, null, 2)}\n`;
   for (const name of Object.keys(core.FORMATS))
     files.set(`schemas/${name}.schema.json`, json(core.jsonSchemaOf(name)));

@@ -1,4 +1,10 @@
-import { findCircuit, findDevice, findGroup, findLuminaire, findSlot, devicesOfGroup,
+import {
+  findCircuit,
+  findDevice,
+  findGroup,
+  findLuminaire,
+  findSlot,
+  devicesOfGroup,
   everyPosition,
   UNKNOWN_FILL,
   fillOf,
@@ -11,7 +17,8 @@ import { findCircuit, findDevice, findGroup, findLuminaire, findSlot, devicesOfG
   type Subject,
   type TruthRow,
   type Worksheet,
-  ofId } from '@amber/core';
+  ofId,
+} from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
 import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
@@ -30,8 +37,7 @@ const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
 const simulate: Command = (subject, { group: only }) => {
   const { job, wiring, compiled, proofs } = subject;
   const tables = (only ? [only] : job.groups).map((group) => truthTable(job, wiring, compiled, group));
-  const boxOf = (id: string) =>
-    placeName(subject, findDevice(wiring, id)?.box ?? id);
+  const boxOf = (id: string) => placeName(subject, findDevice(wiring, id)?.box ?? id);
   const handle = (id: string, position: number) => {
     const article = findDevice(wiring, id)?.article;
     const device = job.stock.find((one) => one.id === article);

@@ -1,9 +1,12 @@
-import { findCable, compareEditions,
+import {
+  findCable,
+  compareEditions,
   findingsByPlace,
   inspect as inspectBy,
   type Finding,
   type Severity,
-  type Subject } from '@amber/core';
+  type Subject,
+} from '@amber/core';
 import { placeName, type Command } from './report.js';
 
 const WORD: Record<Severity, string> = {

@@ -1,4 +1,12 @@
-import { findBox, cubicInches, PANEL, type Circuit, type Group, type JudgedEdition, type Subject } from '@amber/core';
+import {
+  findBox,
+  cubicInches,
+  PANEL,
+  type Circuit,
+  type Group,
+  type JudgedEdition,
+  type Subject,
+} from '@amber/core';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
 export interface Report {

@@ -10,6 +10,7 @@ import { weighedOf } from '../src/search/bounds/weighed.js';
 import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import type { Job } from '../src/index.js';
+import { frozenJob } from './support/frozen.js';
 import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying } from './support/searchTwin.js';
 
@@ -80,12 +81,12 @@ describe.each([
 });
 
 test('a neutral that is asked for may cost less than none: it takes the place of a spare that needs two caps', () => {
-  const size = { places: 4, groups: 2, switches: 2 };
-  const jobs = fc.sample(anySearchJob(size), { seed: 42, numRuns: 4457 });
-  for (const at of [4416, 4456]) {
-    const job = jobs[at];
-    if (!job) throw new Error('no job');
-    const { found, least, proved } = compare(job, at, true);
+  // Two of thousands of random jobs: the plain search found them dear, and they are kept as they were drawn.
+  for (const [name, at] of [
+    ['neutral-for-spare-1', 4416],
+    ['neutral-for-spare-2', 4456],
+  ] as const) {
+    const { found, least, proved } = compare(frozenJob(name), at, true);
     expect(proved).toBe(true);
     expect(found).toBeCloseTo(least, 1);
   }

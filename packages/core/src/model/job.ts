@@ -1,4 +1,3 @@
-import { findCircuit } from './lookup.js';
 import * as z from 'zod';
 import { articleSchema, deviceRoleSchema } from './articles.js';
 import {
@@ -281,10 +280,6 @@ export const jobShape = z.strictObject({
   wirings: z.array(wiringDocSchema).max(21),
 });
 export type Job = z.infer<typeof jobShape>;
-
-/** The name of a circuit, or what is said of a breaker that nobody has named. */
-export const circuitName = (job: Job, id: string): string =>
-  findCircuit(job, id)?.name ?? 'a breaker that nobody has named';
 
 /** The planned wiring of a job, or null before anything could be planned. */
 export const plannedWiring = (job: Job) =>

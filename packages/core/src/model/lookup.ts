@@ -61,6 +61,10 @@ export const findLuminaire = finder('luminaires');
 export const findFeed = finder('feeds');
 export const findExistingCable = finder('existingCables');
 
+/** The name of a circuit, or what is said of a breaker that nobody has named. */
+export const circuitName = (job: Job, id: string): string =>
+  findCircuit(job, id)?.name ?? 'a breaker that nobody has named';
+
 const byCircuit = grouping((group: Group) => group.circuit);
 const slotsByGroup = grouping((slot: Slot) => slot.group);
 const slotsByBox = grouping((slot: Slot) => slot.box);

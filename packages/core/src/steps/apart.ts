@@ -1,5 +1,6 @@
 import type { BoxId } from '../model/ids.js';
-import { circuitName, type Job } from '../model/job.js';
+import type { Job } from '../model/job.js';
+import { circuitName } from '../model/lookup.js';
 import { endKey, placeOfEnd, type Joint, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey } from '../circuit/keys.js';

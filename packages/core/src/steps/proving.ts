@@ -1,5 +1,6 @@
 import { UNNAMED_BREAKER } from '../model/ids.js';
-import { circuitName, type Box, type Job } from '../model/job.js';
+import type { Box, Job } from '../model/job.js';
+import { circuitName } from '../model/lookup.js';
 import { listed } from '../words/lists.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';

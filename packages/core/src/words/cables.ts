@@ -1,6 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import { PANEL, type Place } from '../model/ids.js';
-import { circuitName, type Job } from '../model/job.js';
+import type { Job } from '../model/job.js';
+import { circuitName } from '../model/lookup.js';
 import { placeOfEnd, type Cable, type End, type Wiring } from '../model/wiring.js';
 import { placeTag } from './places.js';
 import { compile } from '../circuit/compile.js';

@@ -1,4 +1,6 @@
-import { findBox, articleOf,
+import {
+  findBox,
+  articleOf,
   articlesAt,
   articlesOf,
   cubicInches,
@@ -6,7 +8,8 @@ import { findBox, articleOf,
   type ArticleId,
   type BoxArticle,
   type BoxId,
-  type Job } from '@amber/core';
+  type Job,
+} from '@amber/core';
 import { Field, Select } from './ui.js';
 
 const nameOf = (box: BoxArticle) =>

@@ -1,4 +1,6 @@
-import { findRoom, alongWall,
+import {
+  findRoom,
+  alongWall,
   extentOf,
   isUpright,
   isWithin,
@@ -7,7 +9,8 @@ import { findRoom, alongWall,
   type Job,
   type Room,
   type Spot,
-  type Wall } from '@amber/core';
+  type Wall,
+} from '@amber/core';
 
 /** Where the name of a box stands beside its mark, pixels from its middle. */
 export interface LabelSpot {

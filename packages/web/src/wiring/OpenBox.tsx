@@ -1,5 +1,8 @@
 import { memo } from 'react';
-import { findBox, findCable, cableTold,
+import {
+  findBox,
+  findCable,
+  cableTold,
   isUntoldFeed,
   PANEL,
   ROLE_WORDS,
@@ -8,7 +11,8 @@ import { findBox, findCable, cableTold,
   type DeviceId,
   type DrawnSheath,
   type DrawnWire,
-  type Positions } from '@amber/core';
+  type Positions,
+} from '@amber/core';
 import { ItemFace } from './ItemFace.js';
 import type { Seen } from './lenses.js';
 import type { Bench } from './useBench.js';

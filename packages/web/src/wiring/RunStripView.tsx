@@ -1,5 +1,8 @@
 import { useRef, useState } from 'react';
-import { findBox, findCable, conductorKey,
+import {
+  findBox,
+  findCable,
+  conductorKey,
   articleOf,
   feetInches,
   PANEL,
@@ -8,7 +11,8 @@ import { findBox, findCable, conductorKey,
   type StripEdge,
   type StripNode,
   ofId,
-  isUntoldFeed } from '@amber/core';
+  isUntoldFeed,
+} from '@amber/core';
 import { Button } from '../parts/ui.js';
 import { useSize } from '../parts/useSize.js';
 import { Handle } from './Handle.js';

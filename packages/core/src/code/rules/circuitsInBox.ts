@@ -1,7 +1,7 @@
 import { listed } from '../../words/lists.js';
 import { breakersOf } from '../../circuit/parts.js';
 import type { CircuitId } from '../../model/ids.js';
-import { circuitName } from '../../model/job.js';
+import { circuitName } from '../../model/lookup.js';
 import { defineRule } from '../rule.js';
 
 /**

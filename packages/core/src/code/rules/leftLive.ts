@@ -1,6 +1,6 @@
 import type { BoxId } from '../../model/ids.js';
 import { articleOf } from '../../model/articles.js';
-import { circuitName } from '../../model/job.js';
+import { circuitName } from '../../model/lookup.js';
 import { leftLive } from '../../circuit/leftLive.js';
 import { defineRule, type Ask } from '../rule.js';
 

@@ -1,7 +1,6 @@
+import { circuitName, findCable } from '../../model/lookup.js';
 import { listed } from '../../words/lists.js';
-import { findCable } from '../../model/lookup.js';
 import type { CircuitId } from '../../model/ids.js';
-import { circuitName } from '../../model/job.js';
 import type { Joint } from '../../model/wiring.js';
 import { conductorKey, jointKey } from '../../circuit/keys.js';
 import { articleOf } from '../../model/articles.js';

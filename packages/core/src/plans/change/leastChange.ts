@@ -1,6 +1,6 @@
-import { findCircuit, findSlot } from '../../model/lookup.js';
+import { circuitName, findCircuit, findSlot } from '../../model/lookup.js';
 import { PANEL, type BoxId, type CableId, type SlotId } from '../../model/ids.js';
-import { circuitName, type Choice, type ExistingCable, type Job } from '../../model/job.js';
+import type { Choice, ExistingCable, Job } from '../../model/job.js';
 import { feedingCable } from '../../planning/carriers.js';
 import type { Cable, Device, Wiring } from '../../model/wiring.js';
 import type { Finding } from '../../code/rule.js';

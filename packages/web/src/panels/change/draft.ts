@@ -1,4 +1,6 @@
-import { findBox, newBox,
+import {
+  findBox,
+  newBox,
   newRunFact,
   PANEL,
   switchedGroups,
@@ -9,7 +11,8 @@ import { findBox, newBox,
   type GroupId,
   type Job,
   type Slot,
-  type SlotId } from '@amber/core';
+  type SlotId,
+} from '@amber/core';
 import { boxesOf } from '../../plan/view.js';
 import { fresh } from '../../parts/fresh.js';
 

@@ -1,12 +1,15 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import { findBox, cubicInches,
+import {
+  findBox,
+  cubicInches,
   fillOf,
   sayFill,
   sayFillLine,
   UNKNOWN_FILL,
   type ArticleId,
-  type BoxId } from '@amber/core';
+  type BoxId,
+} from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
 import { SeverityMark } from '../../parts/ui.js';

@@ -1,4 +1,11 @@
-import { findBox, findCable, findingKey, findingsByPlace, type Finding, type PlaceFindings } from '@amber/core';
+import {
+  findBox,
+  findCable,
+  findingKey,
+  findingsByPlace,
+  type Finding,
+  type PlaceFindings,
+} from '@amber/core';
 import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Bench } from '../../wiring/useBench.js';
@@ -11,8 +18,7 @@ import { useRemedies } from '../../worker/useRemedies.js';
 
 const nameOf = (bench: Bench, { kind, id, name }: PlaceFindings): string => {
   const cable = kind === 'run' ? findCable(bench.wiring, id) : undefined;
-  const place = (at: string) =>
-    at === 'panel' ? 'Panel' : (findBox(bench.job, at)?.name ?? at);
+  const place = (at: string) => (at === 'panel' ? 'Panel' : (findBox(bench.job, at)?.name ?? at));
   if (cable) return `${place(cable.from)} to ${place(cable.to)}`;
   return kind === 'circuit' ? `Circuit ${name}` : name;
 };

@@ -1,6 +1,16 @@
 import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { findBox, findDevice, findSlot, makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Slot, type Step } from '@amber/core';
+import {
+  findBox,
+  findDevice,
+  findSlot,
+  makeUpSteps,
+  PHASE_WORDS,
+  type BoxId,
+  type BoxSteps,
+  type Slot,
+  type Step,
+} from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useEdit } from '../../store/review.js';
 import { ticked as tickMade, tickedSteps } from '../../store/tickSlice.js';

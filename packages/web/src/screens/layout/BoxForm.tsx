@@ -1,4 +1,6 @@
-import { findRoom, changeBox,
+import {
+  findRoom,
+  changeBox,
   feetInches,
   gangInto,
   holdOf,
@@ -6,7 +8,8 @@ import { findRoom, changeBox,
   setHeight,
   type Box,
   type Hold,
-  type Job } from '@amber/core';
+  type Job,
+} from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { AnswerSelect } from '../../parts/AnswerSelect.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';

@@ -3,8 +3,7 @@ import { toPixel, type View } from '../../plan/view.js';
 
 /** Cables that lie in the walls already, broken as what exists is drawn. */
 export const LyingCables = ({ job, view }: { job: Job; view: View }) => {
-  const spotOf = (place: string) =>
-    place === PANEL ? job.routing.panel?.at : findBox(job, place)?.at;
+  const spotOf = (place: string) => (place === PANEL ? job.routing.panel?.at : findBox(job, place)?.at);
   return (
     <g fill="none" stroke="var(--color-ink)" strokeWidth="1.8" strokeDasharray="8 4" aria-hidden="true">
       {job.existingCables.map(({ id, between: [from, to] }) => {

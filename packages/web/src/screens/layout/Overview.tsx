@@ -1,7 +1,11 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { findGroup, findRoom, groupsOfCircuit, addCircuit,
+import {
+  findGroup,
+  findRoom,
+  groupsOfCircuit,
+  addCircuit,
   addGroup,
   JUDGED_EDITIONS,
   layoutFaults,
@@ -13,7 +17,8 @@ import { findGroup, findRoom, groupsOfCircuit, addCircuit,
   type Job,
   type LayoutFault,
   type LevelId,
-  type RoomId } from '@amber/core';
+  type RoomId,
+} from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { plural } from '../../parts/format.js';
 import { NameInput } from '../../parts/inputs.js';
@@ -227,10 +232,9 @@ export const Overview = ({
               {one.name} <span className="font-normal text-quiet">{one.breaker} A</span>
             </h2>
             <ul className="flex flex-col gap-2">
-              {groupsOfCircuit(job, one.id)
-                .map((group) => (
-                  <GroupRow key={group.id} job={job} id={group.id} pointing={pointing} />
-                ))}
+              {groupsOfCircuit(job, one.id).map((group) => (
+                <GroupRow key={group.id} job={job} id={group.id} pointing={pointing} />
+              ))}
             </ul>
             {one.id === circuit?.id ? <SiteFacts job={job} facts={factsOfCircuit(one)} /> : null}
             {one.id === circuit?.id && adding === 'group' ? (

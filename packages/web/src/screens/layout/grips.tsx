@@ -1,5 +1,14 @@
 import type { ReactNode } from 'react';
-import { findRoom, isUpright, pointOn, wallOfDoor, wallsOf, type DoorId, type Job, type Room } from '@amber/core';
+import {
+  findRoom,
+  isUpright,
+  pointOn,
+  wallOfDoor,
+  wallsOf,
+  type DoorId,
+  type Job,
+  type Room,
+} from '@amber/core';
 import { freeOnWall } from '../../plan/labels.js';
 import { toPixel, type View } from '../../plan/view.js';
 import type { Grip } from './moving.js';

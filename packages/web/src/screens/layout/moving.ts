@@ -1,4 +1,7 @@
-import { findBox, findRoom, gangInto,
+import {
+  findBox,
+  findRoom,
+  gangInto,
   moveBox,
   moveDoor,
   movePicture,
@@ -13,7 +16,8 @@ import { findBox, findRoom, gangInto,
   removeRoom,
   type Job,
   type RoomId,
-  type Spot } from '@amber/core';
+  type Spot,
+} from '@amber/core';
 import type { Selected } from './selection.js';
 
 /** What is being dragged. */

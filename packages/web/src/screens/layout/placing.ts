@@ -1,4 +1,6 @@
-import { findRoom, addDoor,
+import {
+  findRoom,
+  addDoor,
   addLuminaire,
   addPlainBox,
   addSwitch,
@@ -10,7 +12,8 @@ import { findRoom, addDoor,
   type Job,
   type LuminaireId,
   type SlotId,
-  type Spot } from '@amber/core';
+  type Spot,
+} from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
 import type { Selected, Tool } from './selection.js';
 

@@ -1,5 +1,13 @@
 import { Check } from 'lucide-react';
-import { findBox, dollars, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
+import {
+  findBox,
+  dollars,
+  FAMILIAR_TITLES,
+  profileOf,
+  type Candidate,
+  type Circuit,
+  type Job,
+} from '@amber/core';
 import { Link } from 'react-router';
 import { plural } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
