@@ -101,6 +101,8 @@ const initialise = (files) => {
       'CREATE DATABASE amber CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
       `CREATE USER 'amber'@'127.0.0.1' IDENTIFIED BY '${password}';`,
       "GRANT ALL ON amber.* TO 'amber'@'127.0.0.1';",
+      // Tests of migrations make databases of their own beside it.
+      "GRANT ALL ON `amber\\_%`.* TO 'amber'@'127.0.0.1';",
       '',
     ].join('\n'),
     { mode: 0o600 },

@@ -207,7 +207,7 @@ export type { TruthRow, TruthTable } from './proving/truthTable.js';
 
 /** Code rules and box fill. */
 export { fillOf } from './materials/boxContents.js';
-export { cautionsAt } from './steps/makeUpSteps.js';
+export { cautionsAt } from './steps/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { faceOf, type FaceScrew } from './model/face.js';
 export { sayLeast, sayProof } from './plans/proof.js';
@@ -299,3 +299,27 @@ export { ROLE_WORDS, sayTrace, STATE_WORDS } from './steps/sayTrace.js';
 export { findTerms } from './steps/glossary.js';
 export type { Term } from './steps/glossary.js';
 export type { SaidTrace } from './steps/sayTrace.js';
+
+/** What server and page say to each other, and what happens on site. */
+export {
+  CONTRACT,
+  FILE_PATHS,
+  newerRevisionSchema,
+  pathOf,
+  PROBLEM_CODES,
+  problemSchema,
+} from './wire/contract.js';
+export type {
+  Catalog,
+  Endpoint,
+  EndpointName,
+  JobHead,
+  Problem,
+  ProblemCode,
+  RevisionHead,
+  StoredJob,
+} from './wire/contract.js';
+export { liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
+export type { About, RecordKindName, SiteRecord, TickState } from './wire/record.js';
+export { digestOf } from './model/digest.js';
+export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';

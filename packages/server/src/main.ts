@@ -6,7 +6,7 @@ import { dataSourceOf } from './store/dataSource.js';
 import { loadDemo } from './store/demo.js';
 import { JobStore } from './store/jobs.js';
 import { PictureStore } from './store/pictures.js';
-import { TickStore } from './store/ticks.js';
+import { RecordStore } from './store/records.js';
 import { prepareDatabase } from './store/prepare.js';
 
 const HOST = '127.0.0.1';
@@ -42,11 +42,11 @@ const start = async () => {
   const store = new JobStore(source);
   const catalog = new CatalogStore(source);
   const pictures = new PictureStore(source);
-  const ticks = new TickStore(source);
+  const records = new RecordStore(source);
   if (process.env['DEMO_JOB']) await loadDemo(source, store, process.env['DEMO_JOB']);
   const webRoot = process.env['WEB_ROOT'];
   const hosts = (process.env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean);
-  const app = createApp({ store, catalog, pictures, ticks, hosts, ...(webRoot ? { webRoot } : {}) });
+  const app = createApp({ store, catalog, pictures, records, hosts, ...(webRoot ? { webRoot } : {}) });
   const port = Number(process.env['PORT'] ?? 4747);
   let server: Server;
   try {

@@ -1,3 +1,4 @@
+import * as z from 'zod';
 import { findDevice } from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, type CableId } from '../model/ids.js';
@@ -5,12 +6,21 @@ import { plannedWiring, type Job } from '../model/job.js';
 import { drawStrip } from './runStrip.js';
 
 /** The run of a circuit in small: enough for a picture beside its name. */
-export interface RunSketch {
-  nodes: { column: number; row: number; letters: string[]; luminaires: number; panel: boolean }[];
-  edges: { from: number; to: number; insulated: number }[];
-  columns: number;
-  rows: number;
-}
+export const runSketchSchema = z.object({
+  nodes: z.array(
+    z.object({
+      column: z.number(),
+      row: z.number(),
+      letters: z.array(z.string()),
+      luminaires: z.int(),
+      panel: z.boolean(),
+    }),
+  ),
+  edges: z.array(z.object({ from: z.int(), to: z.int(), insulated: z.int() })),
+  columns: z.number(),
+  rows: z.number(),
+});
+export type RunSketch = z.infer<typeof runSketchSchema>;
 
 /** The sketch of these cables of the planned wiring; null where there are none. */
 export const sketchRun = (job: Job, cables: readonly CableId[]): RunSketch | null => {

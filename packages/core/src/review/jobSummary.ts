@@ -1,37 +1,48 @@
+import * as z from 'zod';
+import { circuitIdSchema } from '../model/ids.js';
 import { groupsOfCircuit } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
-import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
+import { runSketchSchema, sketchRun } from '../drawing/sketchRun.js';
 import { reviewCircuit, reviewJob } from './reviewJob.js';
 
+/** Raised whenever a summary says something else of the same job; those of before are made anew. */
+export const SUMMARY_VERSION = 1;
+
+const count = z.int().min(0);
+
 /** What a list shows of one circuit. */
-export interface CircuitSummary {
-  id: string;
-  name: string;
-  breaker: number;
-  switches: number;
-  luminaires: number;
+export const circuitSummarySchema = z.object({
+  id: circuitIdSchema,
+  name: z.string(),
+  breaker: z.int(),
+  switches: count,
+  luminaires: count,
   /** Handle positions of its groups, and those that work. */
-  positions: number;
-  working: number;
-  /** How many positions there are, where only some were tried. */
-  of: number;
-  violations: number;
-  unfinished: number;
+  positions: count,
+  working: count,
+  /** How many positions there are, where only some were tried; a number of any size. */
+  of: z.number(),
+  violations: count,
+  unfinished: count,
   /** Null where the circuit cannot be planned. */
-  run: RunSketch | null;
-}
+  run: runSketchSchema.nullable(),
+});
+export type CircuitSummary = z.infer<typeof circuitSummarySchema>;
 
 /** What a list shows of a job without opening it. */
-export interface JobSummary {
-  edition: number;
-  circuits: CircuitSummary[];
-}
+export const jobSummarySchema = z.object({
+  version: z.literal(SUMMARY_VERSION),
+  edition: z.int(),
+  circuits: z.array(circuitSummarySchema),
+});
+export type JobSummary = z.infer<typeof jobSummarySchema>;
 
 /** Plans and inspects the job once. */
 export const summariseJob = (asked: Job): JobSummary => {
   const review = reviewJob(asked);
   const { job } = review;
   return {
+    version: SUMMARY_VERSION,
     edition: job.edition,
     circuits: job.circuits.map(({ id, name, breaker }) => {
       const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));

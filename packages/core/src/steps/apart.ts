@@ -1,18 +1,20 @@
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { circuitName } from '../model/lookup.js';
-import { endKey, placeOfEnd, type Joint, type Wiring } from '../model/wiring.js';
+import { endKey, placeOfEnd, type End, type Joint, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
 import { endWord } from '../words/wires.js';
-import type { Step } from './step.js';
+import type { DraftStep } from './step.js';
 
 /** One of two or more places in a box at which a neutral of one circuit is joined or landed: never with one another. */
 export interface Apart {
   net: number;
+  /** The circuit whose neutral it is, and its name. */
+  source: string;
   circuit: string;
-  parts: { joint: Joint | null; words: string[] }[];
+  parts: { joint: Joint | null; ends: End[]; words: string[] }[];
 }
 
 /**
@@ -43,17 +45,21 @@ export const neutralsApart = (
     const ends = joint.members.flatMap((member) => ('end' in member ? [member.end] : []));
     for (const end of ends) joined.add(endKey(end));
     if (ends.length > 0)
-      add(compiled.netOf(jointKey(joint.id)), { joint, words: ends.map((end) => endWord(job, wiring, end)) });
+      add(compiled.netOf(jointKey(joint.id)), {
+        ...{ joint, ends, words: ends.map((end) => endWord(job, wiring, end)) },
+      });
   }
   for (const { wire } of wiring.landings) {
     if (!('end' in wire) || !here.has(`${wire.end.cable} ${wire.end.side}`) || joined.has(endKey(wire.end)))
       continue;
     const net = compiled.netOf(conductorKey(wire.end.cable, wire.end.colour));
-    add(net, { joint: null, words: [endWord(job, wiring, wire.end)] });
+    add(net, { joint: null, ends: [wire.end], words: [endWord(job, wiring, wire.end)] });
   }
   return [...parts].flatMap(([net, all]) => {
     const source = compiled.sources.find((one) => one.neutral === net);
-    return all.length < 2 || !source ? [] : [{ net, circuit: circuitName(job, source.id), parts: all }];
+    return all.length < 2 || !source
+      ? []
+      : [{ net, source: source.id, circuit: circuitName(job, source.id), parts: all }];
   });
 };
 
@@ -68,9 +74,10 @@ const saidPart = ({ words }: Apart['parts'][number]): string =>
 export const sayApart = ({ circuit, parts }: Apart): string =>
   `${parts.length} neutrals of ${circuit} stay apart in this box, never joined: ${parts.map((part) => saidPart(part)).join('; apart from ')}.`;
 
-export const apartSteps = (box: BoxId, apart: readonly Apart[]): Step[] =>
-  apart.map((one, i) => ({
-    id: `${box}/apart/${i}`,
+export const apartSteps = (box: BoxId, apart: readonly Apart[]): DraftStep[] =>
+  apart.map((one) => ({
+    id: `${box}/apart/${one.source}`,
+    rests: one.parts.map(({ joint, ends }) => [joint?.id ?? null, ends.map(endKey).sort()]),
     phase: 'neutrals',
     text: sayApart(one),
     why: JOINED,

@@ -1,4 +1,4 @@
-import { findLuminaire } from '../model/lookup.js';
+import { findLuminaire, findSlot } from '../model/lookup.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -6,17 +6,17 @@ import type { Landing, Wiring } from '../model/wiring.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
 import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
 import { isJumper } from './splices.js';
-import type { Step } from './step.js';
+import type { DraftStep } from './step.js';
 
 /** Key of the wire of a landing. */
 const keyOf = (wire: Landing['wire']): string =>
   'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
 
 /** The landings of one device, its ground first where the job has it so. */
-export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
+export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
   wiring.devices
     .filter((device) => device.box === box)
-    .flatMap((device): Step[] => {
+    .flatMap((device): DraftStep[] => {
       const article = articleOf(job.stock, 'device', device.article);
       const name = deviceWord(job, wiring, device.id);
       const hooked =
@@ -30,11 +30,13 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
           ...landing,
           use: ('device' in landing.terminal && useOf(landing.terminal.name)) || ('ground' as const),
         }));
+      const landings = landed.map(({ wire, terminal }) => [wire, terminal]);
+      const screws = findSlot(job, device.slot)?.screws ?? 'usual';
       const groundFirst = job.preferences.firstOnDevice === 'ground' ? -1 : 1;
       const inOrder = [...landed].sort(
         (a, b) => groundFirst * (Number(a.use === 'ground') - Number(b.use === 'ground')),
       );
-      const steps = inOrder.map(({ wire, terminal, use }): Step => {
+      const steps = inOrder.map(({ wire, terminal, use }): DraftStep => {
         const what =
           'end' in wire
             ? endWord(job, wiring, wire.end)
@@ -44,6 +46,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
         const screw = terminalWord(job, wiring, terminal);
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
+          rests: [device.article, screws, wire, terminal],
           phase: 'devices',
           text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: the ${what} to the ${screw}.`,
           why: WHY_ON[use],
@@ -58,6 +61,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
         ...steps,
         {
           id: `${box}/torque/${device.id}`,
+          rests: [device.article, landings],
           phase: 'devices',
           text: `${hooked} Tighten every screw of the ${name} to the torque marked on it.`,
           why: 'A loose screw heats; one turned too far breaks the wire.',
@@ -67,6 +71,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
         },
         {
           id: `${box}/fit/${device.id}`,
+          rests: [device.article, landings],
           phase: 'close',
           text: `Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${tape}`,
           why: 'A bare ground that touches a hot screw trips the breaker when the circuit is switched on.',
@@ -113,7 +118,7 @@ const WHY_AT_LUMINAIRE = {
   ground: 'Its metal can be touched.',
 } as const;
 
-export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
+export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
   wiring.landings.flatMap(({ wire, terminal }) => {
     if (!('luminaire' in terminal)) return [];
     const luminaire = findLuminaire(job, terminal.luminaire);
@@ -122,6 +127,7 @@ export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): Step[] =>
     return [
       {
         id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
+        rests: [wire, terminal],
         phase: 'devices' as const,
         text: `${luminaire.name}: the ${what} to its ${terminal.name} screw.`,
         why: WHY_AT_LUMINAIRE[terminal.name],

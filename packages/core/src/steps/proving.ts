@@ -6,7 +6,7 @@ import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { leftLive, type LeftLive } from '../circuit/leftLive.js';
 import { cableWord } from '../words/cables.js';
-import type { Step } from './step.js';
+import type { DraftStep } from './step.js';
 
 /** It stands wherever a step leads to a breaker's terminal or a bar of the panel. */
 export const PANEL_CAUTION =
@@ -31,11 +31,12 @@ export const deadSteps = (
   compiled: Compiled,
   box: Box,
   circuits: ReadonlySet<string>,
-): Step[] => {
+): DraftStep[] => {
   const names = [...circuits].map((id) => circuitName(job, id));
   const hasUnnamed = circuits.has(UNNAMED_BREAKER);
   const known = [...circuits].filter((id) => id !== UNNAMED_BREAKER).map((id) => circuitName(job, id));
   const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);
+  const feeding = [...circuits].sort();
   const isThere = box.work === 'existing' || here.some((cable) => cable.existing);
   const groups = job.groups.filter((group) => circuits.has(group.circuit));
   const ids = new Set<string>(groups.map((group) => group.id));
@@ -43,10 +44,11 @@ export const deadSteps = (
   const find = hasUnnamed
     ? ` Nobody has named ${names.length > 1 ? 'one of them' : 'it'}: find it before you go on, by switching breakers off until what it feeds tests dead.`
     : '';
-  const before: Step[] = isThere
+  const before: DraftStep[] = isThere
     ? [
         {
           id: `${box.id}/lit`,
+          rests: feeding,
           phase: 'dead',
           text:
             lamps.length > 0
@@ -64,6 +66,7 @@ export const deadSteps = (
     ...before,
     {
       id: `${box.id}/dead`,
+      rests: feeding,
       phase: 'dead',
       text: `${
         names.length > 1
@@ -77,8 +80,9 @@ export const deadSteps = (
     },
     ...leftLive(wiring, job, compiled)
       .filter((one) => one.box === box.id)
-      .map((one): Step => ({
+      .map((one): DraftStep => ({
         id: `${box.id}/live/${one.cable.id}/${one.whole ? 'whole' : 'spare'}`,
+        rests: [one.cable.id, one.breaker, one.whole],
         phase: 'dead',
         text: `${sayLeftLive(job, wiring, one)} Have it taken off its breaker and bars at the panel, both ends capped and tagged; until then it is worked on as live.`,
         why: 'An old cable that looks dead because nothing hangs on it is not.',
@@ -88,6 +92,7 @@ export const deadSteps = (
       })),
     {
       id: `${box.id}/proof`,
+      rests: [feeding, here.map(({ id, existing }) => [id, existing])],
       phase: 'proof',
       text: isThere
         ? `Take the plate or the luminaire off, ease the device out and touch no metal of it. ${PROOF}, with every handle of ${groups.length > 0 ? listed(groups.map((group) => group.name)) : 'the circuit'} in both positions. ${AGAIN}`

@@ -9,7 +9,7 @@ import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
 import type { Apart } from './apart.js';
 import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
-import type { Phase, Step } from './step.js';
+import type { DraftStep, Phase } from './step.js';
 
 const PHASE_OF: Record<Role, Phase> = {
   ground: 'grounds',
@@ -79,6 +79,9 @@ const tailWord = (job: Job, wiring: Wiring, pigtail: string): string | null => {
 const LIVE_CAP =
   'It is live until its breaker is off: nothing here uses it, and nobody has taken it off at the panel.';
 
+const tailsOf = ({ members }: Joint): ReadonlySet<string> =>
+  new Set(members.flatMap((member) => ('pigtail' in member ? [member.pigtail.id] : [])));
+
 const spliceStep = (
   job: Job,
   wiring: Wiring,
@@ -86,7 +89,7 @@ const spliceStep = (
   role: Role,
   /** The neutral of this circuit that stays apart from it in the same box, in words. */
   apart: string | null,
-): Step => {
+): DraftStep => {
   const ends = joint.members.flatMap((member) => ('end' in member ? [endWord(job, wiring, member.end)] : []));
   const leads = joint.members.flatMap((member) =>
     'lead' in member
@@ -111,6 +114,11 @@ const spliceStep = (
       : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${fold}`;
   return {
     id: `${joint.box}/splice/${joint.id}`,
+    rests: [
+      joint.members,
+      joint.connectors,
+      wiring.landings.filter(({ wire }) => 'pigtail' in wire && tailsOf(joint).has(wire.pigtail)),
+    ],
     phase,
     text,
     why: all.length === 1 ? WHY.spare : apart === null ? WHY[role] : WHY_APART,
@@ -131,7 +139,7 @@ export const spliceSteps = (
   roles: readonly Role[],
   box: BoxId,
   apart: readonly Apart[],
-): Step[] =>
+): DraftStep[] =>
   wiring.joints
     .filter((joint) => joint.box === box && !isJumper(joint))
     .map((joint) => {

@@ -1,3 +1,4 @@
+import { digestOf } from '../model/digest.js';
 import type { BoxId } from '../model/ids.js';
 
 /** The parts of the work at one box, in their order. */
@@ -28,8 +29,10 @@ export const PHASE_WORDS: Record<Phase, string> = {
 
 /** One thing to do, told at three depths. */
 export interface Step {
-  /** The same for the same work after planning again. */
+  /** The fact of the wiring that it is about: the same for the same work after planning again, whatever its words and its place. */
   id: string;
+  /** Sum of all that it rests on, so that what was ticked and has changed since falls open again. */
+  hash: string;
   phase: Phase;
   /** What to do, with colours, tags, screws, connectors, counts and lengths. */
   text: string;
@@ -42,6 +45,11 @@ export interface Step {
   /** Key of the wire or splice that it is about; null where it is about none. */
   shows: string | null;
 }
+
+/** A step with what it rests on in the wiring: neither names nor words. */
+export type DraftStep = Omit<Step, 'hash'> & { rests: unknown };
+
+export const settledStep = ({ rests, ...step }: DraftStep): Step => ({ ...step, hash: digestOf(rests) });
 
 /** The work order of one box. */
 export interface BoxSteps {

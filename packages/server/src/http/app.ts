@@ -1,21 +1,23 @@
 import { extname, join } from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
+import { CONTRACT } from '@amber/core';
 import type { CatalogStore } from '../store/catalog.js';
 import type { JobStore } from '../store/jobs.js';
 import type { PictureStore } from '../store/pictures.js';
-import type { TickStore } from '../store/ticks.js';
+import type { RecordStore } from '../store/records.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
 import { pictureRoutes } from './pictureRoutes.js';
+import { answer } from './route.js';
 import { answerProblems, Refusal } from './problems.js';
 
 export interface AppOptions {
   store: JobStore;
   catalog: CatalogStore;
   pictures: PictureStore;
-  ticks: TickStore;
+  records: RecordStore;
   /** Folder of the built pages; none in tests of the API. */
   webRoot?: string;
   /** Host names beside loopback under which the server may be reached. */
@@ -23,7 +25,14 @@ export interface AppOptions {
 }
 
 /** A fresh application, not listening, so that a test can have ten. */
-export const createApp = ({ store, catalog, pictures, ticks, webRoot, hosts = [] }: AppOptions): Express => {
+export const createApp = ({
+  store,
+  catalog,
+  pictures,
+  records,
+  webRoot,
+  hosts = [],
+}: AppOptions): Express => {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -37,19 +46,17 @@ export const createApp = ({ store, catalog, pictures, ticks, webRoot, hosts = []
   );
   app.use(checkOrigin(hosts));
   app.use(compression());
-  app.get('/api/health', async (_request, response) => {
+  const api = Router();
+  answer(api, CONTRACT.health, async () => {
     try {
       await store.ping();
     } catch (error) {
       throw new Refusal(503, 'database-down', `The database does not answer: ${(error as Error).message}`);
     }
-    response.json({ ok: true, database: 'answers' });
+    return { ok: true as const, database: 'answers' };
   });
-  app.get('/api/catalog', async (_request, response) => {
-    response.json(await catalog.read());
-  });
-  app.use('/api/jobs', jobRoutes(store, ticks));
-  app.use('/api/pictures', pictureRoutes(pictures));
+  answer(api, CONTRACT.catalog, () => catalog.read());
+  app.use('/api', api, jobRoutes(store, records), pictureRoutes(pictures));
   app.use('/api', (request) => {
     throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');
   });

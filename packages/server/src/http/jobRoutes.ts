@@ -1,44 +1,24 @@
-import express, { Router, type Request } from 'express';
-import * as z from 'zod';
-import { jobIdSchema, parseJobFile, planJob, readJob, writeJobFile, type Job } from '@amber/core';
-import type { JobStore, OpenOutcome, StoredJob } from '../store/jobs.js';
-import { LONGEST_STEP } from '../store/entities.js';
-import type { TickStore } from '../store/ticks.js';
+import express, { Router } from 'express';
+import {
+  CONTRACT,
+  FILE_PATHS,
+  jobIdSchema,
+  parseJobFile,
+  planJob,
+  readJob,
+  writeJobFile,
+  type Job,
+  type StoredJob,
+} from '@amber/core';
+import type { JobStore, OpenOutcome } from '../store/jobs.js';
+import type { RecordStore } from '../store/records.js';
 import { badDocument, missing, Refusal } from './problems.js';
-
-const saveIdSchema = z.string().min(1).max(100);
-const createSchema = z.object({ saveId: saveIdSchema, document: z.unknown() });
-const saveSchema = z.object({ saveId: saveIdSchema, parent: z.int().min(1), document: z.unknown() });
-
-const tickSchema = z.object({
-  id: saveIdSchema,
-  step: z.string().min(1).max(LONGEST_STEP),
-  done: z.boolean(),
-});
-
-/** Parses the envelope of a request; the document inside is the core's to judge. */
-const envelope = <T>(schema: z.ZodType<T>, body: unknown): T => {
-  const parsed = schema.safeParse(body);
-  if (parsed.success) return parsed.data;
-  const [issue] = parsed.error.issues;
-  throw new Refusal(
-    400,
-    'bad-request',
-    issue?.message ?? 'The request is not understood.',
-    issue?.path.join('.') ?? '',
-  );
-};
+import { answer } from './route.js';
 
 const documentOf = (document: unknown): Job => {
   const read = readJob(document);
   if (!read.ok) throw badDocument(read.faults.map((fault) => ({ ...fault, path: `document.${fault.path}` })));
   return read.job;
-};
-
-const idOf = (request: Request): string => {
-  const parsed = jobIdSchema.safeParse(request.params['id']);
-  if (!parsed.success) throw missing(String(request.params['id']));
-  return parsed.data;
 };
 
 const opened = (id: string, outcome: OpenOutcome): StoredJob => {
@@ -56,45 +36,48 @@ const fileName = (name: string): string =>
       .slice(0, 80) || 'job'
   }.json`;
 
-/** Jobs over HTTP. Documents are up to 2 MB. */
-export const jobRoutes = (store: JobStore, ticks: TickStore): Router => {
+/** Jobs over HTTP, as the contract has it. Documents are up to 2 MB. */
+export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
   const routes = Router();
-  routes.use(express.json({ limit: '2mb' }));
-  routes.use(express.text({ limit: '2mb', type: 'text/plain' }));
+  routes.use('/jobs', express.json({ limit: '2mb' }));
+  routes.use('/jobs', express.text({ limit: '2mb', type: 'text/plain' }));
 
-  routes.get('/', async (_request, response) => {
-    response.json({ jobs: await store.list() });
-  });
+  answer(routes, CONTRACT.jobs, async () => ({ jobs: await store.list() }));
 
-  routes.post('/', async (request, response) => {
-    const { saveId, document } = envelope(createSchema, request.body);
-    const job = documentOf(document);
-    if (!(await store.create(job, saveId)))
-      throw new Refusal(409, 'id-taken', `There is a job with the id "${job.id}" already.`, 'document.id');
-    response.status(201).json({ id: job.id, revision: 1 });
-  });
+  answer(
+    routes,
+    CONTRACT.makeJob,
+    async ({ request: { saveId, document } }) => {
+      const job = documentOf(document);
+      if (!(await store.create(job, saveId)))
+        throw new Refusal(409, 'id-taken', `There is a job with the id "${job.id}" already.`, 'document.id');
+      return { id: job.id, revision: 1 };
+    },
+    { status: 201 },
+  );
 
-  /** Takes the text of a job file. A file whose id is in use comes in under a new id: nothing is overwritten. */
-  routes.post('/import', async (request, response) => {
-    if (typeof request.body !== 'string')
-      throw new Refusal(415, 'not-text', 'Send the text of the job file as text/plain.', '');
-    const read = parseJobFile(request.body);
-    if (!read.ok) throw badDocument(read.faults);
-    const { job } = planJob(read.job);
-    const renamed = { ...job, id: crypto.randomUUID() as Job['id'] };
-    const stored = (await store.create(job, crypto.randomUUID())) ? job : renamed;
-    if (stored === renamed) await store.create(renamed, crypto.randomUUID());
-    response.status(201).json({ id: stored.id, revision: 1 });
-  });
+  /** A file whose id is in use comes in under a new id: nothing is overwritten. */
+  answer(
+    routes,
+    CONTRACT.importJob,
+    async ({ http }) => {
+      const text: unknown = http.body;
+      if (typeof text !== 'string')
+        throw new Refusal(415, 'not-text', 'Send the text of the job file as text/plain.', '');
+      const read = parseJobFile(text);
+      if (!read.ok) throw badDocument(read.faults);
+      const { job } = planJob(read.job);
+      if (await store.create(job, crypto.randomUUID())) return { id: job.id, revision: 1 };
+      const renamed = { ...job, id: crypto.randomUUID() as Job['id'] };
+      await store.create(renamed, crypto.randomUUID());
+      return { id: renamed.id, revision: 1 };
+    },
+    { status: 201 },
+  );
 
-  routes.get('/:id', async (request, response) => {
-    const id = idOf(request);
-    response.json(opened(id, await store.open(id)));
-  });
+  answer(routes, CONTRACT.openJob, async ({ id }) => opened(id, await store.open(id)));
 
-  routes.put('/:id', async (request, response) => {
-    const id = idOf(request);
-    const { saveId, parent, document } = envelope(saveSchema, request.body);
+  answer(routes, CONTRACT.saveJob, async ({ id, request: { saveId, parent, document } }) => {
     const job = documentOf(document);
     if (job.id !== id) throw new Refusal(422, 'wrong-id', `The document is job "${job.id}".`, 'document.id');
     const outcome = await store.save(job, parent, saveId);
@@ -107,59 +90,65 @@ export const jobRoutes = (store: JobStore, ticks: TickStore): Router => {
         'parent',
         { current: outcome.current },
       );
-    response.json({ id, revision: outcome.revision });
+    return { id, revision: outcome.revision };
   });
 
-  routes.delete('/:id', async (request, response) => {
-    const id = idOf(request);
+  answer(routes, CONTRACT.deleteJob, async ({ id }) => {
     if (!(await store.remove(id))) throw missing(id);
-    response.json({ id });
+    return { id };
   });
 
-  routes.post('/:id/restore', async (request, response) => {
-    const id = idOf(request);
+  answer(routes, CONTRACT.restoreJob, async ({ id }) => {
     if (!(await store.restore(id))) throw missing(id);
-    response.json({ id });
+    return { id };
   });
 
-  routes.post('/:id/duplicate', async (request, response) => {
-    const id = idOf(request);
-    const copy = opened(id, await store.duplicate(id));
-    response.status(201).json({ id: copy.document.id, revision: copy.revision });
-  });
+  answer(
+    routes,
+    CONTRACT.duplicateJob,
+    async ({ id }) => {
+      const copy = opened(id, await store.duplicate(id));
+      return { id: copy.document.id, revision: copy.revision };
+    },
+    { status: 201 },
+  );
 
-  routes.get('/:id/file', async (request, response) => {
-    const id = idOf(request);
-    const { document } = opened(id, await store.open(id));
-    response.attachment(fileName(document.name)).type('application/json').send(writeJobFile(document));
-  });
-
-  routes.get('/:id/ticks', async (request, response) => {
-    const id = idOf(request);
+  answer(routes, CONTRACT.revisions, async ({ id }) => {
     opened(id, await store.open(id));
-    response.json({ ticks: await ticks.of(id) });
+    return { revisions: await store.revisions(id) };
   });
 
-  routes.post('/:id/ticks', async (request, response) => {
-    const id = idOf(request);
-    const tick = envelope(tickSchema, request.body);
-    opened(id, await store.open(id));
-    await ticks.add(id, tick);
-    response.status(201).json(tick);
-  });
-
-  routes.get('/:id/revisions', async (request, response) => {
-    const id = idOf(request);
-    opened(id, await store.open(id));
-    response.json({ revisions: await store.revisions(id) });
-  });
-
-  routes.get('/:id/revisions/:revision', async (request, response) => {
-    const id = idOf(request);
-    const revision = Number(request.params['revision']);
+  answer(routes, CONTRACT.openRevision, async ({ id, http }) => {
+    const revision = Number(http.params['revision']);
     if (!Number.isInteger(revision) || revision < 1)
       throw new Refusal(400, 'bad-request', 'A revision is a number from 1.', 'revision');
-    response.json(opened(id, await store.open(id, revision)));
+    return opened(id, await store.open(id, revision));
+  });
+
+  answer(routes, CONTRACT.records, async ({ id }) => {
+    if (!(await store.isThere(id))) throw missing(id);
+    return { records: await records.of(id) };
+  });
+
+  answer(
+    routes,
+    CONTRACT.addRecord,
+    async ({ id, request }) => {
+      if (!(await store.isThere(id))) throw missing(id);
+      const { retracts } = request;
+      if (retracts !== null && !(await records.has(id, retracts)))
+        throw new Refusal(422, 'bad-record', `There is no record "${retracts}" to take back.`, 'retracts');
+      await records.add(id, request);
+      return { id: request.id };
+    },
+    { status: 201, refuse: 'bad-record' },
+  );
+
+  routes.get(FILE_PATHS.job, async (request, response) => {
+    const id = jobIdSchema.safeParse(request.params.id);
+    if (!id.success) throw missing(request.params.id);
+    const { document } = opened(id.data, await store.open(id.data));
+    response.attachment(fileName(document.name)).type('application/json').send(writeJobFile(document));
   });
 
   return routes;

@@ -1,6 +1,8 @@
 import express, { Router } from 'express';
+import { CONTRACT, FILE_PATHS } from '@amber/core';
 import type { PictureStore } from '../store/pictures.js';
 import { Refusal } from './problems.js';
+import { answer } from './route.js';
 
 const LIMIT = '8mb';
 
@@ -14,20 +16,25 @@ const SIGNS: Record<string, (bytes: Buffer) => boolean> = {
 /** Pictures that lie under a plan: SVG, PNG or JPEG, up to 8 MB, named by the SHA-256 of their bytes. */
 export const pictureRoutes = (pictures: PictureStore): Router => {
   const routes = Router();
-  routes.use(express.raw({ limit: LIMIT, type: Object.keys(SIGNS) }));
+  routes.use('/pictures', express.raw({ limit: LIMIT, type: Object.keys(SIGNS) }));
 
-  routes.post('/', async (request, response) => {
-    const type = request.headers['content-type']?.split(';')[0]?.trim() ?? '';
-    const bytes: unknown = request.body;
-    const looksRight = SIGNS[type];
-    if (!looksRight || !Buffer.isBuffer(bytes))
-      throw new Refusal(415, 'not-a-picture', 'Send an SVG, a PNG or a JPEG.', 'content-type');
-    if (!looksRight(bytes))
-      throw new Refusal(422, 'not-a-picture', `The file is not what it says it is, ${type}.`, '');
-    response.status(201).json({ hash: await pictures.keep(type, bytes) });
-  });
+  answer(
+    routes,
+    CONTRACT.keepPicture,
+    async ({ http }) => {
+      const type = http.headers['content-type']?.split(';')[0]?.trim() ?? '';
+      const bytes: unknown = http.body;
+      const looksRight = SIGNS[type];
+      if (!looksRight || !Buffer.isBuffer(bytes))
+        throw new Refusal(415, 'not-a-picture', 'Send an SVG, a PNG or a JPEG.', 'content-type');
+      if (!looksRight(bytes))
+        throw new Refusal(422, 'not-a-picture', `The file is not what it says it is, ${type}.`, '');
+      return { hash: await pictures.keep(type, bytes) };
+    },
+    { status: 201 },
+  );
 
-  routes.get('/:hash', async (request, response) => {
+  routes.get(FILE_PATHS.picture, async (request, response) => {
     const { hash } = request.params;
     const found = /^[0-9a-f]{64}$/.test(hash) ? await pictures.find(hash) : null;
     if (!found) throw new Refusal(404, 'missing', `There is no picture ${hash}.`, 'hash');

@@ -1,20 +1,18 @@
 import type { ErrorRequestHandler, Response } from 'express';
-import type { FileFault } from '@amber/core';
+import type { FileFault, Problem, ProblemCode } from '@amber/core';
 
-/** The one shape of an error: code for programs, message for people, path into what was sent. */
-export interface Problem {
-  code: string;
-  message: string;
-  path: string;
-}
+/** Code, message for people, path into what was sent. */
+type Told = Pick<Problem, 'code' | 'message' | 'path'>;
+
+export type RefusalCode = ProblemCode;
 
 /** Thrown by a route; answered in the one shape. */
 export class Refusal extends Error {
   readonly status: number;
-  readonly problem: Problem;
+  readonly problem: Told;
   readonly more: object;
 
-  constructor(status: number, code: string, message: string, path = '', more: object = {}) {
+  constructor(status: number, code: RefusalCode, message: string, path = '', more: object = {}) {
     super(message);
     this.status = status;
     this.problem = { code, message, path };
@@ -32,7 +30,7 @@ export const badDocument = (faults: readonly FileFault[]) => {
   });
 };
 
-const send = (response: Response, status: number, problem: Problem, more: object = {}) =>
+const send = (response: Response, status: number, problem: Told, more: object = {}) =>
   void response.status(status).json({ ...problem, ...more });
 
 /** The database is away or refuses connections; nothing was stored. */

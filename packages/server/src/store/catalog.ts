@@ -1,5 +1,5 @@
 import type { DataSource } from 'typeorm';
-import { articleSchema, labourSchema, standardStock, type Article, type Labour } from '@amber/core';
+import { articleSchema, labourSchema, standardStock, type Article, type Catalog } from '@amber/core';
 import {
   ArticleEntity,
   LabourUnitEntity,
@@ -7,12 +7,6 @@ import {
   type ArticleRow,
   type LabourUnitRow,
 } from './entities.js';
-
-/** What a new job takes its stock, prices and labour units from. */
-export interface Catalog {
-  articles: Article[];
-  labour: Labour;
-}
 
 const rowOf = (article: Article, position: number): ArticleRow => {
   const { id, kind, name, price, ...details } = article;

@@ -6,13 +6,14 @@ import {
   NoteEntity,
   PictureEntity,
   RevisionEntity,
-  TickEntity,
+  RecordEntity,
 } from './entities.js';
 import {
   Catalog1700000000002,
   Jobs1700000000001,
   NamedTicks1700000000005,
   Pictures1700000000003,
+  Records1700000000007,
   SquareBoxes1700000000006,
   Ticks1700000000004,
 } from './migrations.js';
@@ -31,7 +32,7 @@ export const dataSourceOf = (url: string): DataSource =>
       ArticleEntity,
       LabourUnitEntity,
       PictureEntity,
-      TickEntity,
+      RecordEntity,
     ],
     migrations: [
       Jobs1700000000001,
@@ -40,6 +41,7 @@ export const dataSourceOf = (url: string): DataSource =>
       Ticks1700000000004,
       NamedTicks1700000000005,
       SquareBoxes1700000000006,
+      Records1700000000007,
     ],
     extra: { connectionLimit: 10 },
   });

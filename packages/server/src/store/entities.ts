@@ -55,19 +55,27 @@ export interface PictureRow {
   keptAt: Date;
 }
 
-/** A step of the work ticked or unticked. Rows are added and never changed; the last of a step holds. */
-export interface TickRow {
-  id: number;
+/** Something that happened on site. Rows are added and never changed. */
+export interface RecordRow {
+  row: number;
   jobId: string;
-  /** Names the tick, so that one sent again is kept once; null for those from before ticks had names. */
-  tickId: string | null;
-  step: string;
-  done: boolean;
-  at: Date;
+  /** Names the record, so that one sent again is kept once. */
+  id: string;
+  kind: string;
+  version: number;
+  aboutKind: string;
+  aboutId: string;
+  wiring: string | null;
+  revision: number | null;
+  hash: string | null;
+  /** JSON, by kind and version. */
+  body: string;
+  retracts: string | null;
+  madeBy: string;
+  /** When it happened, by the clock of whoever made it; and when it came here. */
+  madeAt: Date;
+  keptAt: Date;
 }
-
-/** Longest id of a step: made of those of a box and of what is spliced there. */
-export const LONGEST_STEP = 3000;
 
 const moment = { type: 'datetime', precision: 3 } as const;
 const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
@@ -146,19 +154,25 @@ export const PictureEntity = new EntitySchema<PictureRow>({
   },
 });
 
-export const TickEntity = new EntitySchema<TickRow>({
-  name: 'tick',
-  tableName: 'ticks',
+export const RecordEntity = new EntitySchema<RecordRow>({
+  name: 'record',
+  tableName: 'records',
   columns: {
-    id: { type: 'int', primary: true, generated: 'increment' },
+    row: { type: 'int', primary: true, generated: 'increment' },
     jobId: { type: 'varchar', length: 200, name: 'job_id' },
-    tickId: { type: 'varchar', length: 100, name: 'tick_id', nullable: true },
-    step: { type: 'varchar', length: LONGEST_STEP },
-    done: { type: 'boolean' },
-    at: { ...moment, ...now },
+    id: { type: 'varchar', length: 100, name: 'record_id' },
+    kind: { type: 'varchar', length: 40 },
+    version: { type: 'int' },
+    aboutKind: { type: 'varchar', length: 20, name: 'about_kind' },
+    aboutId: { type: 'varchar', length: 3000, name: 'about_id' },
+    wiring: { type: 'varchar', length: 200, nullable: true },
+    revision: { type: 'int', nullable: true },
+    hash: { type: 'char', length: 16, nullable: true },
+    body: { type: 'mediumtext' },
+    retracts: { type: 'varchar', length: 100, nullable: true },
+    madeBy: { type: 'varchar', length: 60, name: 'made_by' },
+    madeAt: { ...moment, name: 'made_at' },
+    keptAt: { ...moment, ...now, name: 'kept_at' },
   },
-  indices: [
-    { name: 'ticks_of_job', columns: ['jobId'] },
-    { name: 'ticks_one_each', columns: ['jobId', 'tickId'], unique: true },
-  ],
+  indices: [{ name: 'records_one_each', columns: ['jobId', 'id'], unique: true }],
 });

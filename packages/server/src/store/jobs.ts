@@ -1,29 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
-import { readJob, summariseJob, type FileFault, type Job, type JobSummary } from '@amber/core';
+import {
+  jobSummarySchema,
+  readJob,
+  summariseJob,
+  type FileFault,
+  type Job,
+  type JobHead,
+  type JobSummary,
+  type RevisionHead,
+  type StoredJob,
+} from '@amber/core';
 import { isDuplicate } from './duplicate.js';
-import { JobEntity, RevisionEntity } from './entities.js';
-
-export interface JobHead {
-  id: string;
-  name: string;
-  revision: number;
-  updatedAt: string;
-  summary: JobSummary;
-}
-
-export interface StoredJob {
-  revision: number;
-  document: Job;
-}
-
-export interface RevisionHead {
-  saveId: string;
-  revision: number | null;
-  parent: number;
-  savedAt: string;
-}
+import { JobEntity, RevisionEntity, type JobRow } from './entities.js';
 
 export type SaveOutcome =
   { kind: 'saved'; revision: number } | { kind: 'lost'; current: StoredJob } | { kind: 'missing' };
@@ -33,6 +23,10 @@ export type OpenOutcome =
 
 const pack = (job: Job): Buffer => gzipSync(JSON.stringify(job));
 const unpack = (document: Buffer): unknown => JSON.parse(gunzipSync(document).toString('utf8'));
+
+/** The summary that is kept, if it is one of this version. */
+const summaryOf = ({ summary }: JobRow): JobSummary | null =>
+  jobSummarySchema.safeParse(JSON.parse(summary)).data ?? null;
 
 /** Jobs and their revisions. Every method is one transaction; an acknowledged save is on disk. */
 export class JobStore {
@@ -51,13 +45,32 @@ export class JobStore {
     const rows = await this.#source
       .getRepository(JobEntity)
       .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC', id: 'ASC' } });
-    return rows.map((row) => ({
-      id: row.id,
-      name: row.name,
-      revision: row.revision,
-      updatedAt: row.updatedAt.toISOString(),
-      summary: JSON.parse(row.summary) as JobSummary,
-    }));
+    const heads: JobHead[] = [];
+    for (const row of rows)
+      heads.push({
+        id: row.id as JobHead['id'],
+        name: row.name,
+        revision: row.revision,
+        updatedAt: row.updatedAt.toISOString(),
+        summary: summaryOf(row) ?? (await this.#summariseAnew(row)),
+      });
+    return heads;
+  }
+
+  async isThere(id: string): Promise<boolean> {
+    return this.#source.getRepository(JobEntity).existsBy({ id, deletedAt: IsNull() });
+  }
+
+  /** A summary that an earlier version of the program made says too little: it is made anew and kept. Null: the job cannot be read. */
+  async #summariseAnew({ id, revision }: JobRow): Promise<JobSummary | null> {
+    const read = await this.#read(this.#source.manager, id, revision);
+    if (read.kind !== 'open') return null;
+    const summary = summariseJob(read.job.document);
+    // What is newer by now has brought its own, and when the job was changed stays as it is.
+    await this.#source
+      .getRepository(JobEntity)
+      .update({ id, revision }, { summary: JSON.stringify(summary) });
+    return summary;
   }
 
   /** Stores a new job as revision 1. False where the id is taken; the same save again is true. */

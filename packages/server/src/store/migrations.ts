@@ -164,3 +164,76 @@ export class SquareBoxes1700000000006 implements MigrationInterface {
     await runner.query(`DELETE FROM catalog_articles WHERE id IN ('ring-4-round', 'ring-4.6875-round')`);
   }
 }
+
+interface OldTick {
+  id: number;
+  job_id: string;
+  tick_id: string | null;
+  step: string;
+  done: number;
+  at: Date;
+}
+
+/**
+ * What happens on site is put on record by kind; ticks become records of their kind. A step that was unticked becomes a retraction of
+ * the ticks that it had. What the old ticks did not say, revision and sum of what they are about, stays not told.
+ */
+export class Records1700000000007 implements MigrationInterface {
+  name = 'Records1700000000007';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`CREATE TABLE records (
+      \`row\` int NOT NULL AUTO_INCREMENT,
+      job_id varchar(200) NOT NULL,
+      record_id varchar(100) NOT NULL,
+      kind varchar(40) NOT NULL,
+      version int NOT NULL,
+      about_kind varchar(20) NOT NULL,
+      about_id varchar(3000) NOT NULL,
+      wiring varchar(200) NULL,
+      revision int NULL,
+      hash char(16) NULL,
+      body mediumtext NOT NULL,
+      retracts varchar(100) NULL,
+      made_by varchar(60) NOT NULL,
+      made_at datetime(3) NOT NULL,
+      kept_at datetime(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
+      UNIQUE INDEX records_one_each (job_id, record_id),
+      PRIMARY KEY (\`row\`)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
+    const ticks = (await runner.query('SELECT * FROM ticks ORDER BY id')) as OldTick[];
+    /** Ids of the ticks of a step that hold so far. */
+    const held = new Map<string, string[]>();
+    for (const { id, job_id: job, tick_id: named, step, done, at } of ticks) {
+      const key = `${job} ${step}`;
+      // Ticks of before names had none; one of theirs cannot be met again.
+      const record = named ?? `tick-${id}`;
+      const before = held.get(key) ?? [];
+      const rows = done
+        ? [[record, 'tick', 'fact', step, null] as const]
+        : before.map(
+            (one, i) => [i === 0 ? record : `untick-${id}-${i}`, 'retraction', 'job', job, one] as const,
+          );
+      for (const [recordId, kind, aboutKind, aboutId, retracts] of rows)
+        await runner.query(
+          `INSERT INTO records (job_id, record_id, kind, version, about_kind, about_id, body, retracts, made_by, made_at, kept_at)
+           VALUES (?, ?, ?, 1, ?, ?, '{}', ?, '', ?, ?)`,
+          [job, recordId, kind, aboutKind, aboutId, retracts, at, at],
+        );
+      held.set(key, done ? [...before, record] : []);
+    }
+    await runner.query('DROP TABLE ticks');
+  }
+
+  /** Ticks alone go back; records of other kinds, and what ticks say of what they saw, have no place there. */
+  async down(runner: QueryRunner): Promise<void> {
+    await new Ticks1700000000004().up(runner);
+    await new NamedTicks1700000000005().up(runner);
+    await runner.query(`INSERT INTO ticks (job_id, tick_id, step, done, at)
+      SELECT job_id, record_id, about_id, 1, made_at FROM records AS one
+      WHERE kind = 'tick' AND NOT EXISTS
+        (SELECT 1 FROM records AS other WHERE other.job_id = one.job_id AND other.retracts = one.record_id)
+      ORDER BY \`row\``);
+    await runner.query('DROP TABLE records');
+  }
+}

@@ -10,7 +10,7 @@ import {
   JobStore,
   PictureStore,
   prepareDatabase,
-  TickStore,
+  RecordStore,
 } from '../../src/index.js';
 
 export const demoFile = fileURLToPath(new URL('../../../../demo/heron-yard.json', import.meta.url));
@@ -39,6 +39,6 @@ export const apiOn = (source: DataSource) =>
       store: new JobStore(source),
       catalog: new CatalogStore(source),
       pictures: new PictureStore(source),
-      ticks: new TickStore(source),
+      records: new RecordStore(source),
     }),
   );

@@ -1,0 +1,64 @@
+import { articleOf } from '../model/articles.js';
+import type { BoxId } from '../model/ids.js';
+import type { Box, Job } from '../model/job.js';
+import { feetInches } from '../model/units.js';
+import { articlesAt, type Wiring } from '../model/wiring.js';
+import type { DraftStep } from './step.js';
+
+/** The box itself: what is set, with what is put on it, or what is there; and what nobody has told of it. */
+export const boxSteps = (job: Job, wiring: Wiring, place: Box): DraftStep[] => {
+  const chosen = articlesAt(wiring, place.id).map((id) => articleOf(job.stock, 'box', id).name);
+  const isThere = place.work === 'existing';
+  if (chosen.length === 0 && !isThere) return [];
+  const at = place.at ? `, ${feetInches(place.at.z)} over the floor` : '';
+  return [
+    {
+      id: `${place.id}/box`,
+      rests: articlesAt(wiring, place.id),
+      phase: 'cables',
+      text:
+        chosen.length === 0
+          ? 'Read the volume stamped in the box that is there, and name it: nobody has told which it is.'
+          : `${isThere ? 'The box that is there:' : 'Set the box:'} ${chosen.join(' with ')}${at}.`,
+      why: 'It holds what comes into it with room to fold.',
+      section: '314.16',
+      caution: null,
+      shows: null,
+    },
+  ];
+};
+
+/** What is tapped in a box that is there. */
+export const TAPPED = {
+  receptacle: 'receptacle',
+  switch: 'switch',
+  luminaire: 'luminaire',
+  junction: null,
+} as const;
+
+/** Nobody has told what is in a box that is there: its make-up is not known, and none is printed. */
+export const isUntold = ({ work, existingFill }: Box): boolean =>
+  work === 'existing' && existingFill === null;
+
+export const tellStep = (box: BoxId): DraftStep => ({
+  id: `${box}/tell`,
+  rests: null,
+  phase: 'cables',
+  text: 'Look what is in the box: every cable, device and splice. Tell it on the layout and plan again; no make-up is given for it until then.',
+  why: 'What is there takes room and stays joined: a device that is tapped keeps its own tails, and a splice that goes on elsewhere is not to be parted.',
+  section: '314.16, 300.13',
+  caution: null,
+  shows: null,
+});
+
+/** A device that is tapped stays where it is, on tails that this plan does not count. */
+export const tappedStep = (box: BoxId, device: string): DraftStep => ({
+  id: `${box}/tapped`,
+  rests: device,
+  phase: 'cables',
+  text: `The ${device} that is there stays: its wires come off its screws and go back on by tails of their own, from the splices below. Take connectors with a port more for each.`,
+  why: 'The splices below count what this plan brings. What was fed through the device must not hang on its screws.',
+  section: '110.14(A), 300.13(B)',
+  caution: null,
+  shows: null,
+});

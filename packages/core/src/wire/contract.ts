@@ -1,0 +1,151 @@
+import * as z from 'zod';
+import { articleSchema } from '../model/articles.js';
+import type { Job } from '../model/job.js';
+import { jobIdSchema } from '../model/ids.js';
+import { labourSchema } from '../model/labour.js';
+import { readJob } from '../formats/jobFile.js';
+import { jobSummarySchema } from '../review/jobSummary.js';
+import { recordIdSchema, siteRecordSchema } from './record.js';
+
+/** Why the server refuses, by a word that a program can go by. */
+export const PROBLEM_CODES = [
+  'missing',
+  'bad-request',
+  'bad-job',
+  'bad-record',
+  'wrong-id',
+  'id-taken',
+  'newer-revision',
+  'not-json',
+  'not-text',
+  'not-a-picture',
+  'too-large',
+  'foreign-host',
+  'foreign-origin',
+  'database-down',
+  'disk-full',
+  'internal',
+] as const;
+export type ProblemCode = (typeof PROBLEM_CODES)[number];
+
+/** The answer keeps what was read: a document that this program cannot read is told by path, and is no answer. */
+const documentSchema = z.unknown().transform((document, context): Job => {
+  const read = readJob(document);
+  if (read.ok) return read.job;
+  for (const { path, message } of read.faults)
+    context.addIssue({ code: 'custom', path: path.split('.'), message });
+  return z.NEVER;
+});
+
+const revisionSchema = z.int().min(1);
+export const storedJobSchema = z.object({ revision: revisionSchema, document: documentSchema });
+export type StoredJob = z.output<typeof storedJobSchema>;
+
+export const faultSchema = z.object({ path: z.string(), message: z.string() });
+
+/** The one shape of an error: code for programs, message for people, path into what was sent. */
+export const problemSchema = z.object({
+  code: z.enum(PROBLEM_CODES),
+  message: z.string(),
+  path: z.string(),
+  /** All that is wrong with a document; the first leads. */
+  faults: z.array(faultSchema).optional(),
+});
+export type Problem = z.infer<typeof problemSchema>;
+
+/** What comes with `newer-revision`: the job as somebody else saved it. */
+export const newerRevisionSchema = z.object({ current: storedJobSchema });
+
+/** What a list shows of a job. No summary: this program cannot read what is stored. */
+export const jobHeadSchema = z.object({
+  id: jobIdSchema,
+  name: z.string(),
+  revision: revisionSchema,
+  updatedAt: z.iso.datetime(),
+  summary: jobSummarySchema.nullable(),
+});
+export type JobHead = z.infer<typeof jobHeadSchema>;
+
+/** Names a save, so that it is known when it comes twice. */
+const saveIdSchema = z.string().min(1).max(100);
+const madeSchema = z.object({ id: jobIdSchema, revision: revisionSchema });
+const idSchema = z.object({ id: jobIdSchema });
+
+export const revisionHeadSchema = z.object({
+  saveId: saveIdSchema,
+  /** Null of a save that lost. */
+  revision: revisionSchema.nullable(),
+  parent: z.int().min(0),
+  savedAt: z.iso.datetime(),
+});
+export type RevisionHead = z.infer<typeof revisionHeadSchema>;
+
+export const catalogSchema = z.object({ articles: z.array(articleSchema), labour: labourSchema });
+export type Catalog = z.infer<typeof catalogSchema>;
+
+/** One thing that can be asked of the server. `:id` of a path is the id of a job. */
+export interface Endpoint<
+  Request extends z.ZodType | null = z.ZodType | null,
+  Answer extends z.ZodType = z.ZodType,
+> {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  path: string;
+  /** The body as JSON; null where there is none, or where it is no JSON. */
+  request: Request;
+  answer: Answer;
+}
+
+const endpoint = <Request extends z.ZodType | null, Answer extends z.ZodType>(
+  method: Endpoint['method'],
+  path: string,
+  request: Request,
+  answer: Answer,
+): Endpoint<Request, Answer> => ({ method, path, request, answer });
+
+/** The document of a request is the core's to judge, fault by fault, so the envelope takes it as it comes. */
+const sentDocument = z.unknown();
+
+/** All that server and page say to each other, but for files and pictures. Paths are below `/api`. */
+export const CONTRACT = {
+  health: endpoint('GET', '/health', null, z.object({ ok: z.literal(true), database: z.string() })),
+  catalog: endpoint('GET', '/catalog', null, catalogSchema),
+  jobs: endpoint('GET', '/jobs', null, z.object({ jobs: z.array(jobHeadSchema) })),
+  makeJob: endpoint('POST', '/jobs', z.object({ saveId: saveIdSchema, document: sentDocument }), madeSchema),
+  /** The text of a job file as text/plain. */
+  importJob: endpoint('POST', '/jobs/import', null, madeSchema),
+  openJob: endpoint('GET', '/jobs/:id', null, storedJobSchema),
+  saveJob: endpoint(
+    'PUT',
+    '/jobs/:id',
+    z.object({ saveId: saveIdSchema, parent: revisionSchema, document: sentDocument }),
+    madeSchema,
+  ),
+  deleteJob: endpoint('DELETE', '/jobs/:id', null, idSchema),
+  restoreJob: endpoint('POST', '/jobs/:id/restore', null, idSchema),
+  duplicateJob: endpoint('POST', '/jobs/:id/duplicate', null, madeSchema),
+  revisions: endpoint(
+    'GET',
+    '/jobs/:id/revisions',
+    null,
+    z.object({ revisions: z.array(revisionHeadSchema) }),
+  ),
+  openRevision: endpoint('GET', '/jobs/:id/revisions/:revision', null, storedJobSchema),
+  records: endpoint('GET', '/jobs/:id/records', null, z.object({ records: z.array(siteRecordSchema) })),
+  addRecord: endpoint('POST', '/jobs/:id/records', siteRecordSchema, z.object({ id: recordIdSchema })),
+  keepPicture: endpoint('POST', '/pictures', null, z.object({ hash: z.string().regex(/^[0-9a-f]{64}$/) })),
+} as const;
+export type EndpointName = keyof typeof CONTRACT;
+
+/** Where an endpoint is asked: its path with the ids in it, each written so that it stays one part. */
+export const pathOf = (
+  { path }: Pick<Endpoint, 'path'>,
+  ids: Readonly<Record<string, string | number>> = {},
+): string =>
+  path.replace(/:(\w+)/g, (_all, name: string) => {
+    const id = ids[name];
+    if (id === undefined) throw new Error(`The path ${path} needs ${name}.`);
+    return encodeURIComponent(id);
+  });
+
+/** Where the file of a job is, and a picture: for links, which the browser follows by itself. */
+export const FILE_PATHS = { job: '/jobs/:id/file', picture: '/pictures/:hash' } as const;

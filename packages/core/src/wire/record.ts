@@ -1,0 +1,159 @@
+import * as z from 'zod';
+import { LONGEST_DERIVED, wiringIdSchema } from '../model/ids.js';
+
+/** Longest id of a fact: made of those of a box and of what is spliced there. */
+const LONGEST_FACT = LONGEST_DERIVED + 1000;
+
+/** Names a record, so that one that comes twice is kept once. */
+export const recordIdSchema = z.string().min(1).max(100);
+
+/** What a record is about. */
+export const ABOUT_KINDS = ['job', 'circuit', 'group', 'box', 'cable', 'article', 'fact'] as const;
+
+export const aboutSchema = z.strictObject({
+  kind: z.enum(ABOUT_KINDS),
+  /** Id of it; of a fact of a wiring, the id that its step has. */
+  id: z.string().min(1).max(LONGEST_FACT),
+  /** The wiring that holds it; null where it is in none, or where that was not told. */
+  wiring: wiringIdSchema.nullable().default(null),
+  /** The revision of the job on the screen then, and the sum of what it is about: what changed since falls open. Null: not told. */
+  revision: z.int().min(1).nullable().default(null),
+  hash: z
+    .string()
+    .regex(/^[0-9a-f]{16}$/)
+    .nullable()
+    .default(null),
+});
+export type About = z.infer<typeof aboutSchema>;
+
+interface RecordKind {
+  /** What such a record may be about. */
+  about: readonly (typeof ABOUT_KINDS)[number][];
+  /** By version of the body, from 1 on; what is kept is never rewritten, so old ones stay. */
+  bodies: readonly [z.ZodType, ...z.ZodType[]];
+}
+
+const text = (most: number) => z.string().trim().min(1).max(most);
+const inches = z.number().min(0).max(24_000);
+
+/**
+ * What can be put on record. A new kind is a line here: server, page and table take it as it is.
+ * Units: lengths in inches, volts, amperes, ohms.
+ */
+export const RECORD_KINDS = {
+  /** A step that is done. */
+  tick: { about: ['fact'], bodies: [z.strictObject({})] },
+  /** Another record was wrong, or does not hold any more. */
+  retraction: { about: ['job'], bodies: [z.strictObject({ why: z.string().max(500).default('') })] },
+  note: { about: ABOUT_KINDS, bodies: [z.strictObject({ text: text(4000) })] },
+  /** Somebody looked into it. */
+  seen: {
+    about: ['box', 'cable', 'fact'],
+    bodies: [z.strictObject({ what: z.string().max(500).default('') })],
+  },
+  /** A figure read off a meter, between two points in words. */
+  reading: {
+    about: ['box', 'cable', 'fact'],
+    bodies: [
+      z.strictObject({
+        from: text(200),
+        to: text(200),
+        value: z.number().min(-1e6).max(1e6),
+        unit: z.enum(['V', 'A', 'ohm']),
+        live: z.boolean(),
+      }),
+    ],
+  },
+  /** One move of a test sheet, and whether what came was expected. */
+  testStep: {
+    about: ['group', 'fact'],
+    bodies: [z.strictObject({ expected: text(200), met: z.boolean(), saw: z.string().max(200).default('') })],
+  },
+  signOff: {
+    about: ['job', 'circuit'],
+    bodies: [z.strictObject({ stage: z.enum(['roughIn', 'final', 'asBuilt']), initials: text(20) })],
+  },
+  /** A photograph that is kept by the SHA-256 of its bytes. */
+  photo: {
+    about: ABOUT_KINDS,
+    bodies: [
+      z.strictObject({ hash: z.string().regex(/^[0-9a-f]{64}$/), words: z.string().max(500).default('') }),
+    ],
+  },
+  cut: { about: ['cable'], bodies: [z.strictObject({ length: inches })] },
+  pulled: { about: ['cable'], bodies: [z.strictObject({ length: inches.nullable().default(null) })] },
+  fitted: {
+    about: ['box', 'fact'],
+    bodies: [z.strictObject({ article: z.string().max(200).nullable().default(null) })],
+  },
+  delivered: { about: ['article'], bodies: [z.strictObject({ count: z.number().min(0).max(1e6) })] },
+} as const satisfies Record<string, RecordKind>;
+
+export type RecordKindName = keyof typeof RECORD_KINDS;
+const names = Object.keys(RECORD_KINDS) as [RecordKindName, ...RecordKindName[]];
+
+/**
+ * Something that happened on site. Records are added and never changed; one may take back another by `retracts`. `at` is when it
+ * happened by the clock of whoever made it, `by` their name or initials, empty where nobody said.
+ */
+export const siteRecordSchema = z
+  .strictObject({
+    id: recordIdSchema,
+    kind: z.enum(names),
+    version: z.int().min(1).default(1),
+    about: aboutSchema,
+    body: z.record(z.string(), z.unknown()),
+    retracts: recordIdSchema.nullable().default(null),
+    by: z.string().max(60).default(''),
+    at: z.iso.datetime(),
+  })
+  .superRefine((record, context) => {
+    const kind: RecordKind = RECORD_KINDS[record.kind];
+    const refuse = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    if (!kind.about.includes(record.about.kind))
+      refuse(
+        ['about', 'kind'],
+        `a ${record.kind} is about a ${kind.about.join(' or ')}, not a ${record.about.kind}`,
+      );
+    if ((record.kind === 'retraction') !== (record.retracts !== null))
+      refuse(['retracts'], 'a retraction names the record that it takes back, and no other kind does');
+    const body = kind.bodies[record.version - 1];
+    if (!body) {
+      refuse(['version'], `a ${record.kind} has versions 1 to ${kind.bodies.length}`);
+      return;
+    }
+    for (const issue of body.safeParse(record.body).error?.issues ?? [])
+      refuse(['body', ...(issue.path as (string | number)[])], issue.message);
+  });
+export type SiteRecord = z.infer<typeof siteRecordSchema>;
+
+/** Those that nobody has taken back, in their order. A retraction that was itself taken back takes nothing back. */
+export const liveRecords = (records: readonly SiteRecord[]): SiteRecord[] => {
+  const gone = new Set<string>();
+  // A later retraction is heard first: it may undo an earlier one.
+  for (const record of [...records].reverse())
+    if (record.retracts !== null && !gone.has(record.id)) gone.add(record.retracts);
+  return records.filter((one) => !gone.has(one.id) && one.kind !== 'retraction');
+};
+
+/** How a fact stands: ticked as it is now, ticked before it changed, or not at all. */
+export type TickState = 'done' | 'changed' | 'open';
+
+/** How facts stand by the ticks on record. A tick that does not say what it saw holds for its fact whatever that became. */
+export const tickStates = (
+  records: readonly SiteRecord[],
+): ((fact: { id: string; hash: string }) => TickState) => {
+  const seen = new Map<string, Set<string | null>>();
+  for (const { kind, about } of liveRecords(records)) {
+    if (kind !== 'tick') continue;
+    const known = seen.get(about.id);
+    if (known) known.add(about.hash);
+    else seen.set(about.id, new Set([about.hash]));
+  }
+  return ({ id, hash }) => {
+    const hashes = seen.get(id);
+    if (!hashes) return 'open';
+    return hashes.has(null) || hashes.has(hash) ? 'done' : 'changed';
+  };
+};

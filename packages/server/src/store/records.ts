@@ -1,0 +1,69 @@
+import type { DataSource } from 'typeorm';
+import { siteRecordSchema, type SiteRecord } from '@amber/core';
+import { isDuplicate } from './duplicate.js';
+import { RecordEntity, type RecordRow } from './entities.js';
+
+const rowOf = (jobId: string, record: SiteRecord): Omit<RecordRow, 'row' | 'keptAt'> => ({
+  jobId,
+  id: record.id,
+  kind: record.kind,
+  version: record.version,
+  aboutKind: record.about.kind,
+  aboutId: record.about.id,
+  wiring: record.about.wiring,
+  revision: record.about.revision,
+  hash: record.about.hash,
+  body: JSON.stringify(record.body),
+  retracts: record.retracts,
+  madeBy: record.by,
+  madeAt: new Date(record.at),
+});
+
+/** Throws where a row is no record: only a hand in the database can bring that about. */
+const recordOf = (row: RecordRow): SiteRecord =>
+  siteRecordSchema.parse({
+    id: row.id,
+    kind: row.kind,
+    version: row.version,
+    about: {
+      kind: row.aboutKind,
+      id: row.aboutId,
+      wiring: row.wiring,
+      revision: row.revision,
+      hash: row.hash,
+    },
+    body: JSON.parse(row.body) as unknown,
+    retracts: row.retracts,
+    by: row.madeBy,
+    at: row.madeAt.toISOString(),
+  });
+
+/** What happened on site, job by job: rows are added, and none is ever changed or taken out. */
+export class RecordStore {
+  readonly #source: DataSource;
+
+  constructor(source: DataSource) {
+    this.#source = source;
+  }
+
+  /** Keeps a record; one whose answer was lost and that comes again under its id is kept once. */
+  async add(jobId: string, record: SiteRecord): Promise<void> {
+    try {
+      await this.#source.getRepository(RecordEntity).insert(rowOf(jobId, record));
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+    }
+  }
+
+  async has(jobId: string, id: string): Promise<boolean> {
+    return this.#source.getRepository(RecordEntity).existsBy({ jobId, id });
+  }
+
+  /** All of a job, in the order in which they came. */
+  async of(jobId: string): Promise<SiteRecord[]> {
+    const rows = await this.#source
+      .getRepository(RecordEntity)
+      .find({ where: { jobId }, order: { row: 'ASC' } });
+    return rows.map(recordOf);
+  }
+}
