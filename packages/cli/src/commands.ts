@@ -14,7 +14,7 @@ import {
   truthTable,
   worksheetFill,
   type BoxFill,
-  type Subject,
+  type ReviewedWiring,
   type TruthRow,
   type Worksheet,
   ofId,
@@ -24,7 +24,7 @@ import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
 
-const sayShorts = (subject: Subject, shorts: TruthRow['shorts']): string[] => {
+const sayShorts = (subject: ReviewedWiring, shorts: TruthRow['shorts']): string[] => {
   const circuit = (id: string) => findCircuit(subject.job, id)?.name ?? id;
   return shorts.map((short) =>
     short.to === 'otherHot'

@@ -5,7 +5,7 @@ import {
   inspect as inspectBy,
   type Finding,
   type Severity,
-  type Subject,
+  type ReviewedWiring,
 } from '@amber/core';
 import { placeName, type Command } from './report.js';
 
@@ -27,12 +27,12 @@ const sayFinding = (one: Finding): string[] => [
     : [`    As built it met the ${one.builtBy} edition; a change brings today's.`]),
 ];
 
-const placeWords = (subject: Subject, kind: string, id: string, name: string): string => {
+const placeWords = (subject: ReviewedWiring, kind: string, id: string, name: string): string => {
   const cable = kind === 'run' ? findCable(subject.wiring, id) : undefined;
   return cable ? `${placeName(subject, cable.from)} - ${placeName(subject, cable.to)}` : name;
 };
 
-const byPlace = (subject: Subject, findings: readonly Finding[]): string[] =>
+const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[] =>
   findingsByPlace(subject.job, findings).flatMap(({ kind, id, name, findings: here }) => [
     placeWords(subject, kind, id, name),
     ...here.flatMap(sayFinding),

@@ -9,14 +9,17 @@ import {
   type Candidate,
   type CircuitId,
   type PlanSet,
-  type Subject,
+  type ReviewedWiring,
 } from '@amber/core';
 import { placeName, type Command, type Report } from './report.js';
 import { table } from './table.js';
 
 const number = (value: number) => String(Math.round(value * 10) / 10);
 
-const row = (subject: Subject, { letter, entry, measures, sketch: _, ...plan }: Candidate): string[] => [
+const row = (
+  subject: ReviewedWiring,
+  { letter, entry, measures, sketch: _, ...plan }: Candidate,
+): string[] => [
   letter,
   dollars(measures.cost),
   dollars(measures.material),
@@ -39,7 +42,7 @@ const HEAD = [
   ...['violations', 'power enters at', 'what it is'],
 ];
 
-const say = (subject: Subject, found: PlanSet): string[] => [
+const say = (subject: ReviewedWiring, found: PlanSet): string[] => [
   ...found.refusals.flatMap((one) => [one.title, `  ${one.reason}`, `  Remedy: ${one.remedy}`]),
   ...(found.candidates.length > 0
     ? table([HEAD, ...found.candidates.map((candidate) => row(subject, candidate))])
@@ -56,7 +59,7 @@ const say = (subject: Subject, found: PlanSet): string[] => [
   ...found.notes,
 ];
 
-const search = (subject: Subject, circuit: CircuitId): Report => {
+const search = (subject: ReviewedWiring, circuit: CircuitId): Report => {
   const found = findPlans(subject.job, circuit);
   return {
     lines: say(subject, found),

@@ -5,7 +5,7 @@ import {
   type Circuit,
   type Group,
   type JudgedEdition,
-  type Subject,
+  type ReviewedWiring,
 } from '@amber/core';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
@@ -30,11 +30,11 @@ export interface Options {
 }
 
 /** A command on one wiring of a job. */
-export type Command = (subject: Subject, options: Options) => Report | Refused;
+export type Command = (subject: ReviewedWiring, options: Options) => Report | Refused;
 
 /** A volume without its unit. */
 export const plainVolume = (volume: number): string => cubicInches(volume).replace(' in³', '');
 
 /** The name of a place as people know it. */
-export const placeName = ({ job }: Subject, place: string): string =>
+export const placeName = ({ job }: ReviewedWiring, place: string): string =>
   place === PANEL ? 'panel' : (findBox(job, place)?.name ?? place);

@@ -1,4 +1,4 @@
-import { dollars, estimate, feetInches, type Cut, type Estimate, type Subject } from '@amber/core';
+import { dollars, estimate, feetInches, type Cut, type Estimate, type ReviewedWiring } from '@amber/core';
 import { placeName, type Command } from './report.js';
 import { table } from './table.js';
 
@@ -26,7 +26,7 @@ const sayConductors = (cut: Cut): string =>
     })
     .join(', ');
 
-const sayCut = (subject: Subject, cut: Cut): string[] => {
+const sayCut = (subject: ReviewedWiring, cut: Cut): string[] => {
   const length = cut.length
     ? `${feetInches(cut.length.cut)} (${cut.lengthSource}: run ${feetInches(cut.length.run)}, allowance ${feetInches(cut.length.allowance)}, in the boxes ${feetInches(cut.length.ends + cut.length.loops)})`
     : 'no length: measure it';

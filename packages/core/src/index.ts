@@ -28,7 +28,7 @@ export {
   slotsInBox,
   slotsOfGroup,
 } from './model/lookup.js';
-export { articlesAt } from './model/wiring.js';
+export { articlesAt, boxesReached } from './model/wiring.js';
 export { boxContentsSchema } from './model/contents.js';
 export type { BoxContents } from './model/contents.js';
 export type {
@@ -228,7 +228,7 @@ export type { Remedy } from './review/remedies.js';
 export { reviewCircuit, reviewJob } from './review/reviewJob.js';
 export type { CircuitReview, JobReview } from './review/reviewJob.js';
 export { reviewWiring } from './review/subject.js';
-export type { Subject } from './review/subject.js';
+export type { Subject as ReviewedWiring } from './review/subject.js';
 export { summariseJob } from './review/jobSummary.js';
 export type { CircuitSummary, JobSummary } from './review/jobSummary.js';
 

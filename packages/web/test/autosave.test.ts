@@ -3,49 +3,29 @@ import { newJob, standardStock, type Job, type JobId } from '@amber/core';
 import { createStore, type Store } from '../src/store/store.js';
 import { closed, edited, keptMine, opened } from '../src/store/jobSlice.js';
 import { fakeBrowser, openTab } from './support/browser.js';
+import { fakeServer, pass, type Sent } from './support/server.js';
 import { findDraft } from '../src/store/keptDraft.js';
 
 const STOCK = standardStock();
 const job = (name: string): Job => newJob('j' as JobId, name, STOCK);
 
-/** A server that answers when it is told to. */
-const fakeServer = () => {
-  const sent: {
-    parent: number;
-    saveId: string;
-    name: string;
-    answer: (status: number, body: object) => void;
-    vanish: () => void;
-  }[] = [];
-  globalThis.fetch = ((_path: string, init: { body: string }) =>
-    new Promise((resolve, reject) => {
-      const { parent, saveId, document } = JSON.parse(init.body) as {
-        parent: number;
-        saveId: string;
-        document: Job;
-      };
-      sent.push({
-        parent,
-        saveId,
-        name: document.name,
-        answer: (status, body) => resolve({ ok: status < 400, status, json: () => Promise.resolve(body) }),
-        vanish: () => reject(new TypeError('network')),
-      });
-    })) as unknown as typeof fetch;
-  return sent;
-};
-
 const REST = 1500;
-const pass = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
 const saveOf = (store: Store) => store.getState().job.open?.save.kind;
 
 let store: Store;
-let sent: ReturnType<typeof fakeServer>;
+interface Save {
+  parent: number;
+  saveId: string;
+  document: Job;
+}
+let requests: Sent<Save>[];
+/** The saves as they came, each with its state by name. */
+const saves = () => requests.map((one) => ({ ...one, ...one.body, name: one.body.document.name }));
 
 beforeEach(() => {
   jest.useFakeTimers();
   fakeBrowser();
-  sent = fakeServer();
+  requests = fakeServer<Save>();
   store = createStore();
   store.dispatch(opened({ stored: { revision: 1, document: job('a') }, draft: null }));
 });
@@ -55,7 +35,7 @@ const type = (name: string) => store.dispatch(edited(job(name), 'name'));
 
 /** The server has the newest state: the answer to the nth save settles it, and nothing is kept in the browser any more. */
 const settledBy = async (nth: number, revision: number) => {
-  sent[nth]?.answer(200, { revision });
+  saves()[nth]?.answer(200, { id: 'j', revision });
   await pass(0);
   expect(saveOf(store)).toBe('saved');
   expect(await findDraft('j')).toBeNull();
@@ -67,9 +47,9 @@ test('typing is kept in the browser at once and saved once after a rest', async 
   type('bc');
   expect((await findDraft('j'))?.document.name).toBe('bc');
   await pass(1000);
-  expect(sent).toHaveLength(0);
+  expect(saves()).toHaveLength(0);
   await pass(REST);
-  expect(sent.map((one) => [one.name, one.parent])).toEqual([['bc', 1]]);
+  expect(saves().map((one) => [one.name, one.parent])).toEqual([['bc', 1]]);
   await settledBy(0, 2);
 });
 
@@ -78,14 +58,14 @@ test('what is typed during a slow save waits for its answer and goes on top of i
   await pass(REST);
   type('bc');
   await pass(10_000);
-  expect(sent).toHaveLength(1);
-  sent[0]?.answer(200, { revision: 2 });
+  expect(saves()).toHaveLength(1);
+  saves()[0]?.answer(200, { id: 'j', revision: 2 });
   await pass(2 * REST);
-  expect(sent.map((one) => [one.name, one.parent])).toEqual([
+  expect(saves().map((one) => [one.name, one.parent])).toEqual([
     ['b', 1],
     ['bc', 2],
   ]);
-  sent[1]?.answer(200, { revision: 3 });
+  saves()[1]?.answer(200, { id: 'j', revision: 3 });
   await pass(0);
   expect(saveOf(store)).toBe('saved');
 });
@@ -93,14 +73,14 @@ test('what is typed during a slow save waits for its answer and goes on top of i
 test('a lost connection keeps the job and tries again under the same save id', async () => {
   type('b');
   await pass(REST);
-  sent[0]?.vanish();
+  saves()[0]?.vanish();
   await pass(0);
   expect(saveOf(store)).toBe('offline');
   expect((await findDraft('j'))?.document.name).toBe('b');
   await pass(2000);
-  expect(sent).toHaveLength(2);
-  expect(sent[1]?.saveId).toBe(sent[0]?.saveId);
-  sent[1]?.answer(200, { revision: 2 });
+  expect(saves()).toHaveLength(2);
+  expect(saves()[1]?.saveId).toBe(saves()[0]?.saveId);
+  saves()[1]?.answer(200, { id: 'j', revision: 2 });
   await pass(0);
   expect(saveOf(store)).toBe('saved');
 });
@@ -109,35 +89,42 @@ test('a conflict waits for the user, however much is typed; mine on top goes ove
   type('b');
   await pass(REST);
   const current = { revision: 5, document: job('theirs') };
-  sent[0]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
+  saves()[0]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
   await pass(0);
   expect(saveOf(store)).toBe('conflict');
   type('bc');
   await pass(60_000);
-  expect(sent).toHaveLength(1);
+  expect(saves()).toHaveLength(1);
   store.dispatch(keptMine());
   await pass(REST);
-  expect(sent.slice(1).map((one) => [one.name, one.parent])).toEqual([['bc', 5]]);
+  expect(
+    saves()
+      .slice(1)
+      .map((one) => [one.name, one.parent]),
+  ).toEqual([['bc', 5]]);
 });
 
 test('a refused job is told and not sent again until it changes', async () => {
   type('b');
   await pass(REST);
-  sent[0]?.answer(422, { code: 'bad-job', message: 'too long', path: 'document.name' });
+  saves()[0]?.answer(422, { code: 'bad-job', message: 'too long', path: 'document.name' });
   await pass(60_000);
-  expect(store.getState().job.open?.save).toEqual({ kind: 'refused', message: 'document.name: too long' });
-  expect(sent).toHaveLength(1);
+  expect(store.getState().job.open?.save).toEqual({
+    kind: 'refused',
+    message: 'The server refused: document.name: too long',
+  });
+  expect(saves()).toHaveLength(1);
   type('c');
   await pass(REST);
-  expect(sent).toHaveLength(2);
+  expect(saves()).toHaveLength(2);
 });
 
 test('leaving a job saves it at once', async () => {
   type('b');
   store.dispatch(closed());
   await pass(0);
-  expect(sent.map((one) => one.name)).toEqual(['b']);
-  sent[0]?.answer(200, { revision: 2 });
+  expect(saves().map((one) => one.name)).toEqual(['b']);
+  saves()[0]?.answer(200, { id: 'j', revision: 2 });
   await pass(0);
   expect(await findDraft('j')).toBeNull();
 });
@@ -148,7 +135,7 @@ test('a browser without room says so once the server is away too', async () => {
   };
   type('b');
   await pass(REST);
-  sent[0]?.vanish();
+  saves()[0]?.vanish();
   await pass(0);
   expect(store.getState().job.open).toMatchObject({ save: { kind: 'offline' }, held: false });
 });
@@ -162,19 +149,23 @@ describe('a save whose answer was lost', () => {
   test('is sent again under its own id and parent before anything newer, and nobody else saved', async () => {
     type('b');
     await pass(REST);
-    sent[0]?.vanish();
+    saves()[0]?.vanish();
     await pass(0);
     type('bc');
     await pass(REST);
-    expect(sent.map((one) => [one.name, one.parent])).toEqual([
+    expect(saves().map((one) => [one.name, one.parent])).toEqual([
       ['b', 1],
       ['b', 1],
     ]);
-    expect(sent[1]?.saveId).toBe(sent[0]?.saveId);
+    expect(saves()[1]?.saveId).toBe(saves()[0]?.saveId);
     // It had arrived: the server answers it the same again, and the newer state goes on top.
-    sent[1]?.answer(200, { revision: 2 });
+    saves()[1]?.answer(200, { id: 'j', revision: 2 });
     await pass(2 * REST);
-    expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
+    expect(
+      saves()
+        .slice(2)
+        .map((one) => [one.name, one.parent]),
+    ).toEqual([['bc', 2]]);
     await settledBy(2, 3);
   });
 
@@ -186,13 +177,19 @@ describe('a save whose answer was lost', () => {
     expect(saveOf(store)).toBe('unsaved');
     type('bc');
     await pass(REST);
-    expect(sent.slice(1).map((one) => [one.name, one.parent, one.saveId])).toEqual([
-      ['b', 1, sent[0]?.saveId],
-    ]);
-    sent[1]?.answer(200, { revision: 2 });
+    expect(
+      saves()
+        .slice(1)
+        .map((one) => [one.name, one.parent, one.saveId]),
+    ).toEqual([['b', 1, saves()[0]?.saveId]]);
+    saves()[1]?.answer(200, { id: 'j', revision: 2 });
     await pass(2 * REST);
-    expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
-    sent[2]?.answer(200, { revision: 3 });
+    expect(
+      saves()
+        .slice(2)
+        .map((one) => [one.name, one.parent]),
+    ).toEqual([['bc', 2]]);
+    saves()[2]?.answer(200, { id: 'j', revision: 3 });
     await pass(0);
     expect(saveOf(store)).toBe('saved');
   });
@@ -201,32 +198,42 @@ describe('a save whose answer was lost', () => {
     type('b');
     store.dispatch(closed());
     await pass(0);
-    expect(sent.map((one) => one.name)).toEqual(['b']);
+    expect(saves().map((one) => one.name)).toEqual(['b']);
     const draft = await findDraft('j');
-    expect(draft?.sent?.saveId).toBe(sent[0]?.saveId);
+    expect(draft?.sent?.saveId).toBe(saves()[0]?.saveId);
     store.dispatch(opened({ stored: { revision: 1, document: job('a') }, draft }));
-    sent[0]?.vanish();
+    saves()[0]?.vanish();
     await pass(0);
     await pass(REST);
-    expect(sent.slice(1).map((one) => [one.name, one.parent, one.saveId])).toEqual([
-      ['b', 1, sent[0]?.saveId],
-    ]);
+    expect(
+      saves()
+        .slice(1)
+        .map((one) => [one.name, one.parent, one.saveId]),
+    ).toEqual([['b', 1, saves()[0]?.saveId]]);
     await settledBy(1, 2);
   });
 
   test('left unanswered, what is newer follows it once the job is left', async () => {
     type('b');
     await pass(REST);
-    sent[0]?.vanish();
+    saves()[0]?.vanish();
     await pass(0);
     type('bc');
     store.dispatch(closed());
     await pass(0);
-    expect(sent.slice(1).map((one) => one.name)).toEqual(['b']);
-    sent[1]?.answer(200, { revision: 2 });
+    expect(
+      saves()
+        .slice(1)
+        .map((one) => one.name),
+    ).toEqual(['b']);
+    saves()[1]?.answer(200, { id: 'j', revision: 2 });
     await pass(0);
-    expect(sent.slice(2).map((one) => [one.name, one.parent])).toEqual([['bc', 2]]);
-    sent[2]?.answer(200, { revision: 3 });
+    expect(
+      saves()
+        .slice(2)
+        .map((one) => [one.name, one.parent]),
+    ).toEqual([['bc', 2]]);
+    saves()[2]?.answer(200, { id: 'j', revision: 3 });
     await pass(0);
     expect(await findDraft('j')).toBeNull();
   });
@@ -234,10 +241,10 @@ describe('a save whose answer was lost', () => {
   test('that somebody else really overtook is a conflict, and nothing is dropped', async () => {
     type('b');
     await pass(REST);
-    sent[0]?.vanish();
+    saves()[0]?.vanish();
     await pass(2000);
     const current = { revision: 4, document: job('theirs') };
-    sent[1]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
+    saves()[1]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
     await pass(0);
     expect(saveOf(store)).toBe('conflict');
     expect((await findDraft('j'))?.document.name).toBe('b');
@@ -254,7 +261,9 @@ describe('two tabs on one job', () => {
     expect(other.getState().job.open?.document.name).toBe('a');
     other.dispatch(edited(job('theirs'), 'name'));
     await pass(REST);
-    sent.find((one) => one.name === 'theirs')?.answer(200, { revision: 2 });
+    saves()
+      .find((one) => one.name === 'theirs')
+      ?.answer(200, { id: 'j', revision: 2 });
     await pass(0);
     expect(await findDraft('j')).toBeNull();
     openTab('one');

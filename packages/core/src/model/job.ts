@@ -282,8 +282,9 @@ export const jobShape = z.strictObject({
 export type Job = z.infer<typeof jobShape>;
 
 /** The planned wiring of a job, or null before anything could be planned. */
-export const plannedWiring = (job: Job) =>
-  job.wirings.find((document) => document.kind === 'planned')?.wiring ?? null;
+export const plannedWiring = (job: Job) => plannedDocument(job)?.wiring ?? null;
+
+export const plannedDocument = (job: Job) => job.wirings.find((document) => document.kind === 'planned');
 
 /** Does it lie between these two places, whichever way round? */
 export const isBetween = (

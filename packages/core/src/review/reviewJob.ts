@@ -1,6 +1,13 @@
 import { groupsOfCircuit } from '../model/lookup.js';
-import { PANEL, type BoxId, type CableId, type CircuitId, type GroupId } from '../model/ids.js';
-import type { Job } from '../model/job.js';
+import {
+  PANEL,
+  type BoxId,
+  type CableId,
+  type CircuitId,
+  type GroupId,
+  type WiringId,
+} from '../model/ids.js';
+import { plannedDocument, type Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
 import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
@@ -9,18 +16,13 @@ import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspect } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
+import { lazily } from './lazily.js';
 import type { Subject } from './subject.js';
 
 /** One look at a job: planned anew, proved, and inspected as soon as its findings are asked for. */
 export interface JobReview extends Subject {
   plans: CircuitPlan[];
 }
-
-/** Worked out once, when it is first asked for. */
-const lazily = <T>(make: () => T): (() => T) => {
-  let made: { value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
-};
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
 export const reviewJob = (asked: Job): JobReview => {
@@ -50,6 +52,9 @@ export const reviewJob = (asked: Job): JobReview => {
   const planned = new Set(circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id));
   return {
     job,
+    id: plannedDocument(job)?.id ?? ('' as WiringId),
+    kind: 'planned',
+    edition: job.edition,
     wiring,
     compiled,
     plans: circuits,
@@ -75,7 +80,7 @@ export interface CircuitReview {
  * The part of one circuit in a review. A finding that names a circuit is that circuit's; one on a cable or box is of
  * every circuit that comes there. Boxes that no cable reaches yet count by what stands in them.
  */
-export const reviewCircuit = (review: JobReview, circuit: CircuitId): CircuitReview => {
+export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitReview => {
   const { job, wiring, compiled } = review;
   const byCable = circuitsByCable(wiring, job, compiled);
   const cables = wiring.cables.filter((cable) => byCable.get(cable.id)?.has(circuit));

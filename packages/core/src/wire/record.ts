@@ -140,13 +140,17 @@ export const liveRecords = (records: readonly SiteRecord[]): SiteRecord[] => {
 /** How a fact stands: ticked as it is now, ticked before it changed, or not at all. */
 export type TickState = 'done' | 'changed' | 'open';
 
-/** How facts stand by the ticks on record. A tick that does not say what it saw holds for its fact whatever that became. */
+/**
+ * How facts of a wiring stand by the ticks on record. A tick that does not say of which wiring holds for each, and one that does not
+ * say what it saw holds for its fact whatever that became.
+ */
 export const tickStates = (
   records: readonly SiteRecord[],
+  wiring: string,
 ): ((fact: { id: string; hash: string }) => TickState) => {
   const seen = new Map<string, Set<string | null>>();
   for (const { kind, about } of liveRecords(records)) {
-    if (kind !== 'tick') continue;
+    if (kind !== 'tick' || (about.wiring ?? wiring) !== wiring) continue;
     const known = seen.get(about.id);
     if (known) known.add(about.hash);
     else seen.set(about.id, new Set([about.hash]));

@@ -28,10 +28,10 @@ const bodyOf = <E extends Endpoint>({ request }: E, body: unknown, code: Refusal
 };
 
 const idOf = (http: Request): JobId => {
-  const id: unknown = http.params['id'];
-  if (id === undefined) return '' as JobId;
+  const id = http.params['id'];
+  if (typeof id !== 'string') return '' as JobId;
   const parsed = jobIdSchema.safeParse(id);
-  if (!parsed.success) throw missing(String(id));
+  if (!parsed.success) throw missing(id);
   return parsed.data;
 };
 

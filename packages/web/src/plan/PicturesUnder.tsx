@@ -1,3 +1,4 @@
+import { picturePath } from '../parts/paths.js';
 import { useState } from 'react';
 import type { Job, Picture } from '@amber/core';
 import { toPixel, type View } from './view.js';
@@ -18,7 +19,7 @@ const Under = ({ picture, view }: { picture: Picture; view: View }) => {
     );
   return (
     <image
-      href={`/api/pictures/${picture.hash}`}
+      href={picturePath(picture.hash)}
       {...{ x, y, width, height }}
       opacity={picture.strength / 100}
       preserveAspectRatio="none"

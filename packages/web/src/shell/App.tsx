@@ -1,42 +1,39 @@
-import { lazy, Suspense } from 'react';
+import { lazy } from 'react';
 import { BrowserRouter, matchPath, Route, Routes } from 'react-router';
-import { JobsScreen } from '../screens/jobs/JobsScreen.js';
-import { askEarly, jobPath } from '../server/api.js';
+import { CONTRACT } from '@amber/core';
+import { Boundary } from '../parts/Boundary.js';
+import { JOB_PATTERN } from '../parts/paths.js';
+import { askEarly } from '../server/client.js';
 import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
+import { screenAt } from './screens.js';
 
-/** The bench brings the core and the drawing; the list of jobs does not wait for it. */
-const loadJobShell = () => import('./JobShell.js').then((module) => ({ default: module.JobShell }));
+/** The list of jobs does not wait for what only an open job needs, nor a job for the list. */
+const loadJobs = async () => ({ default: (await import('../screens/jobs/JobsScreen.js')).JobsScreen });
+const JobsScreen = lazy(loadJobs);
+const loadJobShell = async () => ({ default: (await import('./JobShell.js')).JobShell });
 const JobShell = lazy(loadJobShell);
 // An address inside a job will need both: ask for them before the first render does.
-const opened = matchPath('/jobs/:jobId/*', location.pathname)?.params.jobId;
-if (opened) {
-  askEarly(jobPath(opened));
-  void loadJobShell();
-}
-
-const Waiting = () => <p className="p-8 text-quiet">Opening …</p>;
+const opened = matchPath(JOB_PATTERN, location.pathname)?.params.jobId;
+if (opened) askEarly(CONTRACT.openJob, { id: opened });
+// Where one of them does not load, that is told where it is to be shown.
+for (const load of opened ? [loadJobShell, screenAt(location.pathname)?.screen.load] : [loadJobs])
+  void load?.().catch(() => undefined);
 
 export const App = () => (
   <BrowserRouter>
     <Routes>
       <Route element={<Frame />}>
-        <Route index element={<JobsScreen />} />
-        {/* One shell for every address of a job: going from one stage to another does not open it anew. */}
         <Route
-          path="jobs/:jobId"
+          index
           element={
-            <Suspense fallback={<Waiting />}>
-              <JobShell />
-            </Suspense>
+            <Boundary what="The list of jobs" of="jobs">
+              <JobsScreen />
+            </Boundary>
           }
-        >
-          <Route index element={<></>} />
-          <Route path="layout" element={<></>} />
-          <Route path="circuits/:circuitId" element={<></>} />
-          <Route path="circuits/:circuitId/layout" element={<></>} />
-          <Route path="circuits/:circuitId/runs" element={<></>} />
-        </Route>
+        />
+        {/* One shell for every address of a job: going from one screen to another does not open it anew. */}
+        <Route path={JOB_PATTERN} element={<JobShell />} />
         <Route path="*" element={<NotFound what="There is nothing at this address." />} />
       </Route>
     </Routes>

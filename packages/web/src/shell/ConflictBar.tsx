@@ -1,9 +1,11 @@
 import { useNavigate } from 'react-router';
-import type { Job, JobId } from '@amber/core';
+import { CONTRACT, type Job, type JobId, type StoredJob } from '@amber/core';
 import { useAppDispatch } from '../store/store.js';
 import { keptMine, tookTheirs } from '../store/jobSlice.js';
-import { askJson, jobsApi, sayAnswer, type StoredJob } from '../server/api.js';
+import { jobsApi } from '../server/api.js';
+import { ask, sayFailed } from '../server/client.js';
 import { noticed } from '../store/noticeSlice.js';
+import { jobPath } from '../parts/paths.js';
 import { Button } from '../parts/ui.js';
 
 /** The job was saved elsewhere meanwhile. Both are kept whatever is chosen here. */
@@ -13,14 +15,14 @@ export const ConflictBar = ({ job, current }: { job: Job; current: StoredJob }) 
   const keepBoth = async () => {
     const name = `${[...job.name].slice(0, 185).join('')} (my version)`;
     const document = { ...job, id: crypto.randomUUID() as JobId, name };
-    const answer = await askJson<{ id: string }>('POST', '/jobs', { saveId: crypto.randomUUID(), document });
+    const answer = await ask(CONTRACT.makeJob, { body: { saveId: crypto.randomUUID(), document } });
     if (answer.kind !== 'ok') {
-      dispatch(noticed(`Your version was not stored yet.\n${sayAnswer(answer)}`, { tone: 'problem' }));
+      dispatch(noticed(`Your version was not stored yet.\n${sayFailed(answer)}`, { tone: 'problem' }));
       return;
     }
     dispatch(tookTheirs());
     dispatch(jobsApi.util.invalidateTags(['Jobs']));
-    await navigate(`/jobs/${answer.value.id}`);
+    await navigate(jobPath(answer.value.id));
   };
   return (
     <div

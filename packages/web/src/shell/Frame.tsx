@@ -1,6 +1,9 @@
-import { FolderOpen, LayoutDashboard, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
-import { Link, NavLink, Outlet, useParams } from 'react-router';
+import { FolderOpen, type LucideIcon } from 'lucide-react';
+import { Link, matchPath, NavLink, Outlet, useLocation } from 'react-router';
+import { Boundary } from '../parts/Boundary.js';
+import { jobPath, JOB_PATTERN, JOBS_PATH } from '../parts/paths.js';
 import { NoticeBar } from './NoticeBar.js';
+import { screenAt, SCREENS } from './screens.js';
 
 const look = (active: boolean) =>
   `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-transparent text-[12.5px] max-sm:border-t-4 sm:w-full sm:flex-none sm:border-l-4 sm:pr-1 ${
@@ -24,10 +27,11 @@ const Stage = ({
   </NavLink>
 );
 
-/** The rail shows the stages that are built. */
+/** The rail shows the screens of the job in the order of the work; those of one circuit once there is one. */
 export const Frame = () => {
-  const { jobId, circuitId } = useParams();
-  const bench = `/jobs/${jobId}${circuitId ? `/circuits/${encodeURIComponent(circuitId)}` : ''}`;
+  const { pathname } = useLocation();
+  const jobId = matchPath(JOB_PATTERN, pathname)?.params.jobId;
+  const circuit = screenAt(pathname)?.circuitId ?? null;
   return (
     <div className="flex h-full flex-col-reverse sm:flex-row">
       <nav
@@ -35,27 +39,31 @@ export const Frame = () => {
         className="flex shrink-0 border-line bg-rail max-sm:border-t sm:w-19 sm:flex-col sm:border-r print:hidden"
       >
         <Link
-          to="/"
+          to={JOBS_PATH}
           aria-label="Amber Junction, jobs"
           className="hidden h-13 items-center justify-center border-b border-line sm:flex"
         >
           <img src="/icon.svg" alt="" width="32" height="32" />
         </Link>
-        <Stage to="/" end icon={FolderOpen} label="Jobs" />
-        {jobId ? (
-          <Stage
-            to={`${circuitId === 'new' ? `/jobs/${jobId}` : bench}/layout`}
-            icon={LayoutDashboard}
-            label="Layout"
-          />
-        ) : null}
-        {jobId && circuitId && circuitId !== 'new' ? (
-          <Stage to={`${bench}/runs`} icon={Waypoints} label="Runs" />
-        ) : null}
-        {jobId ? <Stage to={bench} end icon={ToggleRight} label="Bench" /> : null}
+        <Stage to={JOBS_PATH} end icon={FolderOpen} label="Jobs" />
+        {jobId === undefined
+          ? null
+          : SCREENS.filter(
+              ({ rail, scope, word }) => rail && (scope === 'job' || word === '' || circuit !== null),
+            ).map(({ word, icon, label }) => (
+              <Stage
+                key={word}
+                to={jobPath(jobId, { screen: word, circuit })}
+                end
+                icon={icon}
+                label={label}
+              />
+            ))}
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        <Outlet />
+        <Boundary what="The page" of={pathname}>
+          <Outlet />
+        </Boundary>
       </div>
       <NoticeBar />
     </div>

@@ -2,19 +2,19 @@ import { useEffect, useState } from 'react';
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NotFound } from './NotFound.js';
-import type { Stage } from './stage.js';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
-import { StartCircuit } from '../screens/start/StartCircuit.js';
 import { findDraft } from '../store/keptDraft.js';
 import { closed, opened, redone, undone } from '../store/jobSlice.js';
-import { LayoutScreen } from '../screens/layout/LayoutScreen.js';
-import { RunsScreen } from '../screens/runs/RunsScreen.js';
-import { askOnce, jobPath, sayAnswer, type StoredJob } from '../server/api.js';
+import { CONTRACT, findCircuit, type Job } from '@amber/core';
+import { Boundary } from '../parts/Boundary.js';
+import { benchPath, jobPath, START, startPath, wiringIn } from '../parts/paths.js';
+import { screenAt, type Found } from './screens.js';
+import { askOnce, sayFailed } from '../server/client.js';
 import { Button } from '../parts/ui.js';
-import { BenchScreen } from '../screens/bench/BenchScreen.js';
-import { benchCleared } from '../store/wiringSlice.js';
+import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
 import { TopBar } from './TopBar.js';
+import { WiringBar } from './WiringBar.js';
 
 type Loading =
   { kind: 'loading' } | { kind: 'open' } | { kind: 'missing' } | { kind: 'failed'; message: string };
@@ -29,7 +29,7 @@ const useOpenJob = (jobId: string) => {
     const isCurrent = () => current;
     const load = async () => {
       setLoading({ kind: 'loading' });
-      const answer = await askOnce<StoredJob>(jobPath(jobId));
+      const answer = await askOnce(CONTRACT.openJob, { id: jobId });
       if (!isCurrent()) return;
       if (answer.kind === 'ok') {
         const draft = await findDraft(jobId);
@@ -37,35 +37,51 @@ const useOpenJob = (jobId: string) => {
         dispatch(opened({ stored: answer.value, draft }));
         setLoading({ kind: 'open' });
       } else if (answer.kind === 'refused' && answer.status === 404) setLoading({ kind: 'missing' });
-      else setLoading({ kind: 'failed', message: sayAnswer(answer) });
+      else setLoading({ kind: 'failed', message: sayFailed(answer) });
     };
     void load();
     return () => {
       current = false;
       dispatch(closed());
-      dispatch(benchCleared());
+      dispatch(wiringCleared());
     };
   }, [jobId, tries, dispatch]);
   return { loading, again: () => setTries((count) => count + 1) };
 };
 
-/** The stage that the address names by its last part. */
-const useStage = (): Stage => {
-  const last = useLocation().pathname.split('/').at(-1);
-  return last === 'layout' || last === 'runs' ? last : 'bench';
+/** Another address than the one that was asked for, where it leads to nothing: of a circuit that is gone, or of none. */
+const elsewhere = (job: Job, { screen, circuitId, whole }: Found, wiring: string | null): string | null => {
+  const circuit = findCircuit(job, circuitId);
+  const [first] = job.circuits;
+  if (circuit || screen.word === START) return null;
+  if (wiring !== null && screen.word === '') return whole ? null : benchPath(job.id, null, wiring);
+  if (first)
+    return whole && screen.word === '' ? null : jobPath(job.id, { screen: screen.word, circuit: first.id });
+  return screen.scope === 'job' && screen.word !== '' ? null : startPath(job.id);
 };
 
-/** Everything inside one job: the bar above, and the circuit of the address. */
+/** The screen of the address. */
+const Shown = ({ job, found, wiring }: { job: Job; found: Found; wiring: string | null }) => {
+  const { screen, circuitId } = found;
+  const circuit = findCircuit(job, circuitId) ?? null;
+  const key = screen.staysFor === 'job' ? job.id : `${circuit?.id ?? ''} ${wiring ?? ''}`;
+  if (screen.scope === 'job') return <screen.View key={key} job={job} circuit={circuit} wiring={wiring} />;
+  return circuit ? <screen.View key={key} job={job} circuit={circuit} wiring={wiring} /> : null;
+};
+
+/** Everything inside one job: the bar above, and the screen of the address. */
 export const JobShell = () => {
-  const { jobId = '', circuitId } = useParams();
-  const stage = useStage();
+  const { jobId = '' } = useParams();
+  const { pathname, search } = useLocation();
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
   const dispatch = useAppDispatch();
   useHotkeys('mod+z', () => void dispatch(undone()), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => void dispatch(redone()), { preventDefault: true });
+  const found = screenAt(pathname);
 
   if (loading.kind === 'missing') return <NotFound what="There is no such job." />;
+  if (!found) return <NotFound what="There is nothing at this address." />;
   if (loading.kind === 'failed')
     return (
       <div role="alert" className="mx-auto max-w-md p-10">
@@ -79,32 +95,23 @@ export const JobShell = () => {
   if (loading.kind === 'loading' || open?.document.id !== jobId)
     return <p className="p-8 text-quiet">Opening …</p>;
 
-  const { circuits } = open.document;
-  const circuit = circuits.find((one) => one.id === circuitId);
-  const [first] = circuits;
-  const elsewhere =
-    !circuit && circuitId !== 'new' && first ? (
-      <Navigate
-        replace
-        to={`/jobs/${jobId}/circuits/${encodeURIComponent(first.id)}${stage === 'bench' ? '' : `/${stage}`}`}
-      />
-    ) : null;
+  const job = open.document;
+  const asked = wiringIn(search);
+  // One that is gone, and the planned one by its id, are the planned one.
+  const wiring = job.wirings.some((one) => one.id === asked && one.kind !== 'planned') ? asked : null;
+  const to = elsewhere(job, found, wiring);
+  const circuit = findCircuit(job, found.circuitId) ?? null;
   // The layout stays as it is: its first circuit may have been made there just now.
-  if (elsewhere && stage !== 'layout') return elsewhere;
+  if (to !== null && found.screen.staysFor !== 'job') return <Navigate replace to={to} />;
   return (
     <>
-      {elsewhere}
-      <TopBar job={open.document} circuit={circuit ?? null} stage={stage} />
-      {open.save.kind === 'conflict' ? <ConflictBar job={open.document} current={open.save.current} /> : null}
-      {stage === 'layout' ? (
-        <LayoutScreen key={jobId} job={open.document} circuit={circuit ?? null} />
-      ) : circuit && stage === 'runs' ? (
-        <RunsScreen key={circuit.id} job={open.document} circuit={circuit} />
-      ) : circuit ? (
-        <BenchScreen key={circuit.id} job={open.document} circuit={circuit} />
-      ) : (
-        <StartCircuit job={open.document} />
-      )}
+      {to === null ? null : <Navigate replace to={to} />}
+      <TopBar job={job} circuit={circuit} screen={found.screen.word} wiring={wiring} />
+      <WiringBar job={job} circuit={circuit} wiring={found.screen.word === '' ? wiring : null} />
+      {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
+      <Boundary what={found.screen.label} of={pathname + search}>
+        <Shown job={job} found={found} wiring={wiring} />
+      </Boundary>
     </>
   );
 };

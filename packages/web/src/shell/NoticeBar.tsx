@@ -1,6 +1,8 @@
 import { X } from 'lucide-react';
 import { useEffect } from 'react';
-import { ask, jobsApi, sayAnswer } from '../server/api.js';
+import { CONTRACT } from '@amber/core';
+import { jobsApi } from '../server/api.js';
+import { ask, sayFailed } from '../server/client.js';
 import { dismissed, noticed } from '../store/noticeSlice.js';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
 
@@ -17,8 +19,8 @@ export const NoticeBar = () => {
   }, [notice, dispatch]);
   if (!notice) return null;
   const restore = async (id: string) => {
-    const answer = await ask(`/jobs/${id}/restore`, { method: 'POST' });
-    dispatch(answer.kind === 'ok' ? dismissed() : noticed(sayAnswer(answer), { tone: 'problem' }));
+    const answer = await ask(CONTRACT.restoreJob, { ids: { id } });
+    dispatch(answer.kind === 'ok' ? dismissed() : noticed(sayFailed(answer), { tone: 'problem' }));
     dispatch(jobsApi.util.invalidateTags(['Jobs']));
   };
   return (

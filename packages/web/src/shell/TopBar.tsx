@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { EDITIONS, type Circuit, type Edition, type Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
-import type { Stage } from './stage.js';
+import { jobPath, START, startPath } from '../parts/paths.js';
 import { redone, undone } from '../store/jobSlice.js';
 import { useEdit } from '../store/review.js';
 import { SaveMark } from './SaveMark.js';
@@ -31,11 +31,22 @@ const JobName = ({ job }: { job: Job }) => {
   );
 };
 
-const CircuitMenu = ({ job, circuit, stage }: { job: Job; circuit: Circuit | null; stage: Stage }) => (
+interface Shown {
+  job: Job;
+  circuit: Circuit | null;
+  /** Word of the screen. */
+  screen: string;
+  wiring: string | null;
+}
+
+/** The bench can show all circuits at once. */
+const BENCH = '';
+
+const CircuitMenu = ({ job, circuit, screen, wiring }: Shown) => (
   <Menu>
     <MenuButton className="flex min-h-10 max-w-64 min-w-0 items-center gap-1.5 rounded-md border border-line bg-white px-3 text-[15px] font-semibold hover:bg-rail">
       <span className="truncate" title={circuit?.name}>
-        {circuit?.name ?? 'New circuit'}
+        {circuit?.name ?? (screen === START || job.circuits.length === 0 ? 'New circuit' : 'All circuits')}
       </span>
       <ChevronDown size={16} className="shrink-0" aria-label="Choose a circuit" />
     </MenuButton>
@@ -46,7 +57,11 @@ const CircuitMenu = ({ job, circuit, stage }: { job: Job; circuit: Circuit | nul
       {job.circuits.map((one) => (
         <MenuItem key={one.id}>
           <Link
-            to={`/jobs/${job.id}/circuits/${encodeURIComponent(one.id)}${stage === 'bench' ? '' : `/${stage}`}`}
+            to={jobPath(job.id, {
+              screen: screen === START ? BENCH : screen,
+              circuit: one.id,
+              wiring: screen === BENCH ? wiring : null,
+            })}
             className="flex min-h-11 items-center gap-3 rounded px-3 data-focus:bg-rail"
           >
             <span className="min-w-0 flex-1 truncate font-semibold">{one.name}</span>
@@ -56,9 +71,19 @@ const CircuitMenu = ({ job, circuit, stage }: { job: Job; circuit: Circuit | nul
           </Link>
         </MenuItem>
       ))}
+      {screen === BENCH && job.circuits.length > 1 ? (
+        <MenuItem>
+          <Link
+            to={jobPath(job.id, { screen: 'bench', wiring })}
+            className="flex min-h-11 items-center rounded px-3 font-semibold data-focus:bg-rail"
+          >
+            All circuits
+          </Link>
+        </MenuItem>
+      ) : null}
       <MenuItem>
         <Link
-          to={`/jobs/${job.id}/circuits/new`}
+          to={startPath(job.id)}
           className="mt-1 flex min-h-11 items-center gap-2 rounded border-t border-line px-3 font-semibold data-focus:bg-rail"
         >
           <Plus size={17} /> New circuit
@@ -70,7 +95,7 @@ const CircuitMenu = ({ job, circuit, stage }: { job: Job; circuit: Circuit | nul
 
 const chip = 'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px]';
 
-export const TopBar = ({ job, circuit, stage }: { job: Job; circuit: Circuit | null; stage: Stage }) => {
+export const TopBar = ({ job, circuit, screen, wiring }: Shown) => {
   const history = useAppSelector((state) => state.job.open?.history);
   const dispatch = useAppDispatch();
   const edit = useEdit();
@@ -84,7 +109,7 @@ export const TopBar = ({ job, circuit, stage }: { job: Job; circuit: Circuit | n
       <span aria-hidden="true" className="text-quiet">
         ›
       </span>
-      <CircuitMenu job={job} circuit={circuit} stage={stage} />
+      <CircuitMenu job={job} circuit={circuit} screen={screen} wiring={wiring} />
       {circuit ? (
         <span className={`${chip} max-lg:hidden`}>
           <b>{circuit.breaker} A</b>&nbsp;· {circuit.awg} AWG

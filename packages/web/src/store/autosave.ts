@@ -1,6 +1,8 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
-import { askJson, jobsApi, type Answer, type StoredJob } from '../server/api.js';
+import { CONTRACT, newerRevisionSchema } from '@amber/core';
+import { jobsApi } from '../server/api.js';
+import { ask, mayComeBack, sayFailed, type Failed } from '../server/client.js';
 import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
 import {
   closed,
@@ -23,16 +25,13 @@ import {
 const REST = 1500;
 const RETRY = [2000, 4000, 8000, 15_000, 30_000];
 
-const failed = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): FailedSave => {
-  if (answer.kind === 'unreachable' || answer.status >= 500) return { kind: 'offline' };
-  if (answer.problem.code === 'newer-revision')
-    return { kind: 'conflict', current: (answer.body as { current: StoredJob }).current };
-  return {
-    kind: 'refused',
-    message: answer.problem.path
-      ? `${answer.problem.path}: ${answer.problem.message}`
-      : answer.problem.message,
-  };
+const failed = (answer: Failed): FailedSave => {
+  if (mayComeBack(answer)) return { kind: 'offline' };
+  if (answer.kind === 'refused' && answer.problem.code === 'newer-revision') {
+    const newer = newerRevisionSchema.safeParse(answer.body);
+    if (newer.success) return { kind: 'conflict', current: newer.data.current };
+  }
+  return { kind: 'refused', message: sayFailed(answer) };
 };
 
 const draftOf = ({ document, parent, saveId, sent }: KeptDraft): KeptDraft => ({
@@ -56,7 +55,7 @@ const saveNow = async (
   dispatch(saving(save));
   // Kept as sent before it leaves: a tab that is closed meanwhile knows of it when it is opened again.
   if (open.save?.kind !== 'saved') keepDraft({ ...draftOf(open), sent: save });
-  const answer = await askJson<{ revision: number }>('PUT', `/jobs/${document.id}`, save);
+  const answer = await ask(CONTRACT.saveJob, { ids: { id: document.id }, body: save });
   if (answer.kind === 'ok') {
     dispatch(saved({ id: document.id, saveId, revision: answer.value.revision, at: Date.now() }));
     dropDraft(document.id, saveId);

@@ -1,6 +1,5 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
-import type { Job } from '@amber/core';
-import type { StoredJob } from '../server/api.js';
+import type { Job, StoredJob } from '@amber/core';
 import type { KeptDraft, Save } from './keptDraft.js';
 import { changeBetween, redo, remember, undo, type History } from './history.js';
 

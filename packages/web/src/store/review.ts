@@ -1,4 +1,4 @@
-import { reviewJob, type Job, type JobReview } from '@amber/core';
+import { reviewJob, reviewWiring, type Job, type JobReview, type ReviewedWiring } from '@amber/core';
 import { useCallback } from 'react';
 import { useAppDispatch } from './store.js';
 import { edited } from './jobSlice.js';
@@ -13,6 +13,19 @@ export const reviewOf = (job: Job): JobReview => {
   const review = reviewJob(job);
   reviews.set(job, review);
   reviews.set(review.job, review);
+  return review;
+};
+
+const others = new WeakMap<Job, Map<string, ReviewedWiring>>();
+
+/** A wiring of a job with its proofs and findings: the planned one where none is named, or where that one is gone. */
+export const subjectOf = (job: Job, id: string | null): ReviewedWiring => {
+  if (id === null) return reviewOf(job);
+  const known = others.get(job) ?? new Map<string, ReviewedWiring>();
+  others.set(job, known);
+  const review = known.get(id) ?? reviewWiring(job, id);
+  if (!review) return reviewOf(job);
+  known.set(id, review);
   return review;
 };
 

@@ -2,9 +2,9 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
 import { createAutosave } from './autosave.js';
 import { jobSlice } from './jobSlice.js';
-import { createTickQueue } from './tickQueue.js';
-import { tickSlice } from './tickSlice.js';
-import { benchSlice } from './wiringSlice.js';
+import { createRecordQueue } from './recordQueue.js';
+import { recordSlice } from './recordSlice.js';
+import { wiringSlice } from './wiringSlice.js';
 import { jobsApi } from '../server/api.js';
 import { noticeSlice } from './noticeSlice.js';
 
@@ -12,15 +12,15 @@ export const createStore = () =>
   configureStore({
     reducer: {
       job: jobSlice.reducer,
-      bench: benchSlice.reducer,
+      wiring: wiringSlice.reducer,
       notice: noticeSlice.reducer,
-      ticks: tickSlice.reducer,
+      records: recordSlice.reducer,
       [jobsApi.reducerPath]: jobsApi.reducer,
     },
     middleware: (defaults) =>
       // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
       defaults({ immutableCheck: false, serializableCheck: false })
-        .prepend(createAutosave(), createTickQueue())
+        .prepend(createAutosave(), createRecordQueue())
         .concat(jobsApi.middleware),
   });
 

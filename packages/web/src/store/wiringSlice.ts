@@ -6,8 +6,8 @@ import type { BoxId, DeviceId } from '@amber/core';
 export const LENSES = ['live', 'current', 'use', 'circuit'] as const;
 export type Lens = (typeof LENSES)[number];
 
-/** What the bench shows now: handles, the box in view, the conductor that is followed. Not part of the job. */
-export interface BenchState {
+/** What of a wiring is looked at: handles, the box in view, the conductor that is followed. Not part of the job. */
+export interface WiringState {
   positions: Record<DeviceId, number>;
   box: BoxId | null;
   /** All boxes beside each other, or the one in view large. */
@@ -17,10 +17,10 @@ export interface BenchState {
   followed: string | null;
 }
 
-const initialState: BenchState = { positions: {}, box: null, view: 'all', lens: 'live', followed: null };
+const initialState: WiringState = { positions: {}, box: null, view: 'all', lens: 'live', followed: null };
 
-export const benchSlice = createSlice({
-  name: 'bench',
+export const wiringSlice = createSlice({
+  name: 'wiring',
   initialState,
   reducers: {
     flipped: (state, { payload }: PayloadAction<{ device: DeviceId; count: number }>) => {
@@ -32,7 +32,7 @@ export const benchSlice = createSlice({
     boxChosen: (state, { payload }: PayloadAction<BoxId | null>) => {
       state.box = payload;
     },
-    viewed: (state, { payload }: PayloadAction<BenchState['view']>) => {
+    viewed: (state, { payload }: PayloadAction<WiringState['view']>) => {
       state.view = payload;
     },
     lensTaken: (state, { payload }: PayloadAction<Lens>) => {
@@ -41,8 +41,8 @@ export const benchSlice = createSlice({
     wireFollowed: (state, { payload }: PayloadAction<string | null>) => {
       state.followed = payload;
     },
-    benchCleared: () => initialState,
+    wiringCleared: () => initialState,
   },
 });
-export const { flipped, positionsSet, boxChosen, viewed, lensTaken, wireFollowed, benchCleared } =
-  benchSlice.actions;
+export const { flipped, positionsSet, boxChosen, viewed, lensTaken, wireFollowed, wiringCleared } =
+  wiringSlice.actions;

@@ -1,6 +1,6 @@
 import { findLuminaire, ofId } from '@amber/core';
 import type { DeviceId, DrawnItem, FaceScrew, Positions } from '@amber/core';
-import type { Bench } from './useBench.js';
+import type { Subject } from './useSubject.js';
 
 /** Screws as they look. */
 const PAINT: Record<FaceScrew['look'], string> = {
@@ -174,12 +174,12 @@ const LuminaireFace = ({ drawn, light, screws }: { drawn: DrawnItem; light: stri
 
 /** What stands in the middle of a box: a splice, a device, a luminaire, the box's own ground screw. */
 export const ItemFace = ({
-  bench,
+  subject,
   drawn,
   positions,
   onFlip,
 }: {
-  bench: Bench;
+  subject: Subject;
   drawn: DrawnItem;
   positions: Positions;
   onFlip: (id: DeviceId) => void;
@@ -198,8 +198,8 @@ export const ItemFace = ({
         />
       );
     case 'luminaire': {
-      const luminaire = findLuminaire(bench.job, item.luminaire.id);
-      const light = bench.state.luminaires.find((one) => one.id === item.luminaire.id)?.light ?? 'dark';
+      const luminaire = findLuminaire(subject.job, item.luminaire.id);
+      const light = subject.state.luminaires.find((one) => one.id === item.luminaire.id)?.light ?? 'dark';
       return <LuminaireFace drawn={drawn} light={light} screws={luminaire?.terminals === 'screws'} />;
     }
     case 'bond':

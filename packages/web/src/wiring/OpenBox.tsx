@@ -15,7 +15,7 @@ import {
 } from '@amber/core';
 import { ItemFace } from './ItemFace.js';
 import type { Seen } from './lenses.js';
-import type { Bench } from './useBench.js';
+import type { Subject } from './useSubject.js';
 import { lookOf } from './wireLook.js';
 
 const CORNER = 7;
@@ -160,7 +160,7 @@ const Sheath = ({
 /** One box opened up, drawn from its geometry; what is live glows. */
 export const OpenBox = memo(
   ({
-    bench,
+    subject,
     drawing,
     positions,
     large,
@@ -169,7 +169,7 @@ export const OpenBox = memo(
     onFlip,
     onFollow,
   }: {
-    bench: Bench;
+    subject: Subject;
     drawing: BoxDrawing;
     positions: Positions;
     /** As wide as there is room. */
@@ -182,18 +182,18 @@ export const OpenBox = memo(
     onFollow: (key: string) => void;
   }) => {
     const stateOf = (key: string) => {
-      const net = bench.compiled.netOf(key);
+      const net = subject.compiled.netOf(key);
       return net === undefined
         ? { state: 'dead' as const, role: 'spare' as const }
-        : { state: bench.state.nets[net] ?? 'dead', role: bench.roles[net] ?? 'spare' };
+        : { state: subject.state.nets[net] ?? 'dead', role: subject.roles[net] ?? 'spare' };
     };
     const nameOf = (place: string) =>
-      place === PANEL ? 'panel' : (findBox(bench.job, place)?.name ?? place);
+      place === PANEL ? 'panel' : (findBox(subject.job, place)?.name ?? place);
     /** The words on a sheath: its kind, and what tells it from its fellows. */
     const wordsOf = (sheath: DrawnSheath) => {
-      const cable = findCable(bench.wiring, sheath.cable);
-      if (cable && isUntoldFeed(bench.job, cable)) return { kind: 'supply', told: 'as found' };
-      const told = cable && cableTold(bench.job, bench.wiring, cable, sheath.incoming ? 'to' : 'from');
+      const cable = findCable(subject.wiring, sheath.cable);
+      if (cable && isUntoldFeed(subject.job, cable)) return { kind: 'supply', told: 'as found' };
+      const told = cable && cableTold(subject.job, subject.wiring, cable, sheath.incoming ? 'to' : 'from');
       return { kind: sheath.name, told: told ?? '' };
     };
     const { enclosure } = drawing;
@@ -238,7 +238,13 @@ export const OpenBox = memo(
           />
         ))}
         {drawing.items.map((drawn) => (
-          <ItemFace key={drawn.item.id} bench={bench} drawn={drawn} positions={positions} onFlip={onFlip} />
+          <ItemFace
+            key={drawn.item.id}
+            subject={subject}
+            drawn={drawn}
+            positions={positions}
+            onFlip={onFlip}
+          />
         ))}
       </svg>
     );

@@ -6,19 +6,17 @@ import { type Positions } from '@amber/core';
 import { useAppDispatch } from '../store/store.js';
 import { Button, Select } from '../parts/ui.js';
 import { positionsSet } from '../store/wiringSlice.js';
-import type { Bench } from './useBench.js';
+import type { Subject } from './useSubject.js';
 
 /** More positions than this are not shown one by one. */
 const MOST = 64;
 
 /** The rows of the group's table, and which of them the handles are in; one handle is moved from each to the next. */
-export const useWalk = (bench: Bench, positions: Positions) => {
+export const useWalk = (subject: Subject, positions: Positions) => {
   const [asked, setAsked] = useState<string | null>(null);
-  const groups = bench.job.groups.filter(
-    (one) => one.circuit === bench.circuit.id && one.control === 'switched',
-  );
+  const { groups } = subject;
   const group = groups.find((one) => one.id === asked) ?? groups[0];
-  const table = bench.tables.find((one) => one.group === group?.id) ?? null;
+  const table = subject.tables.find((one) => one.group === group?.id) ?? null;
   const now = table
     ? table.rows.findIndex((row) =>
         table.switches.every((id, i) => (ofId(positions, id) ?? 0) === row.positions[i]),
@@ -32,7 +30,7 @@ export const useWalk = (bench: Bench, positions: Positions) => {
   };
   const step = () => table && go((now + 1) % table.rows.length);
   const words = (table?.switches ?? []).map(
-    (id) => bench.devices.find((one) => one.id === id)?.positions ?? [],
+    (id) => subject.devices.find((one) => one.id === id)?.positions ?? [],
   );
   return { groups, group, setGroup: setAsked, table, words, now, go, step };
 };

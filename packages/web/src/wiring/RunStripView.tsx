@@ -16,7 +16,7 @@ import {
 import { Button } from '../parts/ui.js';
 import { useSize } from '../parts/useSize.js';
 import { Handle } from './Handle.js';
-import type { Bench } from './useBench.js';
+import type { Subject } from './useSubject.js';
 
 const COLUMN = 132;
 const ROW = 148;
@@ -36,25 +36,25 @@ const halfWidth = ({ devices, luminaires }: StripNode) => {
 const shortName = (name: string) => (name.length > 9 ? `${name.slice(0, 8)}…` : name);
 
 const Run = ({
-  bench,
+  subject,
   edge,
   from,
   to,
 }: {
-  bench: Bench;
+  subject: Subject;
   edge: StripEdge;
   from: StripNode;
   to: StripNode;
 }) => {
   const a = centre(from);
   const b = centre(to);
-  const cable = findCable(bench.wiring, edge.cable);
-  const untold = cable !== undefined && isUntoldFeed(bench.job, cable);
+  const cable = findCable(subject.wiring, edge.cable);
+  const untold = cable !== undefined && isUntoldFeed(subject.job, cable);
   const name = untold ? 'supply' : edge.name;
-  const colours = cable ? articleOf(bench.job.stock, 'cable', cable.article).insulated : [];
+  const colours = cable ? articleOf(subject.job.stock, 'cable', cable.article).insulated : [];
   const isLive = (colour: (typeof colours)[number]) => {
-    const net = bench.compiled.netOf(conductorKey(edge.cable, colour));
-    return net !== undefined && bench.state.nets[net] === 'live';
+    const net = subject.compiled.netOf(conductorKey(edge.cable, colour));
+    return net !== undefined && subject.state.nets[net] === 'live';
   };
   const startX = a.x + halfWidth(from);
   const endX = b.x - halfWidth(to);
@@ -108,6 +108,14 @@ const Lamp = ({ light, size }: { light: 'lit' | 'dim' | 'dark'; size: number }) 
   </svg>
 );
 
+/** "15 A breaker", or how many breakers where several circuits are shown. */
+const breakersOf = ({ circuit, job }: Subject): string =>
+  circuit
+    ? `${circuit.breaker} A breaker`
+    : job.circuits.length === 1
+      ? `${job.circuits[0]?.breaker ?? ''} A breaker`
+      : `${job.circuits.length} breakers`;
+
 /** A duplex receptacle. */
 const Receptacle = () => (
   <svg width="44" height="68" viewBox="0 0 44 68" aria-hidden="true">
@@ -126,28 +134,28 @@ const Receptacle = () => (
 const LIGHT_WORD = { lit: 'lit', dim: 'dim, in series', dark: 'dark' };
 
 const Node = ({
-  bench,
+  subject,
   node,
   positions,
   onFlip,
 }: {
-  bench: Bench;
+  subject: Subject;
   node: StripNode;
   positions: Positions;
   onFlip: (id: DeviceId) => void;
 }) => {
   const { x, y } = centre(node);
-  const box = findBox(bench.job, node.place);
+  const box = findBox(subject.job, node.place);
   const name = node.place === PANEL ? 'Panel' : (box?.name ?? '');
-  const lights = node.luminaires.map((id) => bench.state.luminaires.find((one) => one.id === id));
-  const all = node.devices.map((id) => bench.devices.findIndex((one) => one.id === id));
+  const lights = node.luminaires.map((id) => subject.state.luminaires.find((one) => one.id === id));
+  const all = node.devices.map((id) => subject.devices.findIndex((one) => one.id === id));
   const devices = all.filter((i) => i >= 0);
   const receptacles = all.length - devices.length;
   const letters = [
-    ...devices.map((i) => bench.devices[i]?.letter),
+    ...devices.map((i) => subject.devices[i]?.letter),
     ...Array.from({ length: receptacles }, () => 'receptacle'),
   ];
-  const vas = bench.job.luminaires
+  const vas = subject.job.luminaires
     .filter((one) => node.luminaires.includes(one.id))
     .map((one) => `${one.va} VA`);
   const light = lights[0]?.light;
@@ -155,7 +163,7 @@ const Node = ({
     ...letters,
     ...vas,
     ...(light ? [LIGHT_WORD[light]] : []),
-    ...(node.place === PANEL ? [`${bench.circuit.breaker} A breaker`] : []),
+    ...(node.place === PANEL ? [breakersOf(subject)] : []),
     ...(node.place !== PANEL && letters.length + vas.length === 0 ? ['junction'] : []),
   ];
   return (
@@ -177,7 +185,7 @@ const Node = ({
           </svg>
         ) : null}
         {devices.map((i) => {
-          const device = bench.devices[i];
+          const device = subject.devices[i];
           return device ? (
             <div key={device.id} className="relative">
               <span className="absolute -top-5 w-full text-center text-[11px] text-quiet">key {i + 1}</span>
@@ -224,15 +232,15 @@ const LEAST_SCALE = 0.8;
 
 /** The whole run at a glance: every place, every cable, handles that flip, what is live now. */
 export const RunStripView = ({
-  bench,
+  subject,
   positions,
   onFlip,
 }: {
-  bench: Bench;
+  subject: Subject;
   positions: Positions;
   onFlip: (id: DeviceId) => void;
 }) => {
-  const { strip } = bench;
+  const { strip } = subject;
   const frame = useRef<HTMLElement>(null);
   const room = useSize(frame)?.width ?? null;
   const [whole, setWhole] = useState(false);
@@ -263,12 +271,12 @@ export const RunStripView = ({
             {strip.edges.map((edge) => {
               const [from, to] = [nodeAt(edge.from), nodeAt(edge.to)];
               return from && to ? (
-                <Run key={edge.cable} bench={bench} edge={edge} from={from} to={to} />
+                <Run key={edge.cable} subject={subject} edge={edge} from={from} to={to} />
               ) : null;
             })}
           </svg>
           {strip.nodes.map((node) => (
-            <Node key={node.place} bench={bench} node={node} positions={positions} onFlip={onFlip} />
+            <Node key={node.place} subject={subject} node={node} positions={positions} onFlip={onFlip} />
           ))}
         </div>
       </div>

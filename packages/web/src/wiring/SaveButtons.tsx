@@ -2,7 +2,7 @@ import { Download } from 'lucide-react';
 import { useAppDispatch } from '../store/store.js';
 import { noticed } from '../store/noticeSlice.js';
 import { Button } from '../parts/ui.js';
-import { savePicture, type Drawn } from './savePicture.js';
+import type { Drawn } from './savePicture.js';
 
 /** Saves what is drawn as SVG or PNG, readable in black and white by its labels. */
 export const SaveButtons = ({
@@ -18,6 +18,7 @@ export const SaveButtons = ({
   const dispatch = useAppDispatch();
   const save = async (kind: 'svg' | 'png') => {
     try {
+      const { savePicture } = await import('./savePicture.js');
       await savePicture(drawn(), title, kind);
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);

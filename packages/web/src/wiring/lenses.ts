@@ -6,7 +6,7 @@ import {
   type Positions,
 } from '@amber/core';
 import type { Lens } from '../store/wiringSlice.js';
-import type { Bench } from './useBench.js';
+import type { Subject } from './useSubject.js';
 
 /** How a wire stands under a lens: faint or not, and words that take the place of its colour label. */
 export interface Seen {
@@ -38,8 +38,8 @@ const NO_CURRENT = 0.005;
 type Look = (wire: DrawnWire) => Seen;
 
 /** Conductors in which current flows now, with its amperes; what joins them is plain, the rest faint. */
-const currents = (bench: Bench, positions: Positions): Look => {
-  const flows = createCableCurrents(bench.wiring, bench.job)(positions, bench.state);
+const currents = (subject: Subject, positions: Positions): Look => {
+  const flows = createCableCurrents(subject.wiring, subject.job)(positions, subject.state);
   const amperes = new Map<string, number>();
   const carrying = new Set<number>();
   for (const [cable, byColour] of flows)
@@ -48,19 +48,19 @@ const currents = (bench: Bench, positions: Positions): Look => {
       const much = Math.abs(current);
       amperes.set(key, much);
       if (much < NO_CURRENT) continue;
-      const net = bench.compiled.netOf(key);
+      const net = subject.compiled.netOf(key);
       if (net !== undefined) carrying.add(net);
     }
   return ({ key }) => {
     const much = amperes.get(key);
     // A tail or lead has no figure of its own: it goes with its net.
-    if (much === undefined) return { faint: !carrying.has(bench.compiled.netOf(key) ?? -1), label: null };
+    if (much === undefined) return { faint: !carrying.has(subject.compiled.netOf(key) ?? -1), label: null };
     if (much < NO_CURRENT) return { faint: true, label: null };
     return { faint: false, label: `${much < 0.1 ? much.toFixed(2) : much.toFixed(1)} A` };
   };
 };
 
-const uses = ({ compiled, roles }: Bench): Look => {
+const uses = ({ compiled, roles }: Subject): Look => {
   // Travelers are told from each other by a number, in the order of their nets.
   const travelers = roles.flatMap((role, net) => (role === 'traveler' ? [net] : []));
   return ({ key }) => {
@@ -71,21 +71,21 @@ const uses = ({ compiled, roles }: Bench): Look => {
   };
 };
 
-const circuits = ({ compiled, circuit, job }: Bench): Look => {
+const circuits = ({ compiled, circuit, job }: Subject): Look => {
   const byNet = circuitsByNet(compiled);
   return ({ key }) => {
     const on = byNet[compiled.netOf(key) ?? -1] ?? new Set<string>();
     const names = job.circuits.flatMap((one, i) => (on.has(one.id) ? [`C${i + 1}`] : []));
-    return { faint: !on.has(circuit.id), label: names.join('+') || '–' };
+    return { faint: circuit !== null && !on.has(circuit.id), label: names.join('+') || '–' };
   };
 };
 
 /** What a lens makes of every wire. */
-export const lookThrough = (lens: Lens, bench: Bench, positions: Positions): Look =>
+export const lookThrough = (lens: Lens, subject: Subject, positions: Positions): Look =>
   lens === 'current'
-    ? currents(bench, positions)
+    ? currents(subject, positions)
     : lens === 'use'
-      ? uses(bench)
+      ? uses(subject)
       : lens === 'circuit'
-        ? circuits(bench)
+        ? circuits(subject)
         : () => PLAIN;

@@ -5,14 +5,17 @@ import {
   leastCostOf,
   newDraft,
   newJob,
+  remediesFor,
   standardStock,
   withDraft,
   type BoxId,
   type Change,
+  type Finding,
   type CircuitId,
   type Job,
   type JobId,
   type PlanSet,
+  type Remedy,
 } from '@amber/core';
 
 /** A pair of three-ways in nowhere. */
@@ -38,6 +41,9 @@ const planner = {
   /** A search of something small, so that the code is compiled when a real one is asked for. */
   warmUp: (): void => void findPlans(practice(), 'practice' as CircuitId, { mostSteps: 2_000 }),
   leastCost: (job: Job, circuit: CircuitId): number | null => leastCostOf(job, circuit),
+  /** What the program can do about some findings of the planned wiring; each is planned and inspected again to see whether it helps. */
+  remedies: (job: Job, findings: readonly Finding[]): Remedy[][] =>
+    findings.map((finding) => remediesFor(job, null, finding)),
   leastChange: (job: Job, change: Change): ReturnType<typeof leastChange> => leastChange(job, change),
 };
 export type Planner = typeof planner;

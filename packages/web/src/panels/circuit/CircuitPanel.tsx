@@ -21,6 +21,7 @@ import { useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
 import { noticed } from '../../store/noticeSlice.js';
 import { AnswerSelect } from '../../parts/AnswerSelect.js';
+import { jobPath } from '../../parts/paths.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { NameInput } from '../../parts/inputs.js';
 import { PlaceCard } from './PlaceCard.js';
@@ -41,7 +42,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
   const remove = async () => {
     edit(withoutCircuit(job, circuit.id), `delete ${circuit.name}`);
     dispatch(noticed(`${circuit.name} was deleted. Undo brings it back.`));
-    await navigate(`/jobs/${job.id}`);
+    await navigate(jobPath(job.id));
   };
   const deleteButton = (
     <Button className="text-violation" onClick={() => void remove()}>

@@ -13,13 +13,13 @@ import {
 import { useEdit } from '../../store/review.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
 import { SeverityMark } from '../../parts/ui.js';
-import type { Bench } from '../../wiring/useBench.js';
+import type { Subject } from '../../wiring/useSubject.js';
 
 const plain = (volume: number) => cubicInches(volume).replace(' in³', '');
 
-const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
+const OneBox = ({ subject, id }: { subject: Subject; id: BoxId }) => {
   const edit = useEdit();
-  const { job, wiring } = bench;
+  const { job, wiring } = subject;
   const box = findBox(job, id);
   if (!box) return null;
   const fill = fillOf(job, wiring, id);
@@ -89,13 +89,15 @@ const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
               </tr>
             </tbody>
           </table>
-          <BoxSelect
-            job={job}
-            box={id}
-            article={box.article}
-            withDevices={wiring.devices.some((device) => device.box === id)}
-            onChange={change}
-          />
+          {subject.readOnly ? null : (
+            <BoxSelect
+              job={job}
+              box={id}
+              article={box.article}
+              withDevices={wiring.devices.some((device) => device.box === id)}
+              onChange={change}
+            />
+          )}
         </DisclosurePanel>
       </Disclosure>
     </li>
@@ -103,14 +105,14 @@ const OneBox = ({ bench, id }: { bench: Bench; id: BoxId }) => {
 };
 
 /** Does it fit? The answer for each box; the arithmetic on request. */
-export const BoxFillList = ({ bench }: { bench: Bench }) => (
+export const BoxFillList = ({ subject }: { subject: Subject }) => (
   <>
     <p className="mb-2 text-[13px] text-quiet">
-      By 314.16 of the {bench.job.edition} edition. Pigtails do not count. Open a box for its arithmetic.
+      By 314.16 of the {subject.job.edition} edition. Pigtails do not count. Open a box for its arithmetic.
     </p>
     <ul className="flex flex-col gap-2">
-      {bench.drawings.map((drawing) => (
-        <OneBox key={drawing.box} bench={bench} id={drawing.box} />
+      {subject.drawings.map((drawing) => (
+        <OneBox key={drawing.box} subject={subject} id={drawing.box} />
       ))}
     </ul>
   </>

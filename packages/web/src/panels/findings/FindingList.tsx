@@ -8,7 +8,7 @@ import {
 } from '@amber/core';
 import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
-import type { Bench } from '../../wiring/useBench.js';
+import type { Subject } from '../../wiring/useSubject.js';
 import { useEdit } from '../../store/review.js';
 import { FindingCard } from './FindingCard.js';
 import { OwnRules } from './OwnRules.js';
@@ -16,9 +16,9 @@ import { QuestionList } from './QuestionList.js';
 import { SiteChecks } from './SiteChecks.js';
 import { useRemedies } from '../../worker/useRemedies.js';
 
-const nameOf = (bench: Bench, { kind, id, name }: PlaceFindings): string => {
-  const cable = kind === 'run' ? findCable(bench.wiring, id) : undefined;
-  const place = (at: string) => (at === 'panel' ? 'Panel' : (findBox(bench.job, at)?.name ?? at));
+const nameOf = (subject: Subject, { kind, id, name }: PlaceFindings): string => {
+  const cable = kind === 'run' ? findCable(subject.wiring, id) : undefined;
+  const place = (at: string) => (at === 'panel' ? 'Panel' : (findBox(subject.job, at)?.name ?? at));
   if (cable) return `${place(cable.from)} to ${place(cable.to)}`;
   return kind === 'circuit' ? `Circuit ${name}` : name;
 };
@@ -47,18 +47,18 @@ const commonWhat = (group: readonly Finding[]): string | null => {
 };
 
 /** Findings by place, what is to be answered, and what is left to see on site. */
-export const FindingList = ({ bench, findings }: { bench: Bench; findings: readonly Finding[] }) => {
+export const FindingList = ({ subject, findings }: { subject: Subject; findings: readonly Finding[] }) => {
   const dispatch = useAppDispatch();
   const edit = useEdit();
-  const { job, circuit } = bench;
-  const remedies = useRemedies(job, findings);
+  const { job, circuit, readOnly } = subject;
+  const remedies = useRemedies(readOnly ? null : job, findings);
   /** Takes out the one run of the circuit's choice that the finding names. */
   const takeOut = ({ at: { run } }: Finding) =>
     edit(
       {
         ...job,
         choices: job.choices.map((choice) =>
-          choice.circuit === circuit.id
+          choice.circuit === circuit?.id
             ? { ...choice, runs: choice.runs.filter((one) => !(one.from === run?.from && one.to === run.to)) }
             : choice,
         ),
@@ -69,8 +69,8 @@ export const FindingList = ({ bench, findings }: { bench: Bench; findings: reado
   const onSite = findings.filter((one) => one.severity === 'verify' && one.questions.length === 0);
   const judged = findings.filter((one) => !open.includes(one) && !onSite.includes(one));
   const { alike, single } = alikeOf(judged);
-  const show = (id: string) => dispatch(boxChosen(id as Bench['drawings'][number]['box']));
-  const drawn = (id: string | undefined) => bench.drawings.some((drawing) => drawing.box === id);
+  const show = (id: string) => dispatch(boxChosen(id as Subject['drawings'][number]['box']));
+  const drawn = (id: string | undefined) => subject.drawings.some((drawing) => drawing.box === id);
   return (
     <div className="flex flex-col gap-4">
       {alike.map((group) => {
@@ -95,7 +95,7 @@ export const FindingList = ({ bench, findings }: { bench: Bench; findings: reado
       })}
       {findingsByPlace(job, single).map((place) => (
         <section key={`${place.kind} ${place.id}`} className="border-t border-line pt-3">
-          <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{nameOf(bench, place)}</h2>
+          <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{nameOf(subject, place)}</h2>
           <ul className="flex flex-col gap-3">
             {place.findings.map((finding, i) => (
               <FindingCard
@@ -121,7 +121,7 @@ export const FindingList = ({ bench, findings }: { bench: Bench; findings: reado
       ))}
       {open.length > 0 ? <QuestionList job={job} findings={open} /> : null}
       {onSite.length > 0 ? <SiteChecks findings={onSite} /> : null}
-      <OwnRules job={job} circuit={circuit} />
+      {readOnly ? null : <OwnRules job={job} circuit={circuit} />}
     </div>
   );
 };

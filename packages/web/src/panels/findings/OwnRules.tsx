@@ -8,9 +8,20 @@ import { Button, Field, Select, TextInput } from '../../parts/ui.js';
 type Rule = Extract<Amendment, { kind: 'rule' }>;
 
 /** The scopes that a rule may have, as values of a select. */
-const scopesOf = (job: Job, circuit: Circuit): [value: string, words: string, scope: Rule['scope']][] => [
+const scopesOf = (
+  job: Job,
+  circuit: Circuit | null,
+): [value: string, words: string, scope: Rule['scope']][] => [
   ['job', 'The whole job', 'job'],
-  [`circuit ${circuit.id}`, `Circuit ${circuit.name}`, { circuit: circuit.id }],
+  ...(circuit
+    ? [
+        [`circuit ${circuit.id}`, `Circuit ${circuit.name}`, { circuit: circuit.id }] as [
+          string,
+          string,
+          Rule['scope'],
+        ],
+      ]
+    : []),
   ...job.rooms.map((room): [string, string, Rule['scope']] => [
     `room ${room.id}`,
     `Room ${room.name}`,
@@ -24,7 +35,7 @@ const scopesOf = (job: Job, circuit: Circuit): [value: string, words: string, sc
 ];
 
 /** Rules of the local authority that the code does not have: the user's own, with their place and how grave they are. */
-export const OwnRules = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
+export const OwnRules = ({ job, circuit }: { job: Job; circuit: Circuit | null }) => {
   const edit = useEdit();
   const [title, setTitle] = useState('');
   const [text, setText] = useState('');

@@ -1,13 +1,13 @@
 import type { Finding } from '@amber/core';
 import { plural, sayWorking } from '../../parts/format.js';
 import { SeverityMark } from '../../parts/ui.js';
-import type { Bench } from '../../wiring/useBench.js';
+import type { Subject } from '../../wiring/useSubject.js';
 
 /** The answer first: does it work, and would it pass? Null stands for findings that are still being worked out. */
-export const Verdict = ({ bench, findings }: { bench: Bench; findings: readonly Finding[] | null }) => {
-  const positions = bench.proofs.reduce((sum, proof) => sum + proof.positions, 0);
-  const working = bench.proofs.reduce((sum, proof) => sum + proof.working, 0);
-  const of = bench.proofs.reduce((sum, proof) => sum + proof.of, 0);
+export const Verdict = ({ subject, findings }: { subject: Subject; findings: readonly Finding[] | null }) => {
+  const positions = subject.proofs.reduce((sum, proof) => sum + proof.positions, 0);
+  const working = subject.proofs.reduce((sum, proof) => sum + proof.working, 0);
+  const of = subject.proofs.reduce((sum, proof) => sum + proof.of, 0);
   const count = (severity: string) => (findings ?? []).filter((one) => one.severity === severity).length;
   const violations = count('violation');
   const cautions = count('caution');
@@ -37,8 +37,9 @@ export const Verdict = ({ bench, findings }: { bench: Bench; findings: readonly 
             {sayWorking({ working, positions, of })}
           </strong>
           <span className="block text-[13px] text-quiet">
-            Every handle changes the light from every {of > positions ? 'one of these' : 'position'}, by
-            simulation.
+            {works
+              ? `Every handle changes the light from every ${of > positions ? 'one of these' : 'position'}, by simulation.`
+              : 'In the others a handle changes nothing, or something is shorted, dim or live that may not be, by simulation.'}
           </span>
         </p>
       </div>
@@ -52,7 +53,7 @@ export const Verdict = ({ bench, findings }: { bench: Bench; findings: readonly 
               {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
             </strong>
             <span className="block text-[13px] text-quiet">
-              Checked by the {bench.job.edition} edition.
+              Checked by the {subject.edition} edition.
               {left.length > 0 ? ` Left: ${left.join(', ')}.` : ''}
             </span>
           </p>

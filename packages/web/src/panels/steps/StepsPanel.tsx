@@ -10,15 +10,15 @@ import {
   type BoxSteps,
   type Slot,
   type Step,
+  type TickState,
 } from '@amber/core';
-import { useAppDispatch, useAppSelector } from '../../store/store.js';
+import { useAppDispatch } from '../../store/store.js';
 import { useEdit } from '../../store/review.js';
-import { ticked as tickMade, tickedSteps } from '../../store/tickSlice.js';
-import { useTicksQuery } from '../../server/api.js';
+import { useTicks } from '../../store/useTicks.js';
 import { Button, Field, SeverityMark } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 import { boxChosen, wireFollowed } from '../../store/wiringSlice.js';
-import type { Bench } from '../../wiring/useBench.js';
+import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 import { Words } from './Words.js';
 
@@ -26,13 +26,13 @@ const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
 
 const StepRow = ({
   step,
-  done,
+  tick,
   depth,
   onTick,
   onShow,
 }: {
   step: Step;
-  done: boolean;
+  tick: TickState;
   depth: number;
   onTick: (done: boolean) => void;
   onShow: (key: string) => void;
@@ -48,11 +48,13 @@ const StepRow = ({
       <label className="flex min-h-10 min-w-0 flex-1 cursor-pointer gap-3">
         <input
           type="checkbox"
-          checked={done}
+          checked={tick === 'done'}
           onChange={(event) => onTick(event.target.checked)}
           className="mt-0.5 size-5 shrink-0 accent-ink"
         />
-        <span className={`min-w-0 text-[14px] break-words ${done ? 'text-quiet line-through' : ''}`}>
+        <span
+          className={`min-w-0 text-[14px] break-words ${tick === 'done' ? 'text-quiet line-through' : ''}`}
+        >
           {step.text}
         </span>
       </label>
@@ -67,6 +69,11 @@ const StepRow = ({
         </button>
       )}
     </div>
+    {tick === 'changed' ? (
+      <p className="mt-1 ml-8 text-[13px] font-semibold text-caution">
+        It was ticked, and what it is about has changed since: look again.
+      </p>
+    ) : null}
     {depth > 0 ? <p className="mt-1 ml-8 text-[13px] text-quiet">{step.why}</p> : null}
     {depth > 1 ? (
       <p className="mt-0.5 ml-8 text-[13px] font-semibold">
@@ -108,11 +115,11 @@ const SCREW_CHOICES: Record<'S' | 'S3' | 'S4', Record<Slot['screws'], string>> =
 };
 
 /** How the screws of the devices in hand sit: they differ from one to the next, and steps and drawing follow. */
-const ScrewsOf = ({ bench, box }: { bench: Bench; box: BoxId }) => {
+const ScrewsOf = ({ subject, box }: { subject: Subject; box: BoxId }) => {
   const edit = useEdit();
-  const { job } = bench;
-  const devices = bench.devices.flatMap((device) => {
-    const slotId = findDevice(bench.wiring, device.id)?.slot;
+  const { job } = subject;
+  const devices = subject.devices.flatMap((device) => {
+    const slotId = findDevice(subject.wiring, device.id)?.slot;
     const slot = findSlot(job, slotId);
     const choices = SCREW_CHOICES[device.letter as 'S' | 'S3' | 'S4'];
     return device.box === box && slot ? [{ slot, choices, letter: device.letter }] : [];
@@ -133,23 +140,19 @@ const ScrewsOf = ({ bench, box }: { bench: Bench; box: BoxId }) => {
 };
 
 /** The work order of the box in view, ticked off as it is done. */
-export const StepsPanel = ({ bench }: { bench: Bench }) => {
+export const StepsPanel = ({ subject }: { subject: Subject }) => {
   const dispatch = useAppDispatch();
   const [depth, setDepth] = useState(0);
-  const { data: ticked } = useTicksQuery(bench.job.id);
-  const { pending, waiting } = useAppSelector((state) => state.ticks);
-  const done = tickedSteps(ticked ?? [], pending, bench.job.id);
-  const { box, at, go } = useBoxInView(bench);
+  const { stateOf, set, waiting } = useTicks(subject.job.id, subject.wiringId);
+  const { box, at, go } = useBoxInView(subject);
   const order = useMemo(
-    () => (box ? makeUpSteps(bench.job, bench.wiring, bench.compiled, box) : null),
-    [bench.job, bench.wiring, bench.compiled, box],
+    () => (box ? makeUpSteps(subject.job, subject.wiring, subject.compiled, box) : null),
+    [subject.job, subject.wiring, subject.compiled, box],
   );
   if (!order || !box) return <p>Nothing to make up yet.</p>;
-  const isDone = (step: Step) => done.has(step.id);
+  const isDone = (step: Step) => stateOf(step) === 'done';
   const count = order.steps.filter(isDone).length;
-  const name = findBox(bench.job, box)?.name ?? '';
-  const set = (step: Step, now: boolean) =>
-    void dispatch(tickMade({ job: bench.job.id, step: step.id, done: now }));
+  const name = findBox(subject.job, box)?.name ?? '';
   return (
     <section aria-label={`Steps at ${name}`} className="flex flex-col gap-3">
       <div className="flex items-center gap-1">
@@ -194,7 +197,7 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
                 <StepRow
                   key={step.id}
                   step={step}
-                  done={isDone(step)}
+                  tick={stateOf(step)}
                   depth={depth}
                   onTick={(now) => set(step, now)}
                   onShow={(key) => {
@@ -207,7 +210,7 @@ export const StepsPanel = ({ bench }: { bench: Bench }) => {
           </section>
         );
       })}
-      <ScrewsOf bench={bench} box={box} />
+      {subject.readOnly ? null : <ScrewsOf subject={subject} box={box} />}
       <OtherEnds ends={order.otherEnds} />
       <Words />
       <p className="text-[13px] text-quiet">

@@ -7,39 +7,47 @@ import { flipped, viewed, wireFollowed } from '../../store/wiringSlice.js';
 import { PositionRibbon, useWalk } from '../../wiring/PositionRibbon.js';
 import { RunStripView } from '../../wiring/RunStripView.js';
 import { SidePanel } from './SidePanel.js';
-import { useBench } from '../../wiring/useBench.js';
+import { useSubject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 import { useFollowed } from '../../wiring/useFollowed.js';
 
 /** What goes where in each box, and does it work? */
-export const BenchScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
-  const bench = useBench(job, circuit);
-  const { positions, view, followed: key } = useAppSelector((state) => state.bench);
+export const BenchScreen = ({
+  job,
+  circuit,
+  wiring,
+}: {
+  job: Job;
+  circuit: Circuit | null;
+  wiring: string | null;
+}) => {
+  const subject = useSubject(job, wiring, circuit);
+  const { positions, view, followed: key } = useAppSelector((state) => state.wiring);
   const dispatch = useAppDispatch();
-  const followed = useFollowed(bench, positions);
-  const walk = useWalk(bench, positions);
+  const followed = useFollowed(subject, positions);
+  const walk = useWalk(subject, positions);
   const flip = useCallback(
     (id: DeviceId) => {
-      const device = bench.devices.find((one) => one.id === id);
+      const device = subject.devices.find((one) => one.id === id);
       if (device) dispatch(flipped({ device: id, count: device.positions.length }));
     },
-    [bench.devices, dispatch],
+    [subject.devices, dispatch],
   );
-  const { at, go } = useBoxInView(bench);
+  const { at, go } = useBoxInView(subject);
   /** The next conductor of the box in view; one that is a piece with the last is passed over. */
   const followNext = (by: number) => {
-    const drawing = bench.drawings[at];
+    const drawing = subject.drawings[at];
     const nets = new Map(
-      (drawing?.wires ?? []).map((wire) => [bench.compiled.netOf(wire.key) ?? -1, wire.key] as const),
+      (drawing?.wires ?? []).map((wire) => [subject.compiled.netOf(wire.key) ?? -1, wire.key] as const),
     );
     const keys = [...nets.values()];
-    const net = key === null ? undefined : bench.compiled.netOf(key);
+    const net = key === null ? undefined : subject.compiled.netOf(key);
     const now = net === undefined ? -1 : [...nets.keys()].indexOf(net);
     const next = now < 0 ? (by > 0 ? 0 : keys.length - 1) : (now + by + keys.length) % keys.length;
     dispatch(wireFollowed(keys[next] ?? null));
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (_event, { keys }) => {
-    const device = bench.devices[Number(keys?.[0]) - 1];
+    const device = subject.devices[Number(keys?.[0]) - 1];
     if (device) flip(device.id);
   });
   useHotkeys('w', () => void walk.step());
@@ -52,12 +60,12 @@ export const BenchScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) =>
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
-        <h1 className="sr-only">Bench of {circuit.name}</h1>
-        {view === 'all' ? <RunStripView bench={bench} positions={positions} onFlip={flip} /> : null}
+        <h1 className="sr-only">Bench of {subject.name}</h1>
+        {view === 'all' ? <RunStripView subject={subject} positions={positions} onFlip={flip} /> : null}
         <PositionRibbon walk={walk} />
-        <Board bench={bench} positions={positions} followed={followed} onFlip={flip} onGo={go} />
+        <Board subject={subject} positions={positions} followed={followed} onFlip={flip} onGo={go} />
       </main>
-      <SidePanel bench={bench} />
+      <SidePanel subject={subject} />
     </div>
   );
 };

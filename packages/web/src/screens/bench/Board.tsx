@@ -8,7 +8,7 @@ import { FollowedBar } from './FollowedBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
 import { SaveButtons } from '../../wiring/SaveButtons.js';
 import { placeName } from '../../parts/words.js';
-import type { Bench } from '../../wiring/useBench.js';
+import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 
 const LENS_NOTES = {
@@ -20,29 +20,34 @@ const LENS_NOTES = {
 
 /** The boxes of the run, opened up: all beside each other, or one large. */
 export const Board = ({
-  bench,
+  subject,
   positions,
   followed,
   onFlip,
   onGo,
 }: {
-  bench: Bench;
+  subject: Subject;
   positions: Positions;
   followed: SaidTrace | null;
   onFlip: (id: DeviceId) => void;
   /** To the next box, or the one before. */
   onGo: (by: number) => void;
 }) => {
-  const { view, lens } = useAppSelector((state) => state.bench);
+  const { view, lens } = useAppSelector((state) => state.wiring);
   const dispatch = useAppDispatch();
-  const tripped = bench.state.shorts.some((short) => short.circuit === bench.circuit.id);
-  const travelers = bench.devices.some((device) => device.letter !== 'S');
-  const seen = useMemo(() => lookThrough(lens, bench, positions), [lens, bench, positions]);
+  const { shorts } = subject.state;
+  const { circuit } = subject;
+  const tripped = circuit !== null && shorts.some((short) => short.circuit === circuit.id);
+  const trippedNames = circuit
+    ? []
+    : subject.job.circuits.filter((one) => shorts.some((short) => short.circuit === one.id));
+  const travelers = subject.devices.some((device) => device.letter !== 'S');
+  const seen = useMemo(() => lookThrough(lens, subject, positions), [lens, subject, positions]);
   const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
-  const { at } = useBoxInView(bench);
+  const { at } = useBoxInView(subject);
   const board = useRef<HTMLElement>(null);
   const large = view === 'one';
-  const numbered = bench.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
+  const numbered = subject.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
   const shown = large ? numbered.slice(at, at + 1) : numbered;
   return (
     <section
@@ -50,12 +55,13 @@ export const Board = ({
       aria-label="Opened boxes"
       className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto"
     >
-      {bench.drawings.length === 0 ? (
+      {subject.drawings.length === 0 ? (
         <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
           <h2 className="text-lg font-bold">Nothing to draw yet</h2>
           <p className="mt-2">
-            This circuit cannot be planned as it stands. What is missing stands at the side; what you entered
-            is kept.
+            {subject.readOnly
+              ? 'This wiring holds nothing of the circuit.'
+              : 'This circuit cannot be planned as it stands. What is missing stands at the side; what you entered is kept.'}
           </p>
         </div>
       ) : (
@@ -63,25 +69,28 @@ export const Board = ({
           <BoardBar onGo={onGo}>
             <SaveButtons
               what="the run"
-              title={`${bench.job.name}, ${bench.circuit.name}`}
+              title={`${subject.job.name}, ${subject.name}`}
               drawn={() => {
                 const pictures = board.current?.querySelectorAll<SVGSVGElement>('article svg.drawing') ?? [];
                 return [...pictures].map((drawing, i) => ({
                   drawing,
-                  name: `${i + 1} · ${placeName(bench.job, bench.drawings[i]?.box ?? '')}`,
+                  name: `${i + 1} · ${placeName(subject.job, subject.drawings[i]?.box ?? '')}`,
                 }));
               }}
             />
           </BoardBar>
           {followed ? (
-            <FollowedBar job={bench.job} followed={followed} />
+            <FollowedBar job={subject.job} followed={followed} />
           ) : (
             <p className="px-2 pb-1 text-[13px]">
               <strong>{LENS_NOTES[lens]}</strong>{' '}
               {lens === 'circuit'
-                ? `${bench.job.circuits.map((one, i) => `C${i + 1} ${one.name}`).join(', ')}. `
+                ? `${subject.job.circuits.map((one, i) => `C${i + 1} ${one.name}`).join(', ')}. `
                 : ''}
               {tripped ? 'Nothing of this circuit is live: its breaker has tripped. ' : ''}
+              {trippedNames.length > 0
+                ? `The breaker of ${trippedNames.map((one) => one.name).join(', ')} has tripped. `
+                : ''}
               {travelers && !tripped ? 'One traveler of every pair stays live with the luminaires off. ' : ''}
               Flip a handle, or press its number. Tap a wire to follow it (F).
             </p>
@@ -90,7 +99,7 @@ export const Board = ({
             {shown.map(({ drawing, number }) => (
               <BoxCard
                 key={drawing.box}
-                bench={bench}
+                subject={subject}
                 drawing={drawing}
                 number={number}
                 large={large}

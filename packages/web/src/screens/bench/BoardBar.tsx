@@ -11,7 +11,7 @@ const whole = 'flex divide-x divide-line overflow-hidden rounded-md border borde
 /** How the boxes are looked at: all or one, and through which lens. */
 export const BoardBar = ({ onGo, children }: { onGo: (by: number) => void; children: ReactNode }) => {
   const dispatch = useAppDispatch();
-  const { view, lens } = useAppSelector((state) => state.bench);
+  const { view, lens } = useAppSelector((state) => state.wiring);
   return (
     <div className="flex flex-wrap items-center gap-2 pb-2">
       <div role="group" aria-label="Boxes shown" className={whole}>

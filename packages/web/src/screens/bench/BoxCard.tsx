@@ -7,21 +7,21 @@ import { SaveButtons } from '../../wiring/SaveButtons.js';
 
 /** One box opened up, under its name and its fill. */
 export const BoxCard = ({
-  bench,
+  subject,
   drawing,
   number,
   large,
   ...seen
 }: ComponentProps<typeof OpenBox> & { number: number }) => {
-  const chosen = useAppSelector((state) => state.bench.box === drawing.box);
+  const chosen = useAppSelector((state) => state.wiring.box === drawing.box);
   const dispatch = useAppDispatch();
   const frame = useRef<HTMLElement>(null);
   useEffect(() => {
     if (chosen && !large) frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [chosen, large]);
-  const box = findBox(bench.job, drawing.box);
-  const others = bench.otherCircuits.get(drawing.box) ?? [];
-  const fill = fillOf(bench.job, bench.wiring, drawing.box);
+  const box = findBox(subject.job, drawing.box);
+  const others = subject.otherCircuits.get(drawing.box) ?? [];
+  const fill = fillOf(subject.job, subject.wiring, drawing.box);
   return (
     <article
       ref={frame}
@@ -53,7 +53,7 @@ export const BoxCard = ({
         {large ? (
           <SaveButtons
             what="the box"
-            title={`${bench.job.name}, ${bench.circuit.name}`}
+            title={`${subject.job.name}, ${subject.name}`}
             drawn={() => {
               const picture = frame.current?.querySelector<SVGSVGElement>('svg.drawing');
               return picture ? [{ drawing: picture, name: `Box ${number}, ${box?.name ?? ''}` }] : [];
@@ -67,12 +67,12 @@ export const BoxCard = ({
           box too. A neutral can be live with the other breaker off.
         </p>
       ) : null}
-      {(bench.cautions.get(drawing.box) ?? []).map((caution) => (
+      {(subject.cautions.get(drawing.box) ?? []).map((caution) => (
         <p key={caution} className="mx-2 mb-1 rounded bg-sheet px-2 py-1 text-[13px]">
           <strong>Caution:</strong> {caution}
         </p>
       ))}
-      <OpenBox bench={bench} drawing={drawing} large={large} {...seen} />
+      <OpenBox subject={subject} drawing={drawing} large={large} {...seen} />
     </article>
   );
 };

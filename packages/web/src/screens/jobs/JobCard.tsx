@@ -2,8 +2,8 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Copy, Download, Ellipsis, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
-import type { CircuitSummary } from '@amber/core';
-import type { JobHead } from '../../server/api.js';
+import type { CircuitSummary, JobHead } from '@amber/core';
+import { benchPath, jobFilePath, jobPath } from '../../parts/paths.js';
 import { plural, when, sayWorking } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { SeverityMark } from '../../parts/ui.js';
@@ -25,7 +25,7 @@ export const JobCard = ({ job }: { job: JobHead }) => {
         <div className="min-w-0 flex-1">
           <h2 className="line-clamp-2 text-[17px] leading-snug font-bold break-words">
             <Link
-              to={`/jobs/${job.id}`}
+              to={jobPath(job.id)}
               className="after:absolute after:inset-0 after:rounded-lg"
               title={job.name}
             >
@@ -33,7 +33,7 @@ export const JobCard = ({ job }: { job: JobHead }) => {
             </Link>
           </h2>
           <p className="mt-0.5 text-[13px] text-quiet">
-            NEC {job.summary.edition} · changed {when(job.updatedAt)}
+            {job.summary === null ? '' : `NEC ${job.summary.edition} · `}changed {when(job.updatedAt)}
           </p>
         </div>
         <Menu>
@@ -53,7 +53,7 @@ export const JobCard = ({ job }: { job: JobHead }) => {
               </button>
             </MenuItem>
             <MenuItem>
-              <a className={itemLook} href={`/api/jobs/${job.id}/file`} download>
+              <a className={itemLook} href={jobFilePath(job.id)} download>
                 <Download size={17} /> Export file
               </a>
             </MenuItem>
@@ -70,7 +70,7 @@ export const JobCard = ({ job }: { job: JobHead }) => {
         </Menu>
       </div>
       <ul className="mt-auto border-t border-line">
-        {job.summary.circuits.map((circuit) => {
+        {(job.summary?.circuits ?? []).map((circuit) => {
           const state = stateOf(circuit);
           return (
             <li key={circuit.id} className="border-b border-line/60 px-4 py-3 last:border-b-0">
@@ -78,7 +78,7 @@ export const JobCard = ({ job }: { job: JobHead }) => {
                 <SeverityMark severity={state.mark} />
                 <span className="min-w-0 flex-1">
                   <Link
-                    to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit.id)}`}
+                    to={benchPath(job.id, circuit.id)}
                     title={circuit.name}
                     className="relative z-10 block truncate font-semibold hover:underline"
                   >
@@ -96,7 +96,11 @@ export const JobCard = ({ job }: { job: JobHead }) => {
             </li>
           );
         })}
-        {job.summary.circuits.length === 0 ? (
+        {job.summary === null ? (
+          <li className="px-4 py-3 text-[13px] text-quiet">
+            This version of the program cannot read it. It is kept as it is.
+          </li>
+        ) : job.summary.circuits.length === 0 ? (
           <li className="px-4 py-3 text-[13px] text-quiet">No circuit yet.</li>
         ) : null}
       </ul>

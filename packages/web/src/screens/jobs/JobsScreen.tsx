@@ -3,6 +3,8 @@ import { useRef, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { useJobsQuery } from '../../server/api.js';
+import { jobPath } from '../../parts/paths.js';
+import { sayFailed, type Failed } from '../../server/client.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
 import { JobCard } from './JobCard.js';
 import { createJob, importFile } from './jobActions.js';
@@ -14,7 +16,7 @@ const NewJob = ({ onDone }: { onDone: () => void }) => {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const id = await createJob(name.trim() || 'New job', dispatch);
-    if (id) await navigate(`/jobs/${id}`);
+    if (id) await navigate(jobPath(id));
   };
   return (
     <form
@@ -59,7 +61,7 @@ const Nothing = ({ onNew }: { onNew: () => void }) => (
 
 /** What am I working on? */
 export const JobsScreen = () => {
-  const { data: jobs, isError, isLoading, refetch } = useJobsQuery();
+  const { data: jobs, error, isLoading, refetch } = useJobsQuery();
   const [search, setSearch] = useState('');
   const [making, setMaking] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
@@ -67,13 +69,13 @@ export const JobsScreen = () => {
   const navigate = useNavigate();
   const words = search.trim().toLocaleLowerCase();
   const shown = (jobs ?? []).filter((job) =>
-    [job.name, ...job.summary.circuits.map((circuit) => circuit.name)].some((name) =>
+    [job.name, ...(job.summary?.circuits ?? []).map((circuit) => circuit.name)].some((name) =>
       name.toLocaleLowerCase().includes(words),
     ),
   );
   const bringIn = async (file: File | undefined) => {
     const id = file && (await importFile(file, dispatch));
-    if (id) await navigate(`/jobs/${id}`);
+    if (id) await navigate(jobPath(id));
   };
   return (
     <main className="min-h-0 flex-1 overflow-y-auto">
@@ -107,12 +109,12 @@ export const JobsScreen = () => {
           </Button>
         </header>
         {making ? <NewJob onDone={() => setMaking(false)} /> : null}
-        {isError ? (
+        {error ? (
           <div
             role="alert"
             className="flex flex-wrap items-center gap-3 rounded-lg border border-violation bg-sheet p-4"
           >
-            <p className="flex-1">The jobs cannot be listed: the server does not answer.</p>
+            <p className="flex-1">The jobs cannot be listed. {sayFailed(error as Failed)}</p>
             <Button onClick={() => void refetch()}>Try again</Button>
           </div>
         ) : null}

@@ -1,3 +1,4 @@
+import { layoutPath } from '../../parts/paths.js';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -86,7 +87,7 @@ const NewGroup = ({
         addCircuit(job, { circuit: id, group, feed: fresh<FeedId>('feed'), room, name: called }),
         `add the circuit ${called}`,
       );
-      await navigate(`/jobs/${job.id}/circuits/${encodeURIComponent(id)}/layout`);
+      await navigate(layoutPath(job.id, id));
     }
     onDone(group);
   };

@@ -1,6 +1,7 @@
 import { ImageUp } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import {
+  CONTRACT,
   addPicture,
   changePicture,
   feetInches,
@@ -11,7 +12,7 @@ import {
   type Spot,
 } from '@amber/core';
 import { useEdit } from '../../store/review.js';
-import { ask, sayAnswer } from '../../server/api.js';
+import { ask, sayFailed } from '../../server/client.js';
 import { LengthInput, NameInput } from '../../parts/inputs.js';
 import { Button, Field } from '../../parts/ui.js';
 import type { Placed } from './placing.js';
@@ -54,12 +55,8 @@ const readPicture = async (
   if (!size) return `${file.name} cannot be read as a picture. Save it again.`;
   if (Math.max(size.width, size.height) > 20_000)
     return `${file.name} is over 20,000 pixels wide. Save it smaller.`;
-  const answer = await ask<{ hash: string }>('/pictures', {
-    method: 'POST',
-    headers: { 'Content-Type': type },
-    body: typed,
-  });
-  if (answer.kind !== 'ok') return sayAnswer(answer);
+  const answer = await ask(CONTRACT.keepPicture, { raw: { type, body: typed } });
+  if (answer.kind !== 'ok') return sayFailed(answer);
   return {
     name: file.name.replace(/\.\w+$/, '').slice(0, 200) || 'Picture',
     hash: answer.value.hash,

@@ -1,3 +1,4 @@
+import { benchPath } from '../../parts/paths.js';
 import { Check } from 'lucide-react';
 import {
   findBox,
@@ -108,7 +109,7 @@ export const PlanCard = ({
                 <Check size={18} /> Wired this way
               </span>
               <Link
-                to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit)}`}
+                to={benchPath(job.id, circuit)}
                 className="inline-flex min-h-10 items-center rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail"
               >
                 To the bench

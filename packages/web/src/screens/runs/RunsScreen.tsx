@@ -1,3 +1,4 @@
+import { layoutPath } from '../../parts/paths.js';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -46,7 +47,7 @@ const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
         Measured in the layout, runs get their lengths, and plans their cable.
       </p>
       <Link
-        to={`/jobs/${job.id}/circuits/${encodeURIComponent(circuit.id)}/layout`}
+        to={layoutPath(job.id, circuit.id)}
         className="mt-4 inline-flex min-h-10 items-center rounded-md bg-ink px-4 font-semibold text-sheet"
       >
         Measure the place

@@ -11,6 +11,7 @@ import {
 } from '@amber/core';
 import { reviewOf, useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
+import { benchPath, layoutPath } from '../../parts/paths.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { Button, controlLook, Field, SafetyNote, Select } from '../../parts/ui.js';
 
@@ -45,7 +46,7 @@ export const StartCircuit = ({ job }: { job: Job }) => {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     edit(planned, 'new circuit');
-    await navigate(`/jobs/${job.id}/circuits/${encodeURIComponent(ids.circuit)}`);
+    await navigate(benchPath(job.id, ids.circuit));
   };
   const devices =
     switches === 1
@@ -60,7 +61,7 @@ export const StartCircuit = ({ job }: { job: Job }) => {
           <h1 className="text-2xl font-bold">New circuit</h1>
           <p className="mt-1 text-quiet">
             One group of luminaires, controlled from one place or several. Or{' '}
-            <Link className="font-semibold text-ink underline" to={`/jobs/${job.id}/layout`}>
+            <Link className="font-semibold text-ink underline" to={layoutPath(job.id)}>
               measure the place
             </Link>{' '}
             and plan by its lengths.

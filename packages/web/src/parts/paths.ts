@@ -1,0 +1,60 @@
+/**
+ * Every address of the pages is made here, and none is put together elsewhere. A part of it that names something is written so that it
+ * stays one part; words of the program stand at places of their own, so that an id may be any word.
+ *
+ *     /jobs/JOB/SCREEN                     a screen of the whole job
+ *     /jobs/JOB/circuits/CIRCUIT/SCREEN    the same for one circuit
+ *     ?wiring=WIRING                       of a wiring as found, existing or built; the planned one without it
+ *
+ * The screen that a job opens with has no word.
+ */
+const part = (id: string): string => encodeURIComponent(id);
+
+export const JOBS_PATH = '/';
+export const JOB_PATTERN = '/jobs/:jobId/*';
+const WIRING = 'wiring';
+/** The word of the screen that begins a circuit. */
+export const START = 'start';
+
+/** What a screen is asked to show. */
+export interface Shown {
+  /** Word of the screen; empty for the bench. */
+  screen?: string;
+  /** Left out for all circuits. */
+  circuit?: string | null;
+  /** Left out for the planned wiring. */
+  wiring?: string | null;
+}
+
+export const jobPath = (job: string, { screen = '', circuit = null, wiring = null }: Shown = {}): string => {
+  const parts = ['', 'jobs', part(job)];
+  if (circuit !== null) parts.push('circuits', part(circuit));
+  if (screen !== '') parts.push(screen);
+  const query = wiring === null ? '' : `?${new URLSearchParams({ [WIRING]: wiring }).toString()}`;
+  return parts.join('/') + query;
+};
+
+export const benchPath = (
+  job: string,
+  circuit: string | null = null,
+  wiring: string | null = null,
+): string =>
+  circuit === null && wiring !== null
+    ? jobPath(job, { screen: 'bench', wiring })
+    : jobPath(job, { circuit, wiring });
+export const layoutPath = (job: string, circuit: string | null = null): string =>
+  jobPath(job, { screen: 'layout', circuit });
+export const startPath = (job: string): string => jobPath(job, { screen: START });
+
+/** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */
+export const patternsOf = (screen: string): [job: string, circuit: string] => {
+  const word = screen === '' ? '' : `/${screen}`;
+  return [`/jobs/:jobId${word}`, `/jobs/:jobId/circuits/:circuitId${word}`];
+};
+
+/** The id of the wiring that an address asks for; null for the planned one. */
+export const wiringIn = (search: string): string | null => new URLSearchParams(search).get(WIRING);
+
+/** Files that the server gives, which the browser follows by itself. */
+export const jobFilePath = (job: string): string => `/api/jobs/${part(job)}/file`;
+export const picturePath = (hash: string): string => `/api/pictures/${part(hash)}`;

@@ -1,0 +1,111 @@
+import { pathOf, problemSchema, type Endpoint, type Problem } from '@amber/core';
+import type * as z from 'zod';
+
+/**
+ * What came of a request: the answer; the server's refusal with its reason; no answer at all; or an answer that this page does not
+ * understand, as one from a server of another version.
+ */
+export type Answer<T> =
+  | { kind: 'ok'; value: T }
+  | { kind: 'refused'; status: number; problem: Problem; body: unknown }
+  | { kind: 'unreachable' }
+  | { kind: 'strange'; status: number; why: string };
+export type Failed = Exclude<Answer<unknown>, { kind: 'ok' }>;
+
+type BodyOf<E extends Endpoint> = E['request'] extends z.ZodType ? z.input<E['request']> : undefined;
+export type AnswerOf<E extends Endpoint> = z.output<E['answer']>;
+
+/** What goes with a request: the ids of its path, its body, or text and bytes as they are. */
+export interface Asking<E extends Endpoint> {
+  ids?: Readonly<Record<string, string | number>>;
+  body?: BodyOf<E>;
+  raw?: { type: string; body: BodyInit };
+}
+
+/** A server that has not answered by then is taken as unreachable; a repeated save is recognised by its id. */
+const PATIENCE = 30_000;
+
+const initOf = <E extends Endpoint>({ method }: E, { body, raw }: Asking<E>): RequestInit => ({
+  signal: AbortSignal.timeout(PATIENCE),
+  method,
+  ...(raw === undefined ? {} : { headers: { 'Content-Type': raw.type }, body: raw.body }),
+  ...(body === undefined
+    ? {}
+    : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+});
+
+const read = async <E extends Endpoint>(endpoint: E, response: Response): Promise<Answer<AnswerOf<E>>> => {
+  const { status } = response;
+  let body: unknown;
+  try {
+    body = await response.json();
+  } catch (error) {
+    // The connection broke on the way, or something else than the server answered.
+    if (!(error instanceof SyntaxError)) return { kind: 'unreachable' };
+    return { kind: 'strange', status, why: 'The answer is not JSON.' };
+  }
+  if (response.ok) {
+    const answer = endpoint.answer.safeParse(body);
+    if (answer.success) return { kind: 'ok', value: answer.data as AnswerOf<E> };
+    const [issue] = answer.error.issues;
+    return { kind: 'strange', status, why: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}` };
+  }
+  const problem = problemSchema.safeParse(body);
+  if (problem.success) return { kind: 'refused', status, problem: problem.data, body };
+  return { kind: 'strange', status, why: `It answers ${status} without a reason.` };
+};
+
+/** One request to the server, by the contract. Never throws: a lost connection is an answer of its own. */
+export const ask = async <E extends Endpoint>(
+  endpoint: E,
+  asking: Asking<E> = {},
+): Promise<Answer<AnswerOf<E>>> => {
+  let response: Response;
+  try {
+    response = await fetch(`/api${pathOf(endpoint, asking.ids)}`, initOf(endpoint, asking));
+  } catch {
+    return { kind: 'unreachable' };
+  }
+  return read(endpoint, response);
+};
+
+/** An early answer is no longer taken after so many milliseconds: another may be newer by then. */
+const EARLY = 5_000;
+const early = new Map<string, { at: number; answer: Promise<Answer<unknown>> }>();
+
+/** Sends a request before anybody asks for its answer. */
+export const askEarly = (endpoint: Endpoint, ids: Readonly<Record<string, string>>): void => {
+  early.set(pathOf(endpoint, ids), { at: performance.now(), answer: ask(endpoint, { ids }) });
+};
+
+/** The answer to a request that was sent a moment ago, once; else it is sent now. */
+export const askOnce = <E extends Endpoint>(
+  endpoint: E,
+  ids: Readonly<Record<string, string>>,
+): Promise<Answer<AnswerOf<E>>> => {
+  const path = pathOf(endpoint, ids);
+  const sent = early.get(path);
+  early.delete(path);
+  const isFresh = sent !== undefined && performance.now() - sent.at < EARLY;
+  return isFresh ? (sent.answer as Promise<Answer<AnswerOf<E>>>) : ask(endpoint, { ids });
+};
+
+/** Is it worth while to ask the same again later? What the server refuses for good is not. */
+export const mayComeBack = (failed: Failed): boolean =>
+  failed.kind === 'unreachable' ||
+  (failed.kind !== 'strange' && failed.status >= 500) ||
+  (failed.kind === 'strange' && failed.status >= 500);
+
+/** The words for a request that did not succeed: the server refused, because; or it does not answer. */
+export const sayFailed = (failed: Failed): string => {
+  switch (failed.kind) {
+    case 'unreachable':
+      return 'The server does not answer. Nothing was changed.';
+    case 'refused': {
+      const { path, message } = failed.problem;
+      return `The server refused: ${path ? `${path}: ` : ''}${message}`;
+    }
+    case 'strange':
+      return `The server answers what this page does not understand. Load the page anew. ${failed.why}`;
+  }
+};

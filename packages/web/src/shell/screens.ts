@@ -1,0 +1,103 @@
+import { LayoutDashboard, Plus, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
+import { lazy, type ComponentType } from 'react';
+import { matchPath } from 'react-router';
+import type { Circuit, Job } from '@amber/core';
+import { patternsOf } from '../parts/paths.js';
+
+/** What a screen is given that shows the whole job or, where a circuit is given, that part of it. */
+export interface JobScreenProps {
+  job: Job;
+  circuit: Circuit | null;
+  /** The wiring that the address asks for; null for the planned one. */
+  wiring: string | null;
+}
+/** The same of one that shows a circuit. */
+export interface CircuitScreenProps extends JobScreenProps {
+  circuit: Circuit;
+}
+
+/** One screen of a job. */
+export type Screen = {
+  /** What it is called on the rail and where it fails. */
+  label: string;
+  /** Its word in the address; none for the screen that a job opens with. */
+  word: string;
+  icon: LucideIcon;
+  /** Stands on the rail, in the order of the work. */
+  rail: boolean;
+  /** It goes on as it is while another circuit, or the first one, is made. */
+  staysFor: 'job' | 'circuit';
+} & (JobView | CircuitView);
+
+interface JobView {
+  scope: 'job';
+  load: () => Promise<unknown>;
+  View: ComponentType<JobScreenProps>;
+}
+/** Shows one circuit, and goes to the first where none is named. */
+interface CircuitView {
+  scope: 'circuit';
+  load: () => Promise<unknown>;
+  View: ComponentType<CircuitScreenProps>;
+}
+
+/** A view that is loaded when it is first shown, or a little before. */
+const jobView = (load: () => Promise<ComponentType<JobScreenProps>>): JobView => ({
+  scope: 'job',
+  load,
+  View: lazy(async () => ({ default: await load() })),
+});
+const circuitView = (load: () => Promise<ComponentType<CircuitScreenProps>>): CircuitView => ({
+  scope: 'circuit',
+  load,
+  View: lazy(async () => ({ default: await load() })),
+});
+
+/**
+ * The one table of screens: rail, routes, menus and addresses come from it. A new screen is a folder under `screens` and a line here.
+ */
+export const SCREENS: readonly Screen[] = [
+  {
+    ...{ label: 'Layout', word: 'layout', icon: LayoutDashboard, rail: true },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/layout/LayoutScreen.js')).LayoutScreen),
+  },
+  {
+    ...{ label: 'Runs', word: 'runs', icon: Waypoints, rail: true },
+    staysFor: 'circuit',
+    ...circuitView(async () => (await import('../screens/runs/RunsScreen.js')).RunsScreen),
+  },
+  {
+    ...{ label: 'Bench', word: '', icon: ToggleRight, rail: true },
+    staysFor: 'circuit',
+    ...jobView(async () => (await import('../screens/bench/BenchScreen.js')).BenchScreen),
+  },
+  {
+    ...{ label: 'Start', word: 'start', icon: Plus, rail: false },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/start/StartCircuit.js')).StartCircuit),
+  },
+];
+
+/** The screen that a job opens with has a word too, where all its circuits are meant. */
+const WHOLE_JOB = 'bench';
+
+export interface Found {
+  screen: Screen;
+  circuitId: string | null;
+  /** The address names the screen and no circuit: the whole job is meant. */
+  whole: boolean;
+}
+
+/** The screen of an address inside a job, and the circuit that it names; null where there is none. */
+export const screenAt = (pathname: string): Found | null => {
+  for (const screen of SCREENS) {
+    const [ofJob, ofCircuit] = patternsOf(screen.word);
+    const circuit = matchPath(ofCircuit, pathname)?.params['circuitId'];
+    if (circuit !== undefined) return { screen, circuitId: circuit, whole: false };
+    if (matchPath(ofJob, pathname)) return { screen, circuitId: null, whole: screen.word !== '' };
+    if (screen.word === '' && matchPath(patternsOf(WHOLE_JOB)[0], pathname))
+      return { screen, circuitId: null, whole: true };
+  }
+  return null;
+};

@@ -1,2 +1,0 @@
-/** The stages of the work inside a job. */
-export type Stage = 'layout' | 'runs' | 'bench';

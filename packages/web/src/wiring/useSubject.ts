@@ -1,0 +1,159 @@
+import { useMemo } from 'react';
+import {
+  articleOf,
+  boxesReached,
+  cautionsAt,
+  devicesOfGroup,
+  drawBox,
+  drawStrip,
+  evaluate,
+  groupsOfCircuit,
+  PANEL,
+  reviewCircuit,
+  rolesOf,
+  truthTable,
+  type BoxDrawing,
+  type BoxId,
+  type CableId,
+  type Circuit,
+  type Compiled,
+  type DeviceId,
+  type Finding,
+  type Group,
+  type GroupProof,
+  type Job,
+  type JudgedEdition,
+  type ReviewedWiring,
+  type Role,
+  type RunStrip,
+  type State,
+  type TruthTable,
+  type Wiring,
+} from '@amber/core';
+import { useAppSelector } from '../store/store.js';
+import { subjectOf } from '../store/review.js';
+
+/** A table of more switches than these is not worked out with every change. */
+const MOST_SWITCHES = 8;
+
+/**
+ * What is drawn, followed, proved and stepped: any wiring of the job, of which a circuit is a filter. What depends on the handles alone
+ * is recomputed with them.
+ */
+export interface Subject {
+  job: Job;
+  /** Null for all circuits. */
+  circuit: Circuit | null;
+  /** What it is called where it is saved: the circuit, or all of them. */
+  name: string;
+  wiringId: string;
+  kind: ReviewedWiring['kind'];
+  /** Of the planned wiring the job can be changed here; every other is looked at as it was brought. */
+  readOnly: boolean;
+  edition: JudgedEdition;
+  wiring: Wiring;
+  compiled: Compiled;
+  roles: readonly Role[];
+  strip: RunStrip | null;
+  drawings: BoxDrawing[];
+  /** Names of other circuits whose cables come into a box. */
+  otherCircuits: ReadonlyMap<string, string[]>;
+  /** What stands at a box before anybody works in it. */
+  cautions: ReadonlyMap<string, string[]>;
+  /** Devices in the order of the run: number key 1 is the first. */
+  devices: { id: DeviceId; box: BoxId; letter: string; positions: string[] }[];
+  /** What is switched of it. */
+  groups: Group[];
+  /** Of what is shown; the job is inspected when they are first asked for. */
+  findings: () => Finding[];
+  proofs: GroupProof[];
+  /** What every set of handle positions gives, group by group. */
+  tables: TruthTable[];
+  state: State;
+}
+
+/** Names of the circuits that come into each box, but for the one that is shown. */
+const otherCircuits = (review: ReviewedWiring, circuit: Circuit | null): Map<string, string[]> => {
+  const met = new Map<string, string[]>();
+  for (const other of review.job.circuits.filter((one) => one.id !== circuit?.id))
+    for (const box of reviewCircuit(review, other.id).boxes)
+      met.set(box, [...(met.get(box) ?? []), other.name]);
+  // Where all circuits are shown, one that is alone in a box is no other.
+  return circuit ? met : new Map([...met].filter(([, names]) => names.length > 1));
+};
+
+/** Boxes in the order of the run, then those of the wiring that no cable ties to it. */
+const boxesOf = (strip: RunStrip | null, wiring: Wiring, cables: ReadonlySet<CableId> | null): BoxId[] => {
+  const along = (strip?.nodes ?? [])
+    .map((node) => node.place)
+    .filter((place): place is BoxId => place !== PANEL);
+  const shown =
+    cables === null ? wiring : { ...wiring, cables: wiring.cables.filter((one) => cables.has(one.id)) };
+  const apart = cables === null ? wiring.devices.map((one) => one.box) : [];
+  return [...new Set([...along, ...boxesReached(shown), ...apart])];
+};
+
+/** The part of a review that is shown: of one circuit, or all of it. */
+const partOf = (review: ReviewedWiring, circuit: Circuit | null) => {
+  if (circuit) {
+    const mine = reviewCircuit(review, circuit.id);
+    return { cables: mine.cables, findings: () => mine.findings, proofs: mine.proofs };
+  }
+  return {
+    cables: review.wiring.cables.map((cable) => cable.id),
+    findings: () => review.findings,
+    proofs: review.proofs,
+  };
+};
+
+/** All that follows from the job, once for each state of it. */
+const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) =>
+  useMemo((): Omit<Subject, 'state'> => {
+    const review = subjectOf(asked, wiringId);
+    const { job, wiring, compiled, kind } = review;
+    const { cables, findings, proofs } = partOf(review, circuit);
+    const isDrawn = kind !== 'planned' || circuit === null || isPlanned(review, circuit);
+    const strip = isDrawn ? drawStrip(wiring, job, cables) : null;
+    const boxes = isDrawn ? boxesOf(strip, wiring, circuit ? new Set(cables) : null) : [];
+    const roles = rolesOf(compiled);
+    const groups = (circuit ? [...groupsOfCircuit(job, circuit.id)] : job.groups).filter(
+      (group) => group.control === 'switched',
+    );
+    return {
+      ...{ job, circuit, kind, wiring, compiled, roles, strip, findings, proofs, groups },
+      name: circuit?.name ?? 'all circuits',
+      wiringId: review.id,
+      readOnly: kind !== 'planned',
+      edition: review.edition,
+      drawings: boxes.map((box) => drawBox(wiring, job, box, compiled)),
+      otherCircuits: otherCircuits(review, circuit),
+      cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
+      devices: boxes.flatMap((box) =>
+        wiring.devices
+          .filter((device) => device.box === box)
+          .flatMap(({ id, article: articleId }) => {
+            const { letter, positions } = articleOf(job.stock, 'device', articleId);
+            // A receptacle has no handle to flip.
+            return letter === null ? [] : [{ id, box, letter, positions: positions.map((one) => one.name) }];
+          }),
+      ),
+      tables: groups
+        .filter((one) => devicesOfGroup(job, wiring, one.id).length <= MOST_SWITCHES)
+        .map((group) => truthTable(job, wiring, compiled, group)),
+    };
+  }, [asked, wiringId, circuit]);
+
+/** Could the circuit be planned? Of one that could not, nothing of it is in the planned wiring. */
+const isPlanned = (review: ReviewedWiring, circuit: Circuit): boolean =>
+  'plans' in review &&
+  (review as { plans: { circuit: Circuit; outcome: { ok: boolean } }[] }).plans.some(
+    (one) => one.circuit.id === circuit.id && one.outcome.ok,
+  );
+
+/** A wiring of the job, the planned one where none is named, and of one circuit where one is given. */
+export const useSubject = (job: Job, wiringId: string | null, circuit: Circuit | null): Subject => {
+  const still = useStill(job, wiringId, circuit);
+  const positions = useAppSelector((state) => state.wiring.positions);
+  const state = useMemo(() => evaluate(still.compiled, positions), [still, positions]);
+  return useMemo(() => ({ ...still, state }), [still, state]);
+};
