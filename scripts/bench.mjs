@@ -1,5 +1,8 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import { DATABASE_PACKAGE } from './lib/database.mjs';
 import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
+import { root } from './lib/paths.mjs';
 import { freePort } from './lib/process.mjs';
 import { run, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
@@ -125,6 +128,64 @@ const save = async (address, job) => {
   show('server: a save of the 12-box job', times, 'under 100 ms');
 };
 
+/** The pages are written for the bundler, so a reader of TypeScript runs this figure. */
+const edit = () => {
+  const args = [
+    '--import',
+    'tsx',
+    join(root, 'scripts/lib/editFigures.ts'),
+    join(root, 'demo/heron-yard.json'),
+  ];
+  const done = spawnSync('node', args, { cwd: root, encoding: 'utf8' });
+  if (done.status !== 0) throw new Error(`The figure of an edit failed: ${done.stderr}`);
+  const { byReference, byText } = JSON.parse(done.stdout);
+  say(
+    `${'web: an edit of the demo job in the store'.padEnd(52)} median ${byReference.toFixed(1).padStart(7)} ms   by text, as before ${byText.toFixed(1)} ms   aim a quarter of it`,
+  );
+};
+
+/** What the browser loads of the program for each screen, from an empty cache. */
+const loaded = async (address) => {
+  const { openBrowser } = await import('./lib/browser.mjs');
+  const browser = await openBrowser();
+  try {
+    for (const [name, path] of [
+      ['jobs', '/'],
+      ['layout', '/jobs/heron-yard/circuits/ropewalk-lights/layout'],
+      ['runs', '/jobs/heron-yard/circuits/ropewalk-lights/runs'],
+      ['bench', '/jobs/heron-yard/circuits/ropewalk-lights'],
+      ['start', '/jobs/heron-yard/start'],
+    ]) {
+      const context = await browser.newContext();
+      const page = await context.newPage();
+      const sizes = new Map();
+      page.on('response', (response) => {
+        if (!response.url().endsWith('.js') || response.url().includes('Worker')) return;
+        sizes.set(
+          response.url(),
+          response.body().then(
+            (body) => body.length,
+            () => 0,
+          ),
+        );
+      });
+      await page.goto(address + path);
+      await page.getByRole('heading').or(page.getByRole('main')).first().waitFor();
+      // What is asked for once the screen stands is counted by itself.
+      const first = [...sizes.values()];
+      await page.waitForLoadState('networkidle');
+      const sum = async (all) => (await Promise.all(all)).reduce((total, one) => total + one, 0) / 1000;
+      const [before, all] = [await sum(first), await sum([...sizes.values()])];
+      say(
+        `${`web: program loaded for ${name}`.padEnd(52)} ${before.toFixed(0)} kB to begin, ${all.toFixed(0)} kB in all`,
+      );
+      await context.close();
+    }
+  } finally {
+    await browser.close();
+  }
+};
+
 const pages = async (address, job) => {
   const { heapOf, openBrowser } = await import('./lib/browser.mjs');
   const browser = await openBrowser();
@@ -194,6 +255,7 @@ await run(async () => {
   const { plannerFigures } = await import('./lib/plannerFigures.mjs');
   const { drawingFigures } = await import('./lib/drawingFigures.mjs');
   drawingFigures();
+  edit();
   plannerFigures();
   const database = await startTestDatabase();
   try {
@@ -204,6 +266,7 @@ await run(async () => {
       body: JSON.stringify({ saveId: 'first', document: job }),
     });
     if (!made.ok) throw new Error(`The job was answered ${made.status}.`);
+    await loaded(server.address);
     await pages(server.address, job);
     const { layoutFigures } = await import('./lib/layoutFigures.mjs');
     await layoutFigures(server.address);

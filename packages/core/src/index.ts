@@ -323,3 +323,5 @@ export { liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/
 export type { About, RecordKindName, SiteRecord, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';
 export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
+export { differenceOf, inverted, withChanges } from './edits/difference.js';
+export type { FieldChange } from './edits/difference.js';

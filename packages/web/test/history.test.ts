@@ -1,9 +1,9 @@
 import { newJob, standardStock, type Job, type JobId } from '@amber/core';
 import type { KeptDraft } from '../src/store/keptDraft.js';
-import { changeBetween, redo, remember, undo, type History } from '../src/store/history.js';
+import { redo, remember, undo, type History } from '../src/store/history.js';
 import {
   edited,
-  jobSlice,
+  jobReducer,
   keptMine,
   opened,
   redone,
@@ -22,9 +22,9 @@ const after = (names: string[], gap: number): { job: Job; history: History } => 
   let now = job(names[0] ?? '');
   let history = none;
   names.slice(1).forEach((name, i) => {
-    const change = changeBetween(now, job(name), 'name', i * gap);
-    if (change) history = remember(history, change);
-    now = job(name);
+    const next = job(name);
+    history = remember(history, now, next, 'name', i * gap) ?? history;
+    now = next;
   });
   return { job: now, history };
 };
@@ -49,15 +49,20 @@ test('typing on in one field is one entry, another field or a pause is a new one
 });
 
 test('a change holds only what differs, and no difference is no change', () => {
-  expect(changeBetween(job('a'), { ...job('b'), edition: 2011 }, 'x', 0)).toMatchObject({
-    before: { name: 'a', edition: 2023 },
-    after: { name: 'b', edition: 2011 },
-  });
-  expect(changeBetween(job('a'), job('a'), 'x', 0)).toBeNull();
+  const history = remember(none, job('a'), { ...job('b'), edition: 2011 }, 'x', 0);
+  expect(history?.past[0]?.changes).toEqual([
+    { entity: 'job', id: '', field: 'name', before: 'a', after: 'b' },
+    { entity: 'job', id: '', field: 'edition', before: 2023, after: 2011 },
+  ]);
+  expect(remember(none, job('a'), job('a'), 'x', 0)).toBeNull();
+});
+
+test('a gesture that ends where it began leaves no entry', () => {
+  expect(after(['a', 'ab', 'a'], 300).history.past).toEqual([]);
 });
 
 describe('the open job', () => {
-  const { reducer } = jobSlice;
+  const reducer = jobReducer;
   const start = () =>
     reducer(undefined, opened({ stored: { revision: 3, document: job('a') }, draft: null }));
 

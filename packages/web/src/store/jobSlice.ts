@@ -1,7 +1,7 @@
-import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
+import { createAction, createSlice, nanoid, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
 import type { Job, StoredJob } from '@amber/core';
 import type { KeptDraft, Save } from './keptDraft.js';
-import { changeBetween, redo, remember, undo, type History } from './history.js';
+import { redo, remember, undo, type History } from './history.js';
 
 /** Where the open job stands towards the server. Nothing typed is lost in any of them. */
 export type SaveState =
@@ -43,7 +43,8 @@ const touched = (open: OpenJob): OpenJob => ({
   save: open.save.kind === 'conflict' ? open.save : { kind: 'unsaved' },
 });
 
-export const jobSlice = createSlice({
+/** Where the open job stands towards the server. What it holds is changed below, without drafts. */
+const jobSlice = createSlice({
   name: 'job',
   initialState,
   reducers: {
@@ -78,29 +79,6 @@ export const jobSlice = createSlice({
           };
     },
     closed: () => initialState,
-    edited: {
-      reducer: (state, { payload }: PayloadAction<{ job: Job; label: string; at: number }>) => {
-        if (!state.open) return;
-        const change = changeBetween(state.open.document, payload.job, payload.label, payload.at);
-        if (!change) return;
-        state.open = touched({
-          ...(state.open as OpenJob),
-          document: payload.job,
-          history: remember(state.open.history, change),
-        });
-      },
-      prepare: (job: Job, label: string) => ({ payload: { job, label, at: Date.now() } }),
-    },
-    undone: (state) => {
-      const done = state.open && undo(state.open.document, state.open.history);
-      if (state.open && done)
-        state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
-    },
-    redone: (state) => {
-      const done = state.open && redo(state.open.document, state.open.history);
-      if (state.open && done)
-        state.open = touched({ ...(state.open as OpenJob), document: done.job, history: done.history });
-    },
     heldChanged: (state, { payload }: PayloadAction<boolean>) => {
       if (state.open) state.open.held = payload;
     },
@@ -135,31 +113,54 @@ export const jobSlice = createSlice({
       state.open.saveId = nanoid();
       state.open.save = { kind: 'unsaved' };
     },
-    /** The user takes the newer revision; what was here can be had back by undo. */
-    tookTheirs: (state) => {
-      if (state.open?.save.kind !== 'conflict') return;
-      const { current } = state.open.save;
-      const change = changeBetween(state.open.document, current.document, 'take the other version', 0);
-      state.open.document = current.document;
-      state.open.parent = current.revision;
-      state.open.saveId = nanoid();
-      state.open.sent = null;
-      state.open.save = { kind: 'saved', at: null };
-      if (change) state.open.history = remember(state.open.history, change);
-    },
   },
 });
 
-export const {
-  opened,
-  closed,
-  edited,
-  undone,
-  redone,
-  saving,
-  saved,
-  saveFailed,
-  keptMine,
-  tookTheirs,
-  heldChanged,
-} = jobSlice.actions;
+export const { opened, closed, saving, saved, saveFailed, keptMine, heldChanged } = jobSlice.actions;
+
+/** The one way to change the open job; `label` names the entry of the history. */
+export const edited = createAction('job/edited', (job: Job, label: string) => ({
+  payload: { job, label, at: Date.now() },
+}));
+export const undone = createAction('job/undone');
+export const redone = createAction('job/redone');
+/** The user takes the newer revision; what was here can be had back by undo. */
+export const tookTheirs = createAction('job/tookTheirs');
+
+const takeTheirs = (open: OpenJob): OpenJob => {
+  if (open.save.kind !== 'conflict') return open;
+  const { document, revision } = open.save.current;
+  return {
+    ...open,
+    document,
+    parent: revision,
+    saveId: nanoid(),
+    sent: null,
+    save: { kind: 'saved', at: null },
+    history: remember(open.history, open.document, document, 'take the other version', 0) ?? open.history,
+  };
+};
+
+/** The open job after it was changed; the same where nothing was. */
+const changed = (open: OpenJob, action: UnknownAction): OpenJob => {
+  if (edited.match(action)) {
+    const { job, label, at } = action.payload;
+    const history = remember(open.history, open.document, job, label, at);
+    return history ? touched({ ...open, document: job, history }) : open;
+  }
+  if (tookTheirs.match(action)) return takeTheirs(open);
+  const step = undone.match(action) ? undo : redone.match(action) ? redo : null;
+  const done = step?.(open.document, open.history);
+  return done ? touched({ ...open, document: done.job, history: done.history }) : open;
+};
+
+/**
+ * Jobs are large, and a draft of one costs more than the change: what changes the job itself is told from the states alone, by
+ * reference where they share it.
+ */
+export const jobReducer = (state: JobState | undefined, action: UnknownAction): JobState => {
+  const next = jobSlice.reducer(state, action);
+  if (!next.open) return next;
+  const open = changed(next.open, action);
+  return open === next.open ? next : { open };
+};

@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
 import { createAutosave } from './autosave.js';
-import { jobSlice } from './jobSlice.js';
+import { jobReducer } from './jobSlice.js';
 import { createRecordQueue } from './recordQueue.js';
 import { recordSlice } from './recordSlice.js';
 import { wiringSlice } from './wiringSlice.js';
@@ -11,7 +11,7 @@ import { noticeSlice } from './noticeSlice.js';
 export const createStore = () =>
   configureStore({
     reducer: {
-      job: jobSlice.reducer,
+      job: jobReducer,
       wiring: wiringSlice.reducer,
       notice: noticeSlice.reducer,
       records: recordSlice.reducer,

@@ -1,0 +1,130 @@
+import fc from 'fast-check';
+import {
+  addSwitch,
+  answerQuestion,
+  changeBox,
+  differenceOf,
+  inverted,
+  planJob,
+  removeRoom,
+  reviewJob,
+  setRunFact,
+  withChanges,
+  withoutBox,
+  withoutCircuit,
+  withoutGroup,
+  type BoxId,
+  type Job,
+} from '../src/index.js';
+import { anyFullJob } from './support/fullJobs.js';
+import { forSamples } from './support/samples.js';
+
+type Edit = (job: Job, pick: (count: number) => number) => Job;
+
+const boxAt = (job: Job, pick: (count: number) => number): BoxId =>
+  job.boxes[pick(job.boxes.length)]?.id as BoxId;
+
+/** What people do to a job, and what nobody does in one step but a merge could. */
+const EDITS: Record<string, Edit> = {
+  name: (job) => ({ ...job, name: `${job.name} again` }),
+  preferences: (job) => ({
+    ...job,
+    preferences: { ...job.preferences, sparePort: !job.preferences.sparePort },
+  }),
+  box: (job, pick) => changeBox(job, boxAt(job, pick), { name: 'Loft hatch', accessible: 'yes' }),
+  withoutBox: (job, pick) => withoutBox(job, boxAt(job, pick)),
+  withoutGroup: (job, pick) => withoutGroup(job, job.groups[pick(job.groups.length)]?.id as never),
+  withoutCircuit: (job, pick) => withoutCircuit(job, job.circuits[pick(job.circuits.length)]?.id as never),
+  withoutRoom: (job, pick) => removeRoom(job, job.rooms[pick(job.rooms.length)]?.id as never),
+  run: (job, pick) =>
+    job.boxes.length < 2
+      ? job
+      : setRunFact(
+          job,
+          boxAt(job, () => 0),
+          boxAt(job, pick),
+          { length: 12 * pick(60) },
+        ),
+  addSwitch: (job, pick) =>
+    job.groups.length === 0
+      ? job
+      : addSwitch(job, {
+          ...{ box: `new-${pick(1000)}` as never, slot: `new-slot-${pick(1000)}` as never },
+          ...{ group: job.groups[0]?.id as never, at: { x: 12, y: 24 } },
+        }),
+  answer: (job) => {
+    const question = reviewJob(job).findings.flatMap((one) => one.questions)[0];
+    const value = question?.options[0]?.value;
+    return question && value !== undefined ? answerQuestion(job, question, value) : job;
+  },
+  order: (job) => ({ ...job, boxes: [...job.boxes].reverse(), slots: [...job.slots].reverse() }),
+  price: (job) => ({
+    ...job,
+    stock: job.stock.map((one, i) => (i % 7 === 0 ? { ...one, price: one.price + 1 } : one)),
+  }),
+};
+
+/** Some edits after each other, of one job. */
+const sequence = (check: (before: Job, after: Job, names: string[]) => void, numRuns = 60) =>
+  forSamples(
+    fc.tuple(
+      anyFullJob,
+      fc.array(fc.constantFrom(...Object.keys(EDITS)), { minLength: 1, maxLength: 4 }),
+      fc.nat(),
+    ),
+    { seed: 1414, numRuns },
+    ([asked, names, seed]) => {
+      const before = planJob(asked).job;
+      const after = names.reduce(
+        (job, name, i) => EDITS[name]?.(job, (count) => (seed + i) % Math.max(1, count)) ?? job,
+        before,
+      );
+      check(before, planJob(after).job, names);
+    },
+  );
+
+test('a change made to what it was told of gives what came of it, and taken back what was, to the last field', () => {
+  const seen = new Set<string>();
+  sequence((before, after, names) => {
+    const changes = differenceOf(before, after);
+    expect(withChanges(before, changes)).toEqual(after);
+    expect(withChanges(after, inverted(changes))).toEqual(before);
+    if (changes.length > 0) for (const name of names) seen.add(name);
+  });
+  expect([...seen].sort()).toEqual(Object.keys(EDITS).sort());
+});
+
+test('a job made anew from its text, and one that was only planned again, have not changed', () =>
+  sequence((before) => {
+    expect(differenceOf(before, before)).toEqual([]);
+    expect(differenceOf(before, JSON.parse(JSON.stringify(before)) as Job)).toEqual([]);
+    expect(differenceOf(before, planJob(before).job)).toEqual([]);
+  }, 20));
+
+test('one field of one box is one change, beside the wiring that follows from it', () => {
+  forSamples(anyFullJob, { seed: 8, numRuns: 10 }, (asked) => {
+    const before = planJob(asked).job;
+    const [box] = before.boxes;
+    if (!box) throw new Error('no box');
+    const after = planJob(changeBox(before, box.id, { name: 'Loft hatch' })).job;
+    expect(differenceOf(before, after).filter((one) => one.entity !== 'wirings')).toEqual([
+      { entity: 'boxes', id: box.id, field: 'name', before: box.name, after: 'Loft hatch' },
+    ]);
+  });
+});
+
+test('a wiring that was found and is brought otherwise is a change by itself', () => {
+  forSamples(anyFullJob, { seed: 9, numRuns: 5 }, (asked) => {
+    const { job } = planJob(asked);
+    const planned = job.wirings[0]?.wiring;
+    if (!planned) throw new Error('no wiring');
+    const withFound = (landings: typeof planned.landings): Job => ({
+      ...job,
+      wirings: [...job.wirings, { id: 'found' as never, kind: 'found', wiring: { ...planned, landings } }],
+    });
+    const changes = differenceOf(withFound(planned.landings), withFound(planned.landings.slice(1)));
+    expect(changes.map(({ entity, id, field }) => [entity, id, field])).toEqual([
+      ['wirings', 'found', 'wiring'],
+    ]);
+  });
+});
