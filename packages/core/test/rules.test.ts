@@ -11,6 +11,8 @@ import {
   type Edition,
   type Job,
   type Wiring,
+  type BoxId,
+  type CableId,
 } from '../src/index.js';
 import { jobOf, planned, type Shorthand } from './support/jobs.js';
 
@@ -272,7 +274,7 @@ describe('what is unsound is kept and shown', () => {
 test('a finding on a run is of the circuit whose conductors run there, wherever the box stands', () => {
   // The return on the white, found at a junction box that holds neither switch nor luminaire.
   const review = reviewJob(jobOf({ runs: ['F-J1', 'J1-S1', 'S1-L'], breaker: 20, awg: 14 }));
-  const white = { ...review.findings[0]!, at: { cable: 'cable:c1:panel>J1', box: 'J1' } };
+  const white = { ...review.findings[0]!, at: { cable: 'cable:c1:panel>J1' as CableId, box: 'J1' as BoxId } };
   const mine = (circuit: string) => reviewCircuit({ ...review, findings: [white] }, circuit as never);
   expect(mine('c1').findings).toHaveLength(1);
   expect([...mine('c1').boxes].sort()).toEqual(['J1', 'L', 'S1']);

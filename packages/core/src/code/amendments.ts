@@ -1,6 +1,6 @@
 import type { Amendment, Scope } from '../model/amendment.js';
 import type { Job } from '../model/job.js';
-import type { At, Finding } from './rule.js';
+import { findingOf, type At, type Finding } from './rule.js';
 
 /** The room that a place of a finding belongs to: its own, its group's, or that of the box's groups. */
 const roomsOf = (job: Job, at: At): Set<string> => {
@@ -43,18 +43,13 @@ export const ownRules = (job: Job): Finding[] =>
   job.amendments.flatMap((one): Finding[] =>
     one.kind === 'rule'
       ? [
-          {
-            rule: `local:${one.id}`,
-            severity: one.severity,
-            section: 'local',
-            at: scopeAt(one.scope),
-            title: one.title,
-            reason: one.text,
-            remedy: 'As the local authority asks.',
-            questions: [],
-            amendment: one.text,
-            builtBy: null,
-          },
+          findingOf(
+            {
+              ...{ kind: 'local', rule: `local:${one.id}`, severity: one.severity, section: 'local' },
+              ...{ at: scopeAt(one.scope), amendment: one.text },
+            },
+            { what: one.title, reason: one.text, remedy: 'As the local authority asks.' },
+          ),
         ]
       : [],
   );

@@ -1,5 +1,5 @@
 import { findBox } from '../model/lookup.js';
-import type { CableId } from '../model/ids.js';
+import type { CableId, CircuitId } from '../model/ids.js';
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Cable, Wiring } from '../model/wiring.js';
 import { createCableCurrents, netCurrent } from '../circuit/cableCurrents.js';
@@ -22,7 +22,7 @@ export interface Inspected {
   place: (id: string) => string;
   /** "Yard door to Stove end". */
   runOf: (cable: Cable) => string;
-  circuitsOfCable: (cable: CableId) => string[];
+  circuitsOfCable: (cable: CableId) => CircuitId[];
   /** Handle positions with what the wiring does in each; computed at the first call. */
   states: () => { positions: Positions; state: State }[];
   /** The most that does not come back in its own cable in any of those positions, amperes. */
@@ -73,7 +73,7 @@ export const inspectedOf = (job: Job, wiring: Wiring, edition: JudgedEdition): I
     circuits,
     place,
     runOf: ({ from, to }) => `${place(from)} to ${place(to)}`,
-    circuitsOfCable: (cable) => [...(byCable.get(cable) ?? [])],
+    circuitsOfCable: (cable) => [...(byCable.get(cable) ?? [])] as CircuitId[],
     states,
     worstNetCurrents: once(() => {
       const currentsIn = createCableCurrents(wiring, job);

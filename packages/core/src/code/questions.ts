@@ -1,7 +1,7 @@
 import { findBox, findExistingCable, findFeed, findLuminaire } from '../model/lookup.js';
 import { articlesOf } from '../model/articles.js';
 import { boxContentsSchema } from '../model/contents.js';
-import { PANEL, type BoxId } from '../model/ids.js';
+import { PANEL, type BoxId, type CircuitId, type RoomId } from '../model/ids.js';
 import { PURPOSES, type Job } from '../model/job.js';
 import { ROOM_KINDS, type RoomKind } from '../model/place.js';
 
@@ -245,15 +245,15 @@ export const questionOf = (job: Job, kind: QuestionKind, of: string): Question =
 export const placeOfQuestion = (
   job: Job,
   { kind, of }: Pick<Question, 'kind' | 'of'>,
-): { circuit?: string; room?: string; box?: BoxId } => {
+): { circuit?: CircuitId; room?: RoomId; box?: BoxId } => {
   const { list }: Asked = ASKED[kind];
   switch (list) {
     case 'rooms':
-      return { room: of };
+      return { room: of as RoomId };
     case 'boxes':
       return { box: of as BoxId };
     case 'circuits':
-      return { circuit: of };
+      return { circuit: of as CircuitId };
     case 'existingCables': {
       const between = findExistingCable(job, of)?.between;
       const box = between?.find((place) => place !== PANEL);

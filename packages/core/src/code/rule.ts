@@ -1,3 +1,14 @@
+import { titleOf, type Said } from '../words/said.js';
+import type {
+  BoxId,
+  CableId,
+  CircuitId,
+  DeviceId,
+  GroupId,
+  JointId,
+  LuminaireId,
+  RoomId,
+} from '../model/ids.js';
 import type { End, Terminal, Wiring } from '../model/wiring.js';
 import type { Job, JudgedEdition, Run } from '../model/job.js';
 import type { Inspected } from './inspected.js';
@@ -11,36 +22,64 @@ export type Severity = 'violation' | 'caution' | 'verify' | 'unfinished' | 'waiv
 
 /** Where a finding is, so that a screen can lead there. */
 export interface At {
-  circuit?: string;
-  room?: string;
-  group?: string;
-  box?: string;
-  cable?: string;
-  device?: string;
-  luminaire?: string;
-  joint?: string;
+  circuit?: CircuitId;
+  room?: RoomId;
+  group?: GroupId;
+  box?: BoxId;
+  cable?: CableId;
+  device?: DeviceId;
+  luminaire?: LuminaireId;
+  joint?: JointId;
   end?: End;
   terminal?: Terminal;
   /** A run that is asked for but not planned. */
   run?: Run;
 }
 
+/** What it rests on: a rule of the code, a circuit that cannot be planned, a fact that nobody has told, or a rule of the local authority. */
+export type FindingKind = 'rule' | 'refusal' | 'question' | 'local';
+
+/** Something that a screen can do about it at once. */
+export type FindingAction = { do: 'takeOutRun'; circuit: CircuitId; run: Run };
+
 export interface Finding {
+  kind: FindingKind;
+  /** Id of the rule, or the code of the refusal. */
   rule: string;
   severity: Severity;
   /** Section of the code, empty where the finding rests on the simulation or on the job itself. */
   section: string;
   at: At;
+  /** `where` and `what` in one sentence; `where` is null where the sentence names it itself. */
   title: string;
+  where: string | null;
+  what: string;
   reason: string;
   remedy: string;
   /** What would settle it, where an answer would. */
   questions: Question[];
+  actions: FindingAction[];
   /** What the local authority says of it. */
   amendment: string | null;
   /** The edition it met when it was built, where today's asks for more and nobody touches it. */
   builtBy: JudgedEdition | null;
 }
+
+type Facts = Pick<Finding, 'kind' | 'rule' | 'severity' | 'section' | 'at'>;
+
+/** A finding with its words, and what most have none of. */
+export const findingOf = (
+  facts: Facts & Partial<Pick<Finding, 'questions' | 'actions' | 'amendment'>>,
+  { where, what, reason, remedy }: Said,
+): Finding => ({
+  ...{ questions: [], actions: [], amendment: null, builtBy: null },
+  ...facts,
+  title: titleOf({ ...(where === undefined ? {} : { where }), what }),
+  where: where ?? null,
+  what,
+  reason,
+  remedy,
+});
 
 /** Something the program can do about a finding: to the job, which is then planned anew, or to the wiring as it stands. */
 export type Fix = { words: string } & ({ job: (job: Job) => Job } | { wiring: (wiring: Wiring) => Wiring });
@@ -85,9 +124,6 @@ export interface Breach<T> {
   questions?: Question[];
 }
 
-/** A title may begin with a place's name; it is a sentence all the same. */
-export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 /**
  * Ties a check to its words, so that a check never composes text and the words never judge. A check gives breaches, and
  * the facts that it lacks.
@@ -97,7 +133,7 @@ export const defineRule = <T>(
     since?: JudgedEdition;
     asks?: readonly QuestionKind[];
     check: (inspected: Inspected) => (Breach<T> | Ask)[];
-    say: (data: T, inspected: Inspected) => { title: string; reason: string; remedy: string };
+    say: (data: T, inspected: Inspected) => Said;
     fixes?: (breach: Breach<T>, inspected: Inspected) => Fix[];
   },
 ): Rule => {
@@ -114,21 +150,12 @@ export const defineRule = <T>(
         asks: found.filter((one): one is Ask => 'ask' in one),
         judged: breaches.map((breach) => {
           const { severity, at, data, questions = [] } = breach;
-          const { title, reason, remedy } = say(data, inspected);
           const section = rule.section(inspected.edition);
           return {
-            finding: {
-              rule: rule.id,
-              severity,
-              section,
-              at,
-              title: sentence(title),
-              reason,
-              remedy,
-              questions,
-              amendment: null,
-              builtBy: null,
-            },
+            finding: findingOf(
+              { kind: 'rule', rule: rule.id, severity, section, at, questions },
+              say(data, inspected),
+            ),
             fixes: fixes?.(breach, inspected) ?? [],
           };
         }),
@@ -156,7 +183,7 @@ export const defineSiteCheck = (
       return places.length > 0 ? [{ severity: 'verify', at: {}, data: places }] : [];
     },
     say: (places) => ({
-      title: rule.title,
+      what: rule.title,
       reason: why,
       remedy: `${look} ${places.length > 6 ? `At ${places.length} places.` : `At ${places.join(', ')}.`}`,
     }),
@@ -171,16 +198,11 @@ export const unanswered = (
   at: At,
 ): Finding => {
   const question = questionOf(job, ask, of);
-  return {
-    rule: 'question',
-    severity: 'verify',
-    section: sections.join(', '),
-    at,
-    title: question.text,
-    reason: question.why,
-    remedy: 'Answer it, and see it on site.',
-    questions: [question],
-    amendment: null,
-    builtBy: null,
-  };
+  return findingOf(
+    {
+      ...{ kind: 'question', rule: 'question', severity: 'verify', section: sections.join(', ') },
+      ...{ at, questions: [question] },
+    },
+    { what: question.text, reason: question.why, remedy: 'Answer it, and see it on site.' },
+  );
 };

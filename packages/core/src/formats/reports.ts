@@ -198,6 +198,7 @@ export const netlistReportSchema = z.array(
 /** `inspect`: the findings, the worst first. */
 export const findingsReportSchema = z.array(
   z.strictObject({
+    kind: z.enum(['rule', 'refusal', 'question', 'local']),
     rule: z.string(),
     severity: z.enum(['violation', 'caution', 'verify', 'unfinished', 'waived']),
     section: z.string(),
@@ -215,6 +216,8 @@ export const findingsReportSchema = z.array(
       run: runSchema.optional(),
     }),
     title: z.string(),
+    where: z.string().nullable(),
+    what: z.string(),
     reason: z.string(),
     remedy: z.string(),
     questions: z.array(
@@ -225,6 +228,9 @@ export const findingsReportSchema = z.array(
         why: z.string(),
         options: z.array(z.strictObject({ value: z.union([z.string(), z.number()]), words: z.string() })),
       }),
+    ),
+    actions: z.array(
+      z.strictObject({ do: z.literal('takeOutRun'), circuit: circuitIdSchema, run: runSchema }),
     ),
     amendment: z.string().nullable(),
     builtBy: judgedEditionSchema.nullable(),

@@ -1,3 +1,4 @@
+import { titleOf } from '../words/said.js';
 import { findCircuit } from '../model/lookup.js';
 import { PANEL, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
@@ -264,6 +265,6 @@ const problemsOf = (job: Job, circuit: CircuitId, choice: Choice): string[] => {
     circuit,
     run,
   }));
-  const titles = [...refused, ...missed].map((problem) => sayProblem(job, problem).title);
+  const titles = [...refused, ...missed].map((problem) => titleOf(sayProblem(job, problem)));
   return [...new Set(titles)];
 };

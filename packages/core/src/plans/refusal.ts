@@ -1,3 +1,4 @@
+import { titleOf } from '../words/said.js';
 import { PANEL, type BoxId, type Place } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
 import { isLengthKnown } from '../materials/lengths.js';
@@ -122,7 +123,11 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
   const outcome = circuits.find((plan) => plan.circuit.id === circuit.id)?.outcome;
   const grave =
     outcome && !outcome.ok ? outcome.problems.filter((problem) => WHATEVER_THE_RUN.has(problem.code)) : [];
-  if (grave.length > 0) return grave.map((problem) => sayProblem(job, problem));
+  if (grave.length > 0)
+    return grave.map((problem) => {
+      const said = sayProblem(job, problem);
+      return { title: titleOf(said), reason: said.reason, remedy: said.remedy };
+    });
 
   const some = someLengthsKnown(job);
   const known = (a: Place, b: Place) =>

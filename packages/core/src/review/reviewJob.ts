@@ -15,7 +15,7 @@ import { compile } from '../circuit/compile.js';
 import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspect } from '../code/inspect.js';
-import type { Finding } from '../code/rule.js';
+import { findingOf, type Finding } from '../code/rule.js';
 import { lazily } from './lazily.js';
 import type { Subject } from './subject.js';
 
@@ -32,20 +32,26 @@ export const reviewJob = (asked: Job): JobReview => {
   const refusals = circuits.flatMap(({ circuit, outcome }): Finding[] =>
     outcome.ok
       ? []
-      : outcome.problems.map((problem) => ({
-          rule: problem.code,
-          severity: 'unfinished',
-          section: '',
-          at: {
-            circuit: circuit.id,
-            ...('box' in problem ? { box: problem.box } : {}),
-            ...('run' in problem ? { run: problem.run } : {}),
-          },
-          ...sayProblem(job, problem),
-          questions: [],
-          amendment: null,
-          builtBy: null,
-        })),
+      : outcome.problems.map((problem) =>
+          findingOf(
+            {
+              kind: 'refusal',
+              rule: problem.code,
+              severity: 'unfinished',
+              section: '',
+              at: {
+                circuit: circuit.id,
+                ...('box' in problem ? { box: problem.box } : {}),
+                ...('run' in problem ? { run: problem.run } : {}),
+              },
+              actions:
+                problem.code === 'RingOfCables'
+                  ? [{ do: 'takeOutRun', circuit: circuit.id, run: problem.run }]
+                  : [],
+            },
+            sayProblem(job, problem),
+          ),
+        ),
   );
   // To inspect takes longer than all the rest, and what is drawn does not wait for it.
   const findings = lazily(() => [...refusals, ...inspect(job, wiring)].sort(byGravity));

@@ -1,3 +1,5 @@
+import { matchPath } from 'react-router';
+
 /**
  * Every address of the pages is made here, and none is put together elsewhere. A part of it that names something is written so that it
  * stays one part; words of the program stand at places of their own, so that an id may be any word.
@@ -47,9 +49,31 @@ export const layoutPath = (job: string, circuit: string | null = null): string =
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */
-export const patternsOf = (screen: string): [job: string, circuit: string] => {
+const patternsOf = (screen: string): [job: string, circuit: string] => {
   const word = screen === '' ? '' : `/${screen}`;
   return [`/jobs/:jobId${word}`, `/jobs/:jobId/circuits/:circuitId${word}`];
+};
+
+/** What a part of an address names: the id as it was before it was written there. What is no such writing is taken as it is. */
+const idOf = (written: string | undefined): string | null => {
+  if (written === undefined) return null;
+  try {
+    return decodeURIComponent(written);
+  } catch {
+    return written;
+  }
+};
+
+/** The job that an address is inside of; null outside of any. */
+export const jobIn = (pathname: string): string | null =>
+  idOf(matchPath(JOB_PATTERN, pathname)?.params.jobId);
+
+/** Does an address show the screen of a word: of a circuit by its id, of the whole job (null), or not at all (undefined)? */
+export const circuitAt = (screen: string, pathname: string): string | null | undefined => {
+  const [ofJob, ofCircuit] = patternsOf(screen);
+  const circuit = matchPath(ofCircuit, pathname)?.params['circuitId'];
+  if (circuit !== undefined) return idOf(circuit);
+  return matchPath(ofJob, pathname) ? null : undefined;
 };
 
 /** The id of the wiring that an address asks for; null for the planned one. */

@@ -1,8 +1,8 @@
 import { lazy } from 'react';
-import { BrowserRouter, matchPath, Route, Routes } from 'react-router';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import { CONTRACT } from '@amber/core';
 import { Boundary } from '../parts/Boundary.js';
-import { JOB_PATTERN } from '../parts/paths.js';
+import { jobIn, JOB_PATTERN } from '../parts/paths.js';
 import { askEarly } from '../server/client.js';
 import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
@@ -14,10 +14,10 @@ const JobsScreen = lazy(loadJobs);
 const loadJobShell = async () => ({ default: (await import('./JobShell.js')).JobShell });
 const JobShell = lazy(loadJobShell);
 // An address inside a job will need both: ask for them before the first render does.
-const opened = matchPath(JOB_PATTERN, location.pathname)?.params.jobId;
-if (opened) askEarly(CONTRACT.openJob, { id: opened });
+const opened = jobIn(location.pathname);
+if (opened !== null) askEarly(CONTRACT.openJob, { id: opened });
 // Where one of them does not load, that is told where it is to be shown.
-for (const load of opened ? [loadJobShell, screenAt(location.pathname)?.screen.load] : [loadJobs])
+for (const load of opened !== null ? [loadJobShell, screenAt(location.pathname)?.screen.load] : [loadJobs])
   void load?.().catch(() => undefined);
 
 export const App = () => (

@@ -1,7 +1,7 @@
 import { FolderOpen, type LucideIcon } from 'lucide-react';
-import { Link, matchPath, NavLink, Outlet, useLocation } from 'react-router';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
-import { jobPath, JOB_PATTERN, JOBS_PATH } from '../parts/paths.js';
+import { jobIn, jobPath, JOBS_PATH } from '../parts/paths.js';
 import { NoticeBar } from './NoticeBar.js';
 import { screenAt, SCREENS } from './screens.js';
 
@@ -30,7 +30,7 @@ const Stage = ({
 /** The rail shows the screens of the job in the order of the work; those of one circuit once there is one. */
 export const Frame = () => {
   const { pathname } = useLocation();
-  const jobId = matchPath(JOB_PATTERN, pathname)?.params.jobId;
+  const jobId = jobIn(pathname);
   const circuit = screenAt(pathname)?.circuitId ?? null;
   return (
     <div className="flex h-full flex-col-reverse sm:flex-row">
@@ -46,7 +46,7 @@ export const Frame = () => {
           <img src="/icon.svg" alt="" width="32" height="32" />
         </Link>
         <Stage to={JOBS_PATH} end icon={FolderOpen} label="Jobs" />
-        {jobId === undefined
+        {jobId === null
           ? null
           : SCREENS.filter(
               ({ rail, scope, word }) => rail && (scope === 'job' || word === '' || circuit !== null),

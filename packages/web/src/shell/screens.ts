@@ -1,8 +1,7 @@
 import { LayoutDashboard, Plus, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
 import { lazy, type ComponentType } from 'react';
-import { matchPath } from 'react-router';
 import type { Circuit, Job } from '@amber/core';
-import { patternsOf } from '../parts/paths.js';
+import { circuitAt } from '../parts/paths.js';
 
 /** What a screen is given that shows the whole job or, where a circuit is given, that part of it. */
 export interface JobScreenProps {
@@ -92,11 +91,10 @@ export interface Found {
 /** The screen of an address inside a job, and the circuit that it names; null where there is none. */
 export const screenAt = (pathname: string): Found | null => {
   for (const screen of SCREENS) {
-    const [ofJob, ofCircuit] = patternsOf(screen.word);
-    const circuit = matchPath(ofCircuit, pathname)?.params['circuitId'];
-    if (circuit !== undefined) return { screen, circuitId: circuit, whole: false };
-    if (matchPath(ofJob, pathname)) return { screen, circuitId: null, whole: screen.word !== '' };
-    if (screen.word === '' && matchPath(patternsOf(WHOLE_JOB)[0], pathname))
+    const circuitId = circuitAt(screen.word, pathname);
+    if (circuitId !== undefined)
+      return { screen, circuitId, whole: circuitId === null && screen.word !== '' };
+    if (screen.word === '' && circuitAt(WHOLE_JOB, pathname) === null)
       return { screen, circuitId: null, whole: true };
   }
   return null;

@@ -49,7 +49,8 @@ export const arcFault = defineRule<Found>({
       return [{ severity: 'violation', at: { circuit: circuit.id }, data }];
     }),
   say: ({ name, rooms, extended }) => ({
-    title: `${name}: no arc-fault protection for ${rooms.join(', ')}`,
+    where: name,
+    what: `no arc-fault protection for ${rooms.join(', ')}`,
     reason: extended
       ? 'An existing circuit that is extended there with a new outlet or device is protected from then on.'
       : 'A loose or broken conductor sparks long before a breaker notices.',

@@ -20,7 +20,8 @@ export const boxAccessible = defineRule<{ box: string }>({
         : [{ ask: 'box.staysAccessible', of: box.id }];
     }),
   say: ({ box }, { place }) => ({
-    title: `${place(box)}: a junction would be buried`,
+    where: place(box),
+    what: 'a junction would be buried',
     reason: 'A splice that fails behind finish is found by opening walls, or by fire.',
     remedy: 'Put the junction where a blank cover stays in reach, or splice in a box that is open anyway.',
   }),

@@ -54,7 +54,8 @@ export const boxVolume = defineRule<Found>({
     });
   },
   say: ({ name, isThere, fill, instead }) => ({
-    title: `${name}: ${fill.unknown.length > 0 ? 'at least ' : ''}${cubicInches(fill.needed)} needed, ${cubicInches(fill.available ?? 0)} there`,
+    where: name,
+    what: `${fill.unknown.length > 0 ? 'at least ' : ''}${cubicInches(fill.needed)} needed, ${cubicInches(fill.available ?? 0)} there`,
     reason: 'Conductors crowded into too small a box are damaged when the device is folded in, and run hot.',
     remedy: instead
       ? isThere

@@ -62,7 +62,8 @@ export const bundledCables = defineRule<Found>({
         .slice(0, 1);
     }),
   say: ({ box, cables, conductors, share, awg, left, breaker }, { place }) => ({
-    title: `${place(box)}: ${cables} cables in one opening would be too warm for ${breaker} A`,
+    where: place(box),
+    what: `${cables} cables in one opening would be too warm for ${breaker} A`,
     reason: `${conductors} current-carrying conductors leave ${share * 100} % of ${AT_90[awg] ?? 0} A: ${left.toFixed(1)} A for ${awg} AWG.`,
     remedy: 'Bring them in through several openings, or leave the opening without sealing and insulation.',
   }),

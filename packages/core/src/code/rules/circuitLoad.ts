@@ -32,7 +32,8 @@ export const circuitLoad = defineRule<Found>({
       return [{ severity: all > room ? 'violation' : 'caution', at: { circuit: circuit.id }, data }];
     }),
   say: ({ name, planned, there, room }) => ({
-    title: `${name}: ${planned + there} VA of ${room} VA`,
+    where: name,
+    what: `${planned + there} VA of ${room} VA`,
     reason: `${planned} VA in this job${there > 0 ? ` and ${there} VA there already` : ''}; the breaker carries ${room / BRANCH_VOLTS} A x ${BRANCH_VOLTS} V = ${room} VA.`,
     remedy: 'Move a part of the load to another circuit.',
   }),

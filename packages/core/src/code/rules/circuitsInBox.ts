@@ -26,7 +26,8 @@ export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>(
   say: ({ box, circuits }, { place, job }) => {
     const names = circuits.map((id) => circuitName(job, id));
     return {
-      title: `${place(box)}: ${listed(names)} meet in this box`,
+      where: place(box),
+      what: `${listed(names)} meet in this box`,
       reason:
         'With one breaker off the other circuit is still live here, its neutral too while it carries load.',
       remedy:

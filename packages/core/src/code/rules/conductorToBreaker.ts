@@ -1,3 +1,4 @@
+import type { CircuitId } from '../../model/ids.js';
 import { findCircuit } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import { isGroundColour } from '../../model/colours.js';
@@ -26,7 +27,7 @@ export const conductorToBreaker = defineRule<Found>({
   check: ({ job, wiring, compiled, circuits, circuitsOfCable }) => {
     /** Circuits whose breaker is too large for a conductor of this size. */
     const tooLarge = (awg: Awg, ids: Iterable<string>) =>
-      [...ids].flatMap((id) => {
+      ([...ids] as CircuitId[]).flatMap((id) => {
         const breaker = findCircuit(job, id)?.breaker ?? 0;
         return suitsBreaker(awg, breaker) ? [] : [{ id, breaker }];
       });
@@ -54,7 +55,8 @@ export const conductorToBreaker = defineRule<Found>({
     return [...cables, ...tails];
   },
   say: ({ from, to, awg, breaker }, { place }) => ({
-    title: `${place(from)}${to === null ? ', a tail' : ` to ${place(to)}`}: ${awg} AWG on a ${breaker} A breaker`,
+    where: `${place(from)}${to === null ? ', a tail' : ` to ${place(to)}`}`,
+    what: `${awg} AWG on a ${breaker} A breaker`,
     reason: `The breaker would let ${awg} AWG copper run hotter than its insulation stands before it opens.`,
     remedy: `Use ${breaker > 15 ? '12 AWG or larger on every run of the circuit' : '14 AWG or larger'}, or a breaker of ${LARGEST_BREAKER[awg] ?? 15} A.`,
   }),

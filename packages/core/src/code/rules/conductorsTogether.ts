@@ -29,7 +29,8 @@ export const conductorsTogether = defineRule<{ cable: Cable; amperes: number; fe
     });
   },
   say: ({ cable, amperes, ferrous }, { runOf }) => ({
-    title: `${runOf(cable)}: ${amperes.toFixed(2)} A do not come back in the same cable`,
+    where: runOf(cable),
+    what: `${amperes.toFixed(2)} A do not come back in the same cable`,
     reason: ferrous
       ? 'The steel of the box heats by induction, and the field reaches beyond the cable.'
       : 'With nonmetallic boxes it is not forbidden, but the field reaches beyond the cable, and somewhere a conductor takes a way that nobody expects.',

@@ -32,7 +32,8 @@ export const dimmerLoad = defineRule<Found>({
         }));
     }),
   say: ({ box, load }, { place }) => ({
-    title: `${place(box)}: a dimmer on a ${load === 'motor' ? 'fan motor' : 'receptacle'}`,
+    where: place(box),
+    what: `a dimmer on a ${load === 'motor' ? 'fan motor' : 'receptacle'}`,
     reason:
       load === 'motor'
         ? 'A motor on a dimmer made for lamps hums, overheats and takes the dimmer with it.'

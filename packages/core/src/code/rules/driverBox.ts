@@ -34,12 +34,14 @@ export const driverBox = defineRule<Found>({
   say: (found) =>
     found.why === 'full'
       ? {
-          title: `${found.name}: ${cubicInches(found.needed)} needed, its driver box has ${cubicInches(found.available)}`,
+          where: found.name,
+          what: `${cubicInches(found.needed)} needed, its driver box has ${cubicInches(found.available)}`,
           reason: 'Crowded beside a warm driver, insulation ages fast.',
           remedy: 'Bring one cable only to this luminaire, or splice in a box beside it.',
         }
       : {
-          title: `${found.name}: conductors go on from a driver box that is not listed for it`,
+          where: found.name,
+          what: 'conductors go on from a driver box that is not listed for it',
           reason: 'Only a driver box listed for through wiring may carry what others draw.',
           remedy: 'Make it the end of its run, or splice in a box beside it.',
         },

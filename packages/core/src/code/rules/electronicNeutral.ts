@@ -43,10 +43,11 @@ export const electronicNeutral = defineRule<Found>({
         });
     }),
   say: ({ box, on }, { place }) => ({
-    title: {
-      ground: `${place(box)}: a device takes its standby current from the ground`,
-      otherCircuit: `${place(box)}: a device has the neutral of another circuit`,
-      nothing: `${place(box)}: a device that needs a neutral has none`,
+    where: place(box),
+    what: {
+      ground: 'a device takes its standby current from the ground',
+      otherCircuit: 'a device has the neutral of another circuit',
+      nothing: 'a device that needs a neutral has none',
     }[on],
     reason: {
       ground: 'Current on the ground makes every metal part it bonds a conductor.',

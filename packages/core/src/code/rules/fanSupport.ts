@@ -40,10 +40,8 @@ export const fanSupport = defineRule<Found>({
     });
   },
   say: ({ box, why }, { place, edition }) => ({
-    title:
-      why === 'fan'
-        ? `${place(box)}: a fan on a plain box`
-        : `${place(box)}: made ready for a fan, on a plain box`,
+    where: place(box),
+    what: why === 'fan' ? 'a fan on a plain box' : 'made ready for a fan, on a plain box',
     reason: `A fan shakes what it hangs on for years.${why === 'spare' ? ' A spare conductor with a switch of its own will be used for one.' : ''}${edition >= 2020 ? ' Later editions widen this to ceiling boxes where a fan could hang: ask the authority.' : ''}`,
     remedy: 'Use a box listed for fans.',
   }),

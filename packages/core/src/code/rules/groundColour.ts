@@ -20,7 +20,8 @@ export const groundColour = defineRule<MisusedGround>({
     const lies = findCable(wiring, cable);
     const wire = `the ${hueOf(colour)} ${lies ? `of ${runOf(lies)}` : 'tail'}`;
     return {
-      title: `${place(box)}: ${wire} carries ${carries}`,
+      where: place(box),
+      what: `${wire} carries ${carries}`,
       reason:
         'Everybody takes a bare or green wire for a ground, touches it and joins it to metal: then the metal is live.',
       remedy:

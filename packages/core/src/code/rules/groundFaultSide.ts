@@ -24,7 +24,8 @@ export const groundFaultSide = defineRule<{ feed: string; at: string }>({
         : [];
     }),
   say: ({ at }, { place }) => ({
-    title: `${place(at)}: the lights hang on the load side of a ground-fault device`,
+    where: place(at),
+    what: 'the lights hang on the load side of a ground-fault device',
     reason: 'When it trips, whoever stands there stands in the dark.',
     remedy: 'Tap its line side, or accept it where the protection is wanted.',
   }),

@@ -72,7 +72,8 @@ export const groundsJoined = defineRule<Found>({
       });
   },
   say: ({ box, parts }, inspected) => ({
-    title: `${inspected.place(box)}: the grounds are in ${parts.length} parts`,
+    where: inspected.place(box),
+    what: `the grounds are in ${parts.length} parts`,
     reason: 'A fault behind the one that is loose has no way back, and the breaker does not open.',
     remedy: groundRemedy(
       inspected,

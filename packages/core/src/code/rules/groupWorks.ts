@@ -37,12 +37,14 @@ export const groupWorks = defineRule<Found>({
   say: (found) =>
     found.kind === 'shorted'
       ? {
-          title: `${found.name}: the breaker trips`,
+          where: found.name,
+          what: 'the breaker trips',
           reason: 'In some handle position the hot meets the neutral or the ground.',
           remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
         }
       : {
-          title: `${found.name}: works in ${found.working} of ${found.positions} positions`,
+          where: found.name,
+          what: `works in ${found.working} of ${found.positions} positions`,
           reason: 'From some position a handle changes nothing, or the luminaires disagree.',
           remedy: 'Compare the landings with the plan, commons first.',
         },

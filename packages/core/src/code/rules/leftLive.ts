@@ -35,9 +35,10 @@ export const cableLeftLive = defineRule<Found>({
     })),
   ],
   say: ({ box, cable, breaker, whole }, { place }) => ({
-    title: whole
-      ? `${place(box)}: the ${cable} from the panel is used by nothing and live from ${breaker}`
-      : `${place(box)}: a spare conductor of the ${cable} from the panel may be live from ${breaker}`,
+    where: place(box),
+    what: whole
+      ? `the ${cable} from the panel is used by nothing and live from ${breaker}`
+      : `a spare conductor of the ${cable} from the panel may be live from ${breaker}`,
     reason: 'A capped wire looks dead. Whoever opens the box next finds it with a hand.',
     remedy:
       'Find its breaker, have it taken off there by who is qualified (the supply terminals stay live with the main off), cap and tag both ends; or keep it in use.',

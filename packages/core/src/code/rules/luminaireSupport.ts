@@ -39,13 +39,14 @@ export const luminaireSupport = defineRule<Found>({
   say: ({ name, pounds, supports, square }) =>
     square
       ? {
-          title: `${name} hangs straight on a square box`,
+          what: `${name} hangs straight on a square box`,
           reason:
             'A square box has no holes that the screws of a luminaire fit; its opening stays uncovered at the corners.',
           remedy: 'Put a round ring on the box, or use a round or octagon box.',
         }
       : {
-          title: `${name}: ${pounds} lb on a box that holds ${supports} lb`,
+          where: name,
+          what: `${pounds} lb on a box that holds ${supports} lb`,
           reason: 'A box pulled from its nails falls with the luminaire, wires and all.',
           remedy: 'Use a box marked for the weight, or hang the luminaire from the framing by itself.',
         },

@@ -1,3 +1,4 @@
+import type { BoxId } from '../../model/ids.js';
 import { findBox, findRoom } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { Group } from '../../model/job.js';
@@ -22,7 +23,7 @@ const neutralIn = (inspected: Inspected, box: string, circuit: string): boolean 
 };
 
 type Found =
-  | { kind: 'missing'; boxes: string[]; group: Group; requirement: NeutralRequirement }
+  | { kind: 'missing'; boxes: BoxId[]; group: Group; requirement: NeutralRequirement }
   | { kind: 'strict'; group: Group; requirement: NeutralRequirement }
   | { kind: 'literal'; group: Group };
 
@@ -50,7 +51,7 @@ export const neutralAtSwitch = defineRule<Found>({
       const requirement = neutralRequirement(job, group, inspected.edition);
       const at = { circuit: group.circuit, group: group.id };
       const boxes = [
-        ...new Set(requirement.slots.map((id) => slots.find((slot) => slot.id === id)?.box ?? '')),
+        ...new Set(slots.filter((slot) => requirement.slots.includes(slot.id)).map((slot) => slot.box)),
       ];
       const without = boxes.filter((box) => !neutralIn(inspected, box, group.circuit));
       const missing =
@@ -63,7 +64,7 @@ export const neutralAtSwitch = defineRule<Found>({
         return [
           {
             severity: 'violation',
-            at: { ...at, box: missing[0] ?? '' },
+            at: { ...at, ...(missing[0] === undefined ? {} : { box: missing[0] }) },
             data: { kind: 'missing', boxes: missing, group, requirement },
           },
         ];
@@ -89,14 +90,15 @@ export const neutralAtSwitch = defineRule<Found>({
     const room = findRoom(job, found.group.room)?.name ?? '';
     if (found.kind === 'literal')
       return {
-        title: `${found.group.name}: no neutral asked for, read literally`,
+        where: found.group.name,
+        what: 'no neutral asked for, read literally',
         reason: `The 2014 edition excepts several locations that see the whole floor of ${room}; an authority may read it as one neutral at least.`,
         remedy: 'Ask the authority, or bring a neutral to one switch.',
       };
     if (found.kind === 'strict') {
       const visible = found.requirement.takenStrictly.includes('wholeFloorVisible');
       return {
-        title: visible
+        what: visible
           ? `Is the whole floor of ${room} visible from the switches?`
           : `${found.group.name}: can a cable be added later without opening the wall?`,
         reason: visible
@@ -107,7 +109,7 @@ export const neutralAtSwitch = defineRule<Found>({
     }
     const where = found.boxes.map(place).join(', ');
     return {
-      title:
+      what:
         found.requirement.need === 'one'
           ? `No neutral at any switch of ${found.group.name}`
           : `No neutral at ${where}`,

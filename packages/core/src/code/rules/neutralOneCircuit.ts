@@ -50,7 +50,7 @@ export const neutralOneCircuit = defineRule<Found>({
   say: ({ circuits, joint }, { job, place }) => {
     const names = circuits.map((id) => circuitName(job, id));
     return {
-      title: `The neutrals of ${listed(names)} are joined${joint ? ` in ${place(joint.box)}` : ''}`,
+      what: `The neutrals of ${listed(names)} are joined${joint ? ` in ${place(joint.box)}` : ''}`,
       reason:
         'Current of one circuit comes back on the other: arc-fault and ground-fault devices trip for ever, and a neutral thought dead is not.',
       remedy: 'Part the splice: each neutral with those of its own circuit.',

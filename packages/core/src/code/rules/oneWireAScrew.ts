@@ -82,7 +82,8 @@ export const oneWireAScrew = defineRule<Found>({
     });
   },
   say: ({ terminal, box, wires }, { place }) => ({
-    title: `${box === null ? 'The panel' : place(box)}: ${wires.length} wires under one screw (${terminal.name})`,
+    where: box === null ? 'The panel' : place(box),
+    what: `${wires.length} wires under one screw (${terminal.name})`,
     reason: 'A screw holds one wire for good; the second works loose, heats and burns.',
     remedy: mixesGround(wires)
       ? 'Take the bare wire off this screw: it belongs to the grounds, or carries what no bare wire may (250.119).'

@@ -20,7 +20,8 @@ export const parallelPaths = defineRule<{ cable: Cable; colour: InsulatedColour 
         : [];
     }),
   say: ({ cable, colour }, { runOf }) => ({
-    title: `${runOf(cable)}: the ${colour} closes a ring with another cable`,
+    where: runOf(cable),
+    what: `the ${colour} closes a ring with another cable`,
     reason:
       'Current splits between two ways: neither cable sums to zero, and opening one leaves the other live.',
     remedy: 'Take one of the two ways out: cap this conductor at both ends.',

@@ -44,28 +44,32 @@ export const reidentifiedWhite = defineRule<Found>({
     switch (kind) {
       case 'return':
         return {
-          title: `${run}: the ${hue} is the switch leg`,
+          where: run,
+          what: `the ${hue} is the switch leg`,
           reason:
             'A white may bring the supply to a switch, marked as a hot; the return to the luminaire must not be white, or the next person takes it for the neutral.',
           remedy: 'Carry the switch leg on a colour and let the white carry the supply or a traveler.',
         };
       case 'unmarked':
         return {
-          title: `${run}: the ${hue} is hot and not marked at both ends`,
+          where: run,
+          what: `the ${hue} is hot and not marked at both ends`,
           reason: 'Whoever opens the box next takes an unmarked white for a neutral.',
           remedy:
             'Mark it all round with tape, paint or marker at both ends and wherever it is visible: any colour but white, gray or green.',
         };
       case 'traveler':
         return {
-          title: `${run}: a traveler runs on the re-identified ${hue}`,
+          where: run,
+          what: `a traveler runs on the re-identified ${hue}`,
           reason:
             'It still is supply toward the next switch, and common practice; some authorities see it otherwise.',
           remedy: 'Ask the authority, or choose an order that keeps the white for supply or neutral.',
         };
       case 'markedNeutral':
         return {
-          title: `${run}: a neutral is marked as a hot`,
+          where: run,
+          what: 'a neutral is marked as a hot',
           reason: 'A marked white says it is hot; this one is the neutral.',
           remedy: 'Take the marking off.',
         };

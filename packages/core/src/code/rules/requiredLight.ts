@@ -33,7 +33,7 @@ export const requiredLight = defineRule<{ room: string; name: string }>({
         : [{ severity: 'violation', at: { room: room.id }, data: { room: room.id, name: room.name } }];
     }),
   say: ({ name }) => ({
-    title: `${name} has no light with a wall switch`,
+    what: `${name} has no light with a wall switch`,
     reason: 'Nobody should have to cross a dark room to find the lamp.',
     remedy: 'Add a switch location and a luminaire there.',
   }),

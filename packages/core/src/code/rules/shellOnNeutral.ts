@@ -25,7 +25,8 @@ export const shellOnNeutral = defineRule<{ name: string }>({
         : [];
     }),
   say: ({ name }) => ({
-    title: `${name}: its shell is not on the neutral`,
+    where: name,
+    what: 'its shell is not on the neutral',
     reason: 'Whoever changes the lamp touches the shell.',
     remedy: 'Exchange the two: silver screw or white lead to the neutral.',
   }),

@@ -62,10 +62,11 @@ export const splices = defineRule<Found>({
           ];
     }),
   say: ({ joint, why, sizes }, { place }) => ({
-    title: {
-      none: `${place(joint.box)}: ${sizes.length > 1 ? `${sizes.length} conductors are joined` : 'a conductor ends'} without a connector`,
-      tooMany: `${place(joint.box)}: ${sizes.length} conductors are more than their connector takes`,
-      leftOut: `${place(joint.box)}: a conductor of a splice is in no connector`,
+    where: place(joint.box),
+    what: {
+      none: `${sizes.length > 1 ? `${sizes.length} conductors are joined` : 'a conductor ends'} without a connector`,
+      tooMany: `${sizes.length} conductors are more than their connector takes`,
+      leftOut: 'a conductor of a splice is in no connector',
     }[why],
     reason: 'A splice outside its listing works loose and heats.',
     remedy: 'Use a connector listed for this number and these sizes, or two with a jumper.',

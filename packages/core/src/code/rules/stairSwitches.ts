@@ -33,12 +33,14 @@ export const stairSwitches = defineRule<Found>({
           ).size,
       );
       const there = Math.max(0, ...counts);
-      if (room.risers < RISERS || there >= asked || groups.length === 0) return [];
+      const [first] = groups;
+      if (room.risers < RISERS || there >= asked || !first) return [];
       const data = { name: room.name, risers: room.risers, asked, there };
-      return [{ severity: 'violation', at: { room: room.id, group: groups[0]?.id ?? '' }, data }];
+      return [{ severity: 'violation', at: { room: room.id, group: first.id }, data }];
     }),
   say: ({ name, risers, asked, there }) => ({
-    title: `${name}: ${there} switch location${there === 1 ? '' : 's'} on a stair of ${risers} risers, ${asked} are asked for`,
+    where: name,
+    what: `${there} switch location${there === 1 ? '' : 's'} on a stair of ${risers} risers, ${asked} are asked for`,
     reason: 'Coming from either end, one lights the stair before setting foot on it.',
     remedy: 'Add a switch location at each floor, and at each landing with an entryway.',
   }),

@@ -24,7 +24,8 @@ export const switchHeight = defineRule<{ box: string; height: number }>({
     });
   },
   say: ({ box, height }, { place }) => ({
-    title: `${place(box)}: the handle is ${feetInches(height)} above the floor`,
+    where: place(box),
+    what: `the handle is ${feetInches(height)} above the floor`,
     reason: 'In an emergency everybody has to reach it.',
     remedy: `Set the box at ${feetInches(HIGHEST - HANDLE_UP)} or lower.`,
   }),

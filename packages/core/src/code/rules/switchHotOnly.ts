@@ -34,7 +34,8 @@ export const switchHotOnly = defineRule<{ box: string }>({
     });
   },
   say: ({ box }, { place }) => ({
-    title: `${place(box)}: the switch is in the neutral`,
+    where: place(box),
+    what: 'the switch is in the neutral',
     reason: 'With the switch off the luminaire goes dark but its parts stay live.',
     remedy: 'Land the hot, travelers and switch leg on the switch, and splice the neutral past it.',
   }),

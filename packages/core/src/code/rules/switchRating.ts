@@ -36,7 +36,8 @@ export const switchRating = defineRule<Found>({
       return amperesOf(loads) > rating ? found(amperesOf(loads), false) : [];
     }),
   say: ({ box, amperes, rating, motor }, { place }) => ({
-    title: `${place(box)}: ${amperes.toFixed(1)} A ${motor ? 'of fan ' : ''}on a switch of ${rating} A`,
+    where: place(box),
+    what: `${amperes.toFixed(1)} A ${motor ? 'of fan ' : ''}on a switch of ${rating} A`,
     reason: motor
       ? `A motor draws more as it starts: ${rating} A switch at most ${rating * MOTOR_SHARE} A of fan.`
       : 'Contacts that carry more than their rating burn.',

@@ -33,7 +33,8 @@ export const tamperResistant = defineRule<Found>({
       ];
     }),
   say: ({ box }, { place }) => ({
-    title: `${place(box)}: the receptacle is not tamper-resistant`,
+    where: place(box),
+    what: 'the receptacle is not tamper-resistant',
     reason: 'Children put things into slots.',
     remedy: 'Use one with shuttered slots.',
   }),

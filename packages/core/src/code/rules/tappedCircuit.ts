@@ -46,7 +46,7 @@ export const defineTap = (rule: {
           : [allowed];
       }),
     say: ({ name }) => ({
-      title: `${name} is a circuit for ${rule.serves} and may not serve this lighting`,
+      what: `${name} is a circuit for ${rule.serves} and may not serve this lighting`,
       reason: 'Its capacity is kept for what is plugged in there, and the lights would go out with it.',
       remedy: 'Take power from a general lighting circuit, or bring a home run from the panel.',
     }),

@@ -50,7 +50,7 @@ export const defineGrounding = (
       });
     },
     say: ({ part, box, hasGround: there }, inspected) => ({
-      title: `${rule.what(part, inspected)} is not grounded`,
+      what: `${rule.what(part, inspected)} is not grounded`,
       reason: rule.reason,
       remedy: there ? groundRemedy(inspected, box, rule.remedy) : rule.withoutGround,
     }),

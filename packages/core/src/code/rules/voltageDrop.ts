@@ -1,3 +1,4 @@
+import type { BoxId } from '../../model/ids.js';
 import { groupsOfCircuit } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { CableId, LuminaireId } from '../../model/ids.js';
@@ -70,7 +71,7 @@ export const voltageDrop = defineRule<Found>({
       const drops = job.luminaires
         .filter((one) => groups.has(one.group))
         .flatMap(
-          (luminaire): { id: LuminaireId; box: string; name: string; parts: Part[]; volts: number }[] => {
+          (luminaire): { id: LuminaireId; box: BoxId; name: string; parts: Part[]; volts: number }[] => {
             const there = partsOf(
               inspected,
               follow,
@@ -96,7 +97,8 @@ export const voltageDrop = defineRule<Found>({
     });
   },
   say: ({ name, parts, volts }) => ({
-    title: `${name}: ${((volts / BRANCH_VOLTS) * 100).toFixed(1)} % of the voltage is lost on the way`,
+    where: name,
+    what: `${((volts / BRANCH_VOLTS) * 100).toFixed(1)} % of the voltage is lost on the way`,
     reason: parts
       .map(
         (one) =>

@@ -53,12 +53,14 @@ export const wetPlaces = defineRule<Found>({
   say: (found, { place }) =>
     found.why === 'tub'
       ? {
-          title: `${place(found.box)}: a switch within a tub or shower space`,
+          where: place(found.box),
+          what: 'a switch within a tub or shower space',
           reason: 'Wet hands, and water in the box.',
           remedy: 'Move it out of the space.',
         }
       : {
-          title: `${found.name}: marked for ${found.suited} places, in a ${found.place} one`,
+          where: found.name,
+          what: `marked for ${found.suited} places, in a ${found.place} one`,
           reason: 'Water in a luminaire that is not sealed for it makes its metal live.',
           remedy: `Use one marked for ${found.place} places.`,
         },

@@ -1,4 +1,4 @@
-import type { Finding, Remedy } from '@amber/core';
+import type { Finding, FindingAction, Remedy } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { JudgeOtherwise } from './JudgeOtherwise.js';
@@ -11,13 +11,15 @@ const WORD_PAINT: Record<Finding['severity'], string> = {
   waived: 'text-quiet',
 };
 
+const ACTION_WORDS: Record<FindingAction['do'], string> = { takeOutRun: 'Take this run out' };
+
 /** One finding: how grave, by which section, what, why, the way out, and what the program can do about it. */
 export const FindingCard = ({
   finding,
   what,
   alike,
   remedies,
-  onTakeOut,
+  onAction,
 }: {
   finding: Finding;
   /** What is wrong at several places alike, where it can be said once. */
@@ -25,8 +27,8 @@ export const FindingCard = ({
   /** The titles of this and of others like it, where they are told together; none where it stands alone. */
   alike: readonly { title: string; onShow: (() => void) | null }[];
   remedies: readonly Remedy[];
-  /** Takes out the run that the finding names, where it names one. */
-  onTakeOut: (() => void) | null;
+  /** Does what the finding itself offers; null where nothing can be done here. */
+  onAction: ((action: FindingAction) => void) | null;
 }) => {
   const edit = useEdit();
   return (
@@ -48,16 +50,16 @@ export const FindingCard = ({
             As built it met the {finding.builtBy} edition and may stay; a change to it brings today’s rules.
           </p>
         )}
-        {finding.amendment === null || finding.rule.startsWith('local:') ? null : (
+        {finding.amendment === null || finding.kind === 'local' ? null : (
           <p className="mt-1 text-[13.5px]">
             <strong>Local:</strong> {finding.amendment}
           </p>
         )}
-        {onTakeOut ? (
-          <Button className="mt-2" onClick={onTakeOut}>
-            Take this run out
+        {(onAction ? finding.actions : []).map((action) => (
+          <Button key={action.do} className="mt-2" onClick={() => onAction?.(action)}>
+            {ACTION_WORDS[action.do]}
           </Button>
-        ) : null}
+        ))}
         {remedies.map((remedy) => (
           <Button
             key={remedy.words}
@@ -83,9 +85,7 @@ export const FindingCard = ({
             </p>
           ),
         )}
-        {finding.severity === 'unfinished' || finding.rule.startsWith('local:') ? null : (
-          <JudgeOtherwise finding={finding} />
-        )}
+        {finding.kind === 'refusal' || finding.kind === 'local' ? null : <JudgeOtherwise finding={finding} />}
       </div>
     </li>
   );

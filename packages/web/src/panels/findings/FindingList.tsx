@@ -4,6 +4,7 @@ import {
   findingKey,
   findingsByPlace,
   type Finding,
+  type FindingAction,
   type PlaceFindings,
 } from '@amber/core';
 import { useAppDispatch } from '../../store/store.js';
@@ -34,16 +35,12 @@ const alikeOf = (findings: readonly Finding[]): { alike: Finding[][]; single: Fi
   return { alike, single: findings.filter((one) => !alike.some((group) => group.includes(one))) };
 };
 
-/** "Yard door to Stove end: 14 AWG on a 20 A breaker" is a place and what is wrong there. */
-const splitTitle = (title: string): [place: string, what: string] => {
-  const at = title.indexOf(': ');
-  return at < 0 ? ['', title] : [title.slice(0, at), title.slice(at + 2)];
-};
-
-/** What is wrong at all of them, where their titles say it in the same words. */
+/** What is wrong at all of them, where it is said in the same words; null where it is not. */
 const commonWhat = (group: readonly Finding[]): string | null => {
-  const [first, ...others] = group.map((one) => splitTitle(one.title));
-  return first && first[0] !== '' && others.every(([, what]) => what === first[1]) ? first[1] : null;
+  const [first, ...others] = group;
+  const isCommon =
+    first && first.where !== null && others.every(({ where, what }) => where !== null && what === first.what);
+  return isCommon ? first.what : null;
 };
 
 /** Findings by place, what is to be answered, and what is left to see on site. */
@@ -52,14 +49,16 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
   const edit = useEdit();
   const { job, circuit, readOnly } = subject;
   const remedies = useRemedies(readOnly ? null : job, findings);
-  /** Takes out the one run of the circuit's choice that the finding names. */
-  const takeOut = ({ at: { run } }: Finding) =>
+  const perform = (action: FindingAction) =>
     edit(
       {
         ...job,
         choices: job.choices.map((choice) =>
-          choice.circuit === circuit?.id
-            ? { ...choice, runs: choice.runs.filter((one) => !(one.from === run?.from && one.to === run.to)) }
+          choice.circuit === action.circuit
+            ? {
+                ...choice,
+                runs: choice.runs.filter((one) => one.from !== action.run.from || one.to !== action.run.to),
+              }
             : choice,
         ),
       },
@@ -83,11 +82,11 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
                 finding={first}
                 what={commonWhat(group)}
                 alike={group.map((one) => ({
-                  title: commonWhat(group) === null ? one.title : splitTitle(one.title)[0],
+                  title: commonWhat(group) === null ? one.title : (one.where ?? one.title),
                   onShow: one.at.box !== undefined && drawn(one.at.box) ? () => show(one.at.box ?? '') : null,
                 }))}
                 remedies={remedies.get(findingKey(first)) ?? []}
-                onTakeOut={null}
+                onAction={null}
               />
             </ul>
           </section>
@@ -104,7 +103,7 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
                 what={null}
                 alike={[]}
                 remedies={remedies.get(findingKey(finding)) ?? []}
-                onTakeOut={finding.rule === 'RingOfCables' ? () => takeOut(finding) : null}
+                onAction={readOnly ? null : perform}
               />
             ))}
           </ul>

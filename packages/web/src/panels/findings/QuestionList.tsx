@@ -32,9 +32,13 @@ const Answers = ({ job, question }: { job: Job; question: Question }) => {
   );
 };
 
+/** Is the finding the question itself, so that its words need not be said again? */
+const isSaid = ({ kind, questions, what }: Finding, question: Question): boolean =>
+  kind === 'question' ? question === questions[0] : question.text === what;
+
 /** The question that the finding itself asks comes first, right under its words. */
-const inOrder = ({ title, questions }: Finding): Question[] =>
-  [...questions].sort((a, b) => Number(b.text === title) - Number(a.text === title));
+const inOrder = (finding: Finding): Question[] =>
+  [...finding.questions].sort((a, b) => Number(isSaid(finding, b)) - Number(isSaid(finding, a)));
 
 /** What only people can know, asked once, with its reason and the sections that want it. */
 export const QuestionList = ({ job, findings }: { job: Job; findings: readonly Finding[] }) => (
@@ -54,7 +58,7 @@ export const QuestionList = ({ job, findings }: { job: Job; findings: readonly F
             <p className="mt-0.5 text-[13.5px]">{finding.reason}</p>
             {inOrder(finding).map((question) => (
               <div key={`${question.kind} ${question.of}`} className="mt-1">
-                {question.text === finding.title ? null : <p className="text-[13.5px]">{question.text}</p>}
+                {isSaid(finding, question) ? null : <p className="text-[13.5px]">{question.text}</p>}
                 <Answers job={job} question={question} />
               </div>
             ))}
