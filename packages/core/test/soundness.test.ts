@@ -145,7 +145,7 @@ describe('a bare wire that carries something else', () => {
 describe('steps', () => {
   test('of a return run: the two neutrals are named, stay apart, and a caution stands at the box', () => {
     const { steps, cautions } = stepsAt(jobOf({ runs: ['F-L', 'L-S1', 'S1-S2', "S2-L'"] }), 'L');
-    const apart = steps.find((step) => step.id === 'L/apart/0');
+    const apart = steps.find((step) => step.id === 'L/apart/c1');
     expect(apart?.text).toMatch(
       /the white of the 14\/2 to panel and the white of the 14\/2 to S1; apart from the white of the 14\/2 to S2/,
     );

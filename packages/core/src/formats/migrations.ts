@@ -1,3 +1,5 @@
+import { UNITS } from '../model/job.js';
+
 /**
  * Job files of earlier formats, brought up one format at a time. Each step is a function on raw JSON: what was checked by an
  * older schema is not known to this one. What a step cannot know is left "not told", and asked; nothing is guessed.
@@ -100,6 +102,8 @@ const toSecond = (document: Raw): Raw => {
   const cables = listOf(document, 'existingCables');
   const circuits = circuitsOfCables(cables, listOf(document, 'feeds'));
   return {
+    // The first files did not say their units, which were the same.
+    units: UNITS,
     ...document,
     ...(Array.isArray(document['stock']) ? { stock: withRoundRings(listOf(document, 'stock')) } : {}),
     ...(Array.isArray(document['existingCables'])
