@@ -326,3 +326,8 @@ export { digestOf } from './model/digest.js';
 export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
+
+/** What can be wrong with a wiring. */
+export { faultsOf, withFault } from './faults/fault.js';
+export type { Fault, FaultProblem } from './faults/fault.js';
+export type { Result } from './model/result.js';

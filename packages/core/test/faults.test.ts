@@ -6,12 +6,16 @@ import {
   everyPosition,
   planJob,
   solveCurrents,
+  faultsOf,
   wiringOrEmpty,
+  withFault as withOneFault,
+  type Fault,
   type Job,
   type Wiring,
 } from '../src/index.js';
 import { anyJob } from './support/arbitrary.js';
 import { anyFullJob } from './support/fullJobs.js';
+import { jobOf } from './support/jobs.js';
 import { anyFault, withFault } from './support/faults.js';
 import { forSamples } from './support/samples.js';
 
@@ -94,3 +98,45 @@ test('a tripped breaker shows in nodal analysis as a current no lighting load dr
     );
     expect(most).toBeGreaterThan(100);
   }));
+
+describe('a fault', () => {
+  const sample = () => wiringOrEmpty(planJob(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] })).job);
+  const kinds = ['exchanged', 'loose', 'open', 'joined', 'mixed'] as const;
+
+  test.each(kinds)('that is %s changes the wiring and nothing that it does not name', (kind) => {
+    const wiring = sample();
+    const all = faultsOf(wiring, kind);
+    expect(all.length).toBeGreaterThan(3);
+    const before = JSON.stringify(wiring);
+    for (const fault of all) {
+      const result = withOneFault(wiring, fault);
+      if (!result.ok) throw new Error(result.problems.join());
+      expect(result.value).not.toEqual(wiring);
+      const { boxes, devices, cables, marks } = result.value;
+      expect({ boxes, devices, cables, marks }).toEqual({
+        ...{ boxes: wiring.boxes, devices: wiring.devices, cables: wiring.cables, marks: wiring.marks },
+      });
+      // Whatever is wrong, it can be compiled and judged.
+      compile(result.value, planJob(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] })).job);
+    }
+    expect(JSON.stringify(wiring)).toBe(before);
+  });
+
+  test('that names what is not there, one thing twice, or the only wire of a cap is refused', () => {
+    const wiring = sample();
+    const [landing] = wiring.landings;
+    const cap = wiring.joints.find((one) => one.members.length === 1);
+    const [joint] = wiring.joints;
+    if (!landing || !joint) throw new Error('no wiring');
+    const problems = (fault: Fault) => {
+      const result = withOneFault(wiring, fault);
+      return result.ok ? [] : result.problems;
+    };
+    expect(problems({ kind: 'exchanged', a: landing.wire, b: landing.wire })).toEqual(['sameTwice']);
+    expect(problems({ kind: 'loose', wire: { pigtail: 'nowhere' as never } })).toEqual(['notThere']);
+    expect(problems({ kind: 'open', joint: 'nowhere' as never, member: 0 })).toEqual(['notThere']);
+    expect(problems({ kind: 'open', joint: joint.id, member: 99 })).toEqual(['notThere']);
+    expect(problems({ kind: 'joined', a: joint.id, b: joint.id })).toEqual(['sameTwice']);
+    expect(cap ? problems({ kind: 'open', joint: cap.id, member: 0 }) : ['alone']).toEqual(['alone']);
+  });
+});

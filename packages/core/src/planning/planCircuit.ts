@@ -16,7 +16,8 @@ import { settleArrangement, type ColouredRun } from './arrange.js';
 import { cablesFor, carriersOf, feedingCable, isFedByAnother } from './carriers.js';
 import type { Fitting } from './devices.js';
 import { nodeOfLuminaire, scopeOf, type Arrangement } from './nets.js';
-import { failure, success, type PlanProblem, type Result } from './problem.js';
+import { failure, success, type Result } from '../model/result.js';
+import type { PlanProblem } from './problem.js';
 import { orientTree } from './tree.js';
 
 export interface PlannedCircuit {

@@ -59,9 +59,3 @@ export type PlanProblem =
   | { code: 'TooManyDevices'; circuit: CircuitId; box: BoxId; gangs: number; devices: number }
   | { code: 'NoBoxFits'; circuit: CircuitId; box: BoxId; needed: number; largest: number; gangs: number }
   | { code: 'NoConnectorInStock'; circuit: CircuitId; box: BoxId; conductors: number };
-
-/** An expected failure is a value with a named reason. */
-export type Result<T, P> = { ok: true; value: T } | { ok: false; problems: P[] };
-
-export const success = <T>(value: T): { ok: true; value: T } => ({ ok: true, value });
-export const failure = <P>(...problems: P[]): { ok: false; problems: P[] } => ({ ok: false, problems });

@@ -1,6 +1,7 @@
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type TreePlace } from '../model/ids.js';
 import type { Run } from '../model/job.js';
-import { success, type PlanProblem, type Result } from './problem.js';
+import { success, type Result } from '../model/result.js';
+import type { PlanProblem } from './problem.js';
 
 /** A run of the cabling tree, turned away from the feed, with every place that hangs on it. */
 export interface TreeRun {
