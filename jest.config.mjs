@@ -20,6 +20,24 @@ const shared = {
   },
 };
 
+/** Parts of the pages, in a page without a browser. */
+const pages = {
+  testEnvironment: 'jsdom',
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+};
+
 const project = (displayName, testMatch) => ({
   ...shared,
   displayName,
@@ -37,6 +55,7 @@ export default {
     },
     project('cli', 'packages/cli/test/**/*.test.ts'),
     project('web', 'packages/web/test/**/*.test.ts'),
+    { ...project('pages', 'packages/web/test/**/*.test.tsx'), ...pages },
     project('house', 'scripts/test/**/*.test.mjs'),
   ],
 };

@@ -1,5 +1,5 @@
 import type { Change, Job, leastChange } from '@amber/core';
-import { useAsked, type Asked } from './useAsked.js';
+import { useAsked, type Asked } from './useWork.js';
 import type { PlannerWorker } from './workers.js';
 
 export type ChangeAnswer = Asked<ReturnType<typeof leastChange>>;

@@ -1,5 +1,5 @@
 import type { CircuitId, Job } from '@amber/core';
-import { useAsked, type Asked } from './useAsked.js';
+import { useAsked, type Asked } from './useWork.js';
 import type { PlannerWorker } from './workers.js';
 
 /** Null where the circuit cannot be wired under that brief. */

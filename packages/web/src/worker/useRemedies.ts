@@ -1,7 +1,7 @@
 import { findingKey, type Finding, type Job, type Remedy } from '@amber/core';
 import { useMemo } from 'react';
 import { useAfterPaint } from '../parts/useAfterPaint.js';
-import { useAsked } from './useAsked.js';
+import { useAsked } from './useWork.js';
 import type { PlannerWorker } from './workers.js';
 
 /** Each is planned and inspected again to see whether it helps; of many alike the first few are enough. */

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { Planner } from './planWorker.js';
+import type { Planner } from './planner.js';
 
 /** A worker with the planner in it. They are kept together: a planner that nobody holds any more is closed for good. */
 export interface PlannerWorker {

@@ -11,6 +11,7 @@ import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useEdit } from '../../store/review.js';
+import { alikeOf, commonWhat } from './grouping.js';
 import { FindingCard } from './FindingCard.js';
 import { OwnRules } from './OwnRules.js';
 import { QuestionList } from './QuestionList.js';
@@ -22,25 +23,6 @@ const nameOf = (subject: Subject, { kind, id, name }: PlaceFindings): string => 
   const place = (at: string) => (at === 'panel' ? 'Panel' : (findBox(subject.job, at)?.name ?? at));
   if (cable) return `${place(cable.from)} to ${place(cable.to)}`;
   return kind === 'circuit' ? `Circuit ${name}` : name;
-};
-
-/** Findings that differ in their place alone: from two on they are told once, with their places. */
-const alikeOf = (findings: readonly Finding[]): { alike: Finding[][]; single: Finding[] } => {
-  const groups = new Map<string, Finding[]>();
-  for (const one of findings) {
-    const key = JSON.stringify([one.rule, one.severity, one.reason, one.remedy, one.amendment, one.builtBy]);
-    groups.set(key, [...(groups.get(key) ?? []), one]);
-  }
-  const alike = [...groups.values()].filter((group) => group.length > 1);
-  return { alike, single: findings.filter((one) => !alike.some((group) => group.includes(one))) };
-};
-
-/** What is wrong at all of them, where it is said in the same words; null where it is not. */
-const commonWhat = (group: readonly Finding[]): string | null => {
-  const [first, ...others] = group;
-  const isCommon =
-    first && first.where !== null && others.every(({ where, what }) => where !== null && what === first.what);
-  return isCommon ? first.what : null;
 };
 
 /** Findings by place, what is to be answered, and what is left to see on site. */

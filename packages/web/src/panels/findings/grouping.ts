@@ -1,0 +1,20 @@
+import type { Finding } from '@amber/core';
+
+/** Findings that differ in their place alone: from two on they are told once, with their places. */
+export const alikeOf = (findings: readonly Finding[]): { alike: Finding[][]; single: Finding[] } => {
+  const groups = new Map<string, Finding[]>();
+  for (const one of findings) {
+    const key = JSON.stringify([one.rule, one.severity, one.reason, one.remedy, one.amendment, one.builtBy]);
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  const alike = [...groups.values()].filter((group) => group.length > 1);
+  return { alike, single: findings.filter((one) => !alike.some((group) => group.includes(one))) };
+};
+
+/** What is wrong at all of them, where it is said in the same words; null where it is not. */
+export const commonWhat = (group: readonly Finding[]): string | null => {
+  const [first, ...others] = group;
+  const isCommon =
+    first && first.where !== null && others.every(({ where, what }) => where !== null && what === first.what);
+  return isCommon ? first.what : null;
+};

@@ -1,0 +1,48 @@
+import {
+  findPlans,
+  leastChange,
+  leastCostOf,
+  newDraft,
+  newJob,
+  remediesFor,
+  standardStock,
+  withDraft,
+  type BoxId,
+  type Change,
+  type Finding,
+  type CircuitId,
+  type Job,
+  type JobId,
+  type PlanSet,
+  type Remedy,
+} from '@amber/core';
+
+/** A pair of three-ways in nowhere. */
+const practice = (): Job => {
+  let count = 0;
+  const freshBox = () => `box-${++count}` as BoxId;
+  const asked = {
+    circuit: 'practice' as CircuitId,
+    name: 'Practice',
+    switches: 2,
+    powerAt: 'switch',
+  } as const;
+  return withDraft(
+    newJob('practice' as JobId, 'Practice', standardStock()),
+    newDraft({ ...asked, freshBox }),
+  );
+};
+
+/** Searching takes the processor for seconds; the page stays free meanwhile. It is stopped by ending the worker. */
+export const planner = {
+  find: (job: Job, circuit: CircuitId, onProgress: (soFar: PlanSet) => void): PlanSet =>
+    findPlans(job, circuit, { onProgress }),
+  /** A search of something small, so that the code is compiled when a real one is asked for. */
+  warmUp: (): void => void findPlans(practice(), 'practice' as CircuitId, { mostSteps: 2_000 }),
+  leastCost: (job: Job, circuit: CircuitId): number | null => leastCostOf(job, circuit),
+  /** What the program can do about some findings of the planned wiring; each is planned and inspected again to see whether it helps. */
+  remedies: (job: Job, findings: readonly Finding[]): Remedy[][] =>
+    findings.map((finding) => remediesFor(job, null, finding)),
+  leastChange: (job: Job, change: Change): ReturnType<typeof leastChange> => leastChange(job, change),
+};
+export type Planner = typeof planner;

@@ -1,0 +1,46 @@
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { MemoryRouter, useLocation } from 'react-router';
+import { planJob, readJob, standardStock, wireAll, type Job } from '@amber/core';
+import { readFileSync } from 'node:fs';
+import { opened } from '../../src/store/jobSlice.js';
+import { createStore, type Store } from '../../src/store/store.js';
+
+/** The demo job as it is loaded: planned. */
+export const yard = (): Job => {
+  const file = new URL('../../../../demo/heron-yard.json', import.meta.url);
+  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return planJob(wireAll(read.job)).job;
+};
+
+const Where = () => {
+  const { pathname, search } = useLocation();
+  return <output data-testid="where">{pathname + search}</output>;
+};
+
+/** Shows a part of the pages at an address, with a job opened in the store of its own. */
+export const show = (
+  part: ReactElement,
+  { job, at = '/' }: { job?: Job; at?: string } = {},
+): ReturnType<typeof render> & { store: Store; where: () => string } => {
+  const store = createStore();
+  if (job) store.dispatch(opened({ stored: { revision: 1, document: job }, draft: null }));
+  const shown = render(
+    <Provider store={store}>
+      <MemoryRouter initialEntries={[at]}>
+        {part}
+        <Where />
+      </MemoryRouter>
+    </Provider>,
+  );
+  return { ...shown, store, where: () => shown.getByTestId('where').textContent ?? '' };
+};
+
+/** The open job of a store. */
+export const jobOf = (store: Store): Job => {
+  const { open } = store.getState().job;
+  if (!open) throw new Error('no job is open');
+  return open.document;
+};
