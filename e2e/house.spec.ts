@@ -17,7 +17,7 @@ test('a screen whose part of the program does not load says so, and the others g
   await expect(alert.getByRole('button', { name: 'Copy the error' })).toBeVisible();
   // The rail, the bar of the job and the other screens are as before.
   await page.getByRole('link', { name: 'Layout' }).click();
-  await expect(page.getByRole('region', { name: 'Plan', exact: false }).first()).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Plan', exact: true })).toBeVisible();
   await page.unroute(CHUNK('BenchScreen'));
   await page.getByRole('link', { name: 'Bench' }).click();
   await page.getByRole('button', { name: 'Load the page anew' }).click();
@@ -68,7 +68,7 @@ test('an id that is a word of an address, or holds signs of one, leads to its ci
   for (const id of [...WORDS, 'a:b~c']) {
     await page.goto(`/jobs/new/circuits/${encodeURIComponent(id)}`);
     await expect(page.getByRole('button', { name: `Circuit ${id}` })).toBeVisible();
-    await expect(page.getByText('This circuit cannot be planned')).toBeVisible();
+    await expect(page.getByText('This circuit cannot be planned yet')).toBeVisible();
     await page.getByRole('link', { name: 'Layout' }).click();
     await expect(page).toHaveURL(
       new RegExp(`/circuits/${encodeURIComponent(id).replace('.', '\\.')}/layout$`),
@@ -126,7 +126,7 @@ test('a file that brings a wiring as found says so, and that wiring is judged on
     .waitFor();
   await page.goto('/jobs/found-yard/circuits/long-shed-lights');
   const bar = page.getByRole('status', { name: 'Which wiring is shown' });
-  await expect(bar).toContainText('Shown: the planned wiring. This job also brings wiring as found');
+  await expect(bar).toContainText('Shown: the planned wiring. This job also brings a wiring as found');
   await expect(page.getByText('16 of 16 positions work')).toBeVisible();
 
   await bar.getByRole('link', { name: 'Look at the wiring as found' }).click();

@@ -1,4 +1,3 @@
-import { jest } from '@jest/globals';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { lazy, useState } from 'react';
 import { Boundary } from '../src/parts/Boundary.js';
@@ -8,11 +7,13 @@ const Throws = (): never => {
 };
 
 /** What React prints of a caught error is no output of a test. */
-let printed: ReturnType<typeof jest.spyOn>;
+const print = console.error;
 beforeEach(() => {
-  printed = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  console.error = () => undefined;
 });
-afterEach(() => printed.mockRestore());
+afterEach(() => {
+  console.error = print;
+});
 
 test('what throws is told with its error to be copied, and what stands beside it goes on', () => {
   const copied: string[] = [];

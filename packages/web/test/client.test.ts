@@ -27,13 +27,11 @@ test('an answer is taken as the contract has it, and the job in it is checked', 
 test('the server refused, because: with its reason, for good or for now', async () => {
   for (const code of PROBLEM_CODES) {
     const asked = failure(ask(CONTRACT.deleteJob, { ids: { id: 'j' } }));
-    sent
-      .at(-1)
-      ?.answer(code === 'database-down' ? 503 : 422, {
-        code,
-        message: `Because of ${code}.`,
-        path: 'document.name',
-      });
+    sent.at(-1)?.answer(code === 'database-down' ? 503 : 422, {
+      code,
+      message: `Because of ${code}.`,
+      path: 'document.name',
+    });
     const failed = await asked;
     expect(failed).toMatchObject({ kind: 'refused', problem: { code } });
     expect(sayFailed(failed)).toBe(`The server refused: document.name: Because of ${code}.`);

@@ -29,10 +29,8 @@ const split = (path: string): [string, string] => {
 
 test('every address leads to the screen, the job, the circuit and the wiring that it was made of, whatever their ids', () => {
   fc.assert(
-    fc.property(...[anyId, anyWord, fc.option(anyId), fc.option(anyId)], (job, word, circuit, wiring) => {
-      const [pathname, search] = split(
-        jobPath(job as string, { screen: word as string, circuit, wiring } as never),
-      );
+    fc.property(anyId, anyWord, fc.option(anyId), fc.option(anyId), (job, word, circuit, wiring) => {
+      const [pathname, search] = split(jobPath(job, { screen: word, circuit, wiring }));
       expect(jobIn(pathname)).toBe(job);
       const found = screenAt(pathname);
       expect([found?.screen.word, found?.circuitId]).toEqual([word, circuit]);

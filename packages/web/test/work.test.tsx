@@ -10,7 +10,7 @@ beforeEach(() => {
     readonly #listeners: ((event: { message: string }) => void)[] = [];
     constructor() {
       living += 1;
-      workers.push(this as never);
+      workers.push(this);
     }
     postMessage() {}
     addEventListener(kind: string, listener: (event: { message: string }) => void) {

@@ -1,5 +1,5 @@
 import { FolderOpen, type LucideIcon } from 'lucide-react';
-import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { Link, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
 import { jobIn, jobPath, JOBS_PATH } from '../parts/paths.js';
 import { NoticeBar } from './NoticeBar.js';
@@ -12,26 +12,27 @@ const look = (active: boolean) =>
 
 const Stage = ({
   to,
-  end,
+  active,
   icon: Icon,
   label,
 }: {
   to: string;
-  end?: boolean;
+  active: boolean;
   icon: LucideIcon;
   label: string;
 }) => (
-  <NavLink to={to} end={end ?? false} className={({ isActive }) => look(isActive)}>
+  <Link to={to} aria-current={active ? 'page' : undefined} className={look(active)}>
     <Icon size={20} strokeWidth={1.8} aria-hidden="true" />
     {label}
-  </NavLink>
+  </Link>
 );
 
 /** The rail shows the screens of the job in the order of the work; those of one circuit once there is one. */
 export const Frame = () => {
   const { pathname } = useLocation();
   const jobId = jobIn(pathname);
-  const circuit = screenAt(pathname)?.circuitId ?? null;
+  const found = screenAt(pathname);
+  const circuit = found?.circuitId ?? null;
   return (
     <div className="flex h-full flex-col-reverse sm:flex-row">
       <nav
@@ -45,18 +46,18 @@ export const Frame = () => {
         >
           <img src="/icon.svg" alt="" width="32" height="32" />
         </Link>
-        <Stage to={JOBS_PATH} end icon={FolderOpen} label="Jobs" />
+        <Stage to={JOBS_PATH} active={pathname === JOBS_PATH} icon={FolderOpen} label="Jobs" />
         {jobId === null
           ? null
           : SCREENS.filter(
               ({ rail, scope, word }) => rail && (scope === 'job' || word === '' || circuit !== null),
-            ).map(({ word, icon, label }) => (
+            ).map((screen) => (
               <Stage
-                key={word}
-                to={jobPath(jobId, { screen: word, circuit })}
-                end
-                icon={icon}
-                label={label}
+                key={screen.word}
+                to={jobPath(jobId, { screen: screen.word, circuit })}
+                active={found?.screen === screen}
+                icon={screen.icon}
+                label={screen.label}
               />
             ))}
       </nav>

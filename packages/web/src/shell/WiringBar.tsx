@@ -19,7 +19,7 @@ export const WiringBar = ({
   const others = job.wirings.filter((one) => one.kind !== 'planned');
   if (others.length === 0) return null;
   const shown = others.find((one) => one.id === wiring);
-  const names = others.map((one) => wiringName(job, one));
+  const names = others.map((one) => `${one.kind === 'existing' ? 'an' : 'a'} ${wiringName(job, one)}`);
   return (
     <div
       role="status"
@@ -34,8 +34,8 @@ export const WiringBar = ({
           </>
         ) : (
           <>
-            Shown: the <strong>planned wiring</strong>. This job also brings {names.join(', ')}: what is said
-            here is not said of {others.length > 1 ? 'them' : 'it'}.
+            Shown: the <strong>planned wiring</strong>. This job also brings {names.join(', ')}, which
+            {others.length > 1 ? ' are' : ' is'} not drawn and not judged here.
           </>
         )}
       </p>

@@ -6,8 +6,10 @@ import {
   articleOf,
   feetInches,
   PANEL,
+  type Circuit,
   type DeviceId,
   type Positions,
+  type RunStrip,
   type StripEdge,
   type StripNode,
   ofId,
@@ -108,14 +110,6 @@ const Lamp = ({ light, size }: { light: 'lit' | 'dim' | 'dark'; size: number }) 
   </svg>
 );
 
-/** "15 A breaker", or how many breakers where several circuits are shown. */
-const breakersOf = ({ circuit, job }: Subject): string =>
-  circuit
-    ? `${circuit.breaker} A breaker`
-    : job.circuits.length === 1
-      ? `${job.circuits[0]?.breaker ?? ''} A breaker`
-      : `${job.circuits.length} breakers`;
-
 /** A duplex receptacle. */
 const Receptacle = () => (
   <svg width="44" height="68" viewBox="0 0 44 68" aria-hidden="true">
@@ -135,11 +129,13 @@ const LIGHT_WORD = { lit: 'lit', dim: 'dim, in series', dark: 'dark' };
 
 const Node = ({
   subject,
+  circuit,
   node,
   positions,
   onFlip,
 }: {
   subject: Subject;
+  circuit: Circuit;
   node: StripNode;
   positions: Positions;
   onFlip: (id: DeviceId) => void;
@@ -163,7 +159,7 @@ const Node = ({
     ...letters,
     ...vas,
     ...(light ? [LIGHT_WORD[light]] : []),
-    ...(node.place === PANEL ? [breakersOf(subject)] : []),
+    ...(node.place === PANEL ? [`${circuit.breaker} A breaker`] : []),
     ...(node.place !== PANEL && letters.length + vas.length === 0 ? ['junction'] : []),
   ];
   return (
@@ -230,21 +226,23 @@ const Node = ({
 const MOST_HEIGHT = 300;
 const LEAST_SCALE = 0.8;
 
-/** The whole run at a glance: every place, every cable, handles that flip, what is live now. */
+/** The run of one circuit at a glance: every place, every cable, handles that flip, what is live now. */
 export const RunStripView = ({
   subject,
+  circuit,
+  strip,
   positions,
   onFlip,
 }: {
   subject: Subject;
+  circuit: Circuit;
+  strip: RunStrip;
   positions: Positions;
   onFlip: (id: DeviceId) => void;
 }) => {
-  const { strip } = subject;
   const frame = useRef<HTMLElement>(null);
   const room = useSize(frame)?.width ?? null;
   const [whole, setWhole] = useState(false);
-  if (!strip) return null;
   const nodeAt = (place: string) => strip.nodes.find((node) => node.place === place);
   const [width, height] = [strip.columns * COLUMN, strip.rows * ROW];
   // The whole run is seen as long as its names can be read; beyond that it is moved.
@@ -253,9 +251,10 @@ export const RunStripView = ({
   return (
     <section
       ref={frame}
-      aria-label="The run"
+      aria-label={subject.circuit ? 'The run' : `The run of ${circuit.name}`}
       className="relative max-h-80 shrink-0 overflow-auto border-b border-line bg-sheet px-2"
     >
+      {subject.circuit ? null : <h2 className="pt-1 text-[13px] font-bold text-quiet">{circuit.name}</h2>}
       {fit < LEAST_SCALE ? (
         <Button
           className="sticky top-1 left-1 z-10 -mb-10 float-left"
@@ -276,7 +275,14 @@ export const RunStripView = ({
             })}
           </svg>
           {strip.nodes.map((node) => (
-            <Node key={node.place} subject={subject} node={node} positions={positions} onFlip={onFlip} />
+            <Node
+              key={node.place}
+              subject={subject}
+              circuit={circuit}
+              node={node}
+              positions={positions}
+              onFlip={onFlip}
+            />
           ))}
         </div>
       </div>

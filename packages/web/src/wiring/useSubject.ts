@@ -54,7 +54,8 @@ export interface Subject {
   wiring: Wiring;
   compiled: Compiled;
   roles: readonly Role[];
-  strip: RunStrip | null;
+  /** The run of each circuit that is shown, by itself: circuits share boxes, and their cables would lie on each other. */
+  strips: { circuit: Circuit; strip: RunStrip }[];
   drawings: BoxDrawing[];
   /** Names of other circuits whose cables come into a box. */
   otherCircuits: ReadonlyMap<string, string[]>;
@@ -83,9 +84,9 @@ const otherCircuits = (review: ReviewedWiring, circuit: Circuit | null): Map<str
 };
 
 /** Boxes in the order of the run, then those of the wiring that no cable ties to it. */
-const boxesOf = (strip: RunStrip | null, wiring: Wiring, cables: ReadonlySet<CableId> | null): BoxId[] => {
-  const along = (strip?.nodes ?? [])
-    .map((node) => node.place)
+const boxesOf = (strips: Subject['strips'], wiring: Wiring, cables: ReadonlySet<CableId> | null): BoxId[] => {
+  const along = strips
+    .flatMap(({ strip }) => strip.nodes.map((node) => node.place))
     .filter((place): place is BoxId => place !== PANEL);
   const shown =
     cables === null ? wiring : { ...wiring, cables: wiring.cables.filter((one) => cables.has(one.id)) };
@@ -106,6 +107,12 @@ const partOf = (review: ReviewedWiring, circuit: Circuit | null) => {
   };
 };
 
+const stripsOf = (review: ReviewedWiring, circuit: Circuit | null): Subject['strips'] =>
+  (circuit ? [circuit] : review.job.circuits).flatMap((one) => {
+    const strip = drawStrip(review.wiring, review.job, reviewCircuit(review, one.id).cables);
+    return strip.edges.length > 0 || circuit ? [{ circuit: one, strip }] : [];
+  });
+
 /** All that follows from the job, once for each state of it. */
 const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) =>
   useMemo((): Omit<Subject, 'state'> => {
@@ -113,14 +120,14 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
     const { job, wiring, compiled, kind } = review;
     const { cables, findings, proofs } = partOf(review, circuit);
     const isDrawn = kind !== 'planned' || circuit === null || isPlanned(review, circuit);
-    const strip = isDrawn ? drawStrip(wiring, job, cables) : null;
-    const boxes = isDrawn ? boxesOf(strip, wiring, circuit ? new Set(cables) : null) : [];
+    const strips = isDrawn ? stripsOf(review, circuit) : [];
+    const boxes = isDrawn ? boxesOf(strips, wiring, circuit ? new Set(cables) : null) : [];
     const roles = rolesOf(compiled);
     const groups = (circuit ? [...groupsOfCircuit(job, circuit.id)] : job.groups).filter(
       (group) => group.control === 'switched',
     );
     return {
-      ...{ job, circuit, kind, wiring, compiled, roles, strip, findings, proofs, groups },
+      ...{ job, circuit, kind, wiring, compiled, roles, strips, findings, proofs, groups },
       name: circuit?.name ?? 'all circuits',
       wiringId: review.id,
       readOnly: kind !== 'planned',

@@ -11,7 +11,7 @@ import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useEdit } from '../../store/review.js';
-import { alikeOf, commonWhat } from './grouping.js';
+import { alikeOf, commonWhat, inOrder } from './grouping.js';
 import { FindingCard } from './FindingCard.js';
 import { OwnRules } from './OwnRules.js';
 import { QuestionList } from './QuestionList.js';
@@ -52,28 +52,31 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
   const { alike, single } = alikeOf(judged);
   const show = (id: string) => dispatch(boxChosen(id as Subject['drawings'][number]['box']));
   const drawn = (id: string | undefined) => subject.drawings.some((drawing) => drawing.box === id);
+  const { first, last } = inOrder(alike, single);
+  const sections = (groups: readonly Finding[][]) =>
+    groups.map((group) => {
+      const [first] = group;
+      return first ? (
+        <section key={findingKey(first)} className="border-t border-line pt-3">
+          <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{group.length} places</h2>
+          <ul>
+            <FindingCard
+              finding={first}
+              what={commonWhat(group)}
+              alike={group.map((one) => ({
+                title: commonWhat(group) === null ? one.title : (one.where ?? one.title),
+                onShow: one.at.box !== undefined && drawn(one.at.box) ? () => show(one.at.box ?? '') : null,
+              }))}
+              remedies={remedies.get(findingKey(first)) ?? []}
+              onAction={null}
+            />
+          </ul>
+        </section>
+      ) : null;
+    });
   return (
     <div className="flex flex-col gap-4">
-      {alike.map((group) => {
-        const [first] = group;
-        return first ? (
-          <section key={findingKey(first)} className="border-t border-line pt-3">
-            <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{group.length} places</h2>
-            <ul>
-              <FindingCard
-                finding={first}
-                what={commonWhat(group)}
-                alike={group.map((one) => ({
-                  title: commonWhat(group) === null ? one.title : (one.where ?? one.title),
-                  onShow: one.at.box !== undefined && drawn(one.at.box) ? () => show(one.at.box ?? '') : null,
-                }))}
-                remedies={remedies.get(findingKey(first)) ?? []}
-                onAction={null}
-              />
-            </ul>
-          </section>
-        ) : null;
-      })}
+      {sections(first)}
       {findingsByPlace(job, single).map((place) => (
         <section key={`${place.kind} ${place.id}`} className="border-t border-line pt-3">
           <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{nameOf(subject, place)}</h2>
@@ -100,6 +103,7 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
           ) : null}
         </section>
       ))}
+      {sections(last)}
       {open.length > 0 ? <QuestionList job={job} findings={open} /> : null}
       {onSite.length > 0 ? <SiteChecks findings={onSite} /> : null}
       {readOnly ? null : <OwnRules job={job} circuit={circuit} />}

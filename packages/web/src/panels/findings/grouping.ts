@@ -18,3 +18,17 @@ export const commonWhat = (group: readonly Finding[]): string | null => {
     first && first.where !== null && others.every(({ where, what }) => where !== null && what === first.what);
   return isCommon ? first.what : null;
 };
+
+const isGrave = ({ severity }: Finding): boolean => severity === 'violation' || severity === 'unfinished';
+
+/** Which groups are told before what stands alone, and which after: nothing milder comes before what is grave. */
+export const inOrder = (
+  alike: readonly Finding[][],
+  single: readonly Finding[],
+): { first: Finding[][]; last: Finding[][] } => {
+  if (!single.some(isGrave)) return { first: [...alike], last: [] };
+  return {
+    first: alike.filter((group) => group.some(isGrave)),
+    last: alike.filter((group) => !group.some(isGrave)),
+  };
+};

@@ -61,7 +61,24 @@ export const BenchScreen = ({
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
         <h1 className="sr-only">Bench of {subject.name}</h1>
-        {view === 'all' ? <RunStripView subject={subject} positions={positions} onFlip={flip} /> : null}
+        {view === 'all' ? (
+          <div
+            className={
+              subject.circuit ? 'contents' : 'max-h-80 shrink-0 overflow-y-auto border-b border-line'
+            }
+          >
+            {subject.strips.map((one) => (
+              <RunStripView
+                key={one.circuit.id}
+                subject={subject}
+                circuit={one.circuit}
+                strip={one.strip}
+                positions={positions}
+                onFlip={flip}
+              />
+            ))}
+          </div>
+        ) : null}
         <PositionRibbon walk={walk} />
         <Board subject={subject} positions={positions} followed={followed} onFlip={flip} onGo={go} />
       </main>
