@@ -23,6 +23,7 @@ const shared = {
 /** Parts of the pages, in a page without a browser. */
 const pages = {
   testEnvironment: 'jsdom',
+  setupFiles: ['<rootDir>/packages/web/test/support/setup.ts'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',

@@ -1,7 +1,19 @@
 import type { DataSource } from 'typeorm';
 import { randomUUID } from 'node:crypto';
-import { leastChange, plannedWiring, readJob, wireAll, type Job } from '@amber/core';
+import { gzipSync } from 'node:zlib';
+import {
+  CONTRACT,
+  leastChange,
+  pathOf,
+  plannedWiring,
+  problemSchema,
+  readJob,
+  summariseJob,
+  wireAll,
+  type Job,
+} from '@amber/core';
 import { JobStore, loadDemo } from '../src/index.js';
+import { JobEntity } from '../src/store/entities.js';
 import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
 
 let source: DataSource;
@@ -266,4 +278,58 @@ test('the demo is planned by the core, loaded once, and stays deleted', async ()
   await store.remove('heron-yard');
   await loadDemo(source, store, demoFile);
   expect((await store.open('heron-yard')).kind).toBe('missing');
+});
+
+describe('what a list shows of a job', () => {
+  const summaryOf = async (id: string) => {
+    const { jobs } = CONTRACT.jobs.answer.parse((await api.get('/api/jobs').expect(200)).body);
+    return jobs.find((one) => one.id === id);
+  };
+  const rows = () => source.getRepository(JobEntity);
+
+  test.each([
+    ['by an earlier version', JSON.stringify({ edition: 2023, circuits: [] })],
+    ['by a version to come', JSON.stringify({ version: 99, edition: 2023, circuits: [] })],
+  ])('is made anew where it was made %s, and kept; when the job was changed stays', async (name, old) => {
+    const id = `summed-${name.length}`;
+    const job = await create(demoJob(id));
+    const { updatedAt } = await rows().findOneByOrFail({ id });
+    await source.query('UPDATE jobs SET summary = ? WHERE id = ?', [old, id]);
+    const shown = await summaryOf(id);
+    expect(shown?.summary).toEqual(summariseJob(job));
+    const kept = await rows().findOneByOrFail({ id });
+    expect(JSON.parse(kept.summary)).toEqual(shown?.summary);
+    expect([kept.updatedAt, shown?.updatedAt]).toEqual([updatedAt, updatedAt.toISOString()]);
+  });
+
+  test('is nothing where the job cannot be read, which stays on the list and is told by path when it is opened', async () => {
+    const job = await create(emptyJob('unread'));
+    const later = gzipSync(JSON.stringify({ ...job, format: 99 }));
+    await source.query("UPDATE revisions SET document = ? WHERE job_id = 'unread'", [later]);
+    await source.query("UPDATE jobs SET summary = '{}' WHERE id = 'unread'");
+    expect(await summaryOf('unread')).toMatchObject({ name: 'unread', summary: null });
+    const refused = await api.get('/api/jobs/unread').expect(422);
+    expect(problemSchema.parse(refused.body)).toMatchObject({ code: 'bad-job', path: 'format' });
+  });
+});
+
+test('every answer is what the contract says, and every refusal has a code of it', async () => {
+  await create(emptyJob('contract'));
+  for (const [endpoint, ids] of [
+    [CONTRACT.health, {}],
+    [CONTRACT.catalog, {}],
+    [CONTRACT.jobs, {}],
+    [CONTRACT.openJob, { id: 'contract' }],
+    [CONTRACT.revisions, { id: 'contract' }],
+    [CONTRACT.openRevision, { id: 'contract', revision: 1 }],
+    [CONTRACT.records, { id: 'contract' }],
+  ] as const) {
+    const answer = await api.get(`/api${pathOf(endpoint, ids)}`).expect(200);
+    expect([endpoint.path, endpoint.answer.safeParse(answer.body).error?.issues]).toEqual([
+      endpoint.path,
+      undefined,
+    ]);
+  }
+  for (const path of ['/api/jobs/gone', '/api/attic', '/api/jobs/contract/revisions/0', '/api/jobs/%20'])
+    expect([path, problemSchema.safeParse((await api.get(path)).body).success]).toEqual([path, true]);
 });

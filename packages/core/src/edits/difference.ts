@@ -48,7 +48,7 @@ const nameIn = (entity: Listed, item: Item): string => {
   return Array.isArray(name) ? [...(name as string[])].sort().join(' ') : String(name);
 };
 
-const itemsOf = (job: Job, entity: Listed): Item[] => job[entity] as unknown as Item[];
+const itemsOf = (job: Job, entity: Listed): Item[] => job[entity];
 
 type Same = (a: unknown, b: unknown) => boolean;
 

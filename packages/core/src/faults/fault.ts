@@ -95,7 +95,7 @@ const PATCHES: { [K in Fault['kind']]: Patch<K> } = {
 
 /** The wiring with the fault in it, or why it cannot have it. */
 export const withFault = (wiring: Wiring, fault: Fault): Result<Wiring, FaultProblem> =>
-  (PATCHES[fault.kind] as Patch<Fault['kind']>)(wiring, fault as never);
+  (PATCHES[fault.kind] as Patch<Fault['kind']>)(wiring, fault);
 
 /** Every single fault of a kind that a wiring can have; those of two places come once for each pair. */
 export const faultsOf = (wiring: Wiring, kind: Fault['kind']): Fault[] => {

@@ -100,7 +100,7 @@ export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitRevie
   const boxIds = new Set<string>(boxes);
   const isMine = ({ at }: Finding): boolean => {
     if (at.circuit !== undefined) return at.circuit === circuit;
-    if (at.group !== undefined) return groups.has(at.group as GroupId);
+    if (at.group !== undefined) return groups.has(at.group);
     if (at.cable !== undefined) return cableIds.has(at.cable);
     if (at.box !== undefined) return boxIds.has(at.box);
     // What is said of the whole job is said of each of its circuits.

@@ -2,18 +2,9 @@ import { render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
-import { planJob, readJob, standardStock, wireAll, type Job } from '@amber/core';
-import { readFileSync } from 'node:fs';
+import type { Job } from '@amber/core';
 import { opened } from '../../src/store/jobSlice.js';
 import { createStore, type Store } from '../../src/store/store.js';
-
-/** The demo job as it is loaded: planned. */
-export const yard = (): Job => {
-  const file = new URL('../../../../demo/heron-yard.json', import.meta.url);
-  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return planJob(wireAll(read.job)).job;
-};
 
 const Where = () => {
   const { pathname, search } = useLocation();
