@@ -170,7 +170,7 @@ test('a small job that was planned is saved, and comes back with its box, its ru
   const { document } = body<{ document: Job }>(await api.get('/api/jobs/changed').expect(200));
   expect(document.slots.find((slot) => slot.id === 'winch-slot')).toMatchObject({ role: 'occupancySensor' });
   expect(document.choices).toEqual(outcome.value.job.choices);
-});
+}, 30_000);
 
 describe('what is refused names path and reason in one shape', () => {
   const imported = (text: string) => api.post('/api/jobs/import').type('text/plain').send(text);

@@ -1,12 +1,5 @@
 import { groupsOfCircuit } from '../model/lookup.js';
-import {
-  PANEL,
-  type BoxId,
-  type CableId,
-  type CircuitId,
-  type GroupId,
-  type WiringId,
-} from '../model/ids.js';
+import { PANEL, type BoxId, type CableId, type CircuitId, type WiringId } from '../model/ids.js';
 import { plannedDocument, type Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
 import { planJob } from '../planning/planJob.js';

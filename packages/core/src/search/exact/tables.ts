@@ -1,4 +1,4 @@
-import { Entries, Hung, NONE, Partials } from './rows.js';
+import { Entries, Hung, NONE, Partials, small, whole } from './rows.js';
 
 /** Tables that serve one search after another. What is known of each set is of no use any more once `turn` has moved on. */
 export const tablesOf = (n: number) => ({
@@ -32,25 +32,25 @@ export const sortHung = (
 ): void => {
   const slots = n * (n + 1);
   const from = size * slots;
-  const slot = (row: number) => (fresh.parent[row] as number) * (n + 1) + lowestOf(fresh.set[row] as number);
+  const slot = (row: number) => small(fresh.parent, row) * (n + 1) + lowestOf(whole(fresh.set, row));
   const counts = new Int32Array(slots + 1);
   for (let row = 0; row < fresh.count; row++) {
     const i = slot(row) + 1;
-    counts[i] = (counts[i] as number) + 1;
+    counts[i] = whole(counts, i) + 1;
   }
   let sum = hung.count;
   for (let i = 0; i < slots; i++) {
-    sum += counts[i] as number;
+    sum += whole(counts, i);
     hungFrom[from + i] = sum;
   }
   const filled = hungFrom.slice(from, from + slots);
   for (let row = 0; row < fresh.count; row++) hung.add();
   for (let row = 0; row < fresh.count; row++) {
     const i = slot(row);
-    const to = filled[i] as number;
+    const to = whole(filled, i);
     filled[i] = to + 1;
     hung.copy(to, fresh, row);
-    hungOn[((fresh.parent[row] as number) << n) | (fresh.set[row] as number)] = NONE;
+    hungOn[(small(fresh.parent, row) << n) | whole(fresh.set, row)] = NONE;
   }
   fresh.count = 0;
 };

@@ -1,0 +1,69 @@
+import { NONE, real, small, whole } from './rows.js';
+import type { Standing } from './standing.js';
+
+/** Hangs a set with one of its nodes at the top on every parent, in the way that is best under the run above it. */
+export const closer = (standing: Standing): ((top: number, partial: number) => void) => {
+  const { problem, tables, boxes, rest } = standing;
+  const { n, all, mandatory, leaves, mostRuns } = problem;
+  const { entries, partials, fresh, hungOn } = tables;
+  const { costs: runCosts, between } = problem.table;
+  const kinds = runCosts.length / (n * n);
+
+  // What is on the top hangs on the load of the run above it alone, and that is the same for nearly all parents.
+  let underLoad = NaN;
+  let under = NONE;
+  let underCost = Infinity;
+  const bestUnder = (top: number, partial: number, load: number): void => {
+    underLoad = load;
+    under = NONE;
+    underCost = Infinity;
+    for (let entry = whole(partials.first, partial); entry !== NONE; entry = whole(entries.next, entry)) {
+      if (small(entries.runs, entry) === mostRuns) continue;
+      const cost = real(entries.cost, entry) + problem.node(top, real(entries.code, entry) + load);
+      if (cost >= underCost) continue;
+      underCost = cost;
+      under = entry;
+    }
+    standing.steps += whole(partials.ways, partial);
+  };
+
+  /** Two tops may bring different loads (an existing cable brings none): then both are kept. */
+  const hang = (parent: number, set: number, load: number, cost: number, top: number): void => {
+    const at = (parent << n) | set;
+    const first = whole(hungOn, at);
+    let row = first;
+    while (row !== NONE && real(fresh.code, row) !== load) row = whole(fresh.next, row);
+    if (row === NONE) {
+      row = fresh.add();
+      fresh.next[row] = first;
+      hungOn[at] = row;
+    } else if (real(fresh.cost, row) <= cost) return;
+    fresh.put(row, parent, set, cost, load, top, under);
+  };
+
+  return (top, partial) => {
+    const { best } = standing;
+    const set = whole(partials.set, partial);
+    const crossing = problem.crossing(set);
+    const bought = problem.bought(crossing);
+    underLoad = NaN;
+    for (let parent = 0; parent < n; parent++) {
+      const bit = 1 << parent;
+      if (((set | leaves) & bit) !== 0) continue;
+      const pair = parent * n + top;
+      const lies = (between[pair]?.existing.length ?? 0) > 0;
+      const carried = lies ? problem.run(parent, top, crossing) : bought;
+      if (!carried) continue;
+      const { load } = carried;
+      const price = 'at' in carried ? real(runCosts, pair * kinds + carried.at) : carried.cost;
+      if (price === Infinity) continue;
+      if (load !== underLoad) bestUnder(top, partial, load);
+      if (under === NONE) continue;
+      const cost = underCost + price;
+      const enough = best - cost - real(boxes, parent);
+      const bound = rest(set, parent, all & ~set & mandatory & ~bit, enough);
+      if (bound >= enough || cost + bound + problem.nodeAtLeast(parent, load) >= best) continue;
+      hang(parent, set, load, cost, top);
+    }
+  };
+};
