@@ -20,6 +20,7 @@ import { choiceOf, createSearch } from '../src/search/search.js';
 import { baselineOf, withChoice } from '../src/plans/measures.js';
 import { jobOf } from './support/jobs.js';
 import { LAWS } from './support/laws.js';
+import { objectiveOf } from './support/objective.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';
 import { inWords, TEXTBOOK } from './support/textbookCases.js';
@@ -289,19 +290,10 @@ test('the objective is what the estimate of the planned job comes to, but for wh
       if (!circuit) throw new Error('no circuit');
       const options = { weights: leastCost(job), constraints: NO_CONSTRAINTS, volumeLimit: Infinity };
       const search = createSearch(job, circuit, options);
-      const weigh = (asked: Job) => {
-        const { job: made, wiring, compiled } = reviewJob(asked);
-        const { takeOff, labour } = estimate(made, wiring, compiled);
-        const counted = takeOff.lines.filter((line) => !['wire', 'tape', 'staple'].includes(line.kind));
-        const minutes = labour.lines
-          .filter((line) => !['luminaire', 'above 10 ft'].includes(line.work))
-          .reduce((sum, line) => sum + line.minutes, 0);
-        return counted.reduce((sum, line) => sum + line.total, 0) + (minutes / 60) * job.labour.rate;
-      };
       const trees = search.entries.flatMap((entry) => search.least({ entry, mostSteps: 1e8 }).best ?? []);
       const [first, ...others] = trees.map((one) => ({
         weight: one.weight,
-        real: weigh(withChoice(job, circuit.id, choiceOf(one))),
+        real: objectiveOf(withChoice(job, circuit.id, choiceOf(one))),
       }));
       for (const other of others) {
         compared += 1;

@@ -1,14 +1,5 @@
 import fc from 'fast-check';
-import {
-  estimate,
-  findPlans,
-  newBox,
-  newGroup,
-  newLuminaire,
-  newSlot,
-  reviewJob,
-  type Job,
-} from '../src/index.js';
+import { findPlans, newBox, newGroup, newLuminaire, newSlot, reviewJob, type Job } from '../src/index.js';
 import { leastCost } from '../src/search/prices/weights.js';
 import { largeBound } from '../src/search/bounds/largeBound.js';
 import type { Found } from '../src/search/found.js';
@@ -17,6 +8,7 @@ import { NO_CONSTRAINTS, orderSpaceOf } from '../src/search/orders.js';
 import { priceTablesOf } from '../src/search/prices/priceTables.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
 import { withChoice } from '../src/plans/measures.js';
+import { objectiveOf } from './support/objective.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';
 
@@ -82,19 +74,10 @@ test('each way that is found on the way weighs less than the one before, and wha
       const weights = met.map((one) => one.weight);
       expect(weights).toEqual([...weights].sort((a, b) => b - a));
       const real = met.map((one) => {
-        const {
-          job: made,
-          wiring,
-          compiled,
-          plans,
-        } = reviewJob(withChoice(job, one.settled.circuit.id, choiceOf(one)));
-        expect(plans.find((plan) => plan.circuit.id === one.settled.circuit.id)?.outcome.ok).toBe(true);
-        const { takeOff, labour } = estimate(made, wiring, compiled);
-        const counted = takeOff.lines.filter((line) => !['wire', 'tape', 'staple'].includes(line.kind));
-        const minutes = labour.lines
-          .filter((line) => !['luminaire', 'above 10 ft'].includes(line.work))
-          .reduce((sum, line) => sum + line.minutes, 0);
-        return counted.reduce((sum, line) => sum + line.total, 0) + (minutes / 60) * job.labour.rate;
+        const chosen = withChoice(job, one.settled.circuit.id, choiceOf(one));
+        const plan = reviewJob(chosen).plans.find(({ circuit }) => circuit.id === one.settled.circuit.id);
+        expect(plan?.outcome.ok).toBe(true);
+        return objectiveOf(chosen);
       });
       for (let i = 1; i < real.length; i++) {
         compared += 1;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { estimate, reviewJob, standardStock, type Article, type Job } from '../src/index.js';
+import { standardStock, type Article, type Job } from '../src/index.js';
 import { withChoice } from '../src/plans/measures.js';
 import { backgroundOf } from '../src/search/prices/background.js';
 import { stationOf } from '../src/search/prices/stations.js';
@@ -7,6 +7,7 @@ import { leastCost } from '../src/search/prices/weights.js';
 import type { Found } from '../src/search/found.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
+import { objectiveOf } from './support/objective.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying } from './support/searchTwin.js';
@@ -74,15 +75,7 @@ test('with cables of twelve conductors alone, what is proved is the least, and w
       expect(best.weight).toBeCloseTo(least, 1);
       proofs += 1;
       // The twin reads the same prices; the estimate of the planned job does not.
-      const real = met.map((found) => {
-        const { job: made, wiring, compiled } = reviewJob(withChoice(job, circuit.id, choiceOf(found)));
-        const { takeOff, labour } = estimate(made, wiring, compiled);
-        const counted = takeOff.lines.filter((line) => !['wire', 'tape', 'staple'].includes(line.kind));
-        const minutes = labour.lines
-          .filter((line) => !['luminaire', 'above 10 ft'].includes(line.work))
-          .reduce((sum, line) => sum + line.minutes, 0);
-        return counted.reduce((sum, line) => sum + line.total, 0) + (minutes / 60) * job.labour.rate;
-      });
+      const real = met.map((found) => objectiveOf(withChoice(job, circuit.id, choiceOf(found))));
       for (let i = 1; i < real.length; i++) {
         compared += 1;
         expect((real[i] ?? 0) - (real[0] ?? 0)).toBeCloseTo(

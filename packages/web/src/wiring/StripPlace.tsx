@@ -1,0 +1,138 @@
+import {
+  findBox,
+  ofId,
+  PANEL,
+  type Circuit,
+  type DeviceId,
+  type Positions,
+  type StripNode,
+} from '@amber/core';
+import { Handle } from './Handle.js';
+import { centre, COLUMN, SMALL_LAMP } from './stripGeometry.js';
+import type { Subject } from './useSubject.js';
+
+const Lamp = ({ light, size }: { light: 'lit' | 'dim' | 'dark'; size: number }) => (
+  <svg width={size} height={size} viewBox="-33 -33 66 66" aria-hidden="true" className="shrink-0">
+    {light !== 'dark' ? (
+      <>
+        <circle r="32" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.22 : 0.1} />
+        <circle r="25" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.45 : 0.18} />
+      </>
+    ) : null}
+    <circle r="16" fill={light === 'lit' ? '#fff3d6' : '#fff'} stroke="var(--color-ink)" strokeWidth="2.2" />
+    <path d="M-11.3 -11.3L11.3 11.3M-11.3 11.3L11.3 -11.3" stroke="var(--color-ink)" strokeWidth="1.8" />
+  </svg>
+);
+
+/** A duplex receptacle. */
+const Receptacle = () => (
+  <svg width="44" height="68" viewBox="0 0 44 68" aria-hidden="true">
+    <rect x="1" y="1" width="42" height="66" rx="8" fill="#fff" stroke="var(--color-ink)" strokeWidth="2" />
+    {[18, 46].map((y) => (
+      <path
+        key={y}
+        d={`M16 ${y - 5}v8M28 ${y - 5}v8M22 ${y + 6}v4`}
+        stroke="var(--color-ink)"
+        strokeWidth="2.5"
+      />
+    ))}
+  </svg>
+);
+
+const LIGHT_WORD = { lit: 'lit', dim: 'dim, in series', dark: 'dark' };
+
+/** A place of the strip: the panel, or a box with its handles and luminaires as they are now. */
+export const StripPlace = ({
+  subject,
+  circuit,
+  node,
+  positions,
+  onFlip,
+}: {
+  subject: Subject;
+  circuit: Circuit;
+  node: StripNode;
+  positions: Positions;
+  onFlip: (id: DeviceId) => void;
+}) => {
+  const { x, y } = centre(node);
+  const box = findBox(subject.job, node.place);
+  const name = node.place === PANEL ? 'Panel' : (box?.name ?? '');
+  const lights = node.luminaires.map((id) => subject.state.luminaires.find((one) => one.id === id));
+  const all = node.devices.map((id) => subject.devices.findIndex((one) => one.id === id));
+  const devices = all.filter((i) => i >= 0);
+  const receptacles = all.length - devices.length;
+  const letters = [
+    ...devices.map((i) => subject.devices[i]?.letter),
+    ...Array.from({ length: receptacles }, () => 'receptacle'),
+  ];
+  const vas = subject.job.luminaires
+    .filter((one) => node.luminaires.includes(one.id))
+    .map((one) => `${one.va} VA`);
+  const light = lights[0]?.light;
+  const under = [
+    ...letters,
+    ...vas,
+    ...(light ? [LIGHT_WORD[light]] : []),
+    ...(node.place === PANEL ? [`${circuit.breaker} A breaker`] : []),
+    ...(node.place !== PANEL && letters.length + vas.length === 0 ? ['junction'] : []),
+  ];
+  return (
+    <div
+      className="absolute flex flex-col items-center"
+      style={{ left: x - COLUMN / 2, top: y - 56, width: COLUMN }}
+    >
+      <div className={`flex h-28 items-center justify-center ${lights.length > 1 ? 'gap-0.5' : 'gap-1.5'}`}>
+        {node.place === PANEL ? (
+          <svg width="60" height="66" viewBox="0 0 60 66" aria-hidden="true">
+            <rect x="1.5" y="1.5" width="57" height="63" rx="6" fill="var(--color-ink)" />
+            <rect x="13" y="14" width="34" height="38" rx="3" fill="none" stroke="#f5f2ea" strokeWidth="2" />
+            <path
+              d="M24 33h12M30 22v22"
+              stroke="var(--color-amber-live)"
+              strokeWidth="4"
+              strokeLinecap="round"
+            />
+          </svg>
+        ) : null}
+        {devices.map((i) => {
+          const device = subject.devices[i];
+          return device ? (
+            <div key={device.id} className="relative">
+              <span className="absolute -top-5 w-full text-center text-[11px] text-quiet">key {i + 1}</span>
+              <Handle
+                label={`${name}, ${device.letter}`}
+                shortcut={i < 9 ? i + 1 : null}
+                position={ofId(positions, device.id) ?? 0}
+                positions={device.positions}
+                onFlip={() => onFlip(device.id)}
+              />
+            </div>
+          ) : null;
+        })}
+        {Array.from({ length: receptacles }, (_, i) => (
+          <Receptacle key={i} />
+        ))}
+        {lights.map((one) =>
+          one ? <Lamp key={one.id} light={one.light} size={lights.length > 1 ? SMALL_LAMP : 66} /> : null,
+        )}
+        {node.place !== PANEL && all.length + lights.length === 0 ? (
+          <span className="grid size-10 place-items-center rounded-full border-2 border-ink bg-white font-bold">
+            J
+          </span>
+        ) : null}
+      </div>
+      <div className="-mt-3 w-full px-1 text-center leading-tight">
+        <div className="truncate font-bold" title={name}>
+          {name}
+        </div>
+        <div
+          className="truncate text-[12px] text-quiet"
+          data-testid={light ? `light-${node.place}` : undefined}
+        >
+          {under.join(' · ')}
+        </div>
+      </div>
+    </div>
+  );
+};
