@@ -24,6 +24,7 @@ const shared = {
 const pages = {
   testEnvironment: 'jsdom',
   setupFiles: ['<rootDir>/packages/web/test/support/setup.ts'],
+  setupFilesAfterEnv: ['<rootDir>/packages/web/test/support/patience.ts'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',

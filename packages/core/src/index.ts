@@ -320,8 +320,8 @@ export type {
   RevisionHead,
   StoredJob,
 } from './wire/contract.js';
-export { liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
-export type { About, RecordKindName, SiteRecord, TickState } from './wire/record.js';
+export { isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
+export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';
 export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';

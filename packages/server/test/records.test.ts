@@ -165,7 +165,7 @@ test('ticks of before become records: each tick one, what was unticked a retract
       .send({ saveId: 'new', document: emptyJob('new') })
       .expect(201);
     const old = await read('old');
-    const state = tickStates(old, 'planned');
+    const state = tickStates(old, { id: 'wiring:planned', planned: true });
     // A tick that does not say what it saw holds whatever became of its fact.
     const of = (id: string) => state({ id, hash: HASH });
     expect([of('box/dead'), of('box/check'), of('box/fit'), of('box/plate')]).toEqual([

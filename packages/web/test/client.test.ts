@@ -49,7 +49,7 @@ test('the server does not answer: nothing was changed, and it is worth while to 
 });
 
 test.each([
-  ['what is no JSON', (one: Sent) => one.babble(200), false],
+  ['what is no JSON, as a page that asks to sign in to a network', (one: Sent) => one.babble(200), true],
   ['a gateway that speaks for the server', (one: Sent) => one.babble(502), true],
   ['a list of another version', (one: Sent) => one.answer(200, { jobs: [{ id: 'j' }] }), false],
   [

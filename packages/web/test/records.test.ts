@@ -32,7 +32,7 @@ test('records go one after the other, in the order in which they were made, and 
   store.dispatch(retracted('j', first.id));
   tick('b');
   const here = recordsHere([], store.getState().records.pending, 'j');
-  const state = tickStates(here, 'w');
+  const state = tickStates(here, { id: 'w', planned: true });
   expect(['a', 'b'].map((id) => state({ id, hash: HASH }))).toEqual(['open', 'done']);
   expect(recordsHere([], store.getState().records.pending, 'another job')).toEqual([]);
   await pass(0);

@@ -58,7 +58,7 @@ const openYard = async (at: string, document: Job = yard()) => {
 describe('an address inside a job', () => {
   test('opens the job and shows its screen, with the rail at it', async () => {
     await openYard('/jobs/heron-yard/circuits/tar-store-light');
-    expect(await screen.findByText('2 of 2 positions work', {}, { timeout: 5000 })).toBeTruthy();
+    expect(await screen.findByText('2 of 2 positions work')).toBeTruthy();
     const rail = within(screen.getByRole('navigation', { name: 'Stages' }));
     expect(
       rail
@@ -150,7 +150,7 @@ describe('a job that brings a wiring as found', () => {
 
   test('says on every screen which is shown, and leads to the other and back', async () => {
     const { where } = await openYard('/jobs/heron-yard/circuits/long-shed-lights', yardAsFound());
-    expect(await screen.findByText('16 of 16 positions work', {}, { timeout: 5000 })).toBeTruthy();
+    expect(await screen.findByText('16 of 16 positions work')).toBeTruthy();
     expect(bar().textContent).toContain('Shown: the planned wiring. This job also brings a wiring as found');
     fireEvent.click(within(bar()).getByRole('link', { name: 'Look at the wiring as found' }));
     await waitFor(() => expect(where()).toBe('/jobs/heron-yard/bench?wiring=found-1'));
@@ -189,7 +189,7 @@ describe('the bar of a job', () => {
     const { store } = await openYard('/jobs/heron-yard/circuits/tar-store-light');
     fireEvent.change(screen.getByLabelText('Code edition'), { target: { value: '2014' } });
     expect(jobOf(store).edition).toBe(2014);
-    expect(await screen.findByText(/Checked by the 2014 edition/, {}, { timeout: 5000 })).toBeTruthy();
+    expect(await screen.findByText(/Checked by the 2014 edition/)).toBeTruthy();
   });
 });
 

@@ -1,5 +1,6 @@
 import { ofId } from '../model/records.js';
 import type { CableArticle } from '../model/articles.js';
+import { createMemo } from '../model/memo.js';
 import { isNeutralColour } from '../model/colours.js';
 import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
@@ -32,7 +33,7 @@ export interface OfferedRun {
  * tried, so what was found for nets of the same kinds is kept.
  */
 const createCarrier = () => {
-  const known = new Map<string, { at: number; nets: (number | null)[] } | null>();
+  const known = createMemo<{ at: number; nets: (number | null)[] } | null>();
   const find = (carriers: readonly Carrier[], nets: readonly Net[]) => {
     for (const [at, { article }] of carriers.entries()) {
       const colouring = nets.length <= article.insulated.length ? assignColours(nets, article) : null;
@@ -41,9 +42,10 @@ const createCarrier = () => {
     return null;
   };
   return (carriers: readonly Carrier[], nets: readonly Net[]): Pick<ColouredRun, 'carried' | 'existing'> => {
-    const key = `${carriers.map((one) => one.article.id).join()} ${nets.map((net) => net.kind + (net.lane ?? '')).join()}`;
-    const found = known.get(key) ?? find(carriers, nets);
-    known.set(key, found);
+    const found = known.get(
+      [carriers.map((one) => one.article.id), nets.map((net) => net.kind + (net.lane ?? ''))],
+      () => find(carriers, nets),
+    );
     const carrier = found && carriers[found.at];
     if (!carrier) return { carried: null, existing: null };
     const colouring = carrier.article.insulated.map((colour, i) => {

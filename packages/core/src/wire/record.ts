@@ -137,20 +137,30 @@ export const liveRecords = (records: readonly SiteRecord[]): SiteRecord[] => {
   return records.filter((one) => !gone.has(one.id) && one.kind !== 'retraction');
 };
 
+/** A wiring whose steps are ticked. */
+export interface Ticked {
+  id: string;
+  planned: boolean;
+}
+
+/** Is a tick about a fact of this wiring? */
+export const isOf = ({ wiring }: About, { id, planned }: Ticked): boolean =>
+  wiring === null ? planned : wiring === id;
+
 /** How a fact stands: ticked as it is now, ticked before it changed, or not at all. */
 export type TickState = 'done' | 'changed' | 'open';
 
 /**
- * How facts of a wiring stand by the ticks on record. A tick that does not say of which wiring holds for each, and one that does not
- * say what it saw holds for its fact whatever that became.
+ * How facts of a wiring stand by the ticks on record. A tick that does not say of which wiring is of the planned one, as those of before
+ * all were; and one that does not say what it saw holds for its fact whatever that became.
  */
 export const tickStates = (
   records: readonly SiteRecord[],
-  wiring: string,
+  wiring: Ticked,
 ): ((fact: { id: string; hash: string }) => TickState) => {
   const seen = new Map<string, Set<string | null>>();
   for (const { kind, about } of liveRecords(records)) {
-    if (kind !== 'tick' || (about.wiring ?? wiring) !== wiring) continue;
+    if (kind !== 'tick' || !isOf(about, wiring)) continue;
     const known = seen.get(about.id);
     if (known) known.add(about.hash);
     else seen.set(about.id, new Set([about.hash]));

@@ -9,7 +9,8 @@ export type Answer<T> =
   | { kind: 'ok'; value: T }
   | { kind: 'refused'; status: number; problem: Problem; body: unknown }
   | { kind: 'unreachable' }
-  | { kind: 'strange'; status: number; why: string };
+  /** `passing` where something on the way may have answered in place of the server. */
+  | { kind: 'strange'; status: number; why: string; passing: boolean };
 export type Failed = Exclude<Answer<unknown>, { kind: 'ok' }>;
 
 type BodyOf<E extends Endpoint> = E['request'] extends z.ZodType ? z.input<E['request']> : undefined;
@@ -42,17 +43,20 @@ const read = async <E extends Endpoint>(endpoint: E, response: Response): Promis
   } catch (error) {
     // The connection broke on the way, or something else than the server answered.
     if (!(error instanceof SyntaxError)) return { kind: 'unreachable' };
-    return { kind: 'strange', status, why: 'The answer is not JSON.' };
+    return { kind: 'strange', status, why: 'The answer is not JSON.', passing: true };
   }
   if (response.ok) {
     const answer = endpoint.answer.safeParse(body);
     if (answer.success) return { kind: 'ok', value: answer.data as AnswerOf<E> };
     const [issue] = answer.error.issues;
-    return { kind: 'strange', status, why: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}` };
+    return {
+      ...{ kind: 'strange', status, passing: false },
+      why: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`,
+    };
   }
   const problem = problemSchema.safeParse(body);
   if (problem.success) return { kind: 'refused', status, problem: problem.data, body };
-  return { kind: 'strange', status, why: `It answers ${status} without a reason.` };
+  return { kind: 'strange', status, why: `It answers ${status} without a reason.`, passing: status >= 500 };
 };
 
 /** One request to the server, by the contract. Never throws: a lost connection is an answer of its own. */
@@ -91,10 +95,10 @@ export const askOnce = <E extends Endpoint>(
 };
 
 /** Is it worth while to ask the same again later? What the server refuses for good is not. */
-export const mayComeBack = (failed: Failed): boolean =>
-  failed.kind === 'unreachable' ||
-  (failed.kind !== 'strange' && failed.status >= 500) ||
-  (failed.kind === 'strange' && failed.status >= 500);
+export const mayComeBack = (failed: Failed): boolean => {
+  if (failed.kind === 'unreachable') return true;
+  return failed.kind === 'strange' ? failed.passing : failed.status >= 500;
+};
 
 /** The words for a request that did not succeed: the server refused, because; or it does not answer. */
 export const sayFailed = (failed: Failed): string => {

@@ -22,20 +22,22 @@ for (const load of opened !== null ? [loadJobShell, screenAt(location.pathname)?
 
 export const App = () => (
   <BrowserRouter>
-    <Routes>
-      <Route element={<Frame />}>
-        <Route
-          index
-          element={
-            <Boundary what="The list of jobs" of="jobs">
-              <JobsScreen />
-            </Boundary>
-          }
-        />
-        {/* One shell for every address of a job: going from one screen to another does not open it anew. */}
-        <Route path={JOB_PATTERN} element={<JobShell />} />
-        <Route path="*" element={<NotFound what="There is nothing at this address." />} />
-      </Route>
-    </Routes>
+    <Boundary what="The program" of="program">
+      <Routes>
+        <Route element={<Frame />}>
+          <Route
+            index
+            element={
+              <Boundary what="The list of jobs" of="jobs">
+                <JobsScreen />
+              </Boundary>
+            }
+          />
+          {/* One shell for every address of a job: going from one screen to another does not open it anew. */}
+          <Route path={JOB_PATTERN} element={<JobShell />} />
+          <Route path="*" element={<NotFound what="There is nothing at this address." />} />
+        </Route>
+      </Routes>
+    </Boundary>
   </BrowserRouter>
 );

@@ -19,7 +19,7 @@ export const reviewOf = (job: Job): JobReview => {
 const others = new WeakMap<Job, Map<string, ReviewedWiring>>();
 
 /** A wiring of a job with its proofs and findings: the planned one where none is named, or where that one is gone. */
-export const subjectOf = (job: Job, id: string | null): ReviewedWiring => {
+export const subjectOf = (job: Job, id: string | null): JobReview | ReviewedWiring => {
   if (id === null) return reviewOf(job);
   const known = others.get(job) ?? new Map<string, ReviewedWiring>();
   others.set(job, known);

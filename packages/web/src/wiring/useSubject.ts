@@ -22,6 +22,7 @@ import {
   type Group,
   type GroupProof,
   type Job,
+  type JobReview,
   type JudgedEdition,
   type ReviewedWiring,
   type Role,
@@ -73,8 +74,11 @@ export interface Subject {
   state: State;
 }
 
+/** The planned wiring with its plans, or any other. */
+type Review = JobReview | ReviewedWiring;
+
 /** Names of the circuits that come into each box, but for the one that is shown. */
-const otherCircuits = (review: ReviewedWiring, circuit: Circuit | null): Map<string, string[]> => {
+const otherCircuits = (review: Review, circuit: Circuit | null): Map<string, string[]> => {
   const met = new Map<string, string[]>();
   for (const other of review.job.circuits.filter((one) => one.id !== circuit?.id))
     for (const box of reviewCircuit(review, other.id).boxes)
@@ -95,7 +99,7 @@ const boxesOf = (strips: Subject['strips'], wiring: Wiring, cables: ReadonlySet<
 };
 
 /** The part of a review that is shown: of one circuit, or all of it. */
-const partOf = (review: ReviewedWiring, circuit: Circuit | null) => {
+const partOf = (review: Review, circuit: Circuit | null) => {
   if (circuit) {
     const mine = reviewCircuit(review, circuit.id);
     return { cables: mine.cables, findings: () => mine.findings, proofs: mine.proofs };
@@ -107,7 +111,11 @@ const partOf = (review: ReviewedWiring, circuit: Circuit | null) => {
   };
 };
 
-const stripsOf = (review: ReviewedWiring, circuit: Circuit | null): Subject['strips'] =>
+/** Could the circuit be planned? Of one that could not, nothing of it is in the planned wiring. */
+const isPlanned = (review: Review, circuit: Circuit): boolean =>
+  'plans' in review && review.plans.some((one) => one.circuit.id === circuit.id && one.outcome.ok);
+
+const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
   (circuit ? [circuit] : review.job.circuits).flatMap((one) => {
     const strip = drawStrip(review.wiring, review.job, reviewCircuit(review, one.id).cables);
     return strip.edges.length > 0 || circuit ? [{ circuit: one, strip }] : [];
@@ -149,13 +157,6 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
         .map((group) => truthTable(job, wiring, compiled, group)),
     };
   }, [asked, wiringId, circuit]);
-
-/** Could the circuit be planned? Of one that could not, nothing of it is in the planned wiring. */
-const isPlanned = (review: ReviewedWiring, circuit: Circuit): boolean =>
-  'plans' in review &&
-  (review as { plans: { circuit: Circuit; outcome: { ok: boolean } }[] }).plans.some(
-    (one) => one.circuit.id === circuit.id && one.outcome.ok,
-  );
 
 /** A wiring of the job, the planned one where none is named, and of one circuit where one is given. */
 export const useSubject = (job: Job, wiringId: string | null, circuit: Circuit | null): Subject => {

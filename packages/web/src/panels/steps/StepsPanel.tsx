@@ -143,7 +143,7 @@ const ScrewsOf = ({ subject, box }: { subject: Subject; box: BoxId }) => {
 export const StepsPanel = ({ subject }: { subject: Subject }) => {
   const dispatch = useAppDispatch();
   const [depth, setDepth] = useState(0);
-  const { stateOf, set, waiting } = useTicks(subject.job.id, subject.wiringId);
+  const { stateOf, set, waiting } = useTicks(subject.job.id, subject.wiringId, subject.kind === 'planned');
   const { box, at, go } = useBoxInView(subject);
   const order = useMemo(
     () => (box ? makeUpSteps(subject.job, subject.wiring, subject.compiled, box) : null),
