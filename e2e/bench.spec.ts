@@ -142,7 +142,7 @@ test('names are never run as markup, and long ones do not break the page', async
 for (const [what, path, width, height] of [
   ['the jobs', '/', 1280, 800],
   ['the bench', '/jobs/heron-yard/circuits/ropewalk-lights', 1280, 800],
-  ['a new circuit', '/jobs/heron-yard/circuits/new', 1280, 800],
+  ['a new circuit', '/jobs/heron-yard/start', 1280, 800],
   ['the layout', '/jobs/heron-yard/circuits/long-shed-lights/layout', 1280, 800],
   ['the layout on a tablet', '/jobs/heron-yard/circuits/galley-lights/layout', 820, 1180],
   ['the layout on a telephone', '/jobs/heron-yard/circuits/long-shed-lights/layout', 390, 844],

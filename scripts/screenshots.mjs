@@ -17,7 +17,7 @@ const SHOTS = [
   { name: 'jobs', path: '/', size: desk },
   {
     name: 'new-circuit',
-    path: '/jobs/heron-yard/circuits/new',
+    path: '/jobs/heron-yard/start',
     size: desk,
     act: (page) => page.getByLabel('Room', { exact: true }).fill('Oar loft'),
   },
@@ -96,12 +96,42 @@ const SHOTS = [
     },
   },
   {
+    name: 'as-found',
+    path: '/jobs/found-yard/circuits/long-shed-lights?wiring=found-1',
+    size: desk,
+    act: (page) => page.getByText(/works in \d+ of 16 positions/).waitFor(),
+  },
+  {
     name: 'telephone',
     path: '/jobs/heron-yard/circuits/ropewalk-lights',
     size: telephone,
     act: (page) => page.getByRole('button', { name: 'One box' }).click(),
   },
 ];
+
+/** The yard beside a wiring as somebody found it: two wires of a four-way in the long shed are exchanged. */
+const bringFoundYard = async (address) => {
+  const { document } = await (await fetch(`${address}/api/jobs/heron-yard`)).json();
+  const [planned] = document.wirings;
+  const { devices, landings } = planned.wiring;
+  const fourWay = devices.find((one) => one.article.startsWith('four-way'));
+  const on = (name) =>
+    landings.findIndex(({ terminal }) => terminal.device === fourWay.id && name.test(terminal.name));
+  const [a, b] = [on(/^in/i), on(/^out/i)];
+  const exchanged = landings.map((one, i) =>
+    i === a || i === b ? { ...one, terminal: landings[i === a ? b : a].terminal } : one,
+  );
+  const found = { id: 'found-1', kind: 'found', wiring: { ...planned.wiring, landings: exchanged } };
+  const sent = await fetch(`${address}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({
+      saveId: 'found-yard',
+      document: { ...document, id: 'found-yard', wirings: [planned, found] },
+    }),
+  });
+  if (!sent.ok) throw new Error(`The yard as found was answered ${sent.status}.`);
+};
 
 await run(async () => {
   needDebian(...DATABASE_PACKAGE);
@@ -115,6 +145,8 @@ await run(async () => {
   const browser = await openBrowser();
   try {
     for (const { name, path, size, act } of SHOTS) {
+      // Once the list of jobs has been taken: it shows the demo alone.
+      if (name === 'as-found') await bringFoundYard(server.address);
       const page = await browser.newPage({ viewport: size });
       await page.goto(`${server.address}${path}`);
       await page.getByText('Work dead:').first().waitFor({ state: 'attached' });

@@ -83,6 +83,11 @@ describe('an address inside a job', () => {
       '/jobs/heron-yard/circuits/tar-store-light?wiring=gone',
       '/jobs/heron-yard/circuits/tar-store-light?wiring=gone',
     ],
+    [
+      'by which a circuit was begun before leads there',
+      '/jobs/heron-yard/circuits/new',
+      '/jobs/heron-yard/start',
+    ],
     ['of all circuits stays', '/jobs/heron-yard/bench', '/jobs/heron-yard/bench'],
   ])('%s', async (_name, at, to) => {
     const { where } = await openYard(at);

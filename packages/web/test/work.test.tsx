@@ -1,4 +1,7 @@
+import { jest } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
+import type { Finding, Job } from '@amber/core';
+import { useRemedies } from '../src/worker/useRemedies.js';
 import { useAsked, useWork, type Ask } from '../src/worker/useWork.js';
 
 /** A worker that never answers by itself; how many live, and how many were ended. */
@@ -136,4 +139,36 @@ test('whoever is gone leaves no worker behind, and no question needs none', () =
   const made = living;
   expect(renderHook(() => useAsked(null, ask)).result.current).toBeNull();
   expect(living).toBe(made);
+});
+
+describe('remedies', () => {
+  const finding = (rule: string, severity: Finding['severity'] = 'violation') =>
+    ({ rule, severity, at: { box: 'b' }, questions: [] }) as unknown as Finding;
+  const job = { id: 'j' } as Job;
+
+  test('are looked for once the user rests, not at every keystroke', () => {
+    jest.useFakeTimers();
+    const { rerender } = renderHook(({ of }) => useRemedies(of, found), { initialProps: { of: job } });
+    const made = living;
+    for (let i = 0; i < 10; i++) {
+      act(() => jest.advanceTimersByTime(100));
+      rerender({ of: { ...job } });
+    }
+    expect(living).toBe(made);
+    act(() => jest.advanceTimersByTime(300));
+    expect(living).toBeGreaterThan(made);
+    jest.useRealTimers();
+  });
+  const found = [finding('a'), finding('b', 'caution')];
+
+  test('are none where there is nothing to try, or where nothing may be changed', () => {
+    jest.useFakeTimers();
+    const made = living;
+    const none: Finding[] = [finding('c', 'verify')];
+    const first = renderHook(() => useRemedies(job, none));
+    const second = renderHook(() => useRemedies(null, found));
+    act(() => jest.advanceTimersByTime(1000));
+    expect([first.result.current.size, second.result.current.size, living]).toEqual([0, 0, made]);
+    jest.useRealTimers();
+  });
 });

@@ -16,6 +16,9 @@ import { ConflictBar } from './ConflictBar.js';
 import { TopBar } from './TopBar.js';
 import { WiringBar } from './WiringBar.js';
 
+/** Where a circuit was begun by addresses of before; a circuit of that name goes first. */
+const NEW_CIRCUIT = 'new';
+
 type Loading =
   { kind: 'loading' } | { kind: 'open' } | { kind: 'missing' } | { kind: 'failed'; message: string };
 
@@ -54,6 +57,7 @@ const elsewhere = (job: Job, { screen, circuitId, whole }: Found, wiring: string
   const circuit = findCircuit(job, circuitId);
   const [first] = job.circuits;
   if (circuit || screen.word === START) return null;
+  if (circuitId === NEW_CIRCUIT) return startPath(job.id);
   if (wiring !== null && screen.word === '') return whole ? null : benchPath(job.id, null, wiring);
   if (first)
     return whole && screen.word === '' ? null : jobPath(job.id, { screen: screen.word, circuit: first.id });

@@ -1,6 +1,5 @@
 import { findingKey, type Finding, type Job, type Remedy } from '@amber/core';
-import { useMemo } from 'react';
-import { useAfterPaint } from '../parts/useAfterPaint.js';
+import { useEffect, useState } from 'react';
 import { useAsked } from './useWork.js';
 import type { PlannerWorker } from './workers.js';
 
@@ -33,16 +32,26 @@ const ask = async (
 
 const NONE: ReadonlyMap<string, Remedy[]> = new Map();
 
+/** Long enough for the screen to be drawn, and for the next keystroke of a name. */
+const REST = 250;
+
+/** What is asked once the user rests; null until then, and where there is nothing to try. */
+const useQuestion = (job: Job | null, findings: readonly Finding[]): string | null => {
+  const [asked, setAsked] = useState<{ job: Job; question: string | null } | null>(null);
+  useEffect(() => {
+    if (!job) return;
+    const timer = setTimeout(() => {
+      const tried = worthTrying(findings);
+      const question = { job, findings: tried } satisfies Question;
+      setAsked({ job, question: tried.length === 0 ? null : JSON.stringify(question) });
+    }, REST);
+    return () => clearTimeout(timer);
+  }, [job, findings]);
+  return asked !== null && asked.job === job ? asked.question : null;
+};
+
 /** What the program can do about the findings of a job, tried out beside the page; by finding. Null for none. */
 export const useRemedies = (job: Job | null, findings: readonly Finding[]): ReadonlyMap<string, Remedy[]> => {
-  // The screen is drawn first, and what is asked is written then.
-  const drawn = useAfterPaint();
-  const question = useMemo(() => {
-    const tried = drawn && job ? worthTrying(findings) : [];
-    return tried.length === 0
-      ? null
-      : JSON.stringify({ job, findings: tried } satisfies { job: Job | null; findings: Finding[] });
-  }, [drawn, job, findings]);
-  const asked = useAsked(question, ask);
+  const asked = useAsked(useQuestion(job, findings), ask);
   return asked?.kind === 'known' ? asked.answer : NONE;
 };
