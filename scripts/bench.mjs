@@ -149,12 +149,13 @@ const loaded = async (address) => {
   const { openBrowser } = await import('./lib/browser.mjs');
   const browser = await openBrowser();
   try {
-    for (const [name, path] of [
-      ['jobs', '/'],
-      ['layout', '/jobs/heron-yard/circuits/ropewalk-lights/layout'],
-      ['runs', '/jobs/heron-yard/circuits/ropewalk-lights/runs'],
-      ['bench', '/jobs/heron-yard/circuits/ropewalk-lights'],
-      ['start', '/jobs/heron-yard/start'],
+    const ropewalk = '/jobs/heron-yard/circuits/ropewalk-lights';
+    for (const [name, path, ready] of [
+      ['jobs', '/', (page) => page.getByRole('heading', { name: 'Heron Yard' })],
+      ['layout', `${ropewalk}/layout`, (page) => page.getByRole('group', { name: 'Plan', exact: true })],
+      ['runs', `${ropewalk}/runs`, (page) => page.getByRole('list', { name: 'Plans' }).locator('> li')],
+      ['bench', ropewalk, (page) => page.getByRole('button', { name: /Flip/ })],
+      ['start', '/jobs/heron-yard/start', (page) => page.getByRole('heading', { name: 'New circuit' })],
     ]) {
       const context = await browser.newContext();
       const page = await context.newPage();
@@ -170,7 +171,7 @@ const loaded = async (address) => {
         );
       });
       await page.goto(address + path);
-      await page.getByRole('heading').or(page.getByRole('main')).first().waitFor();
+      await ready(page).first().waitFor();
       // What is asked for once the screen stands is counted by itself.
       const first = [...sizes.values()];
       await page.waitForLoadState('networkidle');

@@ -34,7 +34,8 @@ const jest = (folder) => {
     ...process.env,
     NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
   };
-  const args = [bin('jest/bin/jest.js'), '--json', `--outputFile=${file}`];
+  // Both of two cores: one would wait while the other works for ten minutes.
+  const args = [bin('jest/bin/jest.js'), '--maxWorkers=2', '--json', `--outputFile=${file}`];
   const code = spawnSync('node', args, { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }).status;
   return reported('Unit tests', file, (report) => ({
     passed: report.numPassedTests,
