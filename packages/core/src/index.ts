@@ -13,6 +13,7 @@ export {
   devicesInBox,
   findBox,
   findCable,
+  boxesOfCircuit,
   findCircuit,
   findDevice,
   findExistingCable,

@@ -21,6 +21,11 @@ interface Save {
 let requests: Sent<Save>[];
 /** The saves as they came, each with its state by name. */
 const saves = () => requests.map((one) => ({ ...one, ...one.body, name: one.body.document.name }));
+/** Those from one on: the state that was sent, and the revision that it was to follow. */
+const sent = (from = 0) =>
+  saves()
+    .slice(from)
+    .map((one) => [one.name, one.parent]);
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -49,7 +54,7 @@ test('typing is kept in the browser at once and saved once after a rest', async 
   await pass(1000);
   expect(saves()).toHaveLength(0);
   await pass(REST);
-  expect(saves().map((one) => [one.name, one.parent])).toEqual([['bc', 1]]);
+  expect(sent()).toEqual([['bc', 1]]);
   await settledBy(0, 2);
 });
 
@@ -61,7 +66,7 @@ test('what is typed during a slow save waits for its answer and goes on top of i
   expect(saves()).toHaveLength(1);
   saves()[0]?.answer(200, { id: 'j', revision: 2 });
   await pass(2 * REST);
-  expect(saves().map((one) => [one.name, one.parent])).toEqual([
+  expect(sent()).toEqual([
     ['b', 1],
     ['bc', 2],
   ]);
@@ -97,11 +102,7 @@ test('a conflict waits for the user, however much is typed; mine on top goes ove
   expect(saves()).toHaveLength(1);
   store.dispatch(keptMine());
   await pass(REST);
-  expect(
-    saves()
-      .slice(1)
-      .map((one) => [one.name, one.parent]),
-  ).toEqual([['bc', 5]]);
+  expect(sent(1)).toEqual([['bc', 5]]);
 });
 
 test('a refused job is told and not sent again until it changes', async () => {
@@ -153,7 +154,7 @@ describe('a save whose answer was lost', () => {
     await pass(0);
     type('bc');
     await pass(REST);
-    expect(saves().map((one) => [one.name, one.parent])).toEqual([
+    expect(sent()).toEqual([
       ['b', 1],
       ['b', 1],
     ]);
@@ -161,11 +162,7 @@ describe('a save whose answer was lost', () => {
     // It had arrived: the server answers it the same again, and the newer state goes on top.
     saves()[1]?.answer(200, { id: 'j', revision: 2 });
     await pass(2 * REST);
-    expect(
-      saves()
-        .slice(2)
-        .map((one) => [one.name, one.parent]),
-    ).toEqual([['bc', 2]]);
+    expect(sent(2)).toEqual([['bc', 2]]);
     await settledBy(2, 3);
   });
 
@@ -184,11 +181,7 @@ describe('a save whose answer was lost', () => {
     ).toEqual([['b', 1, saves()[0]?.saveId]]);
     saves()[1]?.answer(200, { id: 'j', revision: 2 });
     await pass(2 * REST);
-    expect(
-      saves()
-        .slice(2)
-        .map((one) => [one.name, one.parent]),
-    ).toEqual([['bc', 2]]);
+    expect(sent(2)).toEqual([['bc', 2]]);
     saves()[2]?.answer(200, { id: 'j', revision: 3 });
     await pass(0);
     expect(saveOf(store)).toBe('saved');
@@ -228,11 +221,7 @@ describe('a save whose answer was lost', () => {
     ).toEqual(['b']);
     saves()[1]?.answer(200, { id: 'j', revision: 2 });
     await pass(0);
-    expect(
-      saves()
-        .slice(2)
-        .map((one) => [one.name, one.parent]),
-    ).toEqual([['bc', 2]]);
+    expect(sent(2)).toEqual([['bc', 2]]);
     saves()[2]?.answer(200, { id: 'j', revision: 3 });
     await pass(0);
     expect(await findDraft('j')).toBeNull();

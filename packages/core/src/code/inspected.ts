@@ -1,5 +1,4 @@
-import { findBox } from '../model/lookup.js';
-import type { CableId, CircuitId } from '../model/ids.js';
+import type { CableId, CircuitId, Place } from '../model/ids.js';
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Cable, Wiring } from '../model/wiring.js';
 import { createCableCurrents, netCurrent } from '../circuit/cableCurrents.js';
@@ -9,6 +8,7 @@ import type { Positions } from '../circuit/parts.js';
 import { circuitsByCable, circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
 import { everyPosition, somePositions } from '../proving/positions.js';
 import { devicesOfGroup } from '../proving/works.js';
+import { placeName, runName } from '../words/places.js';
 
 /** What every rule reads: the job, the wiring, and what the simulator knows of it. */
 export interface Inspected {
@@ -57,7 +57,6 @@ export const inspectedOf = (job: Job, wiring: Wiring, edition: JudgedEdition): I
   const compiled = compile(wiring, job);
   const circuits = circuitsByNet(compiled);
   const byCable = circuitsByCable(wiring, job, compiled, circuits);
-  const place = (id: string) => (id === 'panel' ? 'the panel' : (findBox(job, id)?.name ?? id));
   const states = once(() =>
     positionsOf(job, wiring, compiled).map((positions) => ({
       positions,
@@ -71,8 +70,8 @@ export const inspectedOf = (job: Job, wiring: Wiring, edition: JudgedEdition): I
     compiled,
     roles: rolesOf(compiled),
     circuits,
-    place,
-    runOf: ({ from, to }) => `${place(from)} to ${place(to)}`,
+    place: (id) => placeName(job, id as Place),
+    runOf: (cable) => runName(job, cable),
     circuitsOfCable: (cable) => [...(byCable.get(cable) ?? [])] as CircuitId[],
     states,
     worstNetCurrents: once(() => {

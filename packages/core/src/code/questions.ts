@@ -1,9 +1,10 @@
-import { findBox, findExistingCable, findFeed, findLuminaire } from '../model/lookup.js';
+import { findExistingCable, findFeed, findLuminaire } from '../model/lookup.js';
 import { articlesOf } from '../model/articles.js';
 import { boxContentsSchema } from '../model/contents.js';
 import { PANEL, type BoxId, type CircuitId, type RoomId } from '../model/ids.js';
 import { PURPOSES, type Job } from '../model/job.js';
 import { ROOM_KINDS, type RoomKind } from '../model/place.js';
+import { placeName, runName } from '../words/places.js';
 
 type List = 'rooms' | 'boxes' | 'circuits' | 'luminaires' | 'feeds' | 'existingCables';
 
@@ -214,13 +215,14 @@ export const questionKey = ({ kind, of }: Pick<Question, 'kind' | 'of'>): string
 
 const nameOf = (job: Job, list: List, id: string): string => {
   if (list === 'feeds') {
-    const at = findFeed(job, id)?.at;
-    return findBox(job, at)?.name ?? 'the panel';
+    const feed = findFeed(job, id);
+    return feed ? placeName(job, feed.at) : id;
   }
   if (list === 'existingCables') {
     const cable = findExistingCable(job, id);
-    const [a, b] = (cable?.between ?? []).map((place) => findBox(job, place)?.name ?? 'the panel');
-    return `the cable that lies from ${a ?? ''} to ${b ?? ''}`;
+    if (!cable) return id;
+    const [from, to] = cable.between;
+    return `the cable that lies from ${runName(job, { from, to })}`;
   }
   const items: readonly { id: string; name: string }[] = job[list];
   return items.find((one) => one.id === id)?.name ?? id;

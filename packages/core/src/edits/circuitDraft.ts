@@ -1,4 +1,4 @@
-import { findBox, findCircuit, findFeed, findRoom, groupsOfCircuit } from '../model/lookup.js';
+import { findBox, findCircuit, findFeed, findRoom, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
 import { isBetween, runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
@@ -128,7 +128,7 @@ const lengthBetween = (job: Job, x: Place, y: Place): number | null => runFactOf
 
 /** Takes a circuit and all that is only its own out of the job. Boxes that other circuits use stay. */
 export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
-  const groups = new Set<string>(groupsOfCircuit(job, circuit).map((one) => one.id));
+  const groups = groupIdsOf(job, circuit);
   const rooms = new Set<string>(groupsOfCircuit(job, circuit).map((one) => one.room));
   const keptGroups = job.groups.filter((one) => !groups.has(one.id));
   const slots = job.slots.filter((one) => !groups.has(one.group));

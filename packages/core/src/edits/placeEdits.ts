@@ -116,7 +116,7 @@ export interface SwitchAsked {
 }
 
 const roomOfGroup = (job: Job, group: GroupId): Room | undefined =>
-  job.rooms.find((room) => room.id === findGroup(job, group)?.room);
+  findRoom(job, findGroup(job, group)?.room);
 
 /** The door whose latch is next to a spot. */
 const doorNear = (job: Job, spot: Spot) =>

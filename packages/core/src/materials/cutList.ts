@@ -1,7 +1,7 @@
-import { findBox, findCable } from '../model/lookup.js';
+import { findCable } from '../model/lookup.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
-import { PANEL, type ArticleId, type CableId, type Place } from '../model/ids.js';
+import type { ArticleId, CableId, Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { endKey, type Cable, type Wiring } from '../model/wiring.js';
 import { createDuty } from '../circuit/duty.js';
@@ -9,6 +9,7 @@ import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
 import { circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
 import { groupsByNet } from '../proving/groupsByNet.js';
+import { placeTag } from '../words/places.js';
 import { cutLength, type CutLength } from './lengths.js';
 
 /** One conductor of a cut and what it is for. */
@@ -41,7 +42,6 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
   const circuits = circuitsByNet(compiled);
   const groups = groupsByNet(job, wiring, compiled);
   const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
-  const nameOf = (place: Place) => (place === PANEL ? 'panel' : (findBox(job, place)?.name ?? place));
   const circuitNames = (ids: ReadonlySet<string>) =>
     job.circuits.filter((one) => ids.has(one.id)).map((one) => one.name);
 
@@ -52,7 +52,8 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
       const article = articleOf(job.stock, 'cable', cable.article);
       const netOf = (colour: Colour) => compiled.netOf(conductorKey(cable.id, colour)) ?? -1;
       const on = new Set(article.insulated.flatMap((colour) => [...(circuits[netOf(colour)] ?? [])]));
-      const tag = (other: Place) => [`to ${nameOf(other)}`, article.name, ...circuitNames(on)].join(', ');
+      const tag = (other: Place) =>
+        [`to ${placeTag(job, other)}`, article.name, ...circuitNames(on)].join(', ');
       return {
         cable: cable.id,
         article: article.id,

@@ -1,4 +1,4 @@
-import { groupsOfCircuit } from '../model/lookup.js';
+import { groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { articleOf, type CableArticle, type DeviceArticle } from '../model/articles.js';
 import {
@@ -118,7 +118,7 @@ const devicesAndTerminals = (job: Job, { scope, arrangement, fittings }: Parts) 
 };
 
 const luminaireTerminals = (job: Job, scope: NetScope): Attachment[] => {
-  const groups = new Set<string>(groupsOfCircuit(job, scope.circuit).map((group) => group.id));
+  const groups = groupIdsOf(job, scope.circuit);
   return job.luminaires
     .filter((one) => groups.has(one.group))
     .flatMap((luminaire): Attachment[] => {

@@ -1,4 +1,4 @@
-import { groupsOfCircuit } from '../model/lookup.js';
+import { groupIdsOf } from '../model/lookup.js';
 import { articleOf, articlesOf, type DeviceArticle } from '../model/articles.js';
 import type { GroupId, SlotId } from '../model/ids.js';
 import type { Circuit, Job, Slot } from '../model/job.js';
@@ -80,7 +80,7 @@ export const createFitter = (
 ): ((chains: Readonly<Record<GroupId, readonly SlotId[]>>) => Fitting[]) => {
   const stock = createStock(job, circuit);
   const slotOf = new Map(job.slots.map((slot) => [slot.id, slot]));
-  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
+  const groups = groupIdsOf(job, circuit.id);
   const receptacles = job.slots
     .filter((slot) => slot.role === 'receptacle' && groups.has(slot.group))
     .map((slot) => fitSlot(job, circuit, stock, slot, null));

@@ -1,4 +1,4 @@
-import { findGroup, groupsOfCircuit } from '../model/lookup.js';
+import { findGroup, groupIdsOf } from '../model/lookup.js';
 import {
   isReturn,
   placeOfNode,
@@ -115,7 +115,7 @@ export const netReaches = (job: Job, scope: NetScope, feed: Feed, arrangement: A
       }
     reach(switchLegOf(group), chain.at(-1));
   }
-  const groups = new Set<string>(groupsOfCircuit(job, scope.circuit).map((group) => group.id));
+  const groups = groupIdsOf(job, scope.circuit);
   for (const luminaire of job.luminaires.filter((one) => groups.has(one.group))) {
     const at = nodeOfLuminaire(job, scope, luminaire);
     reaches.push({ net: supplyOf(job, scope, luminaire.group), at }, { net: neutral, at });

@@ -1,8 +1,8 @@
-import { findCircuit, findFeed } from '../model/lookup.js';
+import { boxesOfCircuit, findCircuit, findFeed } from '../model/lookup.js';
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Job, Run } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
-import { boxesOf, demandedEntries, junctionsOf } from '../search/orders.js';
+import { demandedEntries, junctionsOf } from '../search/orders.js';
 import type { Finding } from '../code/rule.js';
 import type { RunSketch } from '../drawing/sketchRun.js';
 import { measure, withChoice, type Baseline, type LaidRun, type Measures } from './measures.js';
@@ -62,7 +62,7 @@ export const missedRuns = (job: Job, circuit: CircuitId, choice: Choice): Run[] 
   const named = findCircuit(job, circuit);
   if (!named) return [];
   const mine = new Set<Place>([
-    ...boxesOf(job, named),
+    ...boxesOfCircuit(job, named.id),
     ...junctionsOf(job),
     ...job.feeds.filter((feed) => feed.id === choice.feed).map((feed) => feed.at),
   ]);

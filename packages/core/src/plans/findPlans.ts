@@ -1,5 +1,5 @@
 import { titleOf } from '../words/said.js';
-import { findCircuit } from '../model/lookup.js';
+import { boxesOfCircuit, findCircuit } from '../model/lookup.js';
 import { PANEL, type CircuitId, type Place } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Finding } from '../code/rule.js';
@@ -15,7 +15,6 @@ import { createCollection, missedRuns, type Candidate } from './candidates.js';
 import { articleOf } from '../model/articles.js';
 import { feetInches } from '../model/units.js';
 import { whyNotOffered } from '../planning/carriers.js';
-import { boxesOf } from '../search/orders.js';
 import { proofOf, type Proof } from './proof.js';
 import { placeName } from '../words/places.js';
 import { compare, type Advantage } from './compare.js';
@@ -109,7 +108,7 @@ const notesOf = (job: Job, circuit: CircuitId): string[] => {
 
 /** Cables that lie there and serve no plan, and why; only those at boxes of the circuit. */
 const cablesLeft = (job: Job, circuit: Circuit): string[] => {
-  const boxes = new Set<Place>(boxesOf(job, circuit));
+  const boxes = new Set<Place>(boxesOfCircuit(job, circuit.id));
   return job.existingCables
     .filter(({ between }) => between.some((place) => boxes.has(place)))
     .flatMap((cable) => {

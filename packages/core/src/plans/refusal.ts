@@ -1,3 +1,4 @@
+import { boxesOfCircuit } from '../model/lookup.js';
 import { titleOf } from '../words/said.js';
 import { PANEL, type BoxId, type Place } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
@@ -7,7 +8,7 @@ import { planJob } from '../planning/planJob.js';
 import { existingBetween } from '../planning/carriers.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { MOST_CLASSES_LARGE } from '../search/descent/largeSearch.js';
-import { boxesOf, junctionsOf, switchedGroups } from '../search/orders.js';
+import { junctionsOf, switchedGroups } from '../search/orders.js';
 import { someLengthsKnown } from '../search/prices/priceTables.js';
 import { withChoice } from './measures.js';
 import type { Candidate } from './candidates.js';
@@ -42,11 +43,11 @@ const cutOff = (
   from: Place,
   allowed: (a: Place, b: Place) => boolean,
 ): BoxId[] => {
-  const all = [...boxesOf(job, circuit), ...junctionsOf(job)];
+  const all = [...boxesOfCircuit(job, circuit.id), ...junctionsOf(job)];
   const reached: Place[] = [from];
   for (const at of reached)
     for (const box of all) if (!reached.includes(box) && allowed(at, box)) reached.push(box);
-  return boxesOf(job, circuit).filter((box) => !reached.includes(box));
+  return boxesOfCircuit(job, circuit.id).filter((box) => !reached.includes(box));
 };
 
 /** Hot and neutral are two of the classes of nets that the search tells apart; each switch brings another. */
@@ -113,7 +114,7 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
         remedy: 'Put some of its groups on another circuit.',
       },
     ];
-  const boxes = boxesOf(job, circuit).filter((box) => box !== feed.at);
+  const boxes = boxesOfCircuit(job, circuit.id).filter((box) => box !== feed.at);
   const trial = {
     circuit: circuit.id,
     feed: feed.id,

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { circuitIdSchema } from '../model/ids.js';
-import { groupsOfCircuit } from '../model/lookup.js';
+import { groupIdsOf } from '../model/lookup.js';
 import type { Job } from '../model/job.js';
 import { runSketchSchema, sketchRun } from '../drawing/sketchRun.js';
 import { reviewCircuit, reviewJob } from './reviewJob.js';
@@ -45,7 +45,7 @@ export const summariseJob = (asked: Job): JobSummary => {
     version: SUMMARY_VERSION,
     edition: job.edition,
     circuits: job.circuits.map(({ id, name, breaker }) => {
-      const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
+      const groups = groupIdsOf(job, id);
       const switches = job.slots.filter((slot) => groups.has(slot.group));
       const luminaires = job.luminaires.filter((one) => groups.has(one.group));
       const { cables, findings, proofs } = reviewCircuit(review, id);

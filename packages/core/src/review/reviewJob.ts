@@ -1,4 +1,4 @@
-import { groupsOfCircuit } from '../model/lookup.js';
+import { boxesOfCircuit, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
 import { PANEL, type BoxId, type CableId, type CircuitId, type WiringId } from '../model/ids.js';
 import { plannedDocument, type Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
@@ -83,11 +83,11 @@ export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitRevie
   const { job, wiring, compiled } = review;
   const byCable = circuitsByCable(wiring, job, compiled);
   const cables = wiring.cables.filter((cable) => byCable.get(cable.id)?.has(circuit));
-  const groups = new Set(groupsOfCircuit(job, circuit).map((group) => group.id));
+  const groups = groupIdsOf(job, circuit);
   const rooms = new Set<string>(groupsOfCircuit(job, circuit).map((group) => group.room));
   const boxes = new Set([
     ...cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])),
-    ...[...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
+    ...boxesOfCircuit(job, circuit),
   ]);
   const cableIds = new Set<string>(cables.map((cable) => cable.id));
   const boxIds = new Set<string>(boxes);

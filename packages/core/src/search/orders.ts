@@ -1,4 +1,4 @@
-import { groupsOfCircuit } from '../model/lookup.js';
+import { boxesOfCircuit, switchedGroupsOf, switchesOfGroup } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type GroupId, type SlotId } from '../model/ids.js';
 import {
@@ -44,24 +44,10 @@ const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
 
 /** The switched groups of a circuit with their switches. */
 export const switchedGroups = (job: Job, circuit: Circuit): { group: Group; slots: SlotId[] }[] =>
-  job.groups
-    .filter((group) => group.circuit === circuit.id && group.control === 'switched')
-    .map((group) => ({
-      group,
-      slots: job.slots
-        .filter((slot) => slot.group === group.id && slot.role !== 'receptacle')
-        .map((slot) => slot.id),
-    }));
-
-/** Boxes that the circuit has to reach. */
-export const boxesOf = (job: Job, circuit: Circuit): BoxId[] => {
-  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
-  return [
-    ...new Set(
-      [...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
-    ),
-  ];
-};
+  switchedGroupsOf(job, circuit.id).map((group) => ({
+    group,
+    slots: switchesOfGroup(job, group.id).map((slot) => slot.id),
+  }));
 
 /** Boxes that hold nothing and feed nothing. */
 export const emptyBoxes = (job: Job): Box[] => {
@@ -159,7 +145,7 @@ export interface OrderSpace {
  */
 export const demandedEntries = (job: Job, circuit: Circuit): BoxId[] => {
   const mine = new Set<string>([
-    ...boxesOf(job, circuit),
+    ...boxesOfCircuit(job, circuit.id),
     ...junctionsOf(job),
     ...job.feeds.filter((feed) => feed.circuit === circuit.id).map((feed) => feed.at),
   ]);
@@ -184,7 +170,7 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   const first = Object.fromEntries(
     groups.map(({ group, slots }) => [group.id, ofId(constraints.chains, group.id) ?? slots]),
   ) as Record<GroupId, SlotId[]>;
-  const needed = boxesOf(job, circuit);
+  const needed = boxesOfCircuit(job, circuit.id);
   const within = new Set<BoxId>([...needed, ...junctionsOf(job)]);
   const demanded = demandedEntries(job, circuit);
   const feeds = job.feeds.filter(

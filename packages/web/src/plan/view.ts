@@ -1,4 +1,4 @@
-import { groupsOfCircuit, extentOf, PANEL, type Circuit, type Job, type Spot } from '@amber/core';
+import { boxesOfCircuit, extentOf, PANEL, type Circuit, type Job, type Spot } from '@amber/core';
 import type { Size } from '../parts/useSize.js';
 
 /** How a plan is seen: the point at the upper left of the picture, inches, and pixels for each inch. */
@@ -28,13 +28,11 @@ export const zoomed = (view: View, factor: number, at: Spot): View => {
 };
 
 /** Boxes that a circuit reaches or may be fed at. */
-export const boxesOf = (job: Job, circuit: Circuit['id']): Set<string> => {
-  const groups = new Set<string>(groupsOfCircuit(job, circuit).map((one) => one.id));
-  return new Set([
-    ...[...job.slots, ...job.luminaires].filter((one) => groups.has(one.group)).map((one) => one.box),
+export const boxesOf = (job: Job, circuit: Circuit['id']): Set<string> =>
+  new Set([
+    ...boxesOfCircuit(job, circuit),
     ...job.feeds.filter((feed) => feed.circuit === circuit).map((feed) => feed.at),
   ]);
-};
 
 /** Everything of a job that has a place on the plan; of one circuit, where that has any. */
 const spotsOf = (job: Job, circuit: Circuit | null, withPanel: boolean): Spot[] => {

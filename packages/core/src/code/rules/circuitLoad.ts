@@ -1,4 +1,4 @@
-import { groupsOfCircuit } from '../../model/lookup.js';
+import { groupIdsOf } from '../../model/lookup.js';
 import { BRANCH_VOLTS } from '../../model/units.js';
 import { defineRule, type Breach } from '../rule.js';
 
@@ -21,7 +21,7 @@ export const circuitLoad = defineRule<Found>({
   severities: ['violation', 'caution'],
   check: ({ job }) =>
     job.circuits.flatMap((circuit): Breach<Found>[] => {
-      const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
+      const groups = groupIdsOf(job, circuit.id);
       const planned = job.luminaires
         .filter((one) => groups.has(one.group))
         .reduce((sum, one) => sum + one.va, 0);

@@ -1,5 +1,5 @@
 import type { BoxId } from '../../model/ids.js';
-import { groupsOfCircuit } from '../../model/lookup.js';
+import { groupIdsOf } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { CableId, LuminaireId } from '../../model/ids.js';
 import { BRANCH_VOLTS, feetInches, type Awg } from '../../model/units.js';
@@ -67,7 +67,7 @@ export const voltageDrop = defineRule<Found>({
     const follow = createTracer(wiring, job, {});
     const amperesIn = currentsOf(inspected);
     return job.circuits.flatMap((circuit): Breach<Found>[] => {
-      const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
+      const groups = groupIdsOf(job, circuit.id);
       const drops = job.luminaires
         .filter((one) => groups.has(one.group))
         .flatMap(

@@ -1,4 +1,11 @@
-import { findGroup, findSlot, groupsOfCircuit, slotsInBox, switchesOfGroup } from '../../model/lookup.js';
+import {
+  findGroup,
+  findSlot,
+  groupIdsOf,
+  groupsOfCircuit,
+  slotsInBox,
+  switchesOfGroup,
+} from '../../model/lookup.js';
 import {
   joinedId,
   type ArticleId,
@@ -122,7 +129,7 @@ export const changedJob = (job: Job, change: Change): Job => kindOf(change).job(
 
 /** Existing devices of a group may be replaced where that helps. */
 export const withDevicesFreed = (job: Job, circuit: CircuitId): Job => {
-  const groups = new Set<string>(groupsOfCircuit(job, circuit).map((group) => group.id));
+  const groups = groupIdsOf(job, circuit);
   return {
     ...job,
     slots: job.slots.map((slot) => (groups.has(slot.group) && slot.role === 'switch' ? freed(slot) : slot)),

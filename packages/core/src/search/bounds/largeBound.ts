@@ -1,4 +1,4 @@
-import { findSlot, groupsOfCircuit } from '../../model/lookup.js';
+import { findSlot, groupIdsOf } from '../../model/lookup.js';
 import { PANEL, type BoxId, type SlotId } from '../../model/ids.js';
 import type { Feed } from '../../model/job.js';
 import { permutations } from '../../model/permutations.js';
@@ -66,7 +66,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
   const at = (wanted: readonly BoxId[]) =>
     wanted.map((box) => boxes.indexOf(box)).filter((node) => node >= 0);
   const fed = feed.at === PANEL ? [] : at([feed.at]);
-  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
+  const groups = groupIdsOf(job, circuit.id);
   const lamps = job.luminaires.filter((one) => groups.has(one.group));
   const nets =
     steiner(each, [...fed, ...at(lamps.map((one) => one.box))]) +

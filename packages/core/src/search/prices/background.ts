@@ -1,4 +1,4 @@
-import { findBox, groupsOfCircuit } from '../../model/lookup.js';
+import { findBox, groupIdsOf } from '../../model/lookup.js';
 import { articleOf, groundOf, type DeviceArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
 import type { BoxId, DeviceId } from '../../model/ids.js';
@@ -43,7 +43,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     // A forced run that the others do not take is for this circuit to take.
     runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
   };
-  const mine = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
+  const mine = groupIdsOf(job, circuit.id);
   const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
   const wiring = wiringOrEmpty(planJob(job).job);
   const planned = job.circuits

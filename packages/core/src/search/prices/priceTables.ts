@@ -1,3 +1,4 @@
+import { boxesOfCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type Place } from '../../model/ids.js';
 import type { Circuit, Job } from '../../model/job.js';
 import { isLengthKnown } from '../../materials/lengths.js';
@@ -7,7 +8,7 @@ import { backgroundOf, type Background } from './background.js';
 import { createMemo, type Memo } from '../../model/memo.js';
 import type { Weights } from './weights.js';
 import { loadCodesOf, type LoadCodes, type LoadSize } from './loadCodes.js';
-import { boxesOf, junctionsOf, switchedGroups } from '../orders.js';
+import { junctionsOf, switchedGroups } from '../orders.js';
 import type { Carried, NodePrice, RunTable, Way } from './prices.js';
 import { splicesOf, type Splices } from './splices.js';
 import { stationOf, type Station, type StationOf } from './stations.js';
@@ -61,7 +62,7 @@ export const someLengthsKnown = (job: Job): KnownLengths => {
 const loadSizeOf = (job: Job, circuit: Circuit, cables: readonly CableArticle[]): LoadSize => {
   const feeds = job.feeds.filter((feed) => feed.circuit === circuit.id);
   const places = new Set<Place>([
-    ...boxesOf(job, circuit),
+    ...boxesOfCircuit(job, circuit.id),
     ...junctionsOf(job),
     ...feeds.flatMap((feed) => (feed.at === PANEL ? [] : [feed.at])),
   ]);

@@ -1,4 +1,4 @@
-import { findBox, groupsOfCircuit } from '../../model/lookup.js';
+import { findBox, groupIdsOf } from '../../model/lookup.js';
 import { articlesOf, groundOf, type Article, type CableArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
 import type { BoxId } from '../../model/ids.js';
@@ -70,7 +70,7 @@ const withCircuit = (
   before: BoxContents,
   { box, fittings, fed }: { box: Box; fittings: readonly Fitting[]; fed: boolean },
 ): BoxContents => {
-  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map((group) => group.id));
+  const groups = groupIdsOf(job, circuit.id);
   const hanging = job.luminaires.filter((one) => one.box === box.id && groups.has(one.group));
   const leads = hanging.flatMap((one) =>
     one.terminals === 'leads' ? Array.from({ length: one.partOf === null ? 2 : 1 }, () => one.leadAwg) : [],
