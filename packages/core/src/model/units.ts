@@ -29,7 +29,7 @@ export const moneySchema = z.int().min(0).max(1_000_000_000_000);
 
 /** Ten-thousandths of a dollar as it is written: $1,204.50. */
 export const dollars = (money: number): string =>
-  `$${(money / 10_000).toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`;
+  `${money < 0 ? '−' : ''}$${Math.abs(money / 10_000).toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`;
 
 /** Volts of a lighting branch circuit to ground. */
 export const BRANCH_VOLTS = 120;
