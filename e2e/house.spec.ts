@@ -102,8 +102,7 @@ const crossed = (job: Job): Job => {
     one === a ? { ...one, terminal: b.terminal } : one === b ? { ...one, terminal: a.terminal } : one,
   );
   const found = {
-    id: 'found-1' as never,
-    kind: 'found' as const,
+    ...{ id: 'found-1' as never, kind: 'found' as const, basedOn: null, certainty: {} },
     wiring: { ...planned.wiring, landings: swapped },
   };
   return { ...job, wirings: [planned, found] };

@@ -17,6 +17,7 @@ test('all 16 positions of the long shed, walked by key, are what the core says',
 }) => {
   await openLongShed(page);
   const { document } = (await (await request.get('/api/jobs/heron-yard')).json()) as { document: Job };
+  await page.getByRole('button', { name: 'Positions' }).click();
   const wiring = wiringOrEmpty(document);
   const compiled = compile(wiring, document);
   const group = document.groups.find((one) => one.circuit === 'long-shed-lights');
@@ -148,7 +149,7 @@ const samePlaces = async (page: Page, box: string) => {
     const all = screws.map((screw) => {
       const circle = screw.querySelector('circle');
       return {
-        name: screw.getAttribute('data-screw') ?? '',
+        marked: screw.querySelector('text')?.textContent ?? '',
         x: circle?.cx.baseVal.value ?? 0,
         y: circle?.cy.baseVal.value ?? 0,
       };
@@ -156,34 +157,82 @@ const samePlaces = async (page: Page, box: string) => {
     const [left, top] = [Math.min(...all.map(({ x }) => x)), Math.min(...all.map(({ y }) => y))];
     // By the eye alone: what is written at a screw, and in which corner it is seen.
     return all.map(
-      ({ name, x, y }) =>
-        `${name.split(' ')[0]} ${y === top ? 'top' : 'bottom'} ${x === left ? 'left' : 'right'}`,
+      ({ marked, x, y }) =>
+        `${marked}, ${y === top ? 'high' : 'low'} at the ${x === left ? 'left' : 'right'}`,
     );
   });
   const screws = told.flatMap((text) =>
-    [...text.matchAll(/(IN|OUT) screw, ((?:top|bottom) (?:left|right))/g)].map(
-      ([, mark, place]) => `${mark} ${place}`,
+    [...text.matchAll(/screw marked ((?:IN|OUT), (?:high|low) at the (?:left|right))/g)].map(
+      ([, place]) => place,
     ),
   );
   expect(new Set(screws).size).toBe(4);
   expect(drawn).toEqual(expect.arrayContaining(screws));
 };
 
-test('the screws of a four-way are laid out the other way, and steps and drawing follow', async ({
-  page,
-}) => {
+test('the device in the hand is picked by its picture, and steps and drawing follow', async ({ page }) => {
   await openLongShed(page);
   await page.getByRole('tab', { name: 'Steps' }).click();
   await page.getByRole('button', { name: 'Next box' }).click();
   const steps = page.getByRole('region', { name: 'Steps at River door' });
-  await expect(steps).toContainText('IN screw, top right');
+  await expect(steps).toContainText('dark screw marked IN, high at the right');
   await samePlaces(page, 'River door');
-  await page.getByLabel('Screws of the S4 in hand').selectOption('pairs left and right');
-  await expect(steps).toContainText('IN screw, bottom left');
-  await expect(steps).not.toContainText('IN screw, top right');
+  const faces = page.getByRole('group', { name: 'The S4 of Long shed' });
+  await expect(faces.getByRole('button')).toHaveCount(4);
+  await faces.getByRole('button', { name: /pairs left and right/ }).click();
+  await expect(steps).toContainText('dark screw marked IN, low at the left');
+  await expect(steps).not.toContainText('marked IN, high at the right');
   await samePlaces(page, 'River door');
+  await expect(faces.locator('[aria-pressed="true"]')).toHaveAccessibleName(/pairs left and right/);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(steps).toContainText('IN screw, top right');
+  await expect(steps).toContainText('marked IN, high at the right');
+});
+
+test('a box in words leads to its steps, and follows its wires', async ({ page }) => {
+  await openLongShed(page);
+  const box = page.getByRole('article', { name: 'Box River door' });
+  await box.getByText('In words').click();
+  const lines = box.getByRole('listitem');
+  expect(await lines.count()).toBeGreaterThan(5);
+  const line = lines.filter({ hasText: 'dark screw marked IN, high at the left' });
+  await line.getByRole('button').first().click();
+  await expect(page.getByRole('region', { name: 'Opened boxes' }).getByRole('status')).toContainText(
+    'traveler',
+  );
+  await line.getByRole('button', { name: 'Its step' }).click();
+  const steps = page.getByRole('region', { name: 'Steps at River door' });
+  await expect(
+    steps.getByRole('listitem').filter({ hasText: 'dark screw marked IN, high at the left' }),
+  ).toBeInViewport();
+});
+
+test('one box is looked at from nearer by wheel and keys, moved, and seen whole again', async ({ page }) => {
+  await openLongShed(page);
+  await page.keyboard.press('v');
+  const drawing = page.locator('article svg.drawing');
+  const whole = await drawing.getAttribute('viewBox');
+  const width = async () => Number((await drawing.getAttribute('viewBox'))?.split(' ')[2]);
+  const wide = await width();
+  await drawing.hover();
+  await page.mouse.wheel(0, -300);
+  await expect.poll(width).toBeLessThan(wide * 0.8);
+  const before = await drawing.getAttribute('viewBox');
+  await page.keyboard.press('ArrowRight');
+  await expect(drawing).not.toHaveAttribute('viewBox', before ?? '');
+  await page.getByRole('button', { name: 'The whole box' }).click();
+  await expect(drawing).toHaveAttribute('viewBox', whole ?? '');
+  // The opened box has two thirds of the height of a desk's screen, and its letters can be read.
+  const size = await drawing.boundingBox();
+  expect((size?.height ?? 0) / 800).toBeGreaterThan(0.66);
+  const letters = await drawing
+    .locator('[data-wire] text')
+    .evaluateAll((texts) =>
+      texts.map(
+        (text) =>
+          parseFloat(getComputedStyle(text).fontSize) * ((text as SVGTextElement).getScreenCTM()?.a ?? 0),
+      ),
+    );
+  expect(Math.min(...letters)).toBeGreaterThanOrEqual(11);
 });
 
 test('a box is seen large, through every lens, and saved as a picture with its name and the safety line', async ({
@@ -193,34 +242,52 @@ test('a box is seen large, through every lens, and saved as a picture with its n
   await page.keyboard.press('v');
   await expect(page.getByRole('article')).toHaveCount(1);
   await page.getByRole('button', { name: 'Use', exact: true }).click();
-  await expect(page.getByRole('article')).toContainText('HOT');
+  await expect(page.getByRole('article')).toContainText('Long shed, pair 1');
   await page.getByRole('button', { name: 'Circuit', exact: true }).first().click();
   await expect(page.getByRole('article')).toContainText(/C\d/);
   await page.getByRole('button', { name: 'Current', exact: true }).click();
   await expect(page.getByRole('article')).toContainText(/\d A/);
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the box as SVG' }).click();
-  const file = await download;
+  const save = async (as: RegExp) => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('menuitem', { name: as }).click();
+    return download;
+  };
+  // What is looked at from nearer is saved whole.
+  await page.getByRole('button', { name: 'Nearer' }).click();
+  const file = await save(/SVG/);
   expect(file.suggestedFilename()).toMatch(/^Heron Yard Long shed\.svg$/);
   const svg = readFileSync(await file.path(), 'utf8');
   expect(svg).toContain('Heron Yard, Long shed');
-  expect(svg).toContain('Box 1, Shed junction');
+  expect(svg).toContain('1 · Shed junction');
   expect(svg).toContain('Work dead, prove it dead');
   expect(svg).not.toContain('var(--');
-  const png = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the box as PNG' }).click();
-  const bytes = readFileSync(await (await png).path());
+  expect(svg).toMatch(/viewBox="0 0 \d+ \d+"/);
+  const bytes = readFileSync(await (await save(/PNG/)).path());
   expect(bytes.subarray(1, 4).toString()).toBe('PNG');
   expect(bytes.length).toBeGreaterThan(5_000);
   await page.keyboard.press('n');
   await page.keyboard.press('v');
   const boxes = await page.getByRole('article').count();
   expect(boxes).toBeGreaterThan(5);
-  const run = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the run as SVG' }).click();
-  const all = readFileSync(await (await run).path(), 'utf8');
+  const all = readFileSync(await (await save(/SVG/)).path(), 'utf8');
   expect(all.match(/data-wire="conductor/g)?.length).toBeGreaterThan(30);
   expect(all.match(/>\d+ · [^<]+</g)).toHaveLength(boxes);
+});
+
+test('the dashes run after a change, and stand at rest', async ({ page }) => {
+  await openLongShed(page);
+  const running = () =>
+    page
+      .locator('.wire-core')
+      .first()
+      .evaluate((path) => getComputedStyle(path).animationName);
+  await expect.poll(running, { timeout: 6000 }).toBe('none');
+  await page.keyboard.press('1');
+  expect(await running()).toBe('current');
+  await expect.poll(running, { timeout: 6000 }).toBe('none');
+  await page.keyboard.press('f');
+  await expect.poll(running).toBe('current');
 });
 
 test('every conductor of every box carries a label, and axe finds no serious fault', async ({ page }) => {

@@ -58,8 +58,9 @@ export {
   newRoom,
   newRunFact,
   newSlot,
+  newWiringDoc,
 } from './model/newJob.js';
-export { PANEL, jobIdSchema, placeOfNode, returnPlaceOf } from './model/ids.js';
+export { PANEL, UNKNOWN_PLACE, jobIdSchema, placeOfNode, returnPlaceOf } from './model/ids.js';
 export type {
   ArticleId,
   BoxId,
@@ -79,7 +80,8 @@ export type {
   SlotId,
   TreePlace,
 } from './model/ids.js';
-export { articleOf, articleSchema, articlesOf, conductorsOf } from './model/articles.js';
+export { articleOf, articleSchema, articlesOf, conductorsOf, wiresAlike } from './model/articles.js';
+export { facesOf, withFace } from './edits/faces.js';
 export { hueOf } from './model/colours.js';
 export type { Colour, Hue } from './model/colours.js';
 export type {
@@ -210,7 +212,7 @@ export type { TruthRow, TruthTable } from './proving/truthTable.js';
 export { fillOf } from './materials/boxContents.js';
 export { cautionsAt } from './steps/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
-export { faceOf, type FaceScrew } from './model/face.js';
+export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './model/face.js';
 export { sayLeast, sayProof } from './plans/proof.js';
 export { UNKNOWN_FILL, sayFill } from './words/fill.js';
 export { boxFill } from './nec/boxFill.js';
@@ -222,6 +224,8 @@ export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
 export type { At, Finding, FindingAction, FindingKind, RuleFacts, Severity } from './code/rule.js';
 export { titleOf } from './words/said.js';
+export { screwWord } from './words/screws.js';
+export { sayTraveler, travelerNames, type NamedTraveler } from './words/travelers.js';
 export { RULES } from './code/rules.js';
 export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questions.js';
 export type { Question, QuestionKind } from './code/questions.js';
@@ -248,7 +252,19 @@ export type { FormatName } from './formats/jsonSchemas.js';
 
 /** Drawings: geometry of an opened box and of the run, from the wiring alone. */
 export { drawBox } from './drawing/boxDrawing.js';
-export type { BoxDrawing, DrawnItem, DrawnSheath, DrawnWire } from './drawing/geometry.js';
+export {
+  LABEL,
+  LABEL_SIZE,
+  type BoxDrawing,
+  type DrawnBond,
+  type DrawnCable,
+  type DrawnConnector,
+  type DrawnFixture,
+  type DrawnJumper,
+  type DrawnPin,
+  type DrawnWire,
+  type Order,
+} from './drawing/geometry.js';
 export { drawStrip } from './drawing/runStrip.js';
 export type { RunStrip, StripEdge, StripNode } from './drawing/runStrip.js';
 export {
@@ -297,6 +313,8 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 export { makeUpSteps } from './steps/makeUpSteps.js';
 export { PHASE_WORDS } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
+export { otherFacesOf, withFaceOfBefore } from './formats/facesOfBefore.js';
+export { boxInWords, sayBoxLine, type BoxLine } from './steps/boxInWords.js';
 export { ROLE_WORDS, sayTrace, STATE_WORDS } from './steps/sayTrace.js';
 export { findTerms } from './steps/glossary.js';
 export type { Term } from './steps/glossary.js';

@@ -34,7 +34,7 @@ const withFact = (job: Job, [a, b]: [string, string], rule: 'forced' | 'forbidde
 });
 const without = (job: Job, ...ids: string[]): Job => ({
   ...job,
-  stock: job.stock.filter((article) => !ids.includes(article.id)),
+  stock: job.stock.filter((article) => !ids.some((id) => article.id.startsWith(id))),
 });
 /** The cable from the panel to its feed carries the power of another. */
 const fedByAnother = (job: Job): Job => ({

@@ -15,6 +15,7 @@ import {
   withoutGroup,
   type BoxId,
   type Job,
+  newWiringDoc,
 } from '../src/index.js';
 import { anyFullJob } from './support/fullJobs.js';
 import { forSamples } from './support/samples.js';
@@ -120,7 +121,7 @@ test('a wiring that was found and is brought otherwise is a change by itself', (
     if (!planned) throw new Error('no wiring');
     const withFound = (landings: typeof planned.landings): Job => ({
       ...job,
-      wirings: [...job.wirings, { id: 'found' as never, kind: 'found', wiring: { ...planned, landings } }],
+      wirings: [...job.wirings, newWiringDoc('found', 'found', { ...planned, landings })],
     });
     const changes = differenceOf(withFound(planned.landings), withFound(planned.landings.slice(1)));
     expect(changes.map(({ entity, id, field }) => [entity, id, field])).toEqual([

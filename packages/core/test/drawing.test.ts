@@ -5,254 +5,396 @@ import {
   conductorKey,
   conductorsOf,
   drawBox,
-  drawStrip,
-  faceOf,
   makeUpSteps,
-  planJob,
-  wiringOrEmpty,
+  placeOnFace,
   type BoxDrawing,
-  type Job,
-  type Wiring,
+  type DrawnWire,
 } from '../src/index.js';
-import { countCrossings, routeChannel, type ChannelWire } from '../src/drawing/channel.js';
-import { anyJob } from './support/arbitrary.js';
-import { anyFullJob } from './support/fullJobs.js';
+import { endKey, terminalKey, type End } from '../src/model/wiring.js';
+import { readScene } from '../src/drawing/scene.js';
+import { bestOrder } from '../src/drawing/crossings.js';
+import { crossingsOf } from '../src/drawing/countCrossings.js';
+import { tracksOf } from '../src/drawing/tracks.js';
+import { drawnBoxes, type Drawn } from './support/drawnBoxes.js';
 import { jobOf, planned } from './support/jobs.js';
 
-interface Segment {
-  wire: string;
-  x1: number;
-  y1: number;
-  x2: number;
-  y2: number;
+interface Frame {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
 }
+type Segment = Frame & { wire: string };
 
-const segments = (drawing: BoxDrawing): Segment[] =>
-  drawing.wires.flatMap(({ id, points }) =>
-    points.slice(1).map((b, i) => {
-      const a = points[i] ?? b;
-      return {
-        wire: id,
-        x1: Math.min(a.x, b.x),
-        y1: Math.min(a.y, b.y),
-        x2: Math.max(a.x, b.x),
-        y2: Math.max(a.y, b.y),
-      };
-    }),
-  );
+const piecesOf = ({ id, points }: DrawnWire): Segment[] =>
+  points.slice(1).map((b, i) => {
+    const a = points[i] ?? b;
+    return {
+      wire: id,
+      x: Math.min(a.x, b.x),
+      y: Math.min(a.y, b.y),
+      width: Math.abs(a.x - b.x),
+      height: Math.abs(a.y - b.y),
+    };
+  });
 
-/** Two segments of different wires that lie on each other along some length, closer than a wire is wide. */
-const overlap = (a: Segment, b: Segment): boolean => {
-  if (a.wire === b.wire) return false;
-  const horizontal = (s: Segment) => s.y1 === s.y2 && s.x2 > s.x1;
-  const vertical = (s: Segment) => s.x1 === s.x2 && s.y2 > s.y1;
-  if (horizontal(a) && horizontal(b)) return Math.abs(a.y1 - b.y1) < 8 && a.x1 < b.x2 - 1 && b.x1 < a.x2 - 1;
-  if (vertical(a) && vertical(b)) return Math.abs(a.x1 - b.x1) < 8 && a.y1 < b.y2 - 1 && b.y1 < a.y2 - 1;
-  return false;
+const forEveryBox = (check: (one: Drawn) => void) => {
+  expect(drawnBoxes.length).toBeGreaterThan(250);
+  for (const one of drawnBoxes)
+    try {
+      check(one);
+    } catch (error) {
+      throw new Error(`${one.name}: ${String(error)}`, { cause: error });
+    }
 };
 
-const drawnBoxes = [
-  ...fc.sample(anyJob, { seed: 300, numRuns: 100 }),
-  ...fc.sample(anyFullJob, { seed: 301, numRuns: 60 }),
-].flatMap((asked) => {
-  const { job, circuits } = planJob(asked);
-  if (!circuits.every(({ outcome }) => outcome.ok)) return [];
-  const wiring = wiringOrEmpty(job);
-  const compiled = compile(wiring, job);
-  return job.boxes.map((box) => ({ drawing: drawBox(wiring, job, box.id, compiled), job, wiring }));
-});
-
-const forEveryBox = (check: (drawing: BoxDrawing, job: Job, wiring: Wiring) => void) => {
-  expect(drawnBoxes.length).toBeGreaterThan(300);
-  for (const { drawing, job, wiring } of drawnBoxes) check(drawing, job, wiring);
-};
+/** Width of a wire with its outline. */
+const WIRE = 6.2;
 
 test('no wire lies on another, on any random box', () =>
-  forEveryBox((drawing) => {
-    const all = segments(drawing);
-    const lying = all.flatMap((a, i) => all.slice(i + 1).flatMap((b) => (overlap(a, b) ? [{ a, b }] : [])));
+  forEveryBox(({ drawing }) => {
+    const lying: string[] = [];
+    const pieces = drawing.wires.flatMap(piecesOf);
+    for (const upright of [true, false]) {
+      const same = pieces
+        .filter((one) => (upright ? one.width === 0 && one.height > 0 : one.height === 0 && one.width > 0))
+        .map((one) => ({
+          wire: one.wire,
+          at: upright ? one.x : one.y,
+          from: upright ? one.y : one.x,
+          to: upright ? one.y + one.height : one.x + one.width,
+        }));
+      same.forEach((a, i) => {
+        for (const b of same.slice(i + 1))
+          if (a.wire !== b.wire && Math.abs(a.at - b.at) < WIRE && a.from < b.to - 1 && b.from < a.to - 1)
+            lying.push(`${a.wire} on ${b.wire}`);
+      });
+    }
     expect(lying).toEqual([]);
   }));
 
-test('no wire runs through an item or out of the enclosure', () =>
-  forEveryBox((drawing) => {
-    const { enclosure } = drawing;
-    for (const s of segments(drawing)) {
-      const hit = drawing.items.filter(
-        ({ x, y, width, height }) =>
-          s.x2 > x + 0.5 && s.x1 < x + width - 0.5 && s.y2 > y + 0.5 && s.y1 < y + height - 0.5,
-      );
-      expect(hit.map(({ item }) => `${s.wire} through ${item.id}`)).toEqual([]);
-      expect(s.y1).toBeGreaterThan(enclosure.y);
-      expect(s.y2).toBeLessThan(enclosure.y + enclosure.height);
-    }
+const overlaps = (a: Frame, b: Frame, margin = 0.5): boolean =>
+  a.x < b.x + b.width - margin &&
+  b.x < a.x + a.width - margin &&
+  a.y < b.y + b.height - margin &&
+  b.y < a.y + a.height - margin;
+
+/** Where the middle of a slanting piece is, which its frame would overstate. */
+const thinned = (piece: Segment): Frame =>
+  piece.width > 0 && piece.height > 0
+    ? { x: piece.x + piece.width / 2, y: piece.y + piece.height / 2, width: 0.6, height: 0.6 }
+    : { ...piece, width: Math.max(piece.width, 0.6), height: Math.max(piece.height, 0.6) };
+
+test('no wire runs through a device, a connector, a sheath or a name, nor out of the box', () =>
+  forEveryBox(({ drawing }) => {
+    const { enclosure, fixtures, connectors, cables } = drawing;
+    const titles = fixtures.map((one) => ({
+      ...{ x: one.x, width: one.width, y: one.y - 8 - 14 * one.title.length },
+      height: 14 * one.title.length,
+    }));
+    const solid: Frame[] = [...fixtures, ...connectors, ...cables, ...titles];
+    const through: string[] = [];
+    for (const wire of drawing.wires)
+      for (const piece of piecesOf(wire)) {
+        solid.forEach((one, i) => {
+          if (overlaps(thinned(piece), one, 1)) through.push(`${wire.id} through ${i}`);
+        });
+        if (
+          piece.x <= enclosure.x ||
+          piece.x + piece.width >= enclosure.x + enclosure.width ||
+          piece.y < enclosure.y ||
+          piece.y + piece.height > enclosure.y + enclosure.height
+        )
+          through.push(`${wire.id} out of the box`);
+      }
+    expect(through).toEqual([]);
   }));
 
-test('items and sheaths of a side do not overlap, and all fits the picture', () =>
-  forEveryBox((drawing) => {
-    const apart = (of: readonly { y: number; height: number }[]) => {
-      const sorted = [...of].sort((a, b) => a.y - b.y);
-      sorted
-        .slice(1)
-        .forEach((one, i) =>
-          expect(one.y).toBeGreaterThanOrEqual((sorted[i]?.y ?? 0) + (sorted[i]?.height ?? 0)),
-        );
-    };
-    apart(drawing.items);
-    for (const side of ['left', 'right']) apart(drawing.sheaths.filter((sheath) => sheath.side === side));
-    for (const one of [...drawing.items, ...drawing.sheaths]) {
-      expect(one.y).toBeGreaterThanOrEqual(0);
-      expect(one.y + one.height).toBeLessThanOrEqual(drawing.height);
-      expect(one.x).toBeGreaterThanOrEqual(0);
-      expect(one.x + one.width).toBeLessThanOrEqual(drawing.width);
-    }
-  }));
-
-test('every conductor of every cable is drawn once, from its sheath', () =>
-  forEveryBox((drawing, job, wiring) => {
-    const cables = wiring.cables.filter((cable) => cable.from === drawing.box || cable.to === drawing.box);
-    const expected = cables.flatMap((cable) =>
-      conductorsOf(articleOf(job.stock, 'cable', cable.article))
-        .filter((colour) => colour !== 'raceway')
-        .map((colour) => conductorKey(cable.id, colour)),
+test('nothing that stands in a box covers another, and all fits the picture', () =>
+  forEveryBox(({ drawing }) => {
+    const all: Frame[] = [...drawing.fixtures, ...drawing.connectors, ...drawing.cables];
+    const covering = all.flatMap((a, i) =>
+      all.slice(i + 1).flatMap((b, k) => (overlaps(a, b) ? [`${i} on ${i + 1 + k}`] : [])),
     );
-    const drawn = drawing.wires.filter((wire) => wire.fromCable && wire.colour !== 'raceway');
-    expect(drawn.map((wire) => wire.key).sort()).toEqual(expected.sort());
-    expect(new Set(drawing.wires.map((wire) => wire.id)).size).toBe(drawing.wires.length);
+    expect(covering).toEqual([]);
+    for (const one of all) {
+      expect(one.x).toBeGreaterThanOrEqual(0);
+      expect(one.y).toBeGreaterThanOrEqual(0);
+      expect(one.x + one.width).toBeLessThanOrEqual(drawing.width);
+      expect(one.y + one.height).toBeLessThanOrEqual(drawing.height + 0.5);
+    }
   }));
 
-test('the familiar boxes are drawn with three crossings at the most: a device keeps its screws where it has them', () => {
-  for (const runs of [
-    ['F-S1', 'S1-L'],
-    ['F-S1', 'S1-S2', 'S2-L'],
-    ['F-S1', 'S1-L', 'L-S2'],
-    ['F-L', 'L-S1'],
-  ]) {
-    const { job, wiring } = planned(jobOf({ runs }));
-    for (const box of job.boxes)
-      expect([box.name, drawBox(wiring, job, box.id).crossings < 4]).toEqual([box.name, true]);
+test('no wire passes under the label of another', () =>
+  forEveryBox(({ drawing }) => {
+    const under: string[] = [];
+    for (const labelled of drawing.wires) {
+      const half = labelled.colour === 'bare' ? 5 : 8;
+      for (const label of labelled.labels) {
+        const frame = { x: label.x - half, y: label.y - 6, width: 2 * half, height: 12 };
+        for (const other of drawing.wires)
+          if (other !== labelled && piecesOf(other).some((piece) => overlaps(thinned(piece), frame)))
+            under.push(`${other.id} under ${labelled.id}`);
+      }
+    }
+    expect(under).toEqual([]);
+  }));
+
+/** What a point of the picture is on: a pin by its key, a connector by its id, a cable; read off the geometry alone. */
+const thingAt = (drawing: BoxDrawing, x: number, y: number): string => {
+  const near = (a: number, b: number) => Math.abs(a - b) < 0.6;
+  for (const { x: px, y: py, width, height, pins } of drawing.fixtures) {
+    if (y < py - 1 || y > py + height + 8 || !(near(x, px) || near(x, px + width))) continue;
+    const mine = pins.filter((pin) => near(pin.x, x)).sort((a, b) => Math.abs(a.y - y) - Math.abs(b.y - y));
+    if (mine[0]) return `pin ${mine[0].key}`;
   }
+  for (const one of drawing.connectors)
+    if (
+      (near(y, one.y) || near(y, one.y + one.height) || near(x, one.x) || near(x, one.x + one.width)) &&
+      x >= one.x - 1 &&
+      x <= one.x + one.width + 1 &&
+      y >= one.y - 1 &&
+      y <= one.y + one.height + 1
+    )
+      return one.form === 'air' ? 'air' : `connector ${one.id}`;
+  for (const one of drawing.cables)
+    if ((near(y, one.y) || near(y, one.y + one.height)) && x > one.x && x < one.x + one.width)
+      return `cable ${one.cable} ${one.end}`;
+  const { bond } = drawing;
+  if (
+    bond &&
+    x >= bond.x - 1 &&
+    x <= bond.x + bond.width + 1 &&
+    y >= bond.y - 1 &&
+    y <= bond.y + bond.height + 1
+  )
+    return `pin ${bond.key}`;
+  return 'air';
+};
+
+test('the picture says what the wiring says: every wire is drawn once, from where it comes to where it is joined or landed', () =>
+  forEveryBox(({ drawing, job, wiring }) => {
+    const drawn = drawing.wires.map((wire) => {
+      const [first, last] = [wire.points[0], wire.points.at(-1)];
+      if (!first || !last) throw new Error('a wire without points');
+      return `${wire.key}: ${thingAt(drawing, first.x, first.y)} > ${thingAt(drawing, last.x, last.y)}`;
+    });
+    const scene = readScene(job, wiring, compile(wiring, job), drawing.box);
+    const loose = new Set(scene.units.filter((one) => one.kind === 'loose').map((one) => one.id));
+    const pieces = new Set(scene.units.filter((one) => one.kind === 'piece').map((one) => one.id));
+    const spot = (one: (typeof scene.wires)[number]['from']): string => {
+      if (one.at === 'entry') return `cable ${one.entry}`;
+      if (one.at === 'pin') return `pin ${one.pin}`;
+      if (one.at === 'air') return 'air';
+      if (one.unit === 'bond') return `pin ${terminalKey({ box: drawing.box, name: 'ground' })}`;
+      return loose.has(one.unit) || pieces.has(one.unit) ? 'air' : `connector ${one.unit}`;
+    };
+    expect([...drawn].sort()).toEqual(
+      scene.wires.map((one) => `${one.key}: ${spot(one.from)} > ${spot(one.to)}`).sort(),
+    );
+    // The scene itself holds every conductor of every cable here, and every one of them once from its sheath.
+    const ends = wiring.cables.flatMap((cable) =>
+      (['from', 'to'] as const).flatMap((side): End[] =>
+        cable[side] === drawing.box
+          ? conductorsOf(articleOf(job.stock, 'cable', cable.article))
+              .filter((colour) => colour !== 'raceway')
+              .map((colour) => ({ cable: cable.id, side, colour }))
+          : [],
+      ),
+    );
+    const fromSheath = scene.wires.filter((one) => one.from.at === 'entry' && one.colour !== 'raceway');
+    const twice = wiring.landings
+      .filter(({ wire }) => 'end' in wire)
+      .map(({ wire }) => ('end' in wire ? endKey(wire.end) : ''));
+    const landedTwice = twice.filter((key, i) => twice.indexOf(key) !== i);
+    if (landedTwice.length === 0)
+      expect(fromSheath.map((one) => one.key).sort()).toEqual(
+        ends.map((end) => conductorKey(end.cable, end.colour)).sort(),
+      );
+  }));
+
+test('every screw is drawn where its article has it, landed or not, and so is every lead', () =>
+  forEveryBox(({ drawing, job, wiring }) => {
+    for (const { item, pins, x, y, width, height } of drawing.fixtures) {
+      if (item.kind !== 'device') continue;
+      expect(pins.map((pin) => pin.name)).toEqual(item.article.terminals.map((one) => one.name));
+      for (const pin of pins) {
+        const face = item.article.terminals.find((one) => one.name === pin.name)?.face;
+        expect([pin.x, pin.y]).toEqual([
+          face?.side === 'left' ? x : x + width,
+          y + (height * (face?.height ?? 0)) / 100,
+        ]);
+      }
+    }
+    const devices = wiring.devices.filter((one) => one.box === drawing.box);
+    const shown = drawing.fixtures.flatMap(({ item }) => (item.kind === 'device' ? [item.device] : []));
+    expect([...shown].sort()).toEqual(devices.map((one) => one.id).sort());
+    // From left to right in the order of the gangs.
+    const gangs = shown.map((id) => {
+      const slot = wiring.devices.find((one) => one.id === id)?.slot;
+      return job.slots.find((one) => one.id === slot)?.gang ?? Infinity;
+    });
+    expect(gangs).toEqual([...gangs].sort((a, b) => a - b));
+  }));
+
+test('the steps name each screw by the colour, the mark and the place at which it is drawn', () => {
+  let seen = 0;
+  for (const { drawing, job, wiring } of drawnBoxes) {
+    const { steps } = makeUpSteps(job, wiring, compile(wiring, job), drawing.box);
+    for (const { item, pins } of drawing.fixtures) {
+      if (item.kind !== 'device') continue;
+      for (const { name, part } of pins) {
+        const said = steps.filter((one) => one.id === `${drawing.box}/land/${item.device}/${name}`);
+        for (const { text } of said) {
+          seen += 1;
+          expect(text).toContain(`${part.colour} ${part.kind}`);
+          expect(text).toContain(placeOnFace(part));
+          if (part.marked !== null) expect(text).toContain(`marked ${part.marked}`);
+        }
+      }
+    }
+  }
+  expect(seen).toBeGreaterThan(150);
 });
 
-/** Where a screw is drawn on its device: by side, and its row from the top. */
-const drawnFace = (drawing: BoxDrawing) =>
-  drawing.items.flatMap(({ item, x, width, pins }) => {
-    if (item.kind !== 'device') return [];
-    const middle = x + width / 2;
-    const heights = [...new Set(pins.map((pin) => pin.y))].sort((a, b) => a - b);
-    const [top = 0] = heights;
-    return pins.map((pin) => ({
-      device: item.device,
-      article: item.article,
-      terminal: pin.pin,
-      side: pin.x < middle ? 'left' : 'right',
-      row: (pin.y - top) / 20,
-    }));
-  });
+const crossedFour = (article: string) => {
+  const asked = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-S3', 'S3-L'], chain: ['S1', 'S2', 'S3'] });
+  const slots = asked.slots.map((slot) =>
+    slot.box === 'S2' ? { ...slot, article: article as never } : slot,
+  );
+  return planned({ ...asked, slots });
+};
+const FOUR_WAYS = ['four-way-15', 'four-way-15-left-right', 'four-way-15-in-below', 'four-way-15-by-colour'];
 
-test('every screw is drawn where the face of the device has it, landed or not, whatever wires come', () =>
-  forEveryBox((drawing, job, wiring) => {
-    const drawn = drawnFace(drawing);
-    for (const { device, article, terminal, side, row } of drawn) {
-      const slot = wiring.devices.find((one) => one.id === device)?.slot;
-      const screws = job.slots.find((one) => one.id === slot)?.screws ?? 'usual';
-      const face = faceOf(article, screws);
-      const top = Math.min(...face.map((one) => one.row));
-      const screw = face.find((one) => one.terminal === terminal);
-      expect([terminal, side, row]).toEqual([terminal, screw?.side, (screw?.row ?? 9) - top]);
-    }
-    for (const device of wiring.devices.filter((one) => one.box === drawing.box)) {
-      const { terminals } = articleOf(job.stock, 'device', device.article);
-      expect(drawn.filter((one) => one.device === device.id)).toHaveLength(terminals.length);
-    }
-  }));
+/** Of a drawn four-way: the cables whose wires are on the screws that are connected as one pair, by colour and mark of the screws. */
+const pairsDrawn = (drawing: BoxDrawing): Map<string, Set<string | undefined>> => {
+  const four = drawing.fixtures.find(({ item }) => item.kind === 'device' && item.article.letter === 'S4');
+  const pairs = new Map<string, Set<string | undefined>>();
+  for (const { points, key } of drawing.wires) {
+    const end = points.at(-1);
+    const pin = four?.pins.find((one) => one.x === end?.x && one.y === end.y);
+    if (!pin || pin.part.colour === 'green') continue;
+    const name = `${pin.part.colour} ${pin.part.marked ?? ''}`;
+    pairs.set(name, (pairs.get(name) ?? new Set()).add(key.split('|')[1]));
+  }
+  return pairs;
+};
 
-/** The textbook four-way by how its screws sit: which cable each screw of a pair holds, by place in picture and step. */
-test.each(['usual', 'otherwise'] as const)(
-  'of a four-way with its screws as %s, picture and steps send both wires of a cable to one pair, place by place',
-  (screws) => {
-    const asked = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-S3', 'S3-L'], chain: ['S1', 'S2', 'S3'] });
-    const { job, wiring } = planned({ ...asked, slots: asked.slots.map((slot) => ({ ...slot, screws })) });
-    const four = wiring.devices.find((device) => device.article.startsWith('four-way'));
-    if (!four) throw new Error('there is no four-way');
-    const drawing = drawBox(wiring, job, four.box);
-    const face = drawing.items.find(({ item }) => item.kind === 'device');
-    const ends = drawing.wires.flatMap(({ key, points }) => {
-      const at = points.at(-1);
-      const pin = face?.pins.find((one) => one.x === at?.x && one.y === at.y);
-      return pin && /^(in|out)/.test(pin.pin) ? [{ cable: key.split('|')[1], ...pin }] : [];
-    });
-    expect(ends).toHaveLength(4);
-    const xs = [...new Set(ends.map((one) => one.x))].sort((a, b) => a - b);
-    const ys = [...new Set(ends.map((one) => one.y))].sort((a, b) => a - b);
-    const placeOf = ({ x, y }: { x: number; y: number }) =>
-      `${y === ys[0] ? 'top' : 'bottom'} ${x === xs[0] ? 'left' : 'right'}`;
-    // The pairs are one above the other with "top and bottom", beside one another with "left and right".
-    const pairOf = (place: string) => place.split(' ')[screws === 'usual' ? 0 : 1];
-    const byPair = new Map<string | undefined, Set<string | undefined>>();
-    for (const end of ends) {
-      const pair = pairOf(placeOf(end));
-      byPair.set(pair, (byPair.get(pair) ?? new Set()).add(end.cable));
-    }
-    expect([...byPair.values()].map((cables) => cables.size)).toEqual([1, 1]);
-    // The steps name the very place at which the wire is drawn.
-    const { steps } = makeUpSteps(job, wiring, compile(wiring, job), four.box);
-    for (const { pin, cable, ...at } of ends) {
-      const step = steps.find((one) => one.id.endsWith(`/land/${four.id}/${pin}`));
-      expect(step?.text).toContain(`screw, ${placeOf(at)}.`);
-      expect(step?.shows).toContain(cable);
-    }
+test.each(FOUR_WAYS)(
+  '%s: a sound one is drawn with one cable on each pair, a crossed one looks crossed',
+  (article) => {
+    const { job, wiring } = crossedFour(article);
+    const sound = drawBox(job, wiring, 'S2' as never);
+    expect([...pairsDrawn(sound).values()].map((cables) => cables.size)).toEqual([1, 1]);
+    const four = wiring.devices.find((one) => one.box === 'S2')?.id;
+    const on = (name: string) =>
+      wiring.landings.findIndex(
+        ({ terminal }) => 'device' in terminal && terminal.device === four && terminal.name === name,
+      );
+    const [a, b] = [wiring.landings[on('in 2')], wiring.landings[on('out 2')]];
+    if (!a || !b) throw new Error('no landings');
+    const crossed = {
+      ...wiring,
+      landings: wiring.landings.map((one) =>
+        one === a ? { ...a, terminal: b.terminal } : one === b ? { ...b, terminal: a.terminal } : one,
+      ),
+    };
+    const drawn = drawBox(job, crossed, 'S2' as never, { like: sound.order });
+    expect([...pairsDrawn(drawn).values()].map((cables) => cables.size)).toEqual([2, 2]);
+    // Nothing but the two wires has another place among its fellows.
+    expect(drawn.order).toEqual(sound.order);
+    const xs = (drawing: BoxDrawing) =>
+      [...drawing.cables, ...drawing.fixtures, ...drawing.connectors].map(({ x }) => x);
+    const shift = (xs(drawn)[0] ?? 0) - (xs(sound)[0] ?? 0);
+    const widths = Math.max(...xs(sound).map((x, i) => Math.abs((xs(drawn)[i] ?? 0) - x - shift)));
+    expect(widths).toBeLessThanOrEqual(32);
   },
 );
 
-test('track order is as good as trying every order', () => {
-  const wire = fc.record({
-    outer: fc.option(
-      fc.integer({ min: 0, max: 9 }).map((row) => row * 20),
-      { nil: null },
-    ),
-    inner: fc.integer({ min: 0, max: 9 }).map((row) => row * 20 + 10),
-    second: fc.integer({ min: 0, max: 9 }).map((row) => row * 20 + 10),
+test('two articles of one kind with different faces and the same wiring: pictures and steps differ, nets do not', () => {
+  const made = FOUR_WAYS.slice(0, 2).map((article) => {
+    const { job, wiring } = crossedFour(article);
+    const compiled = compile(wiring, job);
+    const pins = drawBox(job, wiring, 'S2' as never).fixtures.flatMap((one) =>
+      one.pins.map(({ key, part }) => `${key} ${part.side} ${part.height}`),
+    );
+    const { steps } = makeUpSteps(job, wiring, compiled, 'S2' as never);
+    const nets = wiring.landings.map(({ terminal }) => compiled.netOf(terminalKey(terminal)));
+    return {
+      pins,
+      texts: steps.map((one) => one.text),
+      nets,
+      joints: wiring.joints,
+      landings: wiring.landings,
+    };
   });
-  const orders = (items: number[]): number[][] =>
-    items.length < 2
-      ? [items]
-      : items.flatMap((one) => orders(items.filter((x) => x !== one)).map((rest) => [one, ...rest]));
-  let worse = 0;
-  fc.assert(
-    fc.property(fc.array(wire, { minLength: 2, maxLength: 5 }), (drawn) => {
-      const wires = drawn.map(({ outer, inner, second }): ChannelWire => ({
-        outer,
-        inner: outer === null ? [inner, second] : [inner],
-      }));
-      const best = Math.min(...orders(wires.map((_, i) => i)).map((order) => countCrossings(wires, order)));
-      const { crossings } = routeChannel(wires);
-      expect(crossings).toBeGreaterThanOrEqual(best);
-      worse += crossings - best;
-    }),
-    { seed: 17, numRuns: 300 },
-  );
-  // Local search may miss the best order now and then; on small channels hardly ever.
-  expect(worse).toBeLessThan(15);
+  const [usual, other] = made;
+  expect(other?.pins).not.toEqual(usual?.pins);
+  expect(other?.texts).not.toEqual(usual?.texts);
+  for (const same of ['nets', 'joints', 'landings'] as const) expect(other?.[same]).toEqual(usual?.[same]);
 });
 
-test('a straight run is one row, a branch gets a row of its own', () => {
-  const strip = (runs: string[]) => {
-    const { job, wiring } = planned(jobOf({ runs }));
-    return drawStrip(
-      wiring,
-      job,
-      wiring.cables.map((cable) => cable.id),
-    );
-  };
-  expect(strip(['F-S1', 'S1-S2', 'S2-L'])).toMatchObject({ columns: 4, rows: 1 });
-  const branched = strip(['F-S1', 'S1-L1', 'S1-L2', 'L1-L3']);
-  expect(branched).toMatchObject({ columns: 4, rows: 2 });
-  expect(branched.nodes.map((node) => [node.place, node.column, node.row])).toEqual([
-    ['panel', 0, 0],
-    ['S1', 1, 0],
-    ['L1', 2, 0],
-    ['L3', 3, 0],
-    ['L2', 2, 1],
-  ]);
+test('the same box is drawn the same again, and like itself', () => {
+  for (const { drawing, job, wiring } of drawnBoxes.filter((_, i) => i % 9 === 0)) {
+    expect(drawBox(job, wiring, drawing.box)).toEqual(drawing);
+    expect(drawBox(job, wiring, drawing.box, { like: drawing.order })).toEqual(drawing);
+  }
 });
+
+const permutations = (items: readonly number[]): number[][] =>
+  items.length < 2
+    ? [[...items]]
+    : items.flatMap((one) => permutations(items.filter((x) => x !== one)).map((rest) => [one, ...rest]));
+
+test('cables stand in an order that no other is better than', () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 6 }),
+      fc.array(fc.nat(5), { minLength: 36, maxLength: 36 }),
+      (n, given) => {
+        const c = Array.from({ length: n }, (_, i) =>
+          Float64Array.from({ length: n }, (_o, j) => given[6 * i + j] ?? 0),
+        );
+        const costOf = (order: readonly number[]) =>
+          order.reduce(
+            (sum, i, at) => order.slice(at + 1).reduce((more, j) => more + (c[i]?.[j] ?? 0), sum),
+            0,
+          );
+        const best = bestOrder(c);
+        expect(costOf(best.order)).toBe(best.crossings);
+        expect(best.crossings).toBe(Math.min(...permutations(c.map((_, i) => i)).map(costOf)));
+      },
+    ),
+    { seed: 21, numRuns: 200 },
+  ));
+
+test('in a channel two wires cross only where their order above is not their order below, and then once', () =>
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(fc.nat(20), { minLength: 2, maxLength: 9 }),
+      fc.uniqueArray(fc.nat(20), { minLength: 9, maxLength: 9 }),
+      (ups, downs) => {
+        const wires = ups.map((up, i) => ({ ups: [16 * up], downs: [16 * (downs[i] ?? 0) + 8] }));
+        const { tracks } = tracksOf(wires);
+        const drawn = wires.map(({ ups: [a = 0], downs: [b = 0] }, i) => {
+          const track = tracks[i];
+          const y = 10 * (track ?? 0) + 5;
+          const corners =
+            track === null
+              ? []
+              : [
+                  { x: a, y },
+                  { x: b, y },
+                ];
+          return { points: [{ x: a, y: -20 }, ...corners, { x: b, y: 300 }] };
+        });
+        const inverted = wires.flatMap((a, i) =>
+          wires
+            .slice(i + 1)
+            .filter((b) => ((a.ups[0] ?? 0) - (b.ups[0] ?? 0)) * ((a.downs[0] ?? 0) - (b.downs[0] ?? 0)) < 0),
+        );
+        expect(crossingsOf(drawn)).toBe(inverted.length);
+      },
+    ),
+    { seed: 22, numRuns: 400 },
+  ));

@@ -12,6 +12,7 @@ import {
   wiringOrEmpty,
   type Finding,
   type Job,
+  newWiringDoc,
 } from '../src/index.js';
 import { anyJob } from './support/arbitrary.js';
 import { anyFault, withFault } from './support/faults.js';
@@ -97,7 +98,7 @@ describe('existing work', () => {
   });
   test('a wiring kept as existing is judged by the edition of its day', () => {
     const { job, wiring } = planned(old(2008));
-    const kept = { ...job, wirings: [{ id: 'old' as never, kind: 'existing' as const, wiring }] };
+    const kept = { ...job, wirings: [newWiringDoc('old', 'existing', wiring)] };
     const rules = (one: Job) => reviewWiring(one, 'old')?.findings.map((finding) => finding.rule);
     expect(rules(kept)).not.toContain('neutral-at-switch');
     expect(rules({ ...kept, existingEdition: 2014 })).toContain('neutral-at-switch');
@@ -265,7 +266,7 @@ describe('remedies', () => {
         if (sound.landings.length === 0) return;
         const faulty = faults.reduce(withFault, sound);
         const wiring = unmarked ? { ...faulty, marks: [] } : faulty;
-        const found: Job = { ...job, wirings: [{ id: 'found' as never, kind: 'found', wiring }] };
+        const found: Job = { ...job, wirings: [newWiringDoc('found', 'found', wiring)] };
         check(found, 'found', inspect(found, wiring), offered);
       },
     );
@@ -284,7 +285,7 @@ describe('remedies', () => {
           : landing,
       ),
     };
-    const found: Job = { ...job, wirings: [{ id: 'found' as never, kind: 'found', wiring: shared }] };
+    const found: Job = { ...job, wirings: [newWiringDoc('found', 'found', shared)] };
     const finding = inspect(found, shared).find((one) => one.rule === 'one-wire-a-screw');
     if (!finding) throw new Error('not found');
     const [remedy] = remediesFor(found, 'found', finding);

@@ -13,6 +13,7 @@ import {
   wiringOrEmpty,
   writeJobFile,
   type Job,
+  newWiringDoc,
 } from '../src/index.js';
 import { jobOf } from './support/jobs.js';
 import { mutated } from './support/mutations.js';
@@ -45,7 +46,7 @@ const base = (): Job => {
   const found = wiringOrEmpty(planned);
   return {
     ...planned,
-    wirings: [...planned.wirings, { id: 'found' as never, kind: 'found', wiring: found }],
+    wirings: [...planned.wirings, newWiringDoc('found', 'found', found)],
   };
 };
 
@@ -142,7 +143,7 @@ test('an existing cable written box first, a run over 1000 ft, a found wiring ca
     routing: { ...job.routing, panel: { level: null, at: { x: -9000, y: 0, z: 60 } } },
   });
   const wiring = wiringOrEmpty(planJob(job).job);
-  isSound({ ...job, wirings: [{ id: 'wiring:planned' as never, kind: 'found', wiring }] });
+  isSound({ ...job, wirings: [newWiringDoc('wiring:planned', 'found', wiring)] });
 });
 
 test('a group of 22 switches is proved by a sample of its positions, and says so', () => {
@@ -160,7 +161,7 @@ test('a group of 22 switches is proved by a sample of its positions, and says so
     const swap: Record<string, string> = { 'in 2': 'out 1', 'out 1': 'in 2' };
     return { ...landing, terminal: { ...terminal, name: swap[terminal.name] ?? terminal.name } };
   });
-  const found = { id: 'found' as never, kind: 'found' as const, wiring: { ...wiring, landings: crossed } };
+  const found = newWiringDoc('found', 'found', { ...wiring, landings: crossed });
   const [proof] = reviewWiring({ ...job, wirings: [found] }, 'found')?.proofs ?? [];
   expect(proof?.working).toBeLessThan(proof?.positions ?? 0);
 });

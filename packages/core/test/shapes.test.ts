@@ -1,11 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import {
+  articlesOf,
+  drawBox,
+  facesOf,
   parseJobFile,
+  placeOnFace,
   plannedWiring,
   planJob,
   readJob,
   reviewJob,
   standardStock,
+  tellsApart,
   writeJobFile,
   type Job,
 } from '../src/index.js';
@@ -64,6 +69,69 @@ test.each(stores)(
     expect(findings.filter((one) => one.severity === 'violation')).toEqual([]);
   },
 );
+
+test('screws that sat otherwise are a device of its own: picture and steps show them where they did', () => {
+  const file = files.find(({ name }) => name.startsWith('long-shed'));
+  if (!file) throw new Error('no file');
+  const job = read(file.document);
+  const slot = job.slots.find((one) => one.id === 'river-switch-slot');
+  expect(slot?.article).toBe('four-way-15-otherwise');
+  expect(job.slots.filter((one) => one.article === null).map((one) => one.id)).toEqual([
+    'yard-switch-slot',
+    'ladder-switch-slot',
+  ]);
+  const before = plannedWiring(job);
+  const { job: again, circuits } = planJob(job);
+  const now = plannedWiring(again);
+  if (!before || !now || !slot) throw new Error('no wiring');
+  expect(circuits.every(({ outcome }) => outcome.ok)).toBe(true);
+  expect(now.devices).toEqual(before.devices);
+  expect([now.landings, now.joints].map((list) => list.length)).toEqual(
+    [before.landings, before.joints].map((list) => list.length),
+  );
+  const { fixtures } = drawBox(again, now, slot.box);
+  const pins = fixtures.flatMap((one) => one.pins.map(({ name, part }) => `${name}: ${placeOnFace(part)}`));
+  expect(pins).toEqual([
+    'in 1: high at the left',
+    'in 2: low at the left',
+    'out 1: high at the right',
+    'out 2: low at the right',
+    'ground: low at the left',
+  ]);
+  // The other faces of the standard stock can be picked in an old job too.
+  expect(facesOf(again, 'three-way-15').map((one) => one.id)).toEqual([
+    'three-way-15',
+    'three-way-15-otherwise',
+    'three-way-15-common-alone',
+    'three-way-15-common-below',
+  ]);
+});
+
+test('a device of any twelve terminals gets a face that draws and tells each of them', () => {
+  const uses = [
+    'line',
+    'load',
+    'hot',
+    'hot',
+    'hot',
+    'neutral',
+    'neutral',
+    'in',
+    'in',
+    'out',
+    'traveler',
+    'ground',
+  ];
+  const device = {
+    ...{ kind: 'device', id: 'odd', name: 'Odd', letter: 'S', amperes: 15, gangs: 1 },
+    terminals: uses.map((use, i) => ({ name: `terminal ${i}`, use })),
+    positions: [{ name: 'on', connected: [] }],
+  };
+  const [file] = files.filter(({ document }) => document.format === 2);
+  const job = read({ ...file?.document, stock: [...standardStock(), device] });
+  const odd = articlesOf(job.stock, 'device').find((one) => one.id === 'odd');
+  expect(new Set(odd?.terminals.map((one) => tellsApart(one.face))).size).toBe(12);
+});
 
 test('what no version wrote is refused, never guessed', () => {
   const [one] = files;

@@ -71,15 +71,15 @@ test('in a four-way box the pairs are told apart, and the check stands before an
   if (!four) throw new Error('there is no four-way');
   const { steps, otherEnds, tools } = makeUpSteps(job, wiring, compiled, four.box);
   const landings = steps.filter((step) => step.id.includes('/land/')).map((step) => step.text);
-  expect(landings.filter((text) => text.includes('IN screw'))).toHaveLength(2);
-  expect(landings.filter((text) => text.includes('OUT screw'))).toHaveLength(2);
+  expect(landings.filter((text) => text.includes('marked IN'))).toHaveLength(2);
+  expect(landings.filter((text) => text.includes('marked OUT'))).toHaveLength(2);
   const cablesOf = (screw: string) =>
     new Set(
       landings.filter((text) => text.includes(screw)).map((text) => /of the (.*?) to the/.exec(text)?.[1]),
     );
   // Both wires of one cable on one pair.
-  expect(cablesOf('IN screw').size).toBe(1);
-  expect(cablesOf('OUT screw').size).toBe(1);
+  expect(cablesOf('marked IN').size).toBe(1);
+  expect(cablesOf('marked OUT').size).toBe(1);
   expect(steps.findIndex((step) => step.phase === 'check')).toBeLessThan(
     steps.findIndex((step) => step.phase === 'devices'),
   );

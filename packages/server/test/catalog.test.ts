@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import { labourSchema, planJob, newJob, standardStock, type Article, type Job } from '@amber/core';
 import { CatalogStore } from '../src/index.js';
 import { ArticleEntity } from '../src/store/entities.js';
+import { Faces1700000000008 } from '../src/store/faces.js';
 import { SquareBoxes1700000000006 } from '../src/store/migrations.js';
 import { apiOn, freshSource } from './support/api.js';
 
@@ -64,4 +65,26 @@ test('a catalog of before gets the round rings, and its square boxes hold no lum
   });
   const wanted = standardStock().find((one) => one.id === 'ring-4-round');
   expect(answer.articles.find((one) => one.id === 'ring-4-round')).toEqual(wanted);
+});
+
+test('the devices of a catalog of before get their faces, and the other faces of the standard stock at their price', async () => {
+  const articles = source.getRepository(ArticleEntity);
+  const runner = source.createQueryRunner();
+  const faces = new Faces1700000000008();
+  await faces.down(runner);
+  const bare = await articles.findOneByOrFail({ id: 'four-way-15' });
+  expect(bare.details).not.toContain('"face"');
+  await articles.update({ id: 'four-way-15' }, { price: '98700' });
+  await articles.delete({ id: 'four-way-15-in-below' });
+  await faces.up(runner);
+  await runner.release();
+  const answer = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
+  const find = (id: string) => answer.articles.find((one) => one.id === id);
+  const usual = find('four-way-15');
+  const placeOf = (terminal: string) =>
+    usual?.kind === 'device' ? usual.terminals.find((one) => one.name === terminal)?.face : null;
+  expect(usual?.price).toBe(98_700);
+  expect(placeOf('in 1')).toEqual({ kind: 'screw', side: 'left', height: 20, colour: 'dark', marked: 'IN' });
+  const wanted = standardStock().find((one) => one.id === 'four-way-15-in-below');
+  expect(find('four-way-15-in-below')).toEqual({ ...wanted, price: 98_700 });
 });

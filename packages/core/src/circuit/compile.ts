@@ -1,6 +1,6 @@
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
-import { terminalKey, type Wiring } from '../model/wiring.js';
+import { createUnknown, terminalKey, type Wiring } from '../model/wiring.js';
 import { yokesOf } from './grounding.js';
 import { breakersOf, carrierOf, type Parts } from './parts.js';
 import { conductorKey } from './keys.js';
@@ -35,6 +35,8 @@ export interface Compiled {
   devices: readonly CompiledDevice[];
   luminaires: readonly CompiledLuminaire[];
   sources: readonly { id: CircuitId; hot: number; neutral: number; ground: number }[];
+  /** Nets with an end that nobody knows: they may be joined to anything. */
+  unknown: readonly number[];
 }
 
 /**
@@ -77,6 +79,14 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     };
   });
 
+  const isUnknown = createUnknown(wiring);
+  const unknown = wiring.cables.flatMap((cable) =>
+    conductorsOf(articleOf(parts.stock, 'cable', cable.article))
+      .filter((colour) =>
+        (['from', 'to'] as const).some((side) => isUnknown({ cable: cable.id, side, colour })),
+      )
+      .map((colour) => index(conductorKey(cable.id, colour))),
+  );
   const touches = fixedTouches(wiring, parts).map(([a, b]) => [index(a), index(b)] as const);
   const sets = new UnionFind(indices.size);
   for (const [a, b] of touches) sets.join(a, b);
@@ -91,6 +101,7 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
   const nets = new Map([...indices.entries()].map(([key, node]) => [key, net(node)]));
   return {
     netCount: numbers.size,
+    unknown: [...new Set(unknown.map(net))],
     netOf: (key) => nets.get(key),
     devices: devices.map(({ id, positions, nodesOf }) => {
       const mapped = positions.map((pairs) => pairs.map(([a, b]) => [net(a), net(b)] as const));

@@ -49,7 +49,7 @@ export const solveCurrents = (
   const memberNode = (member: Member): number => {
     if ('end' in member) return end(member.end.cable, member.end.side, member.end.colour);
     if ('pigtail' in member) return node(`pigtail|${member.pigtail.id}`);
-    return node(terminalKey({ luminaire: member.lead.luminaire, name: member.lead.name }));
+    return node(terminalKey(member.lead));
   };
   for (const joint of wiring.joints)
     for (const member of joint.members) ties.push([node(`joint|${joint.id}`), memberNode(member)]);

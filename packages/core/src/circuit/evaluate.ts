@@ -8,9 +8,9 @@ import { UnionFind } from './unionFind.js';
 
 /**
  * live: copper all the way to a closed breaker. backfed: reaches it only through a luminaire, and shocks all the same.
- * dead: held at nothing by a luminaire. floating: connected to nothing at all, so that a non-contact tester may be fooled.
+ * unknown: copper leads to an end that nobody knows, so it may be live. dead: held at nothing by a luminaire. floating: connected to nothing at all, so that a non-contact tester may be fooled.
  */
-export type NetState = 'live' | 'backfed' | 'neutral' | 'ground' | 'dead' | 'floating';
+export type NetState = 'live' | 'backfed' | 'unknown' | 'neutral' | 'ground' | 'dead' | 'floating';
 
 export type Short =
   { circuit: CircuitId; to: 'neutral' | 'ground' } | { circuit: CircuitId; to: 'otherHot'; other: CircuitId };
@@ -21,7 +21,7 @@ export interface LuminaireState {
   volts: number;
   /** From its hot terminal to its neutral one. */
   amperes: number;
-  light: 'lit' | 'dim' | 'dark';
+  light: 'lit' | 'dim' | 'dark' | 'unknown';
   /** The screw shell, which belongs on the neutral, is live (200.10(C), 410.90). */
   shellLive: boolean;
 }
@@ -81,6 +81,11 @@ export const evaluate = (compiled: Compiled, positions: Positions): State => {
     .filter(({ hot, neutral }) => hot !== neutral);
   const fixed = (root: number): number | null =>
     live.has(root) ? BRANCH_VOLTS : neutrals.has(root) || grounds.has(root) ? 0 : null;
+  const unknown = unknownSets(
+    compiled.unknown.map((net) => sets.find(net)),
+    loads,
+    (root) => fixed(root) !== null,
+  );
   const volts = floatingVolts(
     loads.map(({ one, hot, neutral }) => ({ a: hot, b: neutral, siemens: one.va / BRANCH_VOLTS ** 2 })),
     fixed,
@@ -91,6 +96,7 @@ export const evaluate = (compiled: Compiled, positions: Positions): State => {
     if (live.has(root)) return 'live';
     if (neutrals.has(root)) return 'neutral';
     if (grounds.has(root)) return 'ground';
+    if (unknown.has(root)) return 'unknown';
     const held = volts.get(root);
     if (held === undefined) return 'floating';
     return held > BRANCH_VOLTS * DARK_BELOW ? 'backfed' : 'dead';
@@ -100,15 +106,35 @@ export const evaluate = (compiled: Compiled, positions: Positions): State => {
     const drop = voltsOf(sets.find(one.hot)) - voltsOf(sets.find(one.neutral));
     const across = Math.abs(drop);
     const share = across / BRANCH_VOLTS;
+    const isUnknown = [one.hot, one.neutral].some((net) => unknown.has(sets.find(net)));
     return {
       id: one.id,
       volts: across,
       amperes: (drop * one.va) / BRANCH_VOLTS ** 2,
-      light: share < DARK_BELOW ? 'dark' : share < FULL_FROM ? 'dim' : 'lit',
+      light: isUnknown ? 'unknown' : share < DARK_BELOW ? 'dark' : share < FULL_FROM ? 'dim' : 'lit',
       shellLive: nets[one.neutral] === 'live',
     };
   });
   return { nets, luminaires, shorts, neutralsGrounded, neutralsJoined };
+};
+
+/** Sets that an end nobody knows leads to, by copper or through luminaires, and that no source settles. */
+const unknownSets = (
+  starts: readonly number[],
+  loads: readonly { hot: number; neutral: number }[],
+  isFixed: (root: number) => boolean,
+): ReadonlySet<number> => {
+  const reached = new Set<number>();
+  const queue = [...starts];
+  for (let root = queue.pop(); root !== undefined; root = queue.pop()) {
+    if (isFixed(root) || reached.has(root)) continue;
+    reached.add(root);
+    for (const { hot, neutral } of loads) {
+      if (hot === root) queue.push(neutral);
+      if (neutral === root) queue.push(hot);
+    }
+  }
+  return reached;
 };
 
 /**

@@ -10,5 +10,5 @@ export const jointKey = (id: string): string => `joint|${id}`;
 export const memberKey = (member: Member): string => {
   if ('end' in member) return conductorKey(member.end.cable, member.end.colour);
   if ('pigtail' in member) return pigtailKey(member.pigtail.id);
-  return terminalKey({ luminaire: member.lead.luminaire, name: member.lead.name });
+  return terminalKey(member.lead);
 };

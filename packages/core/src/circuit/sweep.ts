@@ -28,6 +28,7 @@ export const createSweep = (
   const contacts = compiled.devices.map((device) =>
     device.positions.map((pairs) => Int32Array.from(pairs.flat())),
   );
+  const isPartlyKnown = compiled.unknown.length > 0;
   const lampHot = Int32Array.from(compiled.luminaires, (one) => one.hot);
   const lampNeutral = Int32Array.from(compiled.luminaires, (one) => one.neutral);
   const sourceHot = Int32Array.from(compiled.sources, (one) => one.hot);
@@ -46,6 +47,8 @@ export const createSweep = (
   };
 
   return (positions, lights) => {
+    // What nobody knows has to be judged with all that follows from it.
+    if (isPartlyKnown) return 'notSettled';
     parent.set(apart);
     for (let d = 0; d < contacts.length; d++) {
       const pairs = contacts[d]?.[positions[d] ?? 0];

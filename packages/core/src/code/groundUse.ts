@@ -23,12 +23,6 @@ const CARRIES: Partial<Record<string, string>> = {
   neutral: 'the neutral',
 };
 
-const isGroundWire = (member: Member): boolean => {
-  if ('end' in member) return isGroundColour(member.end.colour);
-  if ('pigtail' in member) return isGroundColour(member.pigtail.colour);
-  return member.lead.name === 'ground';
-};
-
 const isGroundTerminal = (terminal: Terminal, { job, wiring }: Inspected): boolean => {
   if (!('device' in terminal)) return terminal.name === 'ground';
   const device = findDevice(wiring, terminal.device);
@@ -36,14 +30,21 @@ const isGroundTerminal = (terminal: Terminal, { job, wiring }: Inspected): boole
   return article?.terminals.find((one) => one.name === terminal.name)?.use === 'ground';
 };
 
+const isGroundWire = (member: Member, inspected: Inspected): boolean => {
+  if ('end' in member) return isGroundColour(member.end.colour);
+  if ('pigtail' in member) return isGroundColour(member.pigtail.colour);
+  return isGroundTerminal(member.lead, inspected);
+};
+
 const findMisused = (inspected: Inspected): MisusedGround[] => {
   const { wiring, compiled, roles } = inspected;
   const found: MisusedGround[] = [];
   const carries = (key: string) => CARRIES[roles[compiled.netOf(key) ?? -1] ?? ''] ?? 'more than a ground';
   for (const joint of wiring.joints) {
-    if (joint.members.every(isGroundWire)) continue;
+    const isGround = (member: Member) => isGroundWire(member, inspected);
+    if (joint.members.every(isGround)) continue;
     for (const member of joint.members) {
-      if (!isGroundWire(member) || 'lead' in member) continue;
+      if (!isGround(member) || 'lead' in member) continue;
       const wire = 'end' in member ? member.end : member.pigtail;
       const cable = 'end' in member ? member.end.cable : null;
       found.push({ box: joint.box, colour: wire.colour, cable, carries: carries(jointKey(joint.id)) });

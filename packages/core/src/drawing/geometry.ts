@@ -1,67 +1,129 @@
+import type { DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
-import type { BoxId, CableId, Place } from '../model/ids.js';
-import type { Item } from './boxItems.js';
+import type { FacePart } from '../model/face.js';
+import type { BoxId, CableId, DeviceId, JointId, LuminaireId } from '../model/ids.js';
+import type { Role } from '../circuit/roles.js';
 
-/** All measures are abstract units; at scale 1 one unit is one pixel of a screen. */
-export const ROW = 20;
-export const TRACK = 11;
-/** Straight wire beside a sheath or a pin, kept clear for its label. */
-export const STUB = 25;
-export const SHEATH = { width: 80, inside: 24 } as const;
-export const PADDING = 20;
-export const GAP_ROWS = 1;
-export const ITEM_WIDTH = { joint: 76, device: 100, luminaire: 72, bond: 44 } as const;
+/** All measures are abstract units; at scale 1 one unit is one pixel of a screen. A column is as wide as a cell. */
+export const CELL = 16;
+export const TRACK = 10;
+/** Size of the letters of labels. */
+export const LABEL = 12;
+/** Room for a label where a wire leaves a sheath or a connector, and where it arrives. */
+export const LABEL_ROOM = 20;
+export const LABEL_SIZE = { width: 22, height: 15 } as const;
 
 export type Side = 'left' | 'right';
+export type Edge = 'top' | 'bottom';
 export interface Point {
   x: number;
   y: number;
 }
+export interface Frame extends Point {
+  width: number;
+  height: number;
+}
 
-export interface DrawnPin extends Point {
-  pin: string;
-  side: Side | 'top' | 'bottom';
-}
-export interface DrawnItem {
-  item: Item;
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-  pins: DrawnPin[];
-}
-export interface DrawnSheath {
+/** A cable where it comes in: its sheath, with what is written on it in lines. */
+export interface DrawnCable extends Frame {
   cable: CableId;
-  side: Side;
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-  name: string;
+  end: 'from' | 'to';
+  edge: Edge;
   awg: number;
-  /** The place at the other end, and whether this end is the one away from the feed. */
-  other: Place;
-  incoming: boolean;
+  /** The type first, then where it goes, in full. */
+  lines: string[];
   existing: boolean;
 }
+
+export interface DrawnPin extends Point {
+  /** Key of the terminal. */
+  key: string;
+  /** What the article calls it. */
+  name: string;
+  part: FacePart;
+}
+
+export type FixtureItem =
+  | { kind: 'device'; device: DeviceId; article: DeviceArticle }
+  | {
+      kind: 'luminaire';
+      luminaire: LuminaireId;
+      form: 'lampholder' | 'luminaire' | 'fan' | 'onward';
+      /** The lights that hang on it, of a fan. */
+      lights: LuminaireId[];
+    };
+
+/** A device or luminaire as it is seen from the front; what it controls stands over it in lines. */
+export interface DrawnFixture extends Frame {
+  id: string;
+  item: FixtureItem;
+  title: string[];
+  pins: DrawnPin[];
+}
+
+export type ConnectorFamily = 'lever' | 'pushIn' | 'twistOn' | 'groundingTwistOn' | 'crimp';
+
+/** One connector of a splice, or the splice where it has none. */
+export interface DrawnConnector extends Frame {
+  id: string;
+  /** Null for an end in the air. */
+  joint: JointId | null;
+  /** Key of the net lookup. */
+  key: string;
+  /** A connector, a splice without one, or an end in the air. */
+  form: 'connector' | 'none' | 'air';
+  family: ConnectorFamily | null;
+  role: Role;
+  lines: string[];
+  ports: Point[];
+}
+
+/** The wire that ties two connectors of a chain. */
+export interface DrawnJumper {
+  joint: JointId;
+  key: string;
+  colour: Colour;
+  points: Point[];
+}
+
 export interface DrawnWire {
   id: string;
   key: string;
   colour: Colour;
   mark: Colour | null;
   points: Point[];
-  /** Where its colour label goes; clear of every other wire. */
-  label: Point & { anchor: 'start' | 'end' };
-  fromCable: boolean;
+  /** Middles of its labels, at both ends; one where it ends in the air. */
+  labels: Point[];
+  /** The longest straight piece of it, for words along it. */
+  along: { a: Point; b: Point };
+  /** Where the bands of a re-identified conductor go. */
+  band: Point | null;
+  kind: 'conductor' | 'tail' | 'lead';
+  /** A conductor that ends in the air, or that nobody has followed. */
+  loose: 'loose' | 'unseen' | null;
 }
+
+export interface DrawnBond extends Frame {
+  key: string;
+}
+
+/** Where the parts of a box stand beside one another: handed on, it keeps a changed wiring as it was drawn. */
+export interface Order {
+  cables: Record<Edge, string[]>;
+  places: string[][];
+}
+
 export interface BoxDrawing {
   box: BoxId;
   width: number;
   height: number;
-  /** The enclosure; sheaths straddle its sides. */
-  enclosure: { x: number; y: number; width: number; height: number };
-  items: DrawnItem[];
-  sheaths: DrawnSheath[];
+  enclosure: Frame & { form: 'device' | 'round'; metal: boolean };
+  cables: DrawnCable[];
+  fixtures: DrawnFixture[];
+  connectors: DrawnConnector[];
+  jumpers: DrawnJumper[];
+  bond: DrawnBond | null;
   wires: DrawnWire[];
   crossings: number;
+  order: Order;
 }

@@ -1,10 +1,19 @@
 import { articleOf } from '../model/articles.js';
-import { PANEL, type CableId, type DeviceId, type LuminaireId, type Place } from '../model/ids.js';
+import {
+  PANEL,
+  UNKNOWN_PLACE,
+  type CableId,
+  type DeviceId,
+  type LuminaireId,
+  type Place,
+} from '../model/ids.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Parts } from '../circuit/parts.js';
 
 /** One place of the run: the panel or a box, with what it holds. Columns and rows count from 0. */
 export interface StripNode {
+  /** The place; of an end that nobody knows, its cable. */
+  id: string;
   place: Place;
   column: number;
   row: number;
@@ -14,8 +23,9 @@ export interface StripNode {
 
 export interface StripEdge {
   cable: CableId;
-  from: Place;
-  to: Place;
+  /** Ids of its nodes. */
+  from: string;
+  to: string;
   name: string;
   insulated: number;
   /** Inches along the run. */
@@ -47,32 +57,34 @@ export const drawStrip = (
   const edges: StripEdge[] = [];
   const drawn = new Set<string>();
   let rows = 1;
-  const visit = (place: Place, column: number, row: number) => {
+  const visit = (place: Place, column: number, row: number, id: string = place) => {
     nodes.push({
-      place,
+      ...{ id, place },
       column,
       row,
       devices: wiring.devices.filter((device) => device.box === place).map((device) => device.id),
       luminaires: parts.luminaires.filter((one) => one.box === place).map((one) => one.id),
     });
+    if (place === UNKNOWN_PLACE) return;
     let first = true;
     for (const cable of mine) {
       if (drawn.has(cable.id) || (cable.from !== place && cable.to !== place)) continue;
       drawn.add(cable.id);
       const other = cable.from === place ? cable.to : cable.from;
+      const node = other === UNKNOWN_PLACE ? cable.id : other;
       const article = articleOf(parts.stock, 'cable', cable.article);
       edges.push({
         cable: cable.id,
-        from: place,
-        to: other,
+        from: id,
+        to: node,
         name: article.name,
         insulated: article.insulated.length,
         length: cable.length,
         lengthSource: cable.lengthSource,
         existing: cable.existing,
       });
-      if (nodes.some((node) => node.place === other)) continue;
-      visit(other, column + 1, first ? row : rows++);
+      if (nodes.some((one) => one.id === node)) continue;
+      visit(other, column + 1, first ? row : rows++, node);
       first = false;
     }
   };

@@ -27,7 +27,7 @@ export const sketchRun = (job: Job, cables: readonly CableId[]): RunSketch | nul
   const wiring = plannedWiring(job);
   if (!wiring || cables.length === 0) return null;
   const { nodes, edges, columns, rows } = drawStrip(wiring, job, cables);
-  const index = (place: string) => nodes.findIndex((node) => node.place === place);
+  const index = (id: string) => nodes.findIndex((node) => node.id === id);
   const letterOf = (id: string) => {
     const device = findDevice(wiring, id);
     // A receptacle has no letter of its own in a group.

@@ -1,18 +1,11 @@
 import { UNITS } from '../model/job.js';
+import { isRaw, listOf, type Raw } from './raw.js';
+import { toThird } from './toThird.js';
 
-/**
+/*
  * Job files of earlier formats, brought up one format at a time. Each step is a function on raw JSON: what was checked by an
  * older schema is not known to this one. What a step cannot know is left "not told", and asked; nothing is guessed.
  */
-type Raw = Record<string, unknown>;
-
-const isRaw = (value: unknown): value is Raw =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-const listOf = (document: Raw, key: string): unknown[] => {
-  const list = document[key];
-  return Array.isArray(list) ? (list as unknown[]) : [];
-};
 
 /** Does it say of any of its fields that something is there? */
 const saysAnything = (contents: Raw): boolean =>
@@ -126,7 +119,7 @@ const toSecond = (document: Raw): Raw => {
 };
 
 /** By the format that each one starts from. */
-const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = { 1: toSecond };
+const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = { 1: toSecond, 2: toThird };
 
 /** A job file of any earlier format as the format `to` has it. */
 export const migrated = (document: object, from: number, to: number): object => {

@@ -37,7 +37,7 @@ export const truthTableSchema = z.strictObject({
   rows: z.array(
     z.strictObject({
       positions: z.array(count),
-      lights: z.array(z.enum(['lit', 'dim', 'dark'])),
+      lights: z.array(z.enum(['lit', 'dim', 'dark', 'unknown'])),
       receptaclesLive: z.array(z.boolean()),
       shorts: z.array(shortSchema),
     }),

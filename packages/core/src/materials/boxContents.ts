@@ -4,7 +4,7 @@ import type { BoxContents } from '../model/contents.js';
 import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Awg } from '../model/units.js';
-import { articlesAt, placeOfEnd, type Wiring } from '../model/wiring.js';
+import { articlesAt, placeOfEnd, type Member, type Wiring } from '../model/wiring.js';
 import { chosenOffer } from './boxChoice.js';
 import { boxFill, type BoxFill, type FillUnknown } from '../nec/boxFill.js';
 
@@ -47,12 +47,27 @@ const yokesIn = (job: Job, wiring: Wiring, box: BoxId): BoxContents['yokes'] => 
         ),
       ),
   );
+  const awgOf = (member: Member): Awg[] =>
+    'end' in member
+      ? [awgOfCable.get(member.end.cable) ?? 14]
+      : 'pigtail' in member
+        ? [member.pigtail.awg]
+        : [];
   return devices.map((device) => {
-    const sizes = wiring.landings.flatMap(({ wire, terminal }) => {
+    // What a lead of the device is spliced to counts as connected to it; the lead itself is the device's own.
+    const spliced = wiring.joints
+      .filter(({ members }) =>
+        members.some(
+          (member) => 'lead' in member && 'device' in member.lead && member.lead.device === device.id,
+        ),
+      )
+      .flatMap(({ members }) => members.flatMap(awgOf));
+    const landed = wiring.landings.flatMap(({ wire, terminal }) => {
       if (!('device' in terminal) || terminal.device !== device.id) return [];
       const awg = 'end' in wire ? awgOfCable.get(wire.end.cable) : awgOfPigtail.get(wire.pigtail);
       return awg ? [awg] : [];
     });
+    const sizes = [...landed, ...spliced];
     const thickest = sizes.reduce<Awg>((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
     return { gangs: articleOf(job.stock, 'device', device.article).gangs, awg: thickest };
   });
@@ -63,8 +78,9 @@ const leadsIn = (job: Job, wiring: Wiring, box: BoxId) => {
   const leads = wiring.joints
     .filter((joint) => joint.box === box)
     .flatMap((joint) => joint.members.flatMap((member) => ('lead' in member ? [member.lead] : [])))
-    .filter((lead) => lead.name !== 'ground')
-    .flatMap((lead) => findLuminaire(job, lead.luminaire) ?? []);
+    // Leads of a device go with its yoke.
+    .flatMap((lead) => ('luminaire' in lead && lead.name !== 'ground' ? [lead.luminaire] : []))
+    .flatMap((luminaire) => findLuminaire(job, luminaire) ?? []);
   return {
     thin: leads.filter((one) => one.leadAwg > 14).map((one) => one.leadAwg),
     thick: leads.filter((one) => one.leadAwg <= 14).map((one) => one.leadAwg),
@@ -105,7 +121,9 @@ export const unplannedIn = (job: Job, wiring: Wiring, box: BoxId) => {
   const fitted = new Set(wiring.devices.map((device) => device.slot));
   const hung = new Set<string>([
     ...wiring.joints.flatMap(({ members }) =>
-      members.flatMap((member) => ('lead' in member ? [member.lead.luminaire] : [])),
+      members.flatMap((member) =>
+        'lead' in member && 'luminaire' in member.lead ? [member.lead.luminaire] : [],
+      ),
     ),
     ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
   ]);

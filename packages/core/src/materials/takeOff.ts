@@ -1,4 +1,4 @@
-import { findLuminaire, findSlot } from '../model/lookup.js';
+import { findSlot, leadAwg } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
 import { hueOf } from '../model/colours.js';
@@ -91,7 +91,7 @@ const sizeOf = (job: Job, wiring: Wiring) => {
   return (member: Member): Awg => {
     if ('end' in member) return cables.get(member.end.cable) ?? 14;
     if ('pigtail' in member) return member.pigtail.awg;
-    return findLuminaire(job, member.lead.luminaire)?.leadAwg ?? 18;
+    return leadAwg(job, wiring, member.lead);
   };
 };
 

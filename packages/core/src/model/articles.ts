@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { insulatedColourSchema, type Colour } from './colours.js';
+import { facePartSchema, faultOfFace } from './face.js';
 import { isolated } from './isolated.js';
 import { articleIdSchema } from './ids.js';
 import { awgSchema, moneySchema, volumeSchema } from './units.js';
@@ -76,10 +77,16 @@ export const deviceArticleSchema = z.strictObject({
       z.strictObject({
         name: terminalNameSchema,
         use: z.enum(['line', 'load', 'common', 'traveler', 'in', 'out', 'hot', 'neutral', 'ground']),
+        /** Where it is on the device in the hand, and how it is told: picture, steps and tables speak of the same. */
+        face: facePartSchema,
       }),
     )
     .min(2)
-    .max(12),
+    .max(12)
+    .superRefine((terminals, context) => {
+      const fault = faultOfFace(terminals);
+      if (fault) context.addIssue({ code: 'custom', path: [fault.at, 'face'], message: fault.message });
+    }),
   positions: z
     .array(z.strictObject({ name: z.string().min(1).max(20), connected: z.array(terminalPairSchema) }))
     .min(1)
@@ -101,6 +108,16 @@ export const deviceArticleSchema = z.strictObject({
   companion: articleIdSchema.nullable().default(null),
 });
 export type DeviceArticle = z.infer<typeof deviceArticleSchema>;
+export type DeviceTerminal = DeviceArticle['terminals'][number];
+
+/** All of a device but its name, its price and its face. */
+const wiringOf = ({ id, name, price, terminals, ...rest }: DeviceArticle): string => {
+  void [id, name, price];
+  return JSON.stringify([rest, terminals.map(({ name: terminal, use }) => [terminal, use])]);
+};
+
+/** Are two devices one and the same to the circuit, whatever their faces? */
+export const wiresAlike = (a: DeviceArticle, b: DeviceArticle): boolean => wiringOf(a) === wiringOf(b);
 
 /**
  * A box, or a section put on one: a plaster ring or an extension. A section adds its volume, where marked or listed
@@ -156,6 +173,20 @@ export const connectorArticleSchema = z
   });
 export type ConnectorArticle = z.infer<typeof connectorArticleSchema>;
 
+/** A luminaire or a fan as it comes: what it brings to be joined or landed, by its face seen from below. */
+export const luminaireArticleSchema = z.strictObject({
+  ...common,
+  kind: z.literal('luminaire'),
+  form: z.enum(['lampholder', 'luminaire', 'fan']),
+  terminals: z.strictObject({
+    hot: facePartSchema,
+    neutral: facePartSchema,
+    /** Null where it has no metal to ground. */
+    ground: facePartSchema.nullable(),
+  }),
+});
+export type LuminaireArticle = z.infer<typeof luminaireArticleSchema>;
+
 /** What else a job uses up. Wire and tape are by the foot, the rest each. */
 export const sundryArticleSchema = z.strictObject({
   ...common,
@@ -177,6 +208,7 @@ export const articleSchema = z.discriminatedUnion('kind', [
   deviceArticleSchema,
   boxArticleSchema,
   connectorArticleSchema,
+  luminaireArticleSchema,
   sundryArticleSchema,
 ]);
 export type Article = z.infer<typeof articleSchema>;

@@ -14,10 +14,11 @@ export const HUES = [
   'gray',
   'green',
 ] as const;
-export type Hue = (typeof HUES)[number];
+export const hueSchema = z.enum(HUES);
+export type Hue = z.infer<typeof hueSchema>;
 
 /** Conductors of one cable or raceway that look alike are told apart by a number: black, black-2, black-3. */
-export const insulatedColourSchema = z.templateLiteral([z.enum(HUES), z.enum(['', '-2', '-3'])]);
+export const insulatedColourSchema = z.templateLiteral([hueSchema, z.enum(['', '-2', '-3'])]);
 export type InsulatedColour = z.infer<typeof insulatedColourSchema>;
 
 /**

@@ -66,6 +66,9 @@ export type PigtailId = z.infer<typeof pigtailIdSchema>;
  */
 export const UNNAMED_BREAKER = 'breaker~unnamed' as CircuitId;
 
+/** Stands for a place that nobody knows, at the far end of a cable that was found. It is no box of the job; what hangs there may be anything. */
+export const UNKNOWN_PLACE = 'place~unknown' as BoxId;
+
 /** The panel is a place that cables come from; it is not a box of the job. */
 export const PANEL = 'panel';
 export const placeSchema = z.union([z.literal(PANEL), boxIdSchema]);

@@ -90,11 +90,6 @@ export const slotSchema = z.strictObject({
   role: deviceRoleSchema.default('switch'),
   /** The very device; null lets the program take the first of the stock that suits. */
   article: articleIdSchema.nullable().default(null),
-  /**
-   * How the screws of the device in hand sit, where that is not as usual: the pairs of a four-way left and right instead of top
-   * and bottom; the common of a three-way alone instead of dark; line and load marked as two numbered lines.
-   */
-  screws: z.enum(['usual', 'otherwise']).default('usual'),
   /** It is there already and is not bought. */
   existing: z.boolean().default(false),
 });
@@ -231,10 +226,16 @@ export type RunFact = z.infer<typeof runFactSchema>;
 export const wiringDocSchema = z.strictObject({
   id: wiringIdSchema,
   kind: z.enum(['existing', 'planned', 'found', 'built']),
+  /** The wiring of the job that it was made from; null where it stands for itself. */
+  basedOn: wiringIdSchema.nullable().default(null),
+  /** How sure each box of it is: proposed by the program as usual, partly looked at, or seen. A box not named is planned. */
+  certainty: z.record(boxIdSchema, z.enum(['assumed', 'partlySeen', 'seen'])).default({}),
   wiring: wiringSchema,
 });
 
-export const JOB_FORMAT = 2;
+export type WiringDoc = z.infer<typeof wiringDocSchema>;
+
+export const JOB_FORMAT = 3;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

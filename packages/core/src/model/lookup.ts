@@ -1,6 +1,8 @@
+import { articleOf, type Article, type DeviceTerminal } from './articles.js';
 import type { BoxId } from './ids.js';
 import type { Group, Job, Luminaire, Slot } from './job.js';
-import type { Cable, Device, Wiring } from './wiring.js';
+import type { Awg } from './units.js';
+import type { Cable, Device, Lead, Wiring } from './wiring.js';
 
 /**
  * Where something of a job or a wiring is. Neither is ever changed in place, nor are their lists, so a list is sorted once, however
@@ -112,3 +114,20 @@ export const devicesInBox = (wiring: Wiring, box: string): List<Device> => devic
 /** The device that stands in a slot. */
 export const deviceInSlot = (wiring: Wiring, slot: string): Device | undefined =>
   devicesBySlot(wiring.devices, slot)[0];
+
+/** A terminal or a lead of a device, with its face; undefined where the device or the terminal is not there. */
+export const deviceTerminal = (
+  stock: readonly Article[],
+  wiring: Wiring,
+  { device: id, name }: { device: string; name: string },
+): DeviceTerminal | undefined => {
+  const device = findDevice(wiring, id);
+  return device && articleOf(stock, 'device', device.article).terminals.find((one) => one.name === name);
+};
+
+/** Size of a lead; 18 AWG where nobody says whose it is. */
+export const leadAwg = (job: Job, wiring: Wiring, lead: Lead): Awg => {
+  if ('luminaire' in lead) return findLuminaire(job, lead.luminaire)?.leadAwg ?? 18;
+  const face = deviceTerminal(job.stock, wiring, lead)?.face;
+  return face?.kind === 'lead' ? face.awg : 18;
+};

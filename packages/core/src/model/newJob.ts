@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import type { Article } from './articles.js';
-import type { JobId } from './ids.js';
+import type { JobId, WiringId } from './ids.js';
 import {
   JOB_FORMAT,
   UNITS,
@@ -12,10 +12,12 @@ import {
   runFactSchema,
   slotSchema,
   type Job,
+  type WiringDoc,
 } from './job.js';
 import { labourSchema, type Labour } from './labour.js';
 import { doorSchema, levelSchema, pictureSchema, roomSchema, routingSchema } from './place.js';
 import { preferencesSchema } from './preferences.js';
+import type { Wiring } from './wiring.js';
 
 /** An empty job. Stock and labour units become the job's own: it keeps what it was planned and priced with. */
 export const newJob = (
@@ -74,3 +76,12 @@ export const newDoor = completing(doorSchema);
 export const newLevel = completing(levelSchema);
 export const newPicture = completing(pictureSchema);
 export const newRunFact = completing(runFactSchema);
+
+/** A wiring with what says whose it is; nothing is said yet of how sure it is. */
+export const newWiringDoc = (id: string, kind: WiringDoc['kind'], wiring: Wiring): WiringDoc => ({
+  id: id as WiringId,
+  kind,
+  basedOn: null,
+  certainty: {},
+  wiring,
+});

@@ -1,7 +1,7 @@
 import { findRoom } from './lookup.js';
 import { conductorsOf } from './articles.js';
 import { isGroundColour } from './colours.js';
-import { PANEL, UNNAMED_BREAKER, isReturn, placeOfNode, type TreePlace } from './ids.js';
+import { PANEL, UNKNOWN_PLACE, UNNAMED_BREAKER, isReturn, placeOfNode, type TreePlace } from './ids.js';
 import { jobShape, type Job } from './job.js';
 import { endKey, type End, type Terminal, type Wiring } from './wiring.js';
 
@@ -79,7 +79,7 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
   const cableArticle = known(articles('cable'), 'cable in the stock called', report);
   wiring.cables.forEach((c, i) => {
     place(c.from, [...at, 'cables', i, 'from']);
-    box(c.to, [...at, 'cables', i, 'to']);
+    if (c.to !== UNKNOWN_PLACE) box(c.to, [...at, 'cables', i, 'to']);
     cableArticle(c.article, [...at, 'cables', i, 'article']);
     c.via.forEach((one, k) => box(one.box, [...at, 'cables', i, 'via', k, 'box']));
   });
@@ -101,7 +101,7 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
       if ('end' in member) {
         end(member.end, [...here, 'end']);
         once(member.end, 'joined', here);
-      } else if ('lead' in member) luminaire(member.lead.luminaire, [...here, 'lead', 'luminaire']);
+      } else if ('lead' in member) terminal(member.lead, [...here, 'lead']);
       else if (pigtails.has(member.pigtail.id))
         report(here, `the pigtail id "${member.pigtail.id}" is used twice`);
       else pigtails.add(member.pigtail.id);
@@ -122,6 +122,17 @@ const checkWiring = (job: Job, wiring: Wiring, at: Path, report: Report) => {
     } else if (!pigtails.has(landing.wire.pigtail))
       report([...path, 'wire', 'pigtail'], `there is no pigtail "${landing.wire.pigtail}"`);
     terminal(landing.terminal, [...path, 'terminal']);
+  });
+  const luminaireArticle = known(articles('luminaire'), 'luminaire in the stock called', report);
+  wiring.luminaires.forEach((one, i) => {
+    luminaire(one.id, [...at, 'luminaires', i, 'id']);
+    luminaireArticle(one.article, [...at, 'luminaires', i, 'article']);
+  });
+  wiring.unseen.forEach((e, i) => {
+    const path = [...at, 'unseen', i];
+    end(e, path);
+    if (used.has(endKey(e)))
+      report(path, `the ${e.colour} end of cable "${e.cable}" is joined or landed, so somebody has seen it`);
   });
   wiring.marks.forEach((mark, i) => end(mark.end, [...at, 'marks', i, 'end']));
 };
@@ -259,6 +270,12 @@ const checkReferences = (job: Job, report: Report) => {
     report(['wirings'], `a job has at most 20 wirings beside the planned one; this one has ${besides}`);
   if (job.wirings.length - besides > 1)
     report(['wirings'], 'a job has one planned wiring; take the others out, or call them found');
+  const wirings = known(idsOf(job.wirings), 'wiring', report);
+  job.wirings.forEach((document, i) => {
+    if (document.basedOn !== null) wirings(document.basedOn, ['wirings', i, 'basedOn']);
+    const boxes = known(idsOf(job.boxes), 'box', report);
+    for (const id of Object.keys(document.certainty)) boxes(id, ['wirings', i, 'certainty', id]);
+  });
   job.wirings.forEach((document, i) => checkWiring(job, document.wiring, ['wirings', i, 'wiring'], report));
 };
 

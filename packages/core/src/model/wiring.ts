@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { colourSchema, markColourSchema } from './colours.js';
 import {
   PANEL,
+  UNKNOWN_PLACE,
   articleIdSchema,
   boxIdSchema,
   cableIdSchema,
@@ -69,12 +70,17 @@ export type Cable = z.infer<typeof cableSchema>;
 /** A short piece of wire that does not leave the box. */
 export const pigtailSchema = z.strictObject({ id: pigtailIdSchema, colour: colourSchema, awg: awgSchema });
 
+/** A wire that a luminaire or a device brings with it: it is spliced, never landed. */
+export const leadSchema = z.union([
+  z.strictObject({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
+  z.strictObject({ device: deviceIdSchema, name: z.string().min(1).max(40) }),
+]);
+export type Lead = z.infer<typeof leadSchema>;
+
 export const memberSchema = z.union([
   z.strictObject({ end: endSchema }),
   z.strictObject({ pigtail: pigtailSchema }),
-  z.strictObject({
-    lead: z.strictObject({ luminaire: luminaireIdSchema, name: z.enum(['hot', 'neutral', 'ground']) }),
-  }),
+  z.strictObject({ lead: leadSchema }),
 ]);
 export type Member = z.infer<typeof memberSchema>;
 
@@ -124,6 +130,13 @@ export const wiringSchema = z.strictObject({
   joints: z.array(jointSchema).max(50_000),
   landings: z.array(landingSchema).max(100_000),
   marks: z.array(markSchema).max(50_000),
+  /** Ends that nobody has looked at: what they are joined to is not known. Every other end without a splice or a screw is loose. */
+  unseen: z.array(endSchema).max(50_000).default([]),
+  /** Luminaires as fitted, by article; of one that is not here its place in the job tells what it brings. */
+  luminaires: z
+    .array(z.strictObject({ id: luminaireIdSchema, article: articleIdSchema }))
+    .max(1000)
+    .default([]),
 });
 export type Wiring = z.infer<typeof wiringSchema>;
 
@@ -135,6 +148,8 @@ export const emptyWiring = (): Wiring => ({
   joints: [],
   landings: [],
   marks: [],
+  unseen: [],
+  luminaires: [],
 });
 
 /** The articles chosen for a box, the box itself first; none where none is. */
@@ -154,7 +169,21 @@ export const terminalKey = (terminal: Terminal): string => {
 
 /** Boxes that a cable of the wiring ends in. */
 export const boxesReached = (wiring: Wiring): ReadonlySet<BoxId> =>
-  new Set(wiring.cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])));
+  new Set(
+    wiring.cables
+      .flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to]))
+      .filter((box) => box !== UNKNOWN_PLACE),
+  );
 
 /** The place where an end is. */
 export const placeOfEnd = (cable: Cable, side: End['side']) => (side === 'from' ? cable.from : cable.to);
+
+/** What an end of a cable is not known to be joined to: it lies where nobody knows, or nobody has looked at it. */
+export const createUnknown = (wiring: Wiring): ((end: End) => boolean) => {
+  const unseen = new Set(wiring.unseen.map(endKey));
+  const cables = new Map(wiring.cables.map((cable) => [cable.id, cable]));
+  return (end) => {
+    const cable = cables.get(end.cable);
+    return unseen.has(endKey(end)) || (cable !== undefined && placeOfEnd(cable, end.side) === UNKNOWN_PLACE);
+  };
+};

@@ -1,16 +1,9 @@
-import { findCircuit, findGroup, findLuminaire } from '../model/lookup.js';
+import { findCircuit, findGroup } from '../model/lookup.js';
 import { groundOf, type CableArticle } from '../model/articles.js';
-import {
-  PANEL,
-  placeOfNode,
-  type BoxId,
-  type CircuitId,
-  type LuminaireId,
-  type TreePlace,
-} from '../model/ids.js';
+import { PANEL, placeOfNode, type BoxId, type CircuitId, type TreePlace } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
-import type { Cable, End, Terminal } from '../model/wiring.js';
+import type { Cable, End, Lead, Terminal } from '../model/wiring.js';
 import type { Colouring } from './colours.js';
 import type { Net } from './nets.js';
 
@@ -35,7 +28,24 @@ export interface Attachment {
   to: Terminal;
   /** A second terminal joined to it by the device itself, as by the tab of a receptacle. */
   twin?: Terminal;
+  /** The size of it where it is a lead and no screw: it is spliced. */
+  lead?: Awg;
 }
+
+/** A lead with its size. */
+export interface SizedLead {
+  lead: Lead;
+  awg: Awg;
+}
+
+/** Sorts what is attached into screws and leads. */
+export const hookOn = (
+  hooked: Pick<BoxNode, 'terminals' | 'leads'>,
+  { to, twin, lead }: Pick<Attachment, 'to' | 'twin' | 'lead'>,
+): void => {
+  if (lead !== undefined && ('luminaire' in to || 'device' in to)) hooked.leads.push({ lead: to, awg: lead });
+  else hooked.terminals.push({ to, twin: twin ?? null });
+};
 
 /** All that one net has in one box, or at one of the two places of a luminaire box with a return run. */
 export interface BoxNode {
@@ -45,7 +55,7 @@ export interface BoxNode {
   awg: Awg;
   ends: { end: End; awg: Awg }[];
   terminals: { to: Terminal; twin: Terminal | null }[];
-  leads: { luminaire: LuminaireId; name: 'hot' | 'neutral' | 'ground'; awg: Awg }[];
+  leads: SizedLead[];
 }
 
 /** The size that a tail of the grounds of a box has at least: by the largest breaker of what stands in it (250.122). */
@@ -108,13 +118,6 @@ export const nodesByBox = (
       if (ground !== null && ground !== 'raceway')
         nodeAt(at, 'ground').ends.push({ end: { cable: cable.id, side, colour: ground }, awg });
     }
-  for (const { at, net, to, twin } of attachments) {
-    const here = nodeAt(at, net);
-    const luminaire = 'luminaire' in to ? findLuminaire(job, to.luminaire) : undefined;
-    const byStrap = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
-    if ('luminaire' in to && luminaire?.terminals === 'leads' && !byStrap)
-      here.leads.push({ luminaire: to.luminaire, name: to.name, awg: luminaire.leadAwg });
-    else here.terminals.push({ to, twin: twin ?? null });
-  }
+  for (const one of attachments) hookOn(nodeAt(one.at, one.net), one);
   return { boxes, spares };
 };

@@ -79,7 +79,7 @@ const attach = (
   const id = deviceIdOf(slot.id);
   const seen: Partial<Record<DeviceArticle['terminals'][number]['use'], number>> = {};
   const twins = new Set(article.bridged.map(([, twin]) => twin));
-  return article.terminals.flatMap(({ name, use }) => {
+  return article.terminals.flatMap(({ name, use, face }) => {
     if (twins.has(name)) return [];
     const nth = seen[use] ?? 0;
     seen[use] = nth + 1;
@@ -90,6 +90,7 @@ const attach = (
         net: netOf(use, nth),
         to: { device: id, name },
         ...(twin === undefined ? {} : { twin: { device: id, name: twin } }),
+        ...(face.kind === 'lead' ? { lead: face.awg } : {}),
       },
     ];
   });
@@ -123,11 +124,15 @@ const luminaireTerminals = (job: Job, scope: NetScope): Attachment[] => {
     .filter((one) => groups.has(one.group))
     .flatMap((luminaire): Attachment[] => {
       const at = nodeOfLuminaire(job, scope, luminaire);
-      const to = (name: 'hot' | 'neutral' | 'ground') => ({ luminaire: luminaire.id, name });
-      const hot: Attachment = { at, net: supplyOf(job, scope, luminaire.group), to: to('hot') };
+      const on = (name: 'hot' | 'neutral' | 'ground', net: Attachment['net']): Attachment => {
+        const byScrew = luminaire.terminals === 'screws' || (name === 'ground' && luminaire.strap);
+        const to = { luminaire: luminaire.id, name };
+        return { at, net, to, ...(byScrew ? {} : { lead: luminaire.leadAwg }) };
+      };
+      const hot = on('hot', supplyOf(job, scope, luminaire.group));
       if (luminaire.partOf !== null) return [hot];
-      const neutral: Attachment = { at, net: neutralOf(scope), to: to('neutral') };
-      return luminaire.metal ? [hot, neutral, { at, net: 'ground', to: to('ground') }] : [hot, neutral];
+      const neutral = on('neutral', neutralOf(scope));
+      return luminaire.metal ? [hot, neutral, on('ground', 'ground')] : [hot, neutral];
     });
 };
 

@@ -106,6 +106,8 @@ export const makeUp = (
         ...bondRaceways(job, cables, boxes),
       ],
       marks: markWhites(job, cables),
+      unseen: [],
+      luminaires: [],
     },
     unjoined: made.flatMap((one) => one.unjoined),
   };

@@ -62,7 +62,7 @@ const splice = (
   const members: Member[] = [
     ...ends.map(({ end }) => ({ end })),
     ...pigtails.map((id) => ({ pigtail: { id, colour: pigtailColour(net), awg } })),
-    ...leads.map(({ luminaire, name }) => ({ lead: { luminaire, name } })),
+    ...leads.map(({ lead }) => ({ lead })),
   ];
   const sizes = [...ends.map((one) => one.awg), ...pigtails.map(() => awg), ...leads.map((lead) => lead.awg)];
   const connectors = chooseConnectors(job.stock, preferences, sizes, net === 'ground');

@@ -1,6 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import { placeOfNode, type BoxId, type DeviceId, type WiringId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import { newWiringDoc } from '../model/newJob.js';
 import { articlesAt, boxesReached, type Device, type Wiring } from '../model/wiring.js';
 import { bondOf, yokeGrounds } from '../circuit/grounding.js';
 import { cutLength } from '../materials/lengths.js';
@@ -102,10 +103,6 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
   const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
   const others = job.wirings.filter((document) => document.kind !== 'planned');
-  const planned: { id: WiringId; kind: 'planned'; wiring: Wiring } = {
-    id: plannedId(others.map((document) => document.id)),
-    kind: 'planned',
-    wiring,
-  };
+  const planned = newWiringDoc(plannedId(others.map((document) => document.id)), 'planned', wiring);
   return { job: { ...job, wirings: [...others, planned] }, circuits: judged };
 };

@@ -68,7 +68,11 @@ const lightOf = (
             ...state.luminaires
               .filter((one) => mine.has(one.id))
               .map((one) =>
-                one.shellLive || one.light === 'dim' ? SHELL_LIVE : one.light === 'lit' ? LIT : DARK,
+                one.shellLive || one.light === 'dim' || one.light === 'unknown'
+                  ? SHELL_LIVE
+                  : one.light === 'lit'
+                    ? LIT
+                    : DARK,
               ),
             ...outlets.map((net) => (state.nets[net] === 'live' ? LIT : DARK)),
           ],

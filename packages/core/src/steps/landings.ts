@@ -1,8 +1,9 @@
-import { findLuminaire, findSlot } from '../model/lookup.js';
+import { findLuminaire } from '../model/lookup.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import type { Landing, Wiring } from '../model/wiring.js';
+import type { Device, Landing, Wiring } from '../model/wiring.js';
+import { listed } from '../words/lists.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
 import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
 import { isJumper } from './splices.js';
@@ -11,6 +12,25 @@ import type { DraftStep } from './step.js';
 /** Key of the wire of a landing. */
 const keyOf = (wire: Landing['wire']): string =>
   'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
+
+/** Leads differ from one maker to the next more than screws do: the device in hand is read before any of them is spliced. */
+const leadSteps = (box: BoxId, device: Device, article: DeviceArticle, name: string): DraftStep[] => {
+  const leads = article.terminals.filter(({ face }) => face.kind === 'lead');
+  if (leads.length === 0) return [];
+  const said = leads.map(({ face, use }) => `${face.colour} for ${use}`);
+  return [
+    {
+      id: `${box}/leads/${device.id}`,
+      rests: [device.article, leads],
+      phase: 'cables',
+      text: `Read the leads of the ${name} against its own sheet: here they are ${listed(said)}. Where the one in hand differs, go by its sheet.`,
+      why: 'The colours of leads are the maker’s. A lead that nothing uses is capped.',
+      section: '110.3(B)',
+      caution: null,
+      shows: null,
+    },
+  ];
+};
 
 /** The landings of one device, its ground first where the job has it so. */
 export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
@@ -31,7 +51,6 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
           use: ('device' in landing.terminal && useOf(landing.terminal.name)) || ('ground' as const),
         }));
       const landings = landed.map(({ wire, terminal }) => [wire, terminal]);
-      const screws = findSlot(job, device.slot)?.screws ?? 'usual';
       const groundFirst = job.preferences.firstOnDevice === 'ground' ? -1 : 1;
       const inOrder = [...landed].sort(
         (a, b) => groundFirst * (Number(a.use === 'ground') - Number(b.use === 'ground')),
@@ -46,7 +65,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
         const screw = terminalWord(job, wiring, terminal);
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
-          rests: [device.article, screws, wire, terminal],
+          rests: [device.article, wire, terminal],
           phase: 'devices',
           text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: the ${what} to the ${screw}.`,
           why: WHY_ON[use],
@@ -57,18 +76,20 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
       });
       const tape =
         job.preferences.deviceTape === 'wrapped' ? ' Wrap its screws with one or two turns of tape.' : '';
+      const torque: DraftStep = {
+        id: `${box}/torque/${device.id}`,
+        rests: [device.article, landings],
+        phase: 'devices',
+        text: `${hooked} Tighten every screw of the ${name} to the torque marked on it.`,
+        why: 'A loose screw heats; one turned too far breaks the wire.',
+        section: '110.14(D)',
+        caution: null,
+        shows: null,
+      };
       return [
+        ...leadSteps(box, device, article, name),
         ...steps,
-        {
-          id: `${box}/torque/${device.id}`,
-          rests: [device.article, landings],
-          phase: 'devices',
-          text: `${hooked} Tighten every screw of the ${name} to the torque marked on it.`,
-          why: 'A loose screw heats; one turned too far breaks the wire.',
-          section: '110.14(D)',
-          caution: null,
-          shows: null,
-        },
+        ...(landed.length > 0 ? [torque] : []),
         {
           id: `${box}/fit/${device.id}`,
           rests: [device.article, landings],

@@ -23,6 +23,7 @@ export const ROLE_WORDS: Record<Role, string> = {
 export const STATE_WORDS: Record<NetState, string> = {
   live: 'live now',
   backfed: 'live through a luminaire',
+  unknown: 'not known: it may be live',
   neutral: 'not live now',
   ground: 'not live',
   dead: 'dead now',

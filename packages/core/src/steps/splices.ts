@@ -1,4 +1,3 @@
-import { findLuminaire } from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -8,7 +7,7 @@ import type { Compiled } from '../circuit/compile.js';
 import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
 import type { Apart } from './apart.js';
-import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
+import { colourWord, deviceWord, endWord, leadWord, terminalWord } from '../words/wires.js';
 import type { DraftStep, Phase } from './step.js';
 
 const PHASE_OF: Record<Role, Phase> = {
@@ -21,7 +20,7 @@ const PHASE_OF: Record<Role, Phase> = {
   conflict: 'hots',
 };
 
-const NAME_OF: Record<Role, string> = {
+export const NAME_OF: Record<Role, string> = {
   ground: 'grounds',
   neutral: 'neutrals',
   hot: 'hots',
@@ -60,7 +59,7 @@ const listed = (items: readonly string[]): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join('; ')}; and ${items.at(-1) ?? ''}`;
 
 /** Connectors of a splice, counted by kind. */
-const connectorsWord = (job: Job, joint: Joint): string => {
+export const connectorsWord = (job: Job, joint: Joint): string => {
   const names = joint.connectors.map((one) => articleOf(job.stock, 'connector', one.article).name);
   const [name] = names;
   if (name === undefined) return 'a connector that takes them';
@@ -92,11 +91,7 @@ const spliceStep = (
 ): DraftStep => {
   const ends = joint.members.flatMap((member) => ('end' in member ? [endWord(job, wiring, member.end)] : []));
   const leads = joint.members.flatMap((member) =>
-    'lead' in member
-      ? [
-          `the ${member.lead.name} lead of ${findLuminaire(job, member.lead.luminaire)?.name ?? 'the luminaire'}`,
-        ]
-      : [],
+    'lead' in member ? [`the ${leadWord(job, wiring, member.lead)}`] : [],
   );
   const tails = joint.members.flatMap((member) =>
     'pigtail' in member

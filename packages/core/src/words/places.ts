@@ -1,5 +1,5 @@
 import { findBox } from '../model/lookup.js';
-import { PANEL, placeOfNode, type TreePlace } from '../model/ids.js';
+import { PANEL, UNKNOWN_PLACE, placeOfNode, type TreePlace } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 
 type Named = Pick<Job, 'boxes'>;
@@ -7,12 +7,14 @@ type Named = Pick<Job, 'boxes'>;
 /** A place within a sentence: "the panel", or a box by its name. Both places of a box have that name. */
 export const placeName = (job: Named, node: TreePlace): string => {
   const place = placeOfNode(node);
+  if (place === UNKNOWN_PLACE) return 'a place nobody knows';
   return place === PANEL ? 'the panel' : (findBox(job, place)?.name ?? place);
 };
 
 /** A place on a tag: "panel", or a box by its name. */
 export const placeTag = (job: Named, node: TreePlace): string => {
   const place = placeOfNode(node);
+  if (place === UNKNOWN_PLACE) return 'place not known';
   return place === PANEL ? 'panel' : (findBox(job, place)?.name ?? place);
 };
 

@@ -1,10 +1,26 @@
-import { findCable, findDevice, findGroup, findLuminaire, findSlot } from '../model/lookup.js';
+import {
+  deviceTerminal,
+  devicesInBox,
+  findCable,
+  findDevice,
+  findGroup,
+  findLuminaire,
+  findSlot,
+} from '../model/lookup.js';
 import { cableWord } from './cables.js';
+import { screwWord } from './screws.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
-import { faceOf } from '../model/face.js';
-import type { Job, Slot } from '../model/job.js';
-import { endKey, type End, type Joint, type Terminal, type Wiring } from '../model/wiring.js';
+import type { Job } from '../model/job.js';
+import {
+  endKey,
+  type Device,
+  type End,
+  type Joint,
+  type Lead,
+  type Terminal,
+  type Wiring,
+} from '../model/wiring.js';
 
 export const colourWord = (colour: Colour): string => colour.replace('-', ' ');
 
@@ -17,38 +33,6 @@ export const endWord = (job: Job, wiring: Wiring, end: End): string => {
   return `${colourWord(end.colour)}${marked} of the ${cableWord(job, wiring, cable, end.side)}`;
 };
 
-/**
- * A screw of a device in the words of whoever holds the device: what tells it from its fellows, and where it is. Line and load
- * are what its wire does, and stand in brackets: the two screws of a plain switch are alike.
- */
-const screwWord = (article: DeviceArticle, name: string, screws: Slot['screws']): string => {
-  const screw = faceOf(article, screws).find((one) => one.terminal === name);
-  if (!screw) return name;
-  const { use, place, mark } = screw;
-  switch (use) {
-    case 'ground':
-      return 'green screw';
-    case 'common':
-      return screws === 'otherwise'
-        ? `COMMON screw, the one that stands alone, ${place}`
-        : `dark COMMON screw, ${place}`;
-    case 'traveler':
-      return `brass traveler screw, ${place}`;
-    case 'in':
-    case 'out':
-      return `${mark} screw, ${place}`;
-    case 'line':
-    case 'load':
-      return screws === 'otherwise'
-        ? `screw marked ${mark}, ${place} (${use})`
-        : `brass screw, ${place} (${use})`;
-    case 'hot':
-      return `brass screw, ${place} (hot)`;
-    case 'neutral':
-      return `silver screw, ${place}`;
-  }
-};
-
 /** What a device is beside a switch. */
 const DEVICE_WORDS: Partial<Record<DeviceArticle['role'], string>> = {
   dimmer: 'dimmer',
@@ -57,33 +41,41 @@ const DEVICE_WORDS: Partial<Record<DeviceArticle['role'], string>> = {
   switchReceptacle: 'switch with receptacle',
 };
 
+const LETTER_WORDS = { S: 'single-pole', S3: 'three-way', S4: 'four-way' } as const;
+
+/** Where a device stands in its box, from left to right with the plate on, counted from 1. */
+const placeInBox = (job: Job, wiring: Wiring, device: Device): number => {
+  const gang = ({ slot }: Device) => findSlot(job, slot)?.gang ?? Infinity;
+  const beside = [...devicesInBox(wiring, device.box)].sort((one, other) => gang(one) - gang(other));
+  return beside.indexOf(device) + 1;
+};
+
+/** A device by its kind and, beside others, by what it controls; two alike of one group by where they stand. */
 export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
   const device = findDevice(wiring, id);
   if (!device) return 'device';
-  const { letter, role } = articleOf(job.stock, 'device', device.article);
-  const named = DEVICE_WORDS[role];
-  const kind =
-    letter === 'S4'
-      ? 'four-way'
-      : letter === 'S3'
-        ? 'three-way'
-        : letter === 'S'
-          ? 'single-pole'
-          : 'receptacle';
-  const beside = wiring.devices.filter((one) => one.box === device.box);
-  const called = named ? (letter === 'S' ? named : `${kind} ${named}`) : kind;
-  if (beside.length < 2) return called;
-  const slot = findSlot(job, device.slot);
-  const group = findGroup(job, slot?.group)?.name;
-  return group ? `${called} of ${group}` : `${called} ${beside.indexOf(device) + 1}`;
+  const kindWord = (one: Device): string => {
+    const { letter, role } = articleOf(job.stock, 'device', one.article);
+    const named = DEVICE_WORDS[role];
+    const kind = letter === null ? 'receptacle' : LETTER_WORDS[letter];
+    return named ? (letter === 'S' ? named : `${kind} ${named}`) : kind;
+  };
+  const beside = devicesInBox(wiring, device.box);
+  if (beside.length < 2) return kindWord(device);
+  const plain = (one: Device): string => {
+    const group = findGroup(job, findSlot(job, one.slot)?.group)?.name;
+    return group === undefined ? kindWord(one) : `${kindWord(one)} of ${group}`;
+  };
+  const word = plain(device);
+  return beside.filter((one) => plain(one) === word).length > 1
+    ? `${word}, gang ${placeInBox(job, wiring, device)}`
+    : word;
 };
 
 export const terminalWord = (job: Job, wiring: Wiring, terminal: Terminal): string => {
   if ('device' in terminal) {
-    const device = findDevice(wiring, terminal.device);
-    if (!device) return terminal.name;
-    const screws = findSlot(job, device.slot)?.screws ?? 'usual';
-    return screwWord(articleOf(job.stock, 'device', device.article), terminal.name, screws);
+    const screw = deviceTerminal(job.stock, wiring, terminal);
+    return screw ? screwWord(screw) : terminal.name;
   }
   if ('luminaire' in terminal) {
     const name = findLuminaire(job, terminal.luminaire)?.name ?? 'luminaire';
@@ -102,3 +94,9 @@ export const whereGoes = (wiring: Wiring, end: End): { joint: Joint | null; term
   const landing = wiring.landings.find(({ wire }) => 'end' in wire && endKey(wire.end) === key);
   return { joint: joint ?? null, terminal: landing?.terminal ?? null };
 };
+
+/** A lead that is spliced: "black lead, low at the right (line), of the dimmer", "neutral lead of Shelf light". */
+export const leadWord = (job: Job, wiring: Wiring, lead: Lead): string =>
+  'luminaire' in lead
+    ? `${lead.name} lead of ${findLuminaire(job, lead.luminaire)?.name ?? 'the luminaire'}`
+    : `${terminalWord(job, wiring, lead)}, of the ${deviceWord(job, wiring, lead.device)}`;

@@ -44,7 +44,9 @@ export const countedFill = (job: Job, wiring: Wiring, box: string, edition: numb
   const lamps = wiring.joints
     .filter((joint) => joint.box === box)
     .flatMap((joint) => joint.members)
-    .flatMap((m) => ('lead' in m && m.lead.name !== 'ground' ? [m.lead.luminaire] : []))
+    .flatMap((m) =>
+      'lead' in m && 'luminaire' in m.lead && m.lead.name !== 'ground' ? [m.lead.luminaire] : [],
+    )
     .map((id) => job.luminaires.find((one) => one.id === id));
   for (const lamp of lamps) if (lamp) (lamp.leadAwg > 14 ? thinLeads : insulated).push(lamp.leadAwg);
   const domed = before.domedCanopy && lamps.every((lamp) => lamp?.domedCanopy);
@@ -69,6 +71,15 @@ export const countedFill = (job: Job, wiring: Wiring, box: string, edition: numb
             );
             return pigtails[0] ?? NaN;
           });
+        for (const joint of wiring.joints) {
+          const isOfDevice = joint.members.some(
+            (m) => 'lead' in m && 'device' in m.lead && m.lead.device === device.id,
+          );
+          for (const m of isOfDevice ? joint.members : [])
+            if ('end' in m) landed.push(articleOf(m.end.cable).awg);
+            else if ('pigtail' in m) landed.push(m.pigtail.awg);
+        }
+        if (landed.length === 0) landed.push(14);
         const article = job.stock.find((one) => one.id === device.article);
         return (article?.kind === 'device' ? article.gangs : NaN) * 2 * quarters(Math.min(...landed));
       }),

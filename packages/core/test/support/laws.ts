@@ -218,8 +218,14 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
     for (const joint of wiring.joints)
       for (const member of joint.members) {
         if ('end' in member) expect(placeOf(member.end)).toBe(joint.box);
-        if ('lead' in member)
-          expect(job.luminaires.find((one) => one.id === member.lead.luminaire)?.box).toBe(joint.box);
+        if ('lead' in member) {
+          const { lead } = member;
+          const of =
+            'device' in lead
+              ? wiring.devices.find((one) => one.id === lead.device)
+              : job.luminaires.find((one) => one.id === lead.luminaire);
+          expect(of?.box).toBe(joint.box);
+        }
       }
     for (const { wire, terminal } of wiring.landings) {
       const at = 'end' in wire ? placeOf(wire.end) : pigtailBox.get(wire.pigtail);
@@ -289,7 +295,13 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
     for (const joint of wiring.joints) {
       const sizes = joint.members.map((member): Awg => {
         if ('end' in member) return awg.get(member.end.cable) ?? 14;
-        return 'pigtail' in member ? member.pigtail.awg : (leads.get(member.lead.luminaire) ?? 18);
+        if ('pigtail' in member) return member.pigtail.awg;
+        const { lead } = member;
+        if ('luminaire' in lead) return leads.get(lead.luminaire) ?? 18;
+        const device = wiring.devices.find((one) => one.id === lead.device);
+        const article = articleOf(job.stock, 'device', device?.article ?? '');
+        const face = article.terminals.find((one) => one.name === lead.name)?.face;
+        return face?.kind === 'lead' ? face.awg : 18;
       });
       const [only] = joint.members;
       // A jumper between two screws is joined to nothing.

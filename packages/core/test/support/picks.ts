@@ -1,8 +1,16 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type * as z from 'zod';
 import type { jobShape } from '../../src/index.js';
 
 /** Gives the next decision: a whole number from 0 to below `count`. */
 export type Pick = (count: number) => number;
+
+/** Decisions that are always the same for a seed. */
+export const picking = (seed: number): Pick => {
+  const generator = xoroshiro128plus(seed);
+  return (count) => (count < 2 ? 0 : uniformInt(generator, 0, count - 1));
+};
 
 export const oneOf = <T>(pick: Pick, all: readonly T[]): T => {
   const one = all[pick(all.length)];

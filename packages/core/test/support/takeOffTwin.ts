@@ -83,8 +83,15 @@ export const countedTakeOff = (
     if (ends === 0) continue;
     const awg = members.map((member) => {
       if ('pigtail' in member) return member.pigtail.awg;
-      if ('lead' in member)
-        return job.luminaires.find((one) => one.id === member.lead.luminaire)?.leadAwg ?? NaN;
+      if ('lead' in member) {
+        const { lead } = member;
+        if ('luminaire' in lead)
+          return job.luminaires.find((one) => one.id === lead.luminaire)?.leadAwg ?? NaN;
+        const device = articles.get(wiring.devices.find((one) => one.id === lead.device)?.article ?? '');
+        const face =
+          device?.kind === 'device' ? device.terminals.find((one) => one.name === lead.name)?.face : null;
+        return face?.kind === 'lead' ? face.awg : NaN;
+      }
       const article = articles.get(wiring.cables.find((one) => one.id === member.end.cable)?.article ?? '');
       return article?.kind === 'cable' ? article.awg : NaN;
     });

@@ -17,6 +17,7 @@ import {
   SquareBoxes1700000000006,
   Ticks1700000000004,
 } from './migrations.js';
+import { Faces1700000000008 } from './faces.js';
 
 /** A data source on the MariaDB of this URL, migrations not yet run. */
 export const dataSourceOf = (url: string): DataSource =>
@@ -42,6 +43,7 @@ export const dataSourceOf = (url: string): DataSource =>
       NamedTicks1700000000005,
       SquareBoxes1700000000006,
       Records1700000000007,
+      Faces1700000000008,
     ],
     extra: { connectionLimit: 10 },
   });

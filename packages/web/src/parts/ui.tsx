@@ -104,6 +104,16 @@ export const SEVERITY_WORD = {
   waived: 'Waived locally',
 } as const;
 
+/** One line of the safety note, that opens; where the picture wants the room. */
+export const SafetyLine = ({ className = '' }: { className?: string }) => (
+  <details className={`text-[12.5px] ${className}`}>
+    <summary className="min-h-8 cursor-pointer py-1.5">
+      <strong>Work dead</strong>, and prove it dead before you touch. Local code comes first.
+    </summary>
+    <SafetyNote className="pb-2" />
+  </details>
+);
+
 /** The safety note stands wherever wiring is shown. */
 export const SafetyNote = ({ className = '' }: { className?: string }) => (
   <p className={`text-[12.5px] leading-snug text-quiet ${className}`}>

@@ -15,9 +15,21 @@ export interface WiringState {
   lens: Lens;
   /** Key of the wire that is followed from box to box. */
   followed: string | null;
+  /** Id of the step that is asked for; the steps open at it. */
+  step: string | null;
+  /** The run and the positions of the handles are folded away. */
+  folded: { run: boolean; positions: boolean };
 }
 
-const initialState: WiringState = { positions: {}, box: null, view: 'all', lens: 'live', followed: null };
+const initialState: WiringState = {
+  positions: {},
+  box: null,
+  view: 'all',
+  lens: 'live',
+  followed: null,
+  step: null,
+  folded: { run: false, positions: true },
+};
 
 export const wiringSlice = createSlice({
   name: 'wiring',
@@ -41,8 +53,23 @@ export const wiringSlice = createSlice({
     wireFollowed: (state, { payload }: PayloadAction<string | null>) => {
       state.followed = payload;
     },
+    stepAsked: (state, { payload }: PayloadAction<string | null>) => {
+      state.step = payload;
+    },
+    folded: (state, { payload }: PayloadAction<Partial<WiringState['folded']>>) => {
+      Object.assign(state.folded, payload);
+    },
     wiringCleared: () => initialState,
   },
 });
-export const { flipped, positionsSet, boxChosen, viewed, lensTaken, wireFollowed, wiringCleared } =
-  wiringSlice.actions;
+export const {
+  flipped,
+  positionsSet,
+  boxChosen,
+  viewed,
+  lensTaken,
+  wireFollowed,
+  stepAsked,
+  folded,
+  wiringCleared,
+} = wiringSlice.actions;

@@ -1,14 +1,14 @@
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Circuit, DeviceId, Positions, RunStrip } from '@amber/core';
 import { Button } from '../parts/ui.js';
 import { useSize } from '../parts/useSize.js';
-import { COLUMN, ROW } from './stripGeometry.js';
+import { planStrip, runsBack } from './stripGeometry.js';
 import { StripPlace } from './StripPlace.js';
 import { StripRun } from './StripRun.js';
 import type { Subject } from './useSubject.js';
 
 /** Pixels that the strip may take in height, and the scale below which its names cannot be read. */
-const MOST_HEIGHT = 300;
+const MOST_HEIGHT = 236;
 const LEAST_SCALE = 0.8;
 
 /** The run of one circuit at a glance: every place, every cable, handles that flip, what is live now. */
@@ -28,8 +28,9 @@ export const RunStripView = ({
   const frame = useRef<HTMLElement>(null);
   const room = useSize(frame)?.width ?? null;
   const [whole, setWhole] = useState(false);
-  const nodeAt = (place: string) => strip.nodes.find((node) => node.place === place);
-  const [width, height] = [strip.columns * COLUMN, strip.rows * ROW];
+  const nodeAt = (id: string) => strip.nodes.find((node) => node.id === id);
+  const plan = useMemo(() => planStrip(strip), [strip]);
+  const { width, height } = plan;
   // The whole run is seen as long as its names can be read; beyond that it is moved.
   const fit = room === null ? 1 : Math.min(1, room / width, MOST_HEIGHT / height);
   const scale = whole ? fit : Math.max(LEAST_SCALE, fit);
@@ -39,31 +40,46 @@ export const RunStripView = ({
       aria-label={subject.circuit ? 'The run' : `The run of ${circuit.name}`}
       className="relative max-h-80 shrink-0 overflow-auto border-b border-line bg-sheet px-2"
     >
-      {subject.circuit ? null : <h2 className="pt-1 text-[13px] font-bold text-quiet">{circuit.name}</h2>}
-      {fit < LEAST_SCALE ? (
-        <Button
-          className="sticky top-1 left-1 z-10 -mb-10 float-left"
-          aria-pressed={whole}
-          onClick={() => setWhole(!whole)}
-        >
-          {whole ? 'Larger' : 'Whole run'}
-        </Button>
-      ) : null}
+      <div className="sticky left-0 flex min-h-7 items-center gap-3 text-[12.5px] text-quiet">
+        <h2>
+          {subject.circuit ? null : <strong className="text-ink">{circuit.name} · </strong>}
+          The run as a scheme: its order, not its places
+        </h2>
+        {fit < LEAST_SCALE ? (
+          <Button
+            look="bare"
+            className="text-ink underline"
+            aria-pressed={whole}
+            onClick={() => setWhole(!whole)}
+          >
+            {whole ? 'Larger' : 'Whole run'}
+          </Button>
+        ) : null}
+      </div>
       <div className="mx-auto" style={{ width: width * scale, height: height * scale }}>
         <div className="relative origin-top-left" style={{ width, height, transform: `scale(${scale})` }}>
           <svg width={width} height={height} className="drawing absolute inset-0" aria-hidden="true">
             {strip.edges.map((edge) => {
               const [from, to] = [nodeAt(edge.from), nodeAt(edge.to)];
               return from && to ? (
-                <StripRun key={edge.cable} subject={subject} edge={edge} from={from} to={to} />
+                <StripRun
+                  key={edge.cable}
+                  subject={subject}
+                  plan={plan}
+                  edge={edge}
+                  from={from}
+                  to={to}
+                  back={runsBack(strip, edge)}
+                />
               ) : null;
             })}
           </svg>
           {strip.nodes.map((node) => (
             <StripPlace
-              key={node.place}
+              key={node.id}
               subject={subject}
               circuit={circuit}
+              plan={plan}
               node={node}
               positions={positions}
               onFlip={onFlip}

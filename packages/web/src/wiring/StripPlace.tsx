@@ -3,24 +3,32 @@ import {
   ofId,
   PANEL,
   type Circuit,
+  UNKNOWN_PLACE,
   type DeviceId,
+  type LuminaireState,
   type Positions,
   type StripNode,
 } from '@amber/core';
 import { Handle } from './Handle.js';
-import { centre, COLUMN, SMALL_LAMP } from './stripGeometry.js';
+import { LAMP, SMALL_LAMP, type StripPlan } from './stripGeometry.js';
 import type { Subject } from './useSubject.js';
 
-const Lamp = ({ light, size }: { light: 'lit' | 'dim' | 'dark'; size: number }) => (
+const Lamp = ({ light, size }: { light: LuminaireState['light']; size: number }) => (
   <svg width={size} height={size} viewBox="-33 -33 66 66" aria-hidden="true" className="shrink-0">
-    {light !== 'dark' ? (
+    {light === 'lit' || light === 'dim' ? (
       <>
         <circle r="32" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.22 : 0.1} />
         <circle r="25" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.45 : 0.18} />
       </>
     ) : null}
     <circle r="16" fill={light === 'lit' ? '#fff3d6' : '#fff'} stroke="var(--color-ink)" strokeWidth="2.2" />
-    <path d="M-11.3 -11.3L11.3 11.3M-11.3 11.3L11.3 -11.3" stroke="var(--color-ink)" strokeWidth="1.8" />
+    {light === 'unknown' ? (
+      <text y="6" textAnchor="middle" fontSize="18" fontWeight="750">
+        ?
+      </text>
+    ) : (
+      <path d="M-11.3 -11.3L11.3 11.3M-11.3 11.3L11.3 -11.3" stroke="var(--color-ink)" strokeWidth="1.8" />
+    )}
   </svg>
 );
 
@@ -39,25 +47,28 @@ const Receptacle = () => (
   </svg>
 );
 
-const LIGHT_WORD = { lit: 'lit', dim: 'dim, in series', dark: 'dark' };
+const LIGHT_WORD = { lit: 'lit', dim: 'dim, in series', dark: 'dark', unknown: 'not known' };
 
 /** A place of the strip: the panel, or a box with its handles and luminaires as they are now. */
 export const StripPlace = ({
   subject,
   circuit,
+  plan,
   node,
   positions,
   onFlip,
 }: {
   subject: Subject;
+  plan: StripPlan;
   circuit: Circuit;
   node: StripNode;
   positions: Positions;
   onFlip: (id: DeviceId) => void;
 }) => {
-  const { x, y } = centre(node);
+  const { x, y, column } = plan.at(node);
   const box = findBox(subject.job, node.place);
-  const name = node.place === PANEL ? 'Panel' : (box?.name ?? '');
+  const nowhere = node.place === UNKNOWN_PLACE;
+  const name = node.place === PANEL ? 'Panel' : nowhere ? 'Not known' : (box?.name ?? '');
   const lights = node.luminaires.map((id) => subject.state.luminaires.find((one) => one.id === id));
   const all = node.devices.map((id) => subject.devices.findIndex((one) => one.id === id));
   const devices = all.filter((i) => i >= 0);
@@ -75,14 +86,16 @@ export const StripPlace = ({
     ...vas,
     ...(light ? [LIGHT_WORD[light]] : []),
     ...(node.place === PANEL ? [`${circuit.breaker} A breaker`] : []),
-    ...(node.place !== PANEL && letters.length + vas.length === 0 ? ['junction'] : []),
+    ...(node.place !== PANEL && letters.length + vas.length === 0
+      ? [nowhere ? 'nobody has followed it' : 'junction']
+      : []),
   ];
   return (
     <div
       className="absolute flex flex-col items-center"
-      style={{ left: x - COLUMN / 2, top: y - 56, width: COLUMN }}
+      style={{ left: x - column / 2, top: y - 50, width: column }}
     >
-      <div className={`flex h-28 items-center justify-center ${lights.length > 1 ? 'gap-0.5' : 'gap-1.5'}`}>
+      <div className={`flex h-26 items-center justify-center ${lights.length > 1 ? 'gap-0.5' : 'gap-1.5'}`}>
         {node.place === PANEL ? (
           <svg width="60" height="66" viewBox="0 0 60 66" aria-hidden="true">
             <rect x="1.5" y="1.5" width="57" height="63" rx="6" fill="var(--color-ink)" />
@@ -114,16 +127,16 @@ export const StripPlace = ({
           <Receptacle key={i} />
         ))}
         {lights.map((one) =>
-          one ? <Lamp key={one.id} light={one.light} size={lights.length > 1 ? SMALL_LAMP : 66} /> : null,
+          one ? <Lamp key={one.id} light={one.light} size={lights.length > 1 ? SMALL_LAMP : LAMP} /> : null,
         )}
         {node.place !== PANEL && all.length + lights.length === 0 ? (
           <span className="grid size-10 place-items-center rounded-full border-2 border-ink bg-white font-bold">
-            J
+            {nowhere ? '?' : 'J'}
           </span>
         ) : null}
       </div>
       <div className="-mt-3 w-full px-1 text-center leading-tight">
-        <div className="truncate font-bold" title={name}>
+        <div className="line-clamp-2 font-bold break-words" title={name}>
           {name}
         </div>
         <div

@@ -2,6 +2,9 @@ import {
   circuitsByNet,
   conductorKey,
   createCableCurrents,
+  ROLE_WORDS,
+  sayTraveler,
+  travelerNames,
   type DrawnWire,
   type Positions,
 } from '@amber/core';
@@ -20,16 +23,6 @@ export const LENS_WORDS: Record<Lens, string> = {
   use: 'Use',
   circuit: 'Circuit',
 };
-
-const USE = {
-  hot: 'HOT',
-  neutral: 'NEUT',
-  ground: 'GND',
-  traveler: 'TRAV',
-  switchLeg: 'LEG',
-  spare: 'SPARE',
-  conflict: 'WRONG',
-} as const;
 
 const PLAIN: Seen = { faint: false, label: null };
 /** Amperes below this are none. */
@@ -60,14 +53,13 @@ const currents = (subject: Subject, positions: Positions): Look => {
   };
 };
 
-const uses = ({ compiled, roles }: Subject): Look => {
-  // Travelers are told from each other by a number, in the order of their nets.
-  const travelers = roles.flatMap((role, net) => (role === 'traveler' ? [net] : []));
+const uses = ({ job, wiring, compiled, roles }: Subject): Look => {
+  const travelers = travelerNames(job, wiring, compiled, roles);
   return ({ key }) => {
     const net = compiled.netOf(key) ?? -1;
     const role = roles[net] ?? 'spare';
-    const number = role === 'traveler' ? travelers.indexOf(net) + 1 : '';
-    return { faint: role === 'ground', label: `${USE[role]}${number}` };
+    const traveler = travelers.get(net);
+    return { faint: role === 'ground', label: traveler ? sayTraveler(traveler) : ROLE_WORDS[role] };
   };
 };
 

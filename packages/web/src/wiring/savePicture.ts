@@ -65,11 +65,12 @@ export const standalone = (
   });
   let [x, y, tallest, width] = [0, HEAD, 0, 480];
   const parts = drawn.flatMap(({ drawing, name }, i) => {
-    const size = drawing.viewBox.baseVal;
+    // What is looked at from nearer is saved whole.
+    const size = { width: Number(drawing.dataset['width']), height: Number(drawing.dataset['height']) };
     if (i > 0 && i % COLUMNS === 0) [x, y, tallest] = [0, y + tallest + GAP, 0];
     const part = inlined(drawing);
-    for (const [key, value] of Object.entries({ x, y: y + NAME, width: size.width, height: size.height }))
-      part.setAttribute(key, String(value));
+    const frame = { x, y: y + NAME, ...size, viewBox: `0 0 ${size.width} ${size.height}` };
+    for (const [key, value] of Object.entries(frame)) part.setAttribute(key, String(value));
     const label = text(name, x + 8, y + 15, 14, 700);
     x += size.width + GAP;
     tallest = Math.max(tallest, size.height + NAME);

@@ -1,20 +1,51 @@
-import type { StripNode } from '@amber/core';
+import type { RunStrip, StripEdge, StripNode } from '@amber/core';
 
-/** Pixels of the run strip at full size: a column for each step from the feed, a row for each branch. */
-export const COLUMN = 132;
-export const ROW = 148;
-const MIDDLE = 58;
-const HALF = 30;
-export const SMALL_LAMP = 34;
+/** Pixels of the run strip at full size. */
+const LEAST_COLUMN = 132;
+export const ROW = 138;
+const MIDDLE = 52;
+export const HANDLE = 50;
+export const LAMP = 66;
+export const SMALL_LAMP = 38;
+const OTHER = 60;
+/** Around what is drawn at a place, for the name of the run. */
+const BETWEEN = 74;
 
-/** The middle of what is drawn at a place. */
-export const centre = (node: StripNode) => ({
-  x: node.column * COLUMN + COLUMN / 2,
-  y: node.row * ROW + MIDDLE,
-});
+/** Width of what is drawn at a place: its handles and receptacles, its luminaires. */
+export const widthOf = ({ devices, luminaires }: StripNode): number => {
+  const lamps = luminaires.length > 1 ? luminaires.length * SMALL_LAMP : luminaires.length * LAMP;
+  return devices.length + luminaires.length === 0 ? OTHER : devices.length * HANDLE + lamps;
+};
 
-/** Half the width of what is drawn at a place, so that runs end at its edge. */
-export const halfWidth = ({ devices, luminaires }: StripNode) => {
-  if (devices.length > 0) return devices.length * 25 - 2;
-  return luminaires.length > 1 ? luminaires.length * (SMALL_LAMP / 2 + 1) : HALF;
+export interface StripPlan {
+  width: number;
+  height: number;
+  /** The middle of what is drawn at a place, and the width of its column. */
+  at: (node: StripNode) => { x: number; y: number; column: number };
+}
+
+/** A strip with columns as wide as what stands in them, so that nothing covers anything. */
+export const planStrip = (strip: RunStrip): StripPlan => {
+  const columns = Array.from({ length: strip.columns }, (_, column) =>
+    Math.max(
+      LEAST_COLUMN,
+      ...strip.nodes.filter((node) => node.column === column).map((node) => widthOf(node) + BETWEEN),
+    ),
+  );
+  const starts = columns.map((_, i) => columns.slice(0, i).reduce((sum, width) => sum + width, 0));
+  return {
+    width: columns.reduce((sum, width) => sum + width, 0),
+    height: strip.rows * ROW,
+    at: ({ column, row }) => ({
+      x: (starts[column] ?? 0) + (columns[column] ?? 0) / 2,
+      y: row * ROW + MIDDLE,
+      column: columns[column] ?? LEAST_COLUMN,
+    }),
+  };
+};
+
+/** Does a run lead back over what is drawn already, or past a place between? It is an arc then. */
+export const runsBack = (strip: RunStrip, edge: StripEdge): boolean => {
+  const [from, to] = [edge.from, edge.to].map((id) => strip.nodes.find((node) => node.id === id));
+  return from !== undefined && to !== undefined && to.column !== from.column + 1;
 };

@@ -24,6 +24,7 @@ import {
   type Job,
   type JobReview,
   type JudgedEdition,
+  type Order,
   type ReviewedWiring,
   type Role,
   type RunStrip,
@@ -121,6 +122,13 @@ const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
     return strip.edges.length > 0 || circuit ? [{ circuit: one, strip }] : [];
   });
 
+/** How a box of the planned wiring is drawn: another wiring of it keeps that order, so that what differs is seen. */
+const likePlanned = (asked: Job, review: Review, box: BoxId): Order | null => {
+  if (review.kind === 'planned') return null;
+  const planned = subjectOf(asked, null);
+  return drawBox(planned.job, planned.wiring, box, { compiled: planned.compiled }).order;
+};
+
 /** All that follows from the job, once for each state of it. */
 const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) =>
   useMemo((): Omit<Subject, 'state'> => {
@@ -140,7 +148,9 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
       wiringId: review.id,
       readOnly: kind !== 'planned',
       edition: review.edition,
-      drawings: boxes.map((box) => drawBox(wiring, job, box, compiled)),
+      drawings: boxes.map((box) =>
+        drawBox(job, wiring, box, { compiled, like: likePlanned(asked, review, box) }),
+      ),
       otherCircuits: otherCircuits(review, circuit),
       cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
       devices: boxes.flatMap((box) =>

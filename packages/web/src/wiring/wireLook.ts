@@ -16,7 +16,7 @@ const INSULATION: Record<ReturnType<typeof hueOf>, Look> = {
   gray: { paint: '#a9a9a6', outline: '#5b5b57', code: 'GY', word: 'gray' },
   green: { paint: '#3f8a56', outline: '#1d5030', code: 'GN', word: 'green' },
   raceway: { paint: '#8d9196', outline: '#4d5156', code: 'metal', word: 'raceway' },
-  bare: { paint: '#a8693a', outline: '#6d4020', code: 'bare', word: 'bare' },
+  bare: { paint: '#a8693a', outline: '#6d4020', code: 'G', word: 'bare' },
 };
 
 /** How a conductor looks; those that look alike carry their number. */

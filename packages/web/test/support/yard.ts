@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { planJob, readJob, standardStock, wireAll, type Job } from '@amber/core';
+import { newWiringDoc, planJob, readJob, standardStock, wireAll, type Job } from '@amber/core';
 
 let known: Job | null = null;
 
@@ -28,10 +28,6 @@ export const yardAsFound = (): Job => {
     const other = i === a ? landings[b] : i === b ? landings[a] : undefined;
     return other ? { ...one, terminal: other.terminal } : one;
   });
-  const found = {
-    id: 'found-1' as never,
-    kind: 'found' as const,
-    wiring: { ...planned.wiring, landings: swapped },
-  };
+  const found = newWiringDoc('found-1', 'found', { ...planned.wiring, landings: swapped });
   return { ...job, wirings: [planned, found] };
 };

@@ -1,4 +1,4 @@
-import { findCable, findLuminaire } from '../../model/lookup.js';
+import { findCable, leadAwg } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
 import type { Joint, Wiring } from '../../model/wiring.js';
 import type { Awg } from '../../model/units.js';
@@ -17,7 +17,7 @@ interface Found {
 const sizesOf = (job: Job, wiring: Wiring, joint: Joint): Awg[] =>
   joint.members.map((member) => {
     if ('pigtail' in member) return member.pigtail.awg;
-    if ('lead' in member) return findLuminaire(job, member.lead.luminaire)?.leadAwg ?? 18;
+    if ('lead' in member) return leadAwg(job, wiring, member.lead);
     const cable = findCable(wiring, member.end.cable);
     return cable ? articleOf(job.stock, 'cable', cable.article).awg : 14;
   });

@@ -37,16 +37,12 @@ export const makeUpIn = (wiring: Wiring, box: BoxId): string => {
 const memberKeys = (members: Wiring['joints'][number]['members']): string =>
   members
     .map((member) =>
-      'end' in member
-        ? endKey(member.end)
-        : 'lead' in member
-          ? `${member.lead.luminaire} ${member.lead.name}`
-          : '*',
+      'end' in member ? endKey(member.end) : 'lead' in member ? terminalKey(member.lead) : '*',
     )
     .sort()
     .join();
 
-/** A wire on a screw of a device: an end of a cable, or the tail of a splice. */
+/** A wire on a screw of a device, or spliced to a lead of it: an end of a cable, or the tail of a splice. */
 interface OnScrew {
   wire: string;
   screw: string;
@@ -59,8 +55,19 @@ const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew
   const say = (end: End) => endWord(job, wiring, end);
   // A splice may send several tails to one device.
   const tails = new Map<string, number>();
-  return new Map(
-    wiring.landings.flatMap(({ wire, terminal }): [string, OnScrew][] => {
+  const onLeads = wiring.joints.flatMap(({ members }): [string, OnScrew][] =>
+    members.flatMap((member): [string, OnScrew][] => {
+      if (!('lead' in member) || !('device' in member.lead) || member.lead.device !== device?.id) return [];
+      const lead = terminalWord(job, wiring, member.lead);
+      const [first, ...more] = members.flatMap((one) => ('end' in one ? [one.end] : []));
+      if (first && more.length === 0) return [[endKey(first), { wire: say(first), screw: lead, end: first }]];
+      const to = first ? `the splice of ${say(first)}` : 'a cap';
+      return [[terminalKey(member.lead), { wire: lead, screw: to, end: null }]];
+    }),
+  );
+  return new Map([
+    ...onLeads,
+    ...wiring.landings.flatMap(({ wire, terminal }): [string, OnScrew][] => {
       if (!device || !('device' in terminal) || terminal.device !== device.id) return [];
       const screw = terminalWord(job, wiring, terminal);
       if ('end' in wire) return [[endKey(wire.end), { wire: say(wire.end), screw, end: wire.end }]];
@@ -73,7 +80,7 @@ const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew
       tails.set(splice, nth);
       return [[`tail ${nth} from ${splice}`, { wire: `tail from ${splice}`, screw, end: null }]];
     }),
-  );
+  ]);
 };
 
 /** Where an end is that is on no screw of the device. */

@@ -1,7 +1,6 @@
-import { findLuminaire } from '../../model/lookup.js';
 import type { BoxId } from '../../model/ids.js';
 import { yokeGrounds } from '../../circuit/grounding.js';
-import type { Attachment } from '../../planning/boxNodes.js';
+import { hookOn, type Attachment } from '../../planning/boxNodes.js';
 import { deviceIdOf } from '../../planning/makeUp.js';
 import type { Fitting } from '../../planning/devices.js';
 import type { PriceTables } from './priceTables.js';
@@ -30,26 +29,18 @@ export const byScrews = (
 };
 
 export const hook = (tables: PriceTables, settled: Settled, at: readonly Attachment[]): Here => {
-  const { job } = tables;
   const classes: (Hooked | null)[] = settled.classes.map(() => null);
   const ground: Hooked = { terminals: [], leads: [] };
   const groundBonded: Hooked = { terminals: [], leads: [] };
   for (const one of at) {
-    const { net, to, twin } = one;
-    const luminaire = 'luminaire' in to ? findLuminaire(job, to.luminaire) : undefined;
-    const strapped = luminaire?.strap === true && 'luminaire' in to && to.name === 'ground';
-    const into = (hooked: Hooked) => {
-      if ('luminaire' in to && luminaire?.terminals === 'leads' && !strapped)
-        hooked.leads.push({ luminaire: to.luminaire, name: to.name, awg: luminaire.leadAwg });
-      else hooked.terminals.push({ to, twin: twin ?? null });
-    };
+    const { net } = one;
     if (net !== 'ground') {
       const index = settled.classes.findIndex((one) => one.nets[0]?.id === net.id);
-      if (index >= 0) into((classes[index] ??= { terminals: [], leads: [] }));
+      if (index >= 0) hookOn((classes[index] ??= { terminals: [], leads: [] }), one);
       continue;
     }
-    into(ground);
-    if (!byScrews(tables, settled.fittings, one)) into(groundBonded);
+    hookOn(ground, one);
+    if (!byScrews(tables, settled.fittings, one)) hookOn(groundBonded, one);
   }
   return { classes, ground, groundBonded };
 };

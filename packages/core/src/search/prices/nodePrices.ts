@@ -1,6 +1,6 @@
 import { ofId } from '../../model/records.js';
 import { placeOfNode, type BoxId } from '../../model/ids.js';
-import type { Attachment } from '../../planning/boxNodes.js';
+import { hookOn, type Attachment } from '../../planning/boxNodes.js';
 import { attachmentsOf } from '../../planning/circuitParts.js';
 import type { LoadCode } from './loadCodes.js';
 import type { NodePrice } from './prices.js';
@@ -214,7 +214,8 @@ const restingCostOf = (tables: PriceTables, box: BoxId): number => {
   const at = background.grounded.filter(
     (one) => placeOfNode(one.at) === box && (fit.bond === null || !byScrews(tables, [], one)),
   );
-  const hooked: Hooked = { terminals: at.map(({ to, twin }) => ({ to, twin: twin ?? null })), leads: [] };
+  const hooked: Hooked = { terminals: [], leads: [] };
+  for (const one of at) hookOn(hooked, one);
   const ground = fit.bond === null ? hooked : bonding(hooked, box);
   const joined = splices.grounds(box, ground, found.grounds)[0] ?? 0;
   return found.opening + background.idle(box) * splices.cap + fit.cost + joined;

@@ -1,3 +1,4 @@
+import type { Wiring } from '../../../src/index.js';
 import { jobOf } from '../jobs.js';
 import {
   bareForRed,
@@ -108,18 +109,19 @@ export const electricalCases: RuleCases = {
     trips: [
       [
         'a timer with its neutral lead on the ground',
-        rewired(withDevice('timer'), (wiring) => ({
-          ...wiring,
-          landings: wiring.landings.map((landing) => {
-            const { terminal } = landing;
-            const ground = wiring.landings.find(
-              (one) => 'device' in one.terminal && one.terminal.name === 'ground',
-            );
-            return 'device' in terminal && terminal.name === 'neutral' && ground
-              ? { ...landing, wire: ground.wire }
-              : landing;
-          }),
-        })),
+        rewired(withDevice('timer'), (wiring) => {
+          const isLead = (name: string) => (member: Wiring['joints'][number]['members'][number]) =>
+            'lead' in member && 'device' in member.lead && member.lead.name === name;
+          const lead = wiring.joints.flatMap(({ members }) => members.filter(isLead('neutral')));
+          return {
+            ...wiring,
+            joints: wiring.joints.map((joint) =>
+              joint.members.some(isLead('ground'))
+                ? { ...joint, members: [...joint.members, ...lead] }
+                : { ...joint, members: joint.members.filter((member) => !isLead('neutral')(member)) },
+            ),
+          };
+        }),
       ],
     ],
     passes: [['a timer as planned', withDevice('timer')]],

@@ -1,25 +1,13 @@
 import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import {
-  findBox,
-  findDevice,
-  findSlot,
-  makeUpSteps,
-  PHASE_WORDS,
-  type BoxId,
-  type BoxSteps,
-  type Slot,
-  type Step,
-  type TickState,
-} from '@amber/core';
-import { useAppDispatch } from '../../store/store.js';
-import { useEdit } from '../../store/review.js';
+import { findBox, makeUpSteps, PHASE_WORDS, type BoxSteps, type Step, type TickState } from '@amber/core';
+import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useTicks } from '../../store/useTicks.js';
-import { Button, Field, SeverityMark } from '../../parts/ui.js';
-import { WordSelect } from '../../parts/WordSelect.js';
+import { Button, SeverityMark } from '../../parts/ui.js';
 import { boxChosen, wireFollowed } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
+import { FacePicker } from './FacePicker.js';
 import { Words } from './Words.js';
 
 const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
@@ -30,14 +18,22 @@ const StepRow = ({
   depth,
   onTick,
   onShow,
+  asked,
 }: {
   step: Step;
+  /** It was asked for by its picture: it is brought into view. */
+  asked: boolean;
   tick: TickState;
   depth: number;
   onTick: (done: boolean) => void;
   onShow: (key: string) => void;
 }) => (
-  <li className="border-b border-line py-2 last:border-0">
+  <li
+    ref={(element) => {
+      if (asked) element?.scrollIntoView({ block: 'center' });
+    }}
+    className={`border-b border-line py-2 last:border-0 ${asked ? '-mx-2 rounded-md bg-rail px-2' : ''}`}
+  >
     {step.caution ? (
       <p className="mb-1.5 flex gap-2 rounded-md border border-caution p-2 text-[13px]">
         <SeverityMark severity="caution" />
@@ -108,41 +104,11 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
   </details>
 );
 
-const SCREW_CHOICES: Record<'S' | 'S3' | 'S4', Record<Slot['screws'], string>> = {
-  S4: { usual: 'pairs top and bottom', otherwise: 'pairs left and right' },
-  S3: { usual: 'common is the dark screw', otherwise: 'common stands alone' },
-  S: { usual: 'two alike, load on top', otherwise: 'marked line 1 and line 2' },
-};
-
-/** How the screws of the devices in hand sit: they differ from one to the next, and steps and drawing follow. */
-const ScrewsOf = ({ subject, box }: { subject: Subject; box: BoxId }) => {
-  const edit = useEdit();
-  const { job } = subject;
-  const devices = subject.devices.flatMap((device) => {
-    const slotId = findDevice(subject.wiring, device.id)?.slot;
-    const slot = findSlot(job, slotId);
-    const choices = SCREW_CHOICES[device.letter as 'S' | 'S3' | 'S4'];
-    return device.box === box && slot ? [{ slot, choices, letter: device.letter }] : [];
-  });
-  const set = (slot: Slot, screws: Slot['screws']) =>
-    edit(
-      { ...job, slots: job.slots.map((one) => (one.id === slot.id ? { ...one, screws } : one)) },
-      'screws of a device',
-    );
-  return devices.map(({ slot, choices, letter }, i) => (
-    <Field
-      key={slot.id}
-      label={`Screws of the ${letter} in hand${devices.length > 1 ? `, gang ${i + 1}` : ''}`}
-    >
-      <WordSelect words={choices} value={slot.screws} onPick={(screws) => screws && set(slot, screws)} />
-    </Field>
-  ));
-};
-
 /** The work order of the box in view, ticked off as it is done. */
 export const StepsPanel = ({ subject }: { subject: Subject }) => {
   const dispatch = useAppDispatch();
   const [depth, setDepth] = useState(0);
+  const asked = useAppSelector((state) => state.wiring.step);
   const { stateOf, set, waiting } = useTicks(subject.job.id, subject.wiringId, subject.kind === 'planned');
   const { box, at, go } = useBoxInView(subject);
   const order = useMemo(
@@ -199,6 +165,7 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
                   step={step}
                   tick={stateOf(step)}
                   depth={depth}
+                  asked={step.id === asked}
                   onTick={(now) => set(step, now)}
                   onShow={(key) => {
                     dispatch(boxChosen(box));
@@ -210,7 +177,7 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
           </section>
         );
       })}
-      {subject.readOnly ? null : <ScrewsOf subject={subject} box={box} />}
+      {subject.readOnly ? null : <FacePicker subject={subject} box={box} />}
       <OtherEnds ends={order.otherEnds} />
       <Words />
       <p className="text-[13px] text-quiet">

@@ -22,7 +22,7 @@ export const BenchScreen = ({
   wiring: string | null;
 }) => {
   const subject = useSubject(job, wiring, circuit);
-  const { positions, view, followed: key } = useAppSelector((state) => state.wiring);
+  const { positions, view, followed: key, folded } = useAppSelector((state) => state.wiring);
   const dispatch = useAppDispatch();
   const followed = useFollowed(subject, positions);
   const walk = useWalk(subject, positions);
@@ -61,7 +61,7 @@ export const BenchScreen = ({
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
         <h1 className="sr-only">Bench of {subject.name}</h1>
-        {view === 'all' ? (
+        {view === 'all' && !folded.run ? (
           <div
             className={
               subject.circuit ? 'contents' : 'max-h-80 shrink-0 overflow-y-auto border-b border-line'
@@ -79,8 +79,15 @@ export const BenchScreen = ({
             ))}
           </div>
         ) : null}
-        <PositionRibbon walk={walk} />
-        <Board subject={subject} positions={positions} followed={followed} onFlip={flip} onGo={go} />
+        {folded.positions ? null : <PositionRibbon walk={walk} />}
+        <Board
+          subject={subject}
+          positions={positions}
+          followed={followed}
+          hasPositions={walk.table !== null}
+          onFlip={flip}
+          onGo={go}
+        />
       </main>
       <SidePanel subject={subject} />
     </div>

@@ -6,54 +6,84 @@ import { BoardBar } from './BoardBar.js';
 import { BoxCard } from './BoxCard.js';
 import { FollowedBar } from './FollowedBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
-import { SaveButtons } from '../../wiring/SaveButtons.js';
 import { placeName } from '../../parts/words.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
+import { useMoving } from '../../wiring/useMoving.js';
 
 const LENS_NOTES = {
   live: 'Amber, dashed = live now.',
   current: 'Amperes where current flows now; the rest is faint.',
-  use: 'What each conductor is for; travelers with a number.',
+  use: 'What each conductor is for.',
   circuit: 'Which circuit each conductor belongs to; those of others are faint.',
 } as const;
+
+/** What is to be known of the picture as it stands, in a line. */
+const BoardNote = ({ subject }: { subject: Subject }) => {
+  const { lens } = useAppSelector((state) => state.wiring);
+  const { circuit, job, state, devices, compiled } = subject;
+  const tripped = job.circuits.filter(
+    (one) =>
+      (circuit === null || one.id === circuit.id) && state.shorts.some((short) => short.circuit === one.id),
+  );
+  const travelers = devices.some((device) => device.letter !== 'S');
+  return (
+    <p className="shrink-0 px-2 pb-1 text-[13px]">
+      <strong>{LENS_NOTES[lens]}</strong>{' '}
+      {lens === 'circuit' ? `${job.circuits.map((one, i) => `C${i + 1} ${one.name}`).join(', ')}. ` : ''}
+      {compiled.unknown.length > 0 ? 'Brown, hatched = nobody knows: take it for live. ' : ''}
+      {tripped.length > 0
+        ? circuit
+          ? 'Nothing of this circuit is live: its breaker has tripped. '
+          : `The breaker of ${tripped.map((one) => one.name).join(', ')} has tripped. `
+        : ''}
+      {travelers && tripped.length === 0
+        ? 'One traveler of every pair stays live with the luminaires off. '
+        : ''}
+      Flip a handle or press its number; tap a wire to follow it.
+    </p>
+  );
+};
 
 /** The boxes of the run, opened up: all beside each other, or one large. */
 export const Board = ({
   subject,
   positions,
   followed,
+  hasPositions,
   onFlip,
   onGo,
 }: {
   subject: Subject;
   positions: Positions;
   followed: SaidTrace | null;
+  hasPositions: boolean;
   onFlip: (id: DeviceId) => void;
   /** To the next box, or the one before. */
   onGo: (by: number) => void;
 }) => {
   const { view, lens } = useAppSelector((state) => state.wiring);
   const dispatch = useAppDispatch();
-  const { shorts } = subject.state;
-  const { circuit } = subject;
-  const tripped = circuit !== null && shorts.some((short) => short.circuit === circuit.id);
-  const trippedNames = circuit
-    ? []
-    : subject.job.circuits.filter((one) => shorts.some((short) => short.circuit === one.id));
-  const travelers = subject.devices.some((device) => device.letter !== 'S');
   const seen = useMemo(() => lookThrough(lens, subject, positions), [lens, subject, positions]);
   const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
   const { at } = useBoxInView(subject);
+  const moving = useMoving(subject.state, followed !== null);
   const board = useRef<HTMLElement>(null);
   const large = view === 'one';
   const numbered = subject.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
   const shown = large ? numbered.slice(at, at + 1) : numbered;
+  const drawn = () => {
+    const pictures = board.current?.querySelectorAll<SVGSVGElement>('article svg.drawing') ?? [];
+    return [...pictures].map((drawing, i) => ({
+      drawing,
+      name: `${shown[i]?.number ?? i + 1} · ${placeName(subject.job, shown[i]?.drawing.box ?? '')}`,
+    }));
+  };
   return (
     <section
       ref={board}
       aria-label="Opened boxes"
-      className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto"
+      className={`bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''} ${moving ? 'moving' : ''}`}
     >
       {subject.drawings.length === 0 ? (
         <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
@@ -66,36 +96,16 @@ export const Board = ({
         </div>
       ) : (
         <>
-          <BoardBar onGo={onGo}>
-            <SaveButtons
-              what="the run"
-              title={`${subject.job.name}, ${subject.name}`}
-              drawn={() => {
-                const pictures = board.current?.querySelectorAll<SVGSVGElement>('article svg.drawing') ?? [];
-                return [...pictures].map((drawing, i) => ({
-                  drawing,
-                  name: `${i + 1} · ${placeName(subject.job, subject.drawings[i]?.box ?? '')}`,
-                }));
-              }}
-            />
-          </BoardBar>
-          {followed ? (
-            <FollowedBar job={subject.job} followed={followed} />
-          ) : (
-            <p className="px-2 pb-1 text-[13px]">
-              <strong>{LENS_NOTES[lens]}</strong>{' '}
-              {lens === 'circuit'
-                ? `${subject.job.circuits.map((one, i) => `C${i + 1} ${one.name}`).join(', ')}. `
-                : ''}
-              {tripped ? 'Nothing of this circuit is live: its breaker has tripped. ' : ''}
-              {trippedNames.length > 0
-                ? `The breaker of ${trippedNames.map((one) => one.name).join(', ')} has tripped. `
-                : ''}
-              {travelers && !tripped ? 'One traveler of every pair stays live with the luminaires off. ' : ''}
-              Flip a handle, or press its number. Tap a wire to follow it (F).
-            </p>
-          )}
-          <div className={`flex flex-wrap items-start gap-x-3 gap-y-4 ${large ? 'justify-center' : ''}`}>
+          <BoardBar
+            onGo={onGo}
+            hasPositions={hasPositions}
+            title={`${subject.job.name}, ${subject.name}`}
+            drawn={drawn}
+          />
+          {followed ? <FollowedBar job={subject.job} followed={followed} /> : <BoardNote subject={subject} />}
+          <div
+            className={large ? 'flex min-h-0 flex-1 flex-col' : 'flex flex-wrap items-start gap-x-3 gap-y-4'}
+          >
             {shown.map(({ drawing, number }) => (
               <BoxCard
                 key={drawing.box}

@@ -1,9 +1,10 @@
-import { lazy } from 'react';
+import { lazy, useEffect, useState } from 'react';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Verdict } from '../../panels/findings/Verdict.js';
 import { useAfterPaint } from '../../parts/useAfterPaint.js';
-import { SafetyNote } from '../../parts/ui.js';
+import { SafetyLine } from '../../parts/ui.js';
 import { Boundary } from '../../parts/Boundary.js';
+import { useAppSelector } from '../../store/store.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
 /** What is not needed to use the bench is loaded after it: the findings once it is drawn, a tab when it is opened. */
@@ -20,7 +21,10 @@ const CircuitPanel = lazy(async () => ({
   default: (await import('../../panels/circuit/CircuitPanel.js')).CircuitPanel,
 }));
 
-const tab =
+/** Place of the steps among the tabs. */
+const STEPS = 1;
+
+const tabLook =
   'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
 
 /** The whole job is inspected once the subject can be used. */
@@ -42,17 +46,22 @@ const Inspection = ({ subject }: { subject: Subject }) => {
 export const SidePanel = ({ subject }: { subject: Subject }) => {
   /** The circuit that can be changed here. */
   const changes = subject.readOnly ? null : subject.circuit;
+  const [tab, setTab] = useState(0);
+  const step = useAppSelector((state) => state.wiring.step);
+  useEffect(() => {
+    if (step !== null) setTab(STEPS);
+  }, [step]);
   return (
     <aside
       aria-label="Check and circuit"
       className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-86 lg:border-l"
     >
-      <TabGroup className="flex min-h-0 flex-1 flex-col">
+      <TabGroup selectedIndex={tab} onChange={setTab} className="flex min-h-0 flex-1 flex-col">
         <TabList className="flex border-b border-line">
-          <Tab className={tab}>Check</Tab>
-          <Tab className={tab}>Steps</Tab>
-          <Tab className={tab}>Box fill</Tab>
-          {changes ? <Tab className={tab}>Circuit</Tab> : null}
+          <Tab className={tabLook}>Check</Tab>
+          <Tab className={tabLook}>Steps</Tab>
+          <Tab className={tabLook}>Box fill</Tab>
+          {changes ? <Tab className={tabLook}>Circuit</Tab> : null}
         </TabList>
         <TabPanels className="min-h-0 flex-1 lg:overflow-y-auto">
           <TabPanel className="flex flex-col gap-4 p-4">
@@ -77,7 +86,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
           ) : null}
         </TabPanels>
       </TabGroup>
-      <SafetyNote className="shrink-0 border-t border-line px-4 py-3" />
+      <SafetyLine className="shrink-0 border-t border-line px-4 py-1" />
     </aside>
   );
 };

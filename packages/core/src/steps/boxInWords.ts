@@ -1,0 +1,139 @@
+import { articleOf, conductorsOf } from '../model/articles.js';
+import type { BoxId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import {
+  createUnknown,
+  endKey,
+  terminalKey,
+  type Joint,
+  type Member,
+  type Terminal,
+  type Wiring,
+} from '../model/wiring.js';
+import type { Compiled } from '../circuit/compile.js';
+import { conductorKey, jointKey, pigtailKey } from '../circuit/keys.js';
+import { rolesOf } from '../circuit/roles.js';
+import { colourWord, deviceWord, endWord, leadWord, terminalWord } from '../words/wires.js';
+import { cablesIn } from './here.js';
+import { connectorsWord, isJumper, NAME_OF } from './splices.js';
+
+/** One splice or one wire on one screw of a box, in words; what the picture of the box shows. */
+export interface BoxLine {
+  /** The step that makes it. */
+  step: string;
+  kind: 'splice' | 'cap' | 'landing' | 'loose';
+  /** What it is of: "neutrals, in a Lever 3", "three-way", "not joined". */
+  what: string;
+  /** Its wires and screws, each told from every other of the box. */
+  parts: string[];
+  /** Key of what is followed when it is shown. */
+  shows: string;
+}
+
+/** A screw with whose it is, so that two alike of one box are told apart. */
+export const screwOf = (job: Job, wiring: Wiring, terminal: Terminal): string => {
+  const screw = terminalWord(job, wiring, terminal);
+  return 'device' in terminal ? `${screw}, of the ${deviceWord(job, wiring, terminal.device)}` : screw;
+};
+
+const landedBy = (wiring: Wiring, pigtail: string): Terminal[] =>
+  wiring.landings.flatMap(({ wire, terminal }) =>
+    'pigtail' in wire && wire.pigtail === pigtail ? [terminal] : [],
+  );
+
+const memberWords = (job: Job, wiring: Wiring, member: Member): string[] => {
+  if ('end' in member) return [endWord(job, wiring, member.end)];
+  if ('lead' in member) return [leadWord(job, wiring, member.lead)];
+  const { colour, awg, id } = member.pigtail;
+  const tail = `${colourWord(colour)} ${awg} AWG tail`;
+  const landed = landedBy(wiring, id);
+  return landed.length === 0
+    ? [`${tail} left for later`]
+    : landed.map((terminal) => `${tail} to the ${screwOf(job, wiring, terminal)}`);
+};
+
+const stepOfLanding = (box: BoxId, terminal: Terminal): string =>
+  'device' in terminal
+    ? `${box}/land/${terminal.device}/${terminal.name}`
+    : 'luminaire' in terminal
+      ? `${box}/luminaire/${terminal.luminaire}/${terminal.name}`
+      : `${box}/${terminalKey(terminal)}`;
+
+/**
+ * A box without its picture: what is spliced with what, what is on which screw, what ends in the air; in the words of its steps.
+ * Every splice and every landing of the box is in it once.
+ */
+export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): BoxLine[] => {
+  const roles = rolesOf(compiled);
+  const isUnknown = createUnknown(wiring);
+  const joints = wiring.joints.filter((joint) => joint.box === box);
+  const here = cablesIn(wiring, box);
+  const used = new Set<string>();
+  const lines: BoxLine[] = [];
+  const spliceLine = (joint: Joint): BoxLine => {
+    const role = roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare';
+    const parts = joint.members.flatMap((member) => memberWords(job, wiring, member));
+    const cap = parts.length === 1;
+    return {
+      step: `${box}/splice/${joint.id}`,
+      kind: cap ? 'cap' : 'splice',
+      what: `${cap ? 'capped' : NAME_OF[role]}, in ${connectorsWord(job, joint)}`,
+      parts,
+      shows: jointKey(joint.id),
+    };
+  };
+  for (const joint of joints) {
+    for (const member of joint.members) if ('end' in member) used.add(endKey(member.end));
+    if (!isJumper(joint)) {
+      lines.push(spliceLine(joint));
+      continue;
+    }
+    for (const member of joint.members) {
+      if (!('pigtail' in member)) continue;
+      const screws = landedBy(wiring, member.pigtail.id);
+      const [first] = screws;
+      if (!first) continue;
+      lines.push({
+        step: stepOfLanding(box, first),
+        kind: 'landing',
+        what: `${colourWord(member.pigtail.colour)} ${member.pigtail.awg} AWG jumper`,
+        parts: screws.map((terminal) => screwOf(job, wiring, terminal)),
+        shows: pigtailKey(member.pigtail.id),
+      });
+    }
+  }
+  const isHere = new Set(here.map(({ cable, side }) => `${cable.id} ${side}`));
+  for (const { wire, terminal } of wiring.landings) {
+    if (!('end' in wire) || !isHere.has(`${wire.end.cable} ${wire.end.side}`)) continue;
+    used.add(endKey(wire.end));
+    lines.push({
+      step: stepOfLanding(box, terminal),
+      kind: 'landing',
+      what: 'on a screw',
+      parts: [endWord(job, wiring, wire.end), screwOf(job, wiring, terminal)],
+      shows: conductorKey(wire.end.cable, wire.end.colour),
+    });
+  }
+  for (const { cable, side } of here)
+    for (const colour of conductorsOf(articleOf(job.stock, 'cable', cable.article))) {
+      const end = { cable: cable.id, side, colour };
+      if (colour === 'raceway' || used.has(endKey(end))) continue;
+      lines.push({
+        step: `${box}/cable/${cable.id}/${side}`,
+        kind: 'loose',
+        what: isUnknown(end) ? 'nobody has looked where it goes: take it for live' : 'ends in the air',
+        parts: [endWord(job, wiring, end)],
+        shows: conductorKey(cable.id, colour),
+      });
+    }
+  return lines;
+};
+
+/** The line as a sentence. */
+export const sayBoxLine = ({ kind, what, parts }: BoxLine): string => {
+  const [first = '', second = ''] = parts;
+  if (kind === 'landing' && what === 'on a screw') return `${first} on the ${second}`;
+  if (kind === 'landing') return `${what} from the ${first} to the ${parts.slice(1).join(' and to the ')}`;
+  if (kind === 'splice') return `${what}: ${parts.join('; ')}`;
+  return `${first}: ${what}`;
+};

@@ -1,0 +1,67 @@
+import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
+import type { ComponentProps, ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { OpenBox } from '../../wiring/OpenBox.js';
+import { BoxNotes } from './BoxNotes.js';
+import { useZoom } from '../../wiring/useZoom.js';
+
+/** Units of the drawing that an arrow key moves a picture seen from nearer. */
+const STEP = 40;
+
+const button = 'grid size-10 place-items-center bg-sheet hover:bg-rail';
+
+/** One box as large as there is room, to be looked at from nearer. */
+export const LargeBox = ({
+  children,
+  ...props
+}: ComponentProps<typeof OpenBox> & { children: ReactNode }) => {
+  const { frame, window, closer, further, whole, pan } = useZoom(props.drawing);
+  useHotkeys('plus,equal,shift+equal,add', closer);
+  useHotkeys('minus,subtract', further);
+  useHotkeys('0', whole);
+  useHotkeys('left', () => pan(-STEP, 0), { enabled: window !== null, preventDefault: true });
+  useHotkeys('right', () => pan(STEP, 0), { enabled: window !== null, preventDefault: true });
+  useHotkeys('up', () => pan(0, -STEP), { enabled: window !== null, preventDefault: true });
+  useHotkeys('down', () => pan(0, STEP), { enabled: window !== null, preventDefault: true });
+  const { width, height } = props.drawing;
+  const view = window ?? { x: 0, y: 0, width, height };
+  return (
+    <>
+      <div className="flex shrink-0 items-center gap-2">
+        {children}
+        <div
+          role="group"
+          aria-label="How near"
+          className="flex shrink-0 divide-x divide-line overflow-hidden rounded-md border border-line"
+        >
+          <button type="button" className={button} aria-label="Nearer" title="Nearer (+)" onClick={closer}>
+            <ZoomIn size={18} />
+          </button>
+          <button type="button" className={button} aria-label="Further" title="Further (−)" onClick={further}>
+            <ZoomOut size={18} />
+          </button>
+          <button
+            type="button"
+            className={button}
+            aria-label="The whole box"
+            title="The whole box (0)"
+            onClick={whole}
+          >
+            <Maximize size={18} />
+          </button>
+        </div>
+      </div>
+      <BoxNotes subject={props.subject} box={props.drawing.box} />
+      <div
+        ref={frame}
+        className={`relative min-h-72 flex-1 max-lg:min-h-[62dvh] ${window ? 'cursor-grab touch-none' : 'touch-pan-y'}`}
+      >
+        <OpenBox
+          {...props}
+          viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+          className="absolute inset-0 size-full"
+        />
+      </div>
+    </>
+  );
+};

@@ -1,0 +1,150 @@
+import { memo } from 'react';
+import { LABEL, LABEL_SIZE, type DrawnWire } from '@amber/core';
+import { lookOf } from '../wireLook.js';
+
+const CORNER = 7;
+
+/** A polyline with rounded corners. */
+export const rounded = (points: DrawnWire['points']): string => {
+  const [first] = points;
+  if (!first) return '';
+  const parts = [`M${first.x} ${first.y}`];
+  points.slice(1, -1).forEach((corner, i) => {
+    const before = points[i];
+    const after = points[i + 2];
+    if (!before || !after) return;
+    const reach = (other: { x: number; y: number }) => Math.hypot(other.x - corner.x, other.y - corner.y);
+    const r = Math.min(CORNER, reach(before) / 2, reach(after) / 2);
+    const toward = (other: { x: number; y: number }) => {
+      const length = reach(other) || 1;
+      return `${corner.x + ((other.x - corner.x) / length) * r} ${corner.y + ((other.y - corner.y) / length) * r}`;
+    };
+    parts.push(`L${toward(before)}Q${corner.x} ${corner.y} ${toward(after)}`);
+  });
+  const last = points.at(-1) ?? first;
+  return `${parts.join('')}L${last.x} ${last.y}`;
+};
+
+/** Words along the longest straight piece of a wire, where a lens says what it carries. */
+const Along = ({ along: { a, b }, words }: { along: DrawnWire['along']; words: string }) => {
+  const width = words.length * 6.6 + 8;
+  const length = Math.hypot(a.x - b.x, a.y - b.y);
+  const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
+  const upright = Math.abs(a.x - b.x) < Math.abs(a.y - b.y);
+  // What does not fit on it is told on hover.
+  if (width > length - (upright ? 16 : 44)) return null;
+  return (
+    <g transform={upright ? `rotate(-90 ${x} ${y})` : undefined}>
+      <rect
+        x={x - width / 2}
+        y={y - 7}
+        width={width}
+        height="14"
+        rx="3"
+        fill="#fbf9f4"
+        stroke="#57534a"
+        strokeWidth="0.8"
+      />
+      <text x={x} y={y + 4} textAnchor="middle" fontSize={LABEL - 0.5} fontWeight="650" fill="#20262d">
+        {words}
+      </text>
+    </g>
+  );
+};
+
+interface WireProps {
+  wire: DrawnWire;
+  live: boolean;
+  /** Nobody knows whether it is live. */
+  unknown: boolean;
+  /** It is out of what is looked at. */
+  faint: boolean;
+  /** It is one with the conductor that is followed. */
+  followed: boolean;
+  /** What a lens says of it. */
+  words: string | null;
+  title: string;
+  onFollow: (key: string) => void;
+}
+
+/** A wire with its insulation, what is live in it, and a gap around it where it passes over another. */
+export const WireArt = memo(({ wire, live, unknown, faint, followed, words, title, onFollow }: WireProps) => {
+  const d = rounded(wire.points);
+  const look = lookOf(wire.colour);
+  const { mark, band } = wire;
+  const thick = wire.colour === 'bare' ? 3 : 4.6;
+  const code = look.code;
+  const width = code.length === 1 ? LABEL_SIZE.width - 8 : Math.max(LABEL_SIZE.width, code.length * 8.4 + 3);
+  return (
+    <g
+      fill="none"
+      data-live={live || undefined}
+      data-unknown={unknown || undefined}
+      data-wire={wire.key}
+      data-wire-id={wire.id}
+      data-followed={followed || undefined}
+      opacity={faint ? 0.22 : undefined}
+      onClick={() => onFollow(wire.key)}
+      className="cursor-pointer"
+    >
+      <title>{title}</title>
+      <path d={d} stroke="transparent" strokeWidth="24" />
+      <path
+        d={d}
+        stroke={followed ? 'var(--color-ink)' : 'var(--color-inside)'}
+        strokeWidth={followed ? 11.5 : 11}
+      />
+      {followed ? <path d={d} stroke="var(--color-inside)" strokeWidth="9" /> : null}
+      {live ? <path d={d} strokeWidth="10.5" className="wire-glow" /> : null}
+      {unknown ? <path d={d} strokeWidth="10.5" className="wire-unknown" /> : null}
+      <path d={d} stroke={look.outline} strokeWidth={thick + 1.6} />
+      <path
+        d={d}
+        stroke={look.paint}
+        strokeWidth={thick}
+        strokeDasharray={wire.loose === 'unseen' ? '9 5' : undefined}
+      />
+      {live ? <path d={d} strokeWidth="1.6" className="wire-core" /> : null}
+      {band && mark
+        ? [-4, 2].map((by) => (
+            <rect
+              key={by}
+              x={band.x - 4.5}
+              y={band.y + by}
+              width="9"
+              height="4"
+              rx="1"
+              fill={lookOf(mark).paint}
+              stroke="#fff"
+              strokeWidth="0.5"
+            />
+          ))
+        : null}
+      {wire.labels.map((label, i) => (
+        <g key={i}>
+          <rect
+            x={label.x - width / 2}
+            y={label.y - LABEL_SIZE.height / 2}
+            width={width}
+            height={LABEL_SIZE.height}
+            rx="3"
+            fill="#fbf9f4"
+            stroke={live ? 'var(--color-amber-live)' : '#57534a'}
+            strokeWidth={live ? 1.8 : 0.9}
+          />
+          <text
+            x={label.x}
+            y={label.y + 4}
+            textAnchor="middle"
+            fontSize={LABEL - 0.5}
+            fontWeight="720"
+            fill="var(--color-ink)"
+          >
+            {code}
+          </text>
+        </g>
+      ))}
+      {words === null ? null : <Along along={wire.along} words={words} />}
+    </g>
+  );
+});
