@@ -46,6 +46,7 @@ export type {
   Run,
   RunFact,
   Slot,
+  WiringDoc,
 } from './model/job.js';
 export { jobSchema } from './model/references.js';
 export {

@@ -368,6 +368,29 @@ test('cables stand in an order that no other is better than', () =>
     { seed: 21, numRuns: 200 },
   ));
 
+test('so many cables that not every order is weighed stand better than as they came, and the search ends', () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 9, max: 14 }),
+      fc.array(fc.nat(5), { minLength: 196, maxLength: 196 }),
+      (n, given) => {
+        const c = Array.from({ length: n }, (_, i) =>
+          Float64Array.from({ length: n }, (_o, j) => (given[14 * i + j] ?? 0) + (i > j ? 0.001 : 0)),
+        );
+        const costOf = (order: readonly number[]) =>
+          order.reduce(
+            (sum, i, at) => order.slice(at + 1).reduce((more, j) => more + (c[i]?.[j] ?? 0), sum),
+            0,
+          );
+        const { order, crossings } = bestOrder(c);
+        expect([...order].sort((a, b) => a - b)).toEqual(c.map((_, i) => i));
+        expect(crossings).toBeCloseTo(costOf(order), 6);
+        expect(crossings).toBeLessThanOrEqual(costOf(c.map((_, i) => i)) + 1e-6);
+      },
+    ),
+    { seed: 23, numRuns: 100 },
+  ));
+
 test('in a channel two wires cross only where their order above is not their order below, and then once', () =>
   fc.assert(
     fc.property(

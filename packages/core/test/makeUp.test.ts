@@ -1,14 +1,26 @@
 import {
+  articleOf,
   compile,
   proveGroup,
   newBox,
+  placeOfNode,
+  readJob,
+  returnPlaceOf,
   ungroundedParts,
   type ArticleId,
   type BoxArticle,
+  type BoxId,
+  type CableId,
+  type GroupId,
   type Job,
   type Landing,
+  type TreePlace,
   type Wiring,
 } from '../src/index.js';
+import { nodeEnding, nodePlaceOf } from '../src/model/ids.js';
+import type { CableToMakeUp } from '../src/planning/boxNodes.js';
+import { makeUp } from '../src/planning/makeUp.js';
+import type { Net } from '../src/planning/nets.js';
 import { jobOf, planned, type Shorthand } from './support/jobs.js';
 
 const withBoxes = (job: Job, articles: Record<string, string | null>): Job => ({
@@ -230,5 +242,71 @@ describe('boxes chosen by the program', () => {
     });
     expect(chosen(heavy(60, null), 'L')).toEqual(['octagon-fan-15.5']);
     expect(chosen(heavy(3, 80_000), 'L')).toEqual([]);
+  });
+});
+
+describe('nodes of a box', () => {
+  // Two groups at the same two doors: two three-wire cables side by side, each with its own neutral.
+  const job = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
+  const article = articleOf(job.stock, 'cable', '14-3');
+  const neutral: Net = { id: 'c1/N', kind: 'neutral', circuit: 'c1' as never, group: null, lane: null };
+  const between = (group: string, from: TreePlace, to: TreePlace): CableToMakeUp => ({
+    cable: {
+      ...{ id: `cable-${group}` as CableId, article: article.id, from: 'S1' as BoxId, to: 'S2' as BoxId },
+      ...{ length: 100, lengthSource: 'measured', existing: false, via: [] },
+    },
+    article,
+    nodes: { from, to },
+    colouring: article.insulated.map((colour) => ({
+      colour,
+      net:
+        colour === 'white'
+          ? neutral
+          : {
+              id: `${group}/T0.${colour}`,
+              kind: 'traveler',
+              circuit: null,
+              group: 'g1' as never,
+              lane: colour === 'red' ? 'b' : 'a',
+            },
+    })),
+    circuit: 'c1' as never,
+  });
+  const at = (box: string, group: string) => nodePlaceOf(box as BoxId, group as GroupId);
+
+  test('nets of nodes that are not joined stay apart, their neutrals too; grounds are one for the box', () => {
+    const cables = [
+      between('g1', at('S1', 'g1'), at('S2', 'g1')),
+      between('g2', at('S1', 'g2'), at('S2', 'g2')),
+    ];
+    const { wiring } = makeUp(job, cables, [], [], {});
+    const neutrals = wiring.joints.filter((joint) => joint.id.includes('c1/N') && joint.box === 'S2');
+    expect(neutrals.map((joint) => joint.id).sort()).toEqual(['S2/c1/N~node.g1', 'S2/c1/N~node.g2']);
+    expect(wiring.joints.filter((joint) => joint.id === 'S2/G').map((joint) => joint.members.length)).toEqual(
+      [2],
+    );
+  });
+
+  test('where one node holds both, as in the box that the feed enters, they are one splice', () => {
+    const cables = [
+      between('g1', 'S1' as BoxId, at('S2', 'g1')),
+      between('g2', 'S1' as BoxId, at('S2', 'g2')),
+    ];
+    const { wiring } = makeUp(job, cables, [], [], {});
+    expect(membersOf(wiring, 'S1/c1/N')).toEqual(['white', 'white']);
+  });
+
+  test('a node is read back from its name, whatever its group is called', () => {
+    for (const group of ['g', 'a~return', 'x/y:z'])
+      expect([placeOfNode(at('S1', group)), nodeEnding(at('S1', group))]).toEqual(['S1', `~node.${group}`]);
+    expect(placeOfNode(returnPlaceOf('S1' as BoxId))).toBe('S1');
+    const named = {
+      ...job,
+      boxes: job.boxes.map((box) => (box.id === 'L' ? { ...box, id: 'L~node.x' } : box)),
+    };
+    const read = readJob(JSON.parse(JSON.stringify(named)) as object);
+    expect(read.ok ? [] : read.faults.map((one) => one.message)).toContainEqual(
+      expect.stringContaining('cannot be written as a node'),
+    );
   });
 });

@@ -168,7 +168,9 @@ export const placeAcross = (
     // Nothing but tails leads to it: it stands beside the grounds.
     const source = units.find((one) => one.tails.some((wire) => wires[wire]?.way === 'beside'));
     const beside = spans[source?.index ?? -1];
-    spans[unit.index] = { x: (beside?.x ?? 0) + (beside?.width ?? 0) + TO_BOND, width: BOND };
+    const toLeft = source !== undefined && leanOf(source) === 'left';
+    const x = toLeft ? (beside?.x ?? 0) - TO_BOND - BOND : (beside?.x ?? 0) + (beside?.width ?? 0) + TO_BOND;
+    spans[unit.index] = { x, width: BOND };
   }
   const fixtures = columns.region.map(({ start: first, cells }, i): Span => {
     const kind = scene.fixtures[i]?.item.kind ?? 'device';

@@ -30,7 +30,7 @@ import { readScene, type Scene } from './scene.js';
 import { wrapWords } from './wrap.js';
 
 /** Letters that a line of a sheath, of a connector, over a device holds. */
-const LETTERS = { sheath: 15, connector: 12, fixture: 20 } as const;
+const LETTERS = { sheath: 14, connector: 11, fixture: 17 } as const;
 /** Around what is in the box, so that its wall is seen. */
 const WALL = 14;
 /** A round box needs more. */
@@ -49,14 +49,9 @@ const sheathWords = (job: Job, wiring: Wiring, cable: Cable, end: End['side']): 
 };
 
 /** What is written on a connector: what it is, and where circuits or neutrals meet whose splice it is. */
-const createUnitWords = (job: Job, compiled: Compiled, scene: Scene) => {
-  const circuitOf = (unit: Scene['units'][number]) => {
-    const net = unit.joint && compiled.netOf(jointKey(unit.joint.id));
-    const source = compiled.sources.find((one) =>
-      unit.role === 'neutral' ? one.neutral === net : unit.role === 'hot' ? one.hot === net : false,
-    );
-    return source ? (findCircuit(job, source.id)?.name ?? 'unnamed breaker') : null;
-  };
+const createUnitWords = (job: Job, scene: Scene) => {
+  const circuitOf = ({ circuit }: Scene['units'][number]) =>
+    circuit === null ? null : (findCircuit(job, circuit)?.name ?? 'unnamed breaker');
   const circuits = new Set(scene.units.map(circuitOf).filter((name) => name !== null));
   const neutrals = new Set(
     scene.units.flatMap((one) => (one.role === 'neutral' && one.joint ? [one.group] : [])),
@@ -187,7 +182,7 @@ export const drawBox = (job: Job, wiring: Wiring, box: BoxId, options: DrawOptio
     ? asOrdered(scene, edges, like, cableOrder(prepared, arrangement))
     : cableOrder(prepared, arrangement);
   const across = placeAcross(prepared, arrangement, cables);
-  const unitWords = createUnitWords(job, compiled, scene);
+  const unitWords = createUnitWords(job, scene);
   const words: Words = {
     sheaths: scene.entries.map(({ cable, end }) => sheathWords(job, wiring, cable, end)),
     units: prepared.units.map(unitWords),
@@ -219,6 +214,7 @@ export const drawBox = (job: Job, wiring: Wiring, box: BoxId, options: DrawOptio
     enclosure: {
       ...{ x: 4, y: enclosureTop, width: width - 8, height: enclosureBottom - enclosureTop },
       form: isRound ? 'round' : 'device',
+      ring: articlesAt(wiring, box).some((id) => articleOf(job.stock, 'box', id).part !== 'box'),
       metal: bondOf(job.stock, articlesAt(wiring, box)) === 'metal',
     },
     cables: drawnCables(prepared, across, down, words, job).map((one) => shifted(one, by)),

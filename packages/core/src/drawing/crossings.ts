@@ -59,7 +59,7 @@ const insertedOrder = (c: readonly Float64Array[]): { order: number[]; crossings
       const was = rest
         .slice(0, before)
         .reduce((sum, other) => sum + (c[other]?.[one] ?? 0) - (c[one]?.[other] ?? 0), 0);
-      if (least >= was) continue;
+      if (least >= was - 1e-6) continue;
       order = [...rest.slice(0, at), one, ...rest.slice(at)];
       improved = true;
     }
@@ -79,31 +79,42 @@ const targetsOf = (prepared: Prepared, columns: Columns): Float64Array =>
     return target >= 0 && (columns.unit[target] ?? -1) >= 0 ? middleOf(prepared, columns, target) : NaN;
   });
 
-/** Crossings of the wires of cables at one edge, by which of two stands further left. */
-export const cableCrossings = (
-  { wires, edges }: Prepared,
-  target: Float64Array,
-  edge: Edge,
-): { entries: number[]; c: Float64Array[] } => {
+/** The cables of one edge with their wires, by index; worked out once for many arrangements. */
+interface AtEdge {
+  entries: readonly number[];
+  /** Wires of cables, and which of the entries each is of. */
+  wires: Int32Array;
+  ranks: Int32Array;
+}
+
+const atEdge = ({ wires, edges }: Prepared, edge: Edge): AtEdge => {
   const entries = edges.flatMap((one, i) => (one === edge ? [i] : []));
-  const rank = new Map(entries.map((entry, i) => [entry, i]));
+  const mine = wires.filter((one) => one.entry >= 0 && edges[one.entry] === edge);
+  return {
+    entries,
+    wires: Int32Array.from(mine, (one) => one.index),
+    ranks: Int32Array.from(mine, (one) => entries.indexOf(one.entry)),
+  };
+};
+
+/** Crossings of the wires of cables at one edge, by which of two stands further left. Those of one splice never cross. */
+const cableCrossings = ({ entries, wires, ranks }: AtEdge, target: Float64Array): Float64Array[] => {
   const c = entries.map((_, i) => Float64Array.from(entries, (_other, j) => (i > j ? 0.001 : 0)));
-  const mine = wires.filter(
-    (one) => one.entry >= 0 && edges[one.entry] === edge && !Number.isNaN(target[one.index] ?? NaN),
-  );
-  for (let x = 0; x < mine.length; x++)
-    for (let y = x + 1; y < mine.length; y++) {
-      const [a, b] = [mine[x], mine[y]];
-      if (!a || !b || a.entry === b.entry) continue;
-      const [i, j] = [rank.get(a.entry) ?? 0, rank.get(b.entry) ?? 0];
-      const [ta, tb] = [target[a.index] ?? 0, target[b.index] ?? 0];
-      const ij = c[i];
-      const ji = c[j];
-      if (!ij || !ji) continue;
-      if (ta > tb) ij[j] = (ij[j] ?? 0) + 1;
-      else if (tb > ta) ji[i] = (ji[i] ?? 0) + 1;
+  for (let x = 0; x < wires.length; x++) {
+    const i = ranks[x] ?? 0;
+    const left = target[wires[x] ?? 0] ?? NaN;
+    for (let y = x + 1; y < wires.length; y++) {
+      const j = ranks[y] ?? 0;
+      if (i === j) continue;
+      const right = target[wires[y] ?? 0] ?? NaN;
+      // Of a wire without a place yet nothing is counted: no comparison with it holds.
+      const row = left > right ? c[i] : left < right ? c[j] : undefined;
+      if (!row) continue;
+      const at = left > right ? j : i;
+      row[at] = (row[at] ?? 0) + 1;
     }
-  return { entries, c };
+  }
+  return c;
 };
 
 /** The lowest channel, between the devices and what stands below them. */
@@ -135,11 +146,16 @@ const WIDE_FROM = 48;
 const WIDE = 60;
 /** Cells of width that a cell of a tail's way is worth. */
 const TAIL = 0.5;
+/** And a cell between the neutral of a circuit and its hot, in the same measure as the ways of tails. */
+const TIE = 1.5;
 
 /** Counts the crossings of an arrangement, its cables in their best order, and weighs its width. */
 export const createCounter = (prepared: Prepared): Counter => {
   const { wires, units, lanes } = prepared;
   const passes = passesOf(prepared);
+  const edges = (['top', 'bottom'] as const)
+    .map((edge) => atEdge(prepared, edge))
+    .filter(({ entries }) => entries.length > 1);
   const tails = wires.filter((one) => one.way === 'tail' || one.way === 'bond');
   const channelOf = (unit: number) => (units[unit]?.low ? LOWEST : (units[unit]?.row ?? 0));
   const passing = tails.map(({ unit, index }) => {
@@ -149,14 +165,22 @@ export const createCounter = (prepared: Prepared): Counter => {
       return one.index !== index && range && range[0] <= channel && channel <= range[1] ? [one.index] : [];
     });
   });
+  const circuits = new Set(units.map((one) => one.circuit).filter((one) => one !== null));
+  // Where circuits meet, the neutral of each stands near its hot.
+  const ties = units.flatMap((hot) =>
+    hot.role !== 'hot' || circuits.size < 2
+      ? []
+      : units.flatMap((one) =>
+          one.role === 'neutral' && one.circuit === hot.circuit ? [[hot.index, one.index] as const] : [],
+        ),
+  );
   const fixed = lanes.reduce((sum, { left, right }) => sum + left.crossings + right.crossings, 0);
   return {
     cost: (arrangement) => {
       const columns = columnsOf(prepared, arrangement);
       const target = targetsOf(prepared, columns);
       let crossings = fixed;
-      for (const edge of ['top', 'bottom'] as const)
-        crossings += bestOrder(cableCrossings(prepared, target, edge).c).crossings;
+      for (const edge of edges) crossings += bestOrder(cableCrossings(edge, target)).crossings;
       let ways = 0;
       for (let t = 0; t < tails.length; t++) {
         const tail = tails[t];
@@ -178,6 +202,9 @@ export const createCounter = (prepared: Prepared): Counter => {
           if (between * ((target[other.index] ?? 0) - lane) < 0) crossings++;
         }
       }
+      for (const [hot, neutral] of ties)
+        if ((columns.unit[hot] ?? -1) >= 0 && (columns.unit[neutral] ?? -1) >= 0)
+          ways += TIE * Math.abs(middleOf(prepared, columns, hot) - middleOf(prepared, columns, neutral));
       const wide = Math.max(0, columns.width - WIDE_FROM);
       return CROSSING * crossings + columns.width + WIDE * wide + TAIL * ways;
     },
@@ -188,8 +215,8 @@ export const createCounter = (prepared: Prepared): Counter => {
 export const cableOrder = (prepared: Prepared, arrangement: Arrangement): Record<Edge, number[]> => {
   const target = targetsOf(prepared, columnsOf(prepared, arrangement));
   const of = (edge: Edge) => {
-    const { entries, c } = cableCrossings(prepared, target, edge);
-    return bestOrder(c).order.map((i) => entries[i] ?? 0);
+    const here = atEdge(prepared, edge);
+    return bestOrder(cableCrossings(here, target)).order.map((i) => here.entries[i] ?? 0);
   };
   return { top: of('top'), bottom: of('bottom') };
 };

@@ -8,10 +8,10 @@ import type { Role } from '../circuit/roles.js';
 export const CELL = 16;
 export const TRACK = 10;
 /** Size of the letters of labels. */
-export const LABEL = 12;
+export const LABEL = 13.5;
 /** Room for a label where a wire leaves a sheath or a connector, and where it arrives. */
 export const LABEL_ROOM = 20;
-export const LABEL_SIZE = { width: 22, height: 15 } as const;
+export const LABEL_SIZE = { width: 22, height: 16 } as const;
 
 export type Side = 'left' | 'right';
 export type Edge = 'top' | 'bottom';
@@ -117,7 +117,12 @@ export interface BoxDrawing {
   box: BoxId;
   width: number;
   height: number;
-  enclosure: Frame & { form: 'device' | 'round'; metal: boolean };
+  enclosure: Frame & {
+    form: 'device' | 'round';
+    metal: boolean;
+    /** A ring or an extension is put on it. */
+    ring: boolean;
+  };
   cables: DrawnCable[];
   fixtures: DrawnFixture[];
   connectors: DrawnConnector[];

@@ -1,6 +1,7 @@
 import { articleOf, conductorsOf } from '../model/articles.js';
-import type { Colour } from '../model/colours.js';
-import type { BoxId } from '../model/ids.js';
+import type { FacePart } from '../model/face.js';
+import { isGroundColour, type Colour } from '../model/colours.js';
+import type { BoxId, CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import {
   createUnknown,
@@ -34,6 +35,8 @@ export interface Unit {
   low: boolean;
   role: Role;
   joint: Joint | null;
+  /** The circuit whose hot or neutral it is. */
+  circuit: CircuitId | null;
   family: ConnectorFamily | null;
   name: string;
 }
@@ -76,6 +79,16 @@ const entriesIn = (wiring: Wiring, box: BoxId): Entry[] =>
 const isPiece = (joint: Joint): boolean =>
   joint.connectors.length === 0 && joint.members.every((member) => 'pigtail' in member);
 
+/** Grounds, whether they lead back to the panel or not. */
+const isOfGrounds = (joint: Joint, pinOf: (key: string) => FacePart | undefined): boolean =>
+  joint.members.every((member) => {
+    if ('end' in member) return isGroundColour(member.end.colour);
+    if ('pigtail' in member) return isGroundColour(member.pigtail.colour);
+    return 'luminaire' in member.lead
+      ? member.lead.name === 'ground'
+      : pinOf(terminalKey(member.lead))?.colour === 'green';
+  });
+
 /** Reads one box from the wiring: nothing here knows what kind of circuit it is. */
 export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): Scene => {
   const roles = rolesOf(compiled);
@@ -93,6 +106,14 @@ export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: Box
   const isUnknown = createUnknown(wiring);
   const units: Unit[] = [];
   const wires: SceneWire[] = [];
+  const partOf = (key: string) => fixtures.flatMap((one) => one.pins).find((one) => one.key === key)?.part;
+  const circuitAt = (key: string, role: Role): CircuitId | null => {
+    const net = compiled.netOf(key);
+    const source = compiled.sources.find((one) =>
+      role === 'neutral' ? one.neutral === net : role === 'hot' && one.hot === net,
+    );
+    return source?.id ?? null;
+  };
   const roleAt = (key: string): Role => roles[compiled.netOf(key) ?? -1] ?? 'spare';
 
   /** What a landing leads to in this box; null where that is elsewhere. */
@@ -101,7 +122,7 @@ export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: Box
     if (!units.some((one) => one.kind === 'bond'))
       units.push({
         ...{ id: 'bond', group: 'bond', kind: 'bond', low: true, role: 'ground' },
-        ...{ joint: null, family: null, name: 'box' },
+        ...{ joint: null, circuit: null, family: null, name: 'box' },
       });
     return { at: 'unit', unit: 'bond' };
   };
@@ -129,12 +150,14 @@ export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: Box
     const key = jointKey(joint.id);
     const role = roleAt(key);
     const piece = isPiece(joint);
+    const grounds = role !== 'conflict' && isOfGrounds(joint, partOf);
     const chain = joint.connectors.length > 0 ? joint.connectors : [null];
     chain.forEach((connector, i) => {
       const article = connector && articleOf(job.stock, 'connector', connector.article);
       units.push({
         ...{ id: `${joint.id}#${i}`, group: joint.id, kind: piece ? 'piece' : 'connector', role, joint },
-        ...{ low: role === 'ground' && !piece, family: article?.family ?? null },
+        ...{ low: !piece && (role === 'ground' || grounds), family: article?.family ?? null },
+        circuit: circuitAt(key, role),
         name: article?.name ?? 'no connector',
       });
     });
@@ -160,8 +183,7 @@ export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: Box
       }
       if ('lead' in member) {
         const to = pinOf.get(terminalKey(member.lead));
-        const part =
-          to && fixtures.find((one) => one.id === to.fixture)?.pins.find((one) => one.key === to.pin)?.part;
+        const part = to && partOf(to.pin);
         if (!to || !part) return;
         wires.push({
           ...{ id: `${joint.id}#${index}`, key: terminalKey(member.lead), mark: null, loose: null },
@@ -199,6 +221,7 @@ export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: Box
           low: false,
           role: roleAt(ofEnd(end).key),
           joint: null,
+          circuit: null,
           family: null,
         },
         name: isUnknown(end) ? 'not looked at' : 'loose',

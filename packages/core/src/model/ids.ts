@@ -85,8 +85,22 @@ export const treePlaceSchema = z.union([z.literal(PANEL), boxIdSchema, returnPla
 /** A node of the cabling tree. */
 export type TreePlace = Place | ReturnPlace;
 
-export const isReturn = (place: TreePlace): place is ReturnPlace => place.endsWith(RETURN);
+/** Within a box that is several nodes of the tree, one for a group or a circuit of it: `door~node.pendants`. */
+const NODE = '~node.';
+
+export const isReturn = (place: TreePlace): place is ReturnPlace =>
+  place.endsWith(RETURN) && !place.includes(NODE);
 export const returnPlaceOf = (box: BoxId): ReturnPlace => `${box}${RETURN}` as ReturnPlace;
+/** The node of a box at which the nets of a group or a circuit stay apart from the others of that box. */
+export const nodePlaceOf = (box: BoxId, of: GroupId | CircuitId): TreePlace =>
+  `${box}${NODE}${of}` as ReturnPlace;
+/** Is it one of several nodes of a box, and not the box itself? */
+export const isFarNode = (place: TreePlace): boolean => place.includes(NODE) || place.endsWith(RETURN);
 /** Where a node of the tree stands. */
-export const placeOfNode = (node: TreePlace): Place =>
-  isReturn(node) ? (node.slice(0, -RETURN.length) as BoxId) : node;
+export const placeOfNode = (node: TreePlace): Place => {
+  const at = node.indexOf(NODE);
+  if (at >= 0) return node.slice(0, at) as BoxId;
+  return isReturn(node) ? (node.slice(0, -RETURN.length) as BoxId) : node;
+};
+/** What tells a node from the others of its box; empty for the box itself. */
+export const nodeEnding = (node: TreePlace): string => node.slice(placeOfNode(node).length);

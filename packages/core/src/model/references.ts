@@ -1,7 +1,7 @@
 import { findRoom } from './lookup.js';
 import { conductorsOf } from './articles.js';
 import { isGroundColour } from './colours.js';
-import { PANEL, UNKNOWN_PLACE, UNNAMED_BREAKER, isReturn, placeOfNode, type TreePlace } from './ids.js';
+import { PANEL, UNKNOWN_PLACE, UNNAMED_BREAKER, isFarNode, placeOfNode, type TreePlace } from './ids.js';
 import { jobShape, type Job } from './job.js';
 import { endKey, type End, type Terminal, type Wiring } from './wiring.js';
 
@@ -211,7 +211,8 @@ const checkReferences = (job: Job, report: Report) => {
   });
   if (job.routing.panel?.level) level(job.routing.panel.level, ['routing', 'panel', 'level']);
   job.boxes.forEach((b, i) => {
-    if (isReturn(b.id)) report(['boxes', i, 'id'], `the id of a box cannot end as a return place does`);
+    if (isFarNode(b.id))
+      report(['boxes', i, 'id'], `the id of a box cannot be written as a node of a box is`);
     if (b.article !== null) boxArticle(b.article, ['boxes', i, 'article']);
     b.sections.forEach((id, k) => boxArticle(id, ['boxes', i, 'sections', k]));
     if (b.level !== null) level(b.level, ['boxes', i, 'level']);

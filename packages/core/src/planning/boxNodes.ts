@@ -1,6 +1,6 @@
 import { findCircuit, findGroup } from '../model/lookup.js';
 import { groundOf, type CableArticle } from '../model/articles.js';
-import { PANEL, placeOfNode, type BoxId, type CircuitId, type TreePlace } from '../model/ids.js';
+import { PANEL, nodeEnding, placeOfNode, type BoxId, type CircuitId, type TreePlace } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import type { Cable, End, Lead, Terminal } from '../model/wiring.js';
@@ -93,8 +93,7 @@ export const nodesByBox = (
   const boxes = new Map<BoxId, Map<string, BoxNode>>();
   const nodeAt = (at: TreePlace, net: Net | 'ground'): BoxNode => {
     const box = placeOfNode(at) as BoxId;
-    const far = net !== 'ground' && at !== box ? '~return' : '';
-    const key = net === 'ground' ? 'G' : `${net.id}${far}`;
+    const key = net === 'ground' ? 'G' : `${net.id}${nodeEnding(at)}`;
     const nodes = boxes.get(box) ?? new Map<string, BoxNode>();
     boxes.set(box, nodes);
     const awg = net === 'ground' ? groundSizeIn(job, box) : sizeOf(job, net);

@@ -1,53 +1,27 @@
 import {
   findBox,
+  findLuminaire,
   ofId,
   PANEL,
   type Circuit,
   UNKNOWN_PLACE,
   type DeviceId,
+  type Luminaire,
   type LuminaireState,
   type Positions,
   type StripNode,
 } from '@amber/core';
 import { Handle } from './Handle.js';
 import { LAMP, SMALL_LAMP, type StripPlan } from './stripGeometry.js';
+import { StripLoad, StripReceptacle } from './StripSymbols.js';
 import type { Subject } from './useSubject.js';
 
-const Lamp = ({ light, size }: { light: LuminaireState['light']; size: number }) => (
-  <svg width={size} height={size} viewBox="-33 -33 66 66" aria-hidden="true" className="shrink-0">
-    {light === 'lit' || light === 'dim' ? (
-      <>
-        <circle r="32" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.22 : 0.1} />
-        <circle r="25" fill="var(--color-amber-live)" opacity={light === 'lit' ? 0.45 : 0.18} />
-      </>
-    ) : null}
-    <circle r="16" fill={light === 'lit' ? '#fff3d6' : '#fff'} stroke="var(--color-ink)" strokeWidth="2.2" />
-    {light === 'unknown' ? (
-      <text y="6" textAnchor="middle" fontSize="18" fontWeight="750">
-        ?
-      </text>
-    ) : (
-      <path d="M-11.3 -11.3L11.3 11.3M-11.3 11.3L11.3 -11.3" stroke="var(--color-ink)" strokeWidth="1.8" />
-    )}
-  </svg>
-);
-
-/** A duplex receptacle. */
-const Receptacle = () => (
-  <svg width="44" height="68" viewBox="0 0 44 68" aria-hidden="true">
-    <rect x="1" y="1" width="42" height="66" rx="8" fill="#fff" stroke="var(--color-ink)" strokeWidth="2" />
-    {[18, 46].map((y) => (
-      <path
-        key={y}
-        d={`M16 ${y - 5}v8M28 ${y - 5}v8M22 ${y + 6}v4`}
-        stroke="var(--color-ink)"
-        strokeWidth="2.5"
-      />
-    ))}
-  </svg>
-);
-
-const LIGHT_WORD = { lit: 'lit', dim: 'dim, in series', dark: 'dark', unknown: 'not known' };
+const STATE_OF: Record<Luminaire['unit'], Record<LuminaireState['light'], string>> = {
+  luminaire: { lit: 'lit', dim: 'dim, in series', dark: 'dark', unknown: 'not known' },
+  nightLight: { lit: 'lit', dim: 'dim, in series', dark: 'dark', unknown: 'not known' },
+  fan: { lit: 'runs', dim: 'runs weak, in series', dark: 'stands', unknown: 'not known' },
+  onward: { lit: 'fed', dim: 'fed through a load', dark: 'not fed', unknown: 'not known' },
+};
 
 /** A place of the strip: the panel, or a box with its handles and luminaires as they are now. */
 export const StripPlace = ({
@@ -81,10 +55,11 @@ export const StripPlace = ({
     .filter((one) => node.luminaires.includes(one.id))
     .map((one) => `${one.va} VA`);
   const light = lights[0]?.light;
+  const unit = findLuminaire(subject.job, lights[0]?.id)?.unit ?? 'luminaire';
   const under = [
     ...letters,
     ...vas,
-    ...(light ? [LIGHT_WORD[light]] : []),
+    ...(light ? [STATE_OF[unit][light]] : []),
     ...(node.place === PANEL ? [`${circuit.breaker} A breaker`] : []),
     ...(node.place !== PANEL && letters.length + vas.length === 0
       ? [nowhere ? 'nobody has followed it' : 'junction']
@@ -124,10 +99,17 @@ export const StripPlace = ({
           ) : null;
         })}
         {Array.from({ length: receptacles }, (_, i) => (
-          <Receptacle key={i} />
+          <StripReceptacle key={i} />
         ))}
         {lights.map((one) =>
-          one ? <Lamp key={one.id} light={one.light} size={lights.length > 1 ? SMALL_LAMP : LAMP} /> : null,
+          one ? (
+            <StripLoad
+              key={one.id}
+              unit={findLuminaire(subject.job, one.id)?.unit ?? 'luminaire'}
+              light={one.light}
+              size={lights.length > 1 ? SMALL_LAMP : LAMP}
+            />
+          ) : null,
         )}
         {node.place !== PANEL && all.length + lights.length === 0 ? (
           <span className="grid size-10 place-items-center rounded-full border-2 border-ink bg-white font-bold">

@@ -31,6 +31,7 @@ import {
   type State,
   type TruthTable,
   type Wiring,
+  type WiringDoc,
 } from '@amber/core';
 import { useAppSelector } from '../store/store.js';
 import { subjectOf } from '../store/review.js';
@@ -61,6 +62,8 @@ export interface Subject {
   drawings: BoxDrawing[];
   /** Names of other circuits whose cables come into a box. */
   otherCircuits: ReadonlyMap<string, string[]>;
+  /** How sure each box of a wiring that is there is; a planned one is named nowhere. */
+  certainty: ReadonlyMap<string, WiringDoc['certainty'][BoxId]>;
   /** What stands at a box before anybody works in it. */
   cautions: ReadonlyMap<string, string[]>;
   /** Devices in the order of the run: number key 1 is the first. */
@@ -152,6 +155,7 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
         drawBox(job, wiring, box, { compiled, like: likePlanned(asked, review, box) }),
       ),
       otherCircuits: otherCircuits(review, circuit),
+      certainty: new Map(Object.entries(asked.wirings.find((one) => one.id === review.id)?.certainty ?? {})),
       cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
       devices: boxes.flatMap((box) =>
         wiring.devices

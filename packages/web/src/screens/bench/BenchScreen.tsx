@@ -9,6 +9,7 @@ import { RunStripView } from '../../wiring/RunStripView.js';
 import { SidePanel } from './SidePanel.js';
 import { useSubject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
+import { useMoving } from '../../wiring/useMoving.js';
 import { useFollowed } from '../../wiring/useFollowed.js';
 
 /** What goes where in each box, and does it work? */
@@ -33,6 +34,7 @@ export const BenchScreen = ({
     },
     [subject.devices, dispatch],
   );
+  const moving = useMoving(subject.state, followed !== null);
   const { at, go } = useBoxInView(subject);
   /** The next conductor of the box in view; one that is a piece with the last is passed over. */
   const followNext = (by: number) => {
@@ -59,7 +61,7 @@ export const BenchScreen = ({
   useHotkeys('escape', () => void dispatch(wireFollowed(null)));
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-      <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
+      <main className={`flex min-w-0 flex-col lg:min-h-0 lg:flex-1 ${moving ? 'moving' : ''}`}>
         <h1 className="sr-only">Bench of {subject.name}</h1>
         {view === 'all' && !folded.run ? (
           <div

@@ -9,7 +9,6 @@ import { lookThrough } from '../../wiring/lenses.js';
 import { placeName } from '../../parts/words.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
-import { useMoving } from '../../wiring/useMoving.js';
 
 const LENS_NOTES = {
   live: 'Amber, dashed = live now.',
@@ -67,7 +66,6 @@ export const Board = ({
   const seen = useMemo(() => lookThrough(lens, subject, positions), [lens, subject, positions]);
   const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
   const { at } = useBoxInView(subject);
-  const moving = useMoving(subject.state, followed !== null);
   const board = useRef<HTMLElement>(null);
   const large = view === 'one';
   const numbered = subject.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
@@ -83,7 +81,7 @@ export const Board = ({
     <section
       ref={board}
       aria-label="Opened boxes"
-      className={`bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''} ${moving ? 'moving' : ''}`}
+      className={`bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''}`}
     >
       {subject.drawings.length === 0 ? (
         <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">

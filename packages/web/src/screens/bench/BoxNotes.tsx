@@ -1,10 +1,21 @@
 import type { Subject } from '../../wiring/useSubject.js';
 import type { BoxId } from '@amber/core';
 
+/** How sure a box of a wiring that is there is. Of one that somebody saw nothing has to be said. */
+const SURE = {
+  assumed: [
+    'Assumed:',
+    'nobody has looked into this box. It is drawn as is usual; look first, and take every wire for live.',
+  ],
+  partlySeen: ['Partly seen:', 'what is hatched nobody has followed. Take it for live.'],
+} as const;
+
 /** What stands at a box before anybody works in it. Of several notes the first is read, the others open. */
 export const BoxNotes = ({ subject, box }: { subject: Subject; box: BoxId }) => {
   const others = subject.otherCircuits.get(box) ?? [];
+  const certainty = subject.certainty.get(box);
   const notes = [
+    ...(certainty === 'assumed' || certainty === 'partlySeen' ? [SURE[certainty]] : []),
     ...(others.length > 0
       ? [
           [

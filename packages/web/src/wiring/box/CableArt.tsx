@@ -25,7 +25,7 @@ export const CableArt = ({ cable, told }: { cable: DrawnCable; told: string }) =
           x={x + width / 2}
           y={first + i * 14}
           textAnchor="middle"
-          fontSize={i === 0 ? 13.5 : 12}
+          fontSize={i === 0 ? 14.5 : 13}
           fontWeight={i === 0 ? 750 : 500}
           fill={i === 0 ? '#20262d' : '#3c3a34'}
         >

@@ -12,7 +12,7 @@ const BondScrew = ({ x, y }: { x: number; y: number }) => (
 
 /** The box itself: plastic or metal, square or round, with the ears that its devices or its luminaire are fixed to. */
 export const CaseArt = ({ drawing: { enclosure, bond } }: { drawing: BoxDrawing }) => {
-  const { x, y, width, height, form, metal } = enclosure;
+  const { x, y, width, height, form, metal, ring } = enclosure;
   const round = Math.min(80, width / 2, height / 2);
   const corner = form === 'round' ? round : 12;
   return (
@@ -31,6 +31,15 @@ export const CaseArt = ({ drawing: { enclosure, bond } }: { drawing: BoxDrawing 
         stroke={metal ? '#40474c' : '#8b8577'}
         strokeWidth={metal ? 1.4 : 0.8}
       />
+      {ring ? (
+        <rect
+          {...{ x: x + 3.5, y: y + 3.5, width: width - 7, height: height - 7 }}
+          rx={Math.max(4, corner - 3.5)}
+          fill="none"
+          stroke={metal ? '#d5d9dc' : '#fbf9f4'}
+          strokeWidth="2.5"
+        />
+      ) : null}
       {metal
         ? (
             [

@@ -126,7 +126,7 @@ export const ConnectorArt = ({
           x={x + width / 2}
           y={top + i * 13}
           textAnchor="middle"
-          fontSize="11.5"
+          fontSize="13"
           fontWeight="620"
           fill={INK}
         >

@@ -5,7 +5,7 @@ import { lookOf } from '../wireLook.js';
 const PAINT = { brass: '#b3995e', dark: '#3a332b', silver: '#d9dadb', green: '#2f7d4f' } as const;
 const INK = '#20262d';
 /** Letters of what is marked on a device, in units of the drawing. */
-const MARKED = 11;
+const MARKED = 12.5;
 
 /** A screw, or a lead where it leaves the device, with what is marked at it. */
 export const Pin = ({ pin: { x, y, part, key } }: { pin: DrawnPin }) => {
@@ -64,7 +64,7 @@ const HandleArt = ({ x, y, up, word }: { x: number; y: number; up: boolean; word
   <g>
     <rect x={x - 21} y={y - 25} width="42" height="50" rx="4" fill="#dcd5c6" stroke="#8b8577" />
     <rect x={x - 19} y={up ? y - 23 : y + 1} width="38" height="22" rx="3" fill={INK} />
-    <text x={x} y={up ? y - 8 : y + 16} textAnchor="middle" fontSize="11.5" fontWeight="700" fill="#fff">
+    <text x={x} y={up ? y - 8 : y + 16} textAnchor="middle" fontSize="13" fontWeight="700" fill="#fff">
       {word.toUpperCase().slice(0, 4)}
     </text>
   </g>

@@ -30,7 +30,7 @@ export const FixtureArt = ({
           x={x + width / 2}
           y={y - 11 - (title.length - 1 - i) * 14}
           textAnchor="middle"
-          fontSize="12.5"
+          fontSize="13.5"
           fontWeight="720"
         >
           {line}

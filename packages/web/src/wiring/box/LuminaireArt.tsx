@@ -51,7 +51,8 @@ const Lamp = ({ x, y, light, bare }: { x: number; y: number; light: Light; bare:
   </g>
 );
 
-const Fan = ({ x, y }: { x: number; y: number }) => (
+/** A fan from below. */
+export const Fan = ({ x, y }: { x: number; y: number }) => (
   <g stroke={INK} strokeWidth="1.6" fill="#efe9db">
     {[45, 135, 225, 315].map((turn) => (
       <path
@@ -65,7 +66,7 @@ const Fan = ({ x, y }: { x: number; y: number }) => (
 );
 
 /** What goes on from here, beyond this plan. */
-const Onward = ({ x, y }: { x: number; y: number }) => (
+export const Onward = ({ x, y }: { x: number; y: number }) => (
   <g stroke={INK} fill="none" strokeWidth="2">
     <path d={`M${x - 28} ${y - 8}h34v-9l22 17l-22 17v-9h-34z`} fill="#f7f4ea" strokeLinejoin="round" />
   </g>

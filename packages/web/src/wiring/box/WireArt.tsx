@@ -27,7 +27,7 @@ export const rounded = (points: DrawnWire['points']): string => {
 
 /** Words along the longest straight piece of a wire, where a lens says what it carries. */
 const Along = ({ along: { a, b }, words }: { along: DrawnWire['along']; words: string }) => {
-  const width = words.length * 6.6 + 8;
+  const width = words.length * 7.1 + 8;
   const length = Math.hypot(a.x - b.x, a.y - b.y);
   const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
   const upright = Math.abs(a.x - b.x) < Math.abs(a.y - b.y);
@@ -52,6 +52,12 @@ const Along = ({ along: { a, b }, words }: { along: DrawnWire['along']; words: s
   );
 };
 
+/** Letters that would not fit their label are set narrower, in whatever face they are shown. */
+const squeezed = (code: string, width: number) =>
+  code.length * LABEL * 0.74 > width - 4
+    ? { textLength: width - 5, lengthAdjust: 'spacingAndGlyphs' as const }
+    : {};
+
 interface WireProps {
   wire: DrawnWire;
   live: boolean;
@@ -74,7 +80,8 @@ export const WireArt = memo(({ wire, live, unknown, faint, followed, words, titl
   const { mark, band } = wire;
   const thick = wire.colour === 'bare' ? 3 : 4.6;
   const code = look.code;
-  const width = code.length === 1 ? LABEL_SIZE.width - 8 : Math.max(LABEL_SIZE.width, code.length * 8.4 + 3);
+  const width =
+    code === 'GN' ? 17 : code.length === 1 ? 14 : Math.max(LABEL_SIZE.width, code.length * 8.4 + 3);
   return (
     <g
       fill="none"
@@ -136,7 +143,8 @@ export const WireArt = memo(({ wire, live, unknown, faint, followed, words, titl
             x={label.x}
             y={label.y + 4}
             textAnchor="middle"
-            fontSize={LABEL - 0.5}
+            fontSize={LABEL}
+            {...squeezed(code, width)}
             fontWeight="720"
             fill="var(--color-ink)"
           >
