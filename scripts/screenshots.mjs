@@ -29,6 +29,17 @@ const SHOTS = [
     act: async (page) => {
       for (const key of ['w', 'n', 'v', 'f', 'f', 'f']) await page.keyboard.press(key);
       await page.getByRole('tab', { name: 'Steps' }).click();
+      await page.getByRole('region', { name: /^Steps at / }).waitFor();
+    },
+  },
+  {
+    name: 'device-in-hand',
+    path: '/jobs/heron-yard/circuits/galley-lights',
+    size: desk,
+    act: async (page) => {
+      for (const key of ['n', 'v']) await page.keyboard.press(key);
+      await page.getByRole('tab', { name: 'Steps' }).click();
+      await page.getByRole('region', { name: 'Device in hand' }).scrollIntoViewIfNeeded();
     },
   },
   {

@@ -9,8 +9,8 @@ import {
 } from '../src/index.js';
 import { terminalKey, type Member } from '../src/model/wiring.js';
 import { memberKey } from '../src/circuit/keys.js';
-import { colourWord, endWord, leadWord } from '../src/words/wires.js';
-import { screwOf } from '../src/steps/boxInWords.js';
+import { colourWord, endWord, leadWord, screwOf } from '../src/words/wires.js';
+
 import { drawnBoxes } from './support/drawnBoxes.js';
 
 /** Every word of a box with what it stands for; a word that stands for two things is no word. */

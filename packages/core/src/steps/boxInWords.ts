@@ -13,7 +13,7 @@ import {
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey, pigtailKey } from '../circuit/keys.js';
 import { rolesOf } from '../circuit/roles.js';
-import { colourWord, deviceWord, endWord, leadWord, terminalWord } from '../words/wires.js';
+import { colourWord, endWord, leadWord, screwOf } from '../words/wires.js';
 import { cablesIn } from './here.js';
 import { connectorsWord, isJumper, NAME_OF } from './splices.js';
 
@@ -29,12 +29,6 @@ export interface BoxLine {
   /** Key of what is followed when it is shown. */
   shows: string;
 }
-
-/** A screw with whose it is, so that two alike of one box are told apart. */
-export const screwOf = (job: Job, wiring: Wiring, terminal: Terminal): string => {
-  const screw = terminalWord(job, wiring, terminal);
-  return 'device' in terminal ? `${screw}, of the ${deviceWord(job, wiring, terminal.device)}` : screw;
-};
 
 const landedBy = (wiring: Wiring, pigtail: string): Terminal[] =>
   wiring.landings.flatMap(({ wire, terminal }) =>

@@ -6,7 +6,7 @@ import type { NetState, State } from '../circuit/evaluate.js';
 import { circuitsByNet, type Role } from '../circuit/roles.js';
 import type { Trace, TracePiece } from '../circuit/trace.js';
 import { PANEL, type Place } from '../model/ids.js';
-import { colourWord, deviceWord, terminalWord } from '../words/wires.js';
+import { colourWord, screwOf, terminalWord } from '../words/wires.js';
 
 /** What a conductor is for, in a word. */
 export const ROLE_WORDS: Record<Role, string> = {
@@ -60,12 +60,7 @@ const stopOf = (job: Job, wiring: Wiring, piece: TracePiece): { place: Place; wh
       what: piece.joint.members.length > 1 ? `splice of ${piece.joint.members.length}` : 'cap',
     };
   if (piece.kind !== 'terminal') return null;
-  const { terminal } = piece;
-  const screw = terminalWord(job, wiring, terminal);
-  return {
-    place: piece.at,
-    what: 'device' in terminal ? `${screw} of the ${deviceWord(job, wiring, terminal.device)}` : screw,
-  };
+  return { place: piece.at, what: screwOf(job, wiring, piece.terminal) };
 };
 
 /** Says what a conductor, tail, splice or terminal is, by its key. Null where the wiring holds no such piece. */

@@ -7,7 +7,7 @@ import type { Compiled } from '../circuit/compile.js';
 import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
 import type { Apart } from './apart.js';
-import { colourWord, deviceWord, endWord, leadWord, terminalWord } from '../words/wires.js';
+import { colourWord, endWord, leadWord, screwOf } from '../words/wires.js';
 import type { DraftStep, Phase } from './step.js';
 
 const PHASE_OF: Record<Role, Phase> = {
@@ -70,9 +70,7 @@ export const connectorsWord = (job: Job, joint: Joint): string => {
 const tailWord = (job: Job, wiring: Wiring, pigtail: string): string | null => {
   const landing = wiring.landings.find(({ wire }) => 'pigtail' in wire && wire.pigtail === pigtail);
   if (!landing) return null;
-  const { terminal } = landing;
-  const screw = terminalWord(job, wiring, terminal);
-  return 'device' in terminal ? `${screw} of the ${deviceWord(job, wiring, terminal.device)}` : screw;
+  return screwOf(job, wiring, landing.terminal);
 };
 
 const LIVE_CAP =

@@ -95,8 +95,14 @@ export const whereGoes = (wiring: Wiring, end: End): { joint: Joint | null; term
   return { joint: joint ?? null, terminal: landing?.terminal ?? null };
 };
 
+/** A screw or lead with whose it is, so that two alike of one box are told apart: "green screw, low at the left, of the timer". */
+export const screwOf = (job: Job, wiring: Wiring, terminal: Terminal): string => {
+  const screw = terminalWord(job, wiring, terminal);
+  return 'device' in terminal ? `${screw}, of the ${deviceWord(job, wiring, terminal.device)}` : screw;
+};
+
 /** A lead that is spliced: "black lead, low at the right (line), of the dimmer", "neutral lead of Shelf light". */
 export const leadWord = (job: Job, wiring: Wiring, lead: Lead): string =>
   'luminaire' in lead
     ? `${lead.name} lead of ${findLuminaire(job, lead.luminaire)?.name ?? 'the luminaire'}`
-    : `${terminalWord(job, wiring, lead)}, of the ${deviceWord(job, wiring, lead.device)}`;
+    : screwOf(job, wiring, lead);

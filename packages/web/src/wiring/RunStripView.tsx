@@ -38,7 +38,7 @@ export const RunStripView = ({
     <section
       ref={frame}
       aria-label={subject.circuit ? 'The run' : `The run of ${circuit.name}`}
-      className="relative max-h-80 shrink-0 overflow-auto border-b border-line bg-sheet px-2"
+      className="relative max-h-[max(11rem,29dvh)] shrink-0 overflow-auto border-b border-line bg-sheet px-2"
     >
       <div className="sticky left-0 flex min-h-7 items-center gap-3 text-[12.5px] text-quiet">
         <h2>
