@@ -12,7 +12,7 @@ import {
 import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { FacePicker } from '../src/panels/steps/FacePicker.js';
 import { useSubject } from '../src/wiring/useSubject.js';
-import { nearer, within as kept } from '../src/wiring/useZoom.js';
+import { firstLook, nearer, settled, wholeScale } from '../src/wiring/useZoom.js';
 import { planStrip, runsBack, widthOf } from '../src/wiring/stripGeometry.js';
 import { jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
@@ -149,27 +149,43 @@ test('the device in the hand is picked by its picture: the job keeps it, and the
   expect(articleOf()).toBeNull();
 });
 
-describe('a window on a picture', () => {
-  const whole = { x: 0, y: 0, width: 600, height: 400 };
+describe('a look at a picture', () => {
+  const picture = { width: 600, height: 400 };
+  const desk = { width: 900, height: 500 };
   test('comes nearer about a point, which stays where it was; never nearer than six times, never beyond the edge', () => {
     const at = { x: 150, y: 300 };
-    let now = whole;
-    for (let i = 0; i < 12; i++) {
-      const next = nearer(now, whole, 1.3, at);
-      expect(next.width / next.height).toBeCloseTo(1.5, 9);
-      expect(next.x).toBeGreaterThanOrEqual(0);
-      expect(next.y + next.height).toBeLessThanOrEqual(400 + 1e-9);
-      if (next.width > 100 + 1e-9)
-        expect((at.x - next.x) / next.width).toBeCloseTo((at.x - now.x) / now.width, 6);
+    const first = firstLook(desk, picture);
+    expect(first).toEqual({ scale: 1.25, x: 300, y: 200 });
+    let now = first;
+    for (let i = 0; i < 14; i++) {
+      const next = nearer(now, 1.3, at, desk, picture);
+      const edges = [next.x - desk.width / 2 / next.scale, next.x + desk.width / 2 / next.scale];
+      if (desk.width / next.scale < picture.width) {
+        expect(edges[0]).toBeGreaterThanOrEqual(-1e-9);
+        expect(edges[1]).toBeLessThanOrEqual(600 + 1e-9);
+      } else expect(next.x).toBe(300);
       now = next;
     }
-    expect(now.width).toBeCloseTo(100, 9);
-    for (let i = 0; i < 20; i++) now = nearer(now, whole, 1 / 1.3, at);
-    expect(now).toEqual(whole);
+    expect(now.scale).toBeCloseTo(6 * 1.25, 9);
+    // Far from every edge the point does not move on the screen.
+    const on = (look: typeof now) => (at.x - look.x) * look.scale;
+    const before = nearer(first, 4, at, desk, picture);
+    expect(on(nearer(before, 1.1, at, desk, picture))).toBeCloseTo(on(before), 6);
+    for (let i = 0; i < 20; i++) now = nearer(now, 1 / 1.3, at, desk, picture);
+    expect(now).toEqual(first);
   });
-  test('is moved within the picture alone', () => {
-    const view = { x: 0, y: 0, width: 300, height: 200 };
-    expect(kept({ ...view, x: -50, y: 900 }, whole)).toEqual({ x: 0, y: 200, width: 300, height: 200 });
+  test('on a telephone begins at the left of a wide box, as high as there is room, and moves within it alone', () => {
+    const telephone = { width: 360, height: 520 };
+    const wide = { width: 972, height: 612 };
+    const first = firstLook(telephone, wide);
+    expect(first.scale).toBeCloseTo(520 / 612, 9);
+    expect(first.x).toBeCloseTo(180 / first.scale, 9);
+    const end = settled({ ...first, x: 5000 }, telephone, wide);
+    expect(end.x).toBeCloseTo(972 - 180 / first.scale, 9);
+    // A box of one gang is seen whole.
+    expect(firstLook(telephone, { width: 336, height: 430 }).scale).toBe(
+      wholeScale(telephone, { width: 336, height: 430 }),
+    );
   });
 });
 

@@ -5,7 +5,7 @@ import { OpenBox } from '../../wiring/OpenBox.js';
 import { BoxNotes } from './BoxNotes.js';
 import { useZoom } from '../../wiring/useZoom.js';
 
-/** Units of the drawing that an arrow key moves a picture seen from nearer. */
+/** Pixels that an arrow key moves a picture of which not all is seen. */
 const STEP = 40;
 
 const button = 'grid size-10 place-items-center bg-sheet hover:bg-rail';
@@ -15,16 +15,15 @@ export const LargeBox = ({
   children,
   ...props
 }: ComponentProps<typeof OpenBox> & { children: ReactNode }) => {
-  const { frame, window, closer, further, whole, pan } = useZoom(props.drawing);
+  const { frame, viewBox, hidden, closer, further, whole, pan } = useZoom(props.drawing);
+  const near = hidden.across || hidden.down;
   useHotkeys('plus,equal,shift+equal,add', closer);
   useHotkeys('minus,subtract', further);
   useHotkeys('0', whole);
-  useHotkeys('left', () => pan(-STEP, 0), { enabled: window !== null, preventDefault: true });
-  useHotkeys('right', () => pan(STEP, 0), { enabled: window !== null, preventDefault: true });
-  useHotkeys('up', () => pan(0, -STEP), { enabled: window !== null, preventDefault: true });
-  useHotkeys('down', () => pan(0, STEP), { enabled: window !== null, preventDefault: true });
-  const { width, height } = props.drawing;
-  const view = window ?? { x: 0, y: 0, width, height };
+  useHotkeys('left', () => pan(-STEP, 0), { enabled: near, preventDefault: true });
+  useHotkeys('right', () => pan(STEP, 0), { enabled: near, preventDefault: true });
+  useHotkeys('up', () => pan(0, -STEP), { enabled: near, preventDefault: true });
+  useHotkeys('down', () => pan(0, STEP), { enabled: near, preventDefault: true });
   return (
     <>
       <div className="flex shrink-0 items-center gap-2">
@@ -54,13 +53,9 @@ export const LargeBox = ({
       <BoxNotes subject={props.subject} box={props.drawing.box} />
       <div
         ref={frame}
-        className={`relative min-h-72 flex-1 max-lg:min-h-[62dvh] ${window ? 'cursor-grab touch-none' : 'touch-pan-y'}`}
+        className={`relative min-h-72 flex-1 max-lg:min-h-[62dvh] ${near ? 'cursor-grab' : ''} ${hidden.down ? 'touch-none' : 'touch-pan-y'}`}
       >
-        <OpenBox
-          {...props}
-          viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
-          className="absolute inset-0 size-full"
-        />
+        <OpenBox {...props} viewBox={viewBox} className="absolute inset-0 size-full" />
       </div>
     </>
   );
