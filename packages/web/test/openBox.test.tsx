@@ -214,3 +214,46 @@ describe('the run as a scheme', () => {
   test('draws a run that leads back as an arc, and no other', () =>
     expect(strip.edges.map((one) => runsBack(strip, one))).toEqual([false, false, true]));
 });
+
+describe('what stands at a box', () => {
+  const withCertainty = (certainty: 'assumed' | 'partlySeen' | 'seen'): Job => {
+    const job = partly(() => ({}));
+    const id = job.boxes.find((one) => one.name === 'Tar store door')!.id;
+    return {
+      ...job,
+      wirings: job.wirings.map((one) =>
+        one.id === 'as-found' ? { ...one, certainty: { [id]: certainty } } : one,
+      ),
+    };
+  };
+  test.each([
+    ['assumed', /nobody has looked into this box/],
+    ['partlySeen', /what is hatched nobody has followed/],
+  ] as const)('of a wiring that is %s, that it is so', (certainty, words) => {
+    bench(withCertainty(certainty), 'tar-store-light', 'as-found');
+    expect(within(box('Tar store door')).getByText(words)).toBeTruthy();
+    expect(within(box('Barrel rack')).queryByText(words)).toBeNull();
+  });
+  test('of one that was seen nothing of the kind', () => {
+    bench(withCertainty('seen'), 'tar-store-light', 'as-found');
+    expect(within(box('Tar store door')).queryByText(/Assumed|Partly seen/)).toBeNull();
+  });
+});
+
+test('a fan and a feed that goes on are no lamps in the run, and say what they do', () => {
+  const job = yard();
+  const units = ['fan', 'onward'] as const;
+  const pendants = job.luminaires.filter((one) => one.box.startsWith('pendant')).slice(0, 2);
+  const changed: Job = {
+    ...job,
+    luminaires: job.luminaires.map((one) => {
+      const unit = units[pendants.indexOf(one)];
+      return unit ? { ...one, unit } : one;
+    }),
+  };
+  expect(pendants).toHaveLength(2);
+  bench(changed, 'galley-lights');
+  const words = pendants.map((one) => screen.getByTestId(`light-${one.box}`).textContent);
+  expect(words[0]).toMatch(/runs$/);
+  expect(words[1]).toMatch(/fed$/);
+});

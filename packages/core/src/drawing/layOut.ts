@@ -5,7 +5,7 @@ import { tracksOf, type ChannelWire } from './tracks.js';
 
 const BODY = { device: 132, luminaire: 104 } as const;
 /** Height of a line of words. */
-export const LINE = 14;
+const LINE = 14;
 const MARK_ROOM = 12;
 /** Two wires on one screw, one above the other. */
 const ON_ONE_SCREW = 12;
@@ -23,7 +23,6 @@ export interface Down {
   sheathBottom: number;
   rows: { top: number; bottom: number }[];
   fixtureTop: number;
-  fixtureBottom: number;
   low: { top: number; bottom: number };
   lowerSheaths: number;
   height: number;
@@ -89,7 +88,6 @@ export const placeDown = (prepared: Prepared, across: Across, words: Words): Dow
   y += 8 + tallest(words.titles) + 4;
   const fixtureTop = y;
   y += Math.max(0, ...scene.fixtures.map(({ item }) => BODY[item.kind]));
-  const fixtureBottom = y;
   const hasLow = units.some((one) => one.low);
   const low = channel('low');
   const bottom = channel('bottom');
@@ -111,7 +109,7 @@ export const placeDown = (prepared: Prepared, across: Across, words: Words): Dow
   const lowerSheaths = y;
   if (lower.length > 0) y += tallest(lower) + 18;
   return {
-    ...{ sheathTop, sheathBottom, rows, fixtureTop, fixtureBottom, lowerSheaths, height: y, turn },
+    ...{ sheathTop, sheathBottom, rows, fixtureTop, lowerSheaths, height: y, turn },
     low: { top: lowTop, bottom: lowTop + lowHeight },
   };
 };

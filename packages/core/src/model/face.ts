@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { hueSchema, type Hue } from './colours.js';
+import { hueSchema } from './colours.js';
 import { awgSchema } from './units.js';
 
 /** Where something sits on the face of a device, seen from the front with the handle upright, and what is marked there. */
@@ -62,6 +62,3 @@ export const faultOfFace = (
     }
   return null;
 };
-
-/** The hue of a lead's insulation; null for a screw. */
-export const leadHue = (part: FacePart): Hue | 'bare' | null => (part.kind === 'lead' ? part.colour : null);

@@ -21,6 +21,9 @@ import type { Seen } from './lenses.js';
 import type { Subject } from './useSubject.js';
 import { lookOf } from './wireLook.js';
 
+/** What a wire is that comes from no cable. */
+const PIECE: Record<DrawnWire['kind'], string> = { conductor: '', tail: ' tail', lead: ' lead' };
+
 const isLive = (state: NetState) => state === 'live' || state === 'backfed';
 
 /** One box opened up as it is seen from the front, drawn from its geometry; what is live glows. */
@@ -56,7 +59,7 @@ export const OpenBox = memo(
       const { now, role } = stateOf(wire.key);
       const marked = wire.mark ? `, marked ${lookOf(wire.mark).word}` : '';
       const what = words === null ? ROLE_WORDS[role] : `${ROLE_WORDS[role]}, ${words}`;
-      return `${lookOf(wire.colour).word}${marked}: ${what}, ${STATE_WORDS[now]}`;
+      return `${lookOf(wire.colour).word}${PIECE[wire.kind]}${marked}: ${what}, ${STATE_WORDS[now]}`;
     };
     const name = findBox(job, drawing.box)?.name ?? drawing.box;
     return (

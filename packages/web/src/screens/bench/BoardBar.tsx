@@ -1,42 +1,18 @@
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp, Download } from 'lucide-react';
+import { lazy, Suspense } from 'react';
+import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp } from 'lucide-react';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { folded, LENSES, lensTaken, viewed } from '../../store/wiringSlice.js';
+import { Boundary } from '../../parts/Boundary.js';
 import { Button } from '../../parts/ui.js';
 import { LENS_WORDS } from '../../wiring/lenses.js';
-import { useSavePicture, type Drawn } from '../../wiring/useSavePicture.js';
+import type { Drawn } from '../../wiring/useSavePicture.js';
 
 const part =
   'min-h-10 px-3 text-[13.5px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet';
 const whole = 'flex divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet';
 
-/** Saves what is drawn, as lines or as pixels. */
-const SaveMenu = ({ title, drawn }: { title: string; drawn: () => Drawn[] }) => {
-  const save = useSavePicture();
-  return (
-    <Menu>
-      <MenuButton as={Button} className="ml-auto">
-        <Download size={16} /> Save
-      </MenuButton>
-      <MenuItems
-        anchor="bottom end"
-        className="z-20 mt-1 w-52 rounded-md border border-line bg-sheet p-1 shadow-lg focus:outline-none"
-      >
-        {(['svg', 'png'] as const).map((kind) => (
-          <MenuItem key={kind}>
-            <button
-              type="button"
-              onClick={() => void save(drawn(), title, kind)}
-              className="flex min-h-10 w-full items-center rounded px-3 text-left font-semibold data-focus:bg-rail"
-            >
-              {kind === 'svg' ? 'As SVG, to print' : 'As PNG, to send'}
-            </button>
-          </MenuItem>
-        ))}
-      </MenuItems>
-    </Menu>
-  );
-};
+/** Saving is loaded after the bench. */
+const SaveMenu = lazy(async () => ({ default: (await import('./SaveMenu.js')).SaveMenu }));
 
 /** How the boxes are looked at: all or one, through which lens; and what stands above them. */
 export const BoardBar = ({
@@ -124,7 +100,17 @@ export const BoardBar = ({
         {fold('run', 'Run')}
         {hasPositions ? fold('positions', 'Positions') : null}
       </div>
-      <SaveMenu {...saved} />
+      <Boundary what="Saving a picture" of="save">
+        <Suspense
+          fallback={
+            <Button className="ml-auto" disabled>
+              Save
+            </Button>
+          }
+        >
+          <SaveMenu {...saved} />
+        </Suspense>
+      </Boundary>
     </div>
   );
 };

@@ -1,11 +1,14 @@
-import { useEffect, useRef, type ComponentProps } from 'react';
+import { lazy, useEffect, useRef, type ComponentProps } from 'react';
 import { findBox, fillOf, sayFill } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
+import { Boundary } from '../../parts/Boundary.js';
 import { OpenBox } from '../../wiring/OpenBox.js';
 import { BoxNotes } from './BoxNotes.js';
 import { BoxWords } from './BoxWords.js';
-import { LargeBox } from './LargeBox.js';
+
+/** What zooms and moves is loaded when one box is first looked at large. */
+const LargeBox = lazy(async () => ({ default: (await import('./LargeBox.js')).LargeBox }));
 
 /** One box opened up, under its name and its fill, with what it says in words. */
 export const BoxCard = ({
@@ -51,9 +54,11 @@ export const BoxCard = ({
       style={large ? undefined : { width: drawing.width + 12 }}
     >
       {large ? (
-        <LargeBox subject={subject} drawing={drawing} {...seen}>
-          {head}
-        </LargeBox>
+        <Boundary what="The box" of={drawing.box}>
+          <LargeBox subject={subject} drawing={drawing} {...seen}>
+            {head}
+          </LargeBox>
+        </Boundary>
       ) : (
         <>
           {head}
