@@ -147,7 +147,7 @@ const samePlaces = async (page: Page, box: string) => {
   const drawing = page.getByRole('article', { name: `Box ${box}` });
   const drawn = await drawing.locator('[data-screw]').evaluateAll((screws) => {
     const all = screws.map((screw) => {
-      const circle = screw.querySelector('circle');
+      const circle = screw.querySelector<SVGCircleElement>('circle:not([data-finger])');
       return {
         marked: screw.querySelector('text')?.textContent ?? '',
         x: circle?.cx.baseVal.value ?? 0,

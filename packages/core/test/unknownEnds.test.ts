@@ -2,11 +2,17 @@ import fc from 'fast-check';
 import {
   articleOf,
   compile,
+  conductorKey,
   conductorsOf,
+  createTracer,
   drawBox,
   evaluate,
+  makeUpSteps,
   planJob,
   readJob,
+  reviewWiring,
+  rolesOf,
+  sayTrace,
   truthTable,
   UNKNOWN_PLACE,
   wiringOrEmpty,
@@ -112,6 +118,36 @@ test('a cable to a place that nobody knows is never drawn dead, and no position 
   // The sweep leaves to the whole simulator what is not known.
   const sweep = createSweep(compiled);
   expect(sweep([0, 0], new Uint8Array(1))).toBe('notSettled');
+});
+
+test('what nobody knows is said in findings, steps and traces by words, and is a step of its own', () => {
+  const { job, wiring } = withStray();
+  const kept = { ...job, wirings: [...job.wirings, newWiringDoc('as-found', 'found', wiring)] };
+  const review = reviewWiring(kept, 'as-found');
+  if (!review) throw new Error('no review');
+  const compiled = compile(wiring, job);
+  const { steps, otherEnds } = makeUpSteps(job, wiring, compiled, 'S1' as never);
+  const key = conductorKey('stray' as CableId, 'black');
+  const trace = createTracer(wiring, job, {})(key);
+  const said = sayTrace(job, wiring, compiled, rolesOf(compiled), evaluate(compiled, {}), key, trace);
+  const texts = [
+    ...review.findings.flatMap(({ title, reason, remedy }) => [title, reason, remedy]),
+    ...steps.map((one) => one.text),
+    ...otherEnds.flatMap(({ cable, place }) => [cable, place]),
+    said?.sentence ?? '',
+  ];
+  expect(texts.filter((text) => /undefined|place~unknown/.test(text))).toEqual([]);
+  expect(said?.sentence).toContain('not known: it may be live');
+  const capped = steps.filter((one) => one.id.includes('/loose/'));
+  expect(capped.map((one) => one.text)).toContainEqual(
+    expect.stringMatching(/^Cap the black of the 14\/3 to place not known/),
+  );
+  // An end that nobody has looked at is found out first, and taken for live.
+  const end = { cable: 'stray' as CableId, side: 'from' as const, colour: 'black' as const };
+  const unseen = makeUpSteps(job, { ...wiring, unseen: [end] }, compiled, 'S1' as never).steps.find((one) =>
+    one.id.endsWith(`/loose/${endKey(end)}`),
+  );
+  expect(unseen).toMatchObject({ phase: 'proof', caution: expect.stringContaining('Take it for live') });
 });
 
 test('a luminaire whose wire nobody has followed is neither lit nor dark', () => {

@@ -65,7 +65,9 @@ describe('an opened box', () => {
     for (const wire of wires) expect(wire.querySelectorAll('text').length).toBe(2);
     // The timer has leads, which are squares and no screws; the switch beside it has three screws.
     const fixtures = [...picture.querySelectorAll('[data-fixture]')];
-    const screws = fixtures.map((one) => one.querySelectorAll('[data-screw] circle').length);
+    const screws = fixtures.map(
+      (one) => one.querySelectorAll('[data-screw] circle:not([data-finger])').length,
+    );
     expect(screws).toEqual([3, 0]);
     // Where a cable goes is written in full.
     expect(picture.querySelector('[data-cable] title')?.textContent).toContain('Pendant 1');
@@ -81,6 +83,11 @@ describe('an opened box', () => {
     expect(live()).toBeLessThan(before);
     fireEvent.click(picture.querySelector('[data-wire^="conductor"]')!);
     expect(document.querySelectorAll('[data-followed]').length).toBeGreaterThan(1);
+    // A screw follows what is on it, and flips nothing.
+    const lit = live();
+    fireEvent.click(picture.querySelector('[data-screw]')!);
+    expect(document.querySelectorAll('[data-followed]').length).toBeGreaterThan(1);
+    expect(live()).toBe(lit);
   });
 
   test('never draws dead what nobody knows: it is marked, told, and its luminaire bears a question mark', () => {
@@ -256,4 +263,26 @@ test('a fan and a feed that goes on are no lamps in the run, and say what they d
   const words = pendants.map((one) => screen.getByTestId(`light-${one.box}`).textContent);
   expect(words[0]).toMatch(/runs$/);
   expect(words[1]).toMatch(/fed$/);
+});
+
+test('the wire between chained connectors is drawn as live as what they join', () => {
+  const job = yard();
+  const planned = plannedWiring(job)!;
+  const hot = planned.joints.find(
+    (joint) => joint.box === 'galley-switch' && joint.members.length > 2 && joint.id.includes('/H'),
+  );
+  const joint = hot ?? planned.joints.find((one) => one.members.length > 2 && one.id.includes('/H'));
+  const [connector] = joint?.connectors ?? [];
+  if (!joint || !connector) throw new Error('no splice of hots');
+  const half = (members: number[]) => ({ ...connector, members, jumperEnds: 1 });
+  const [first = 0, ...rest] = connector.members;
+  const chained = partly(({ joints }) => ({
+    joints: joints.map((one) => (one === joint ? { ...one, connectors: [half([first]), half(rest)] } : one)),
+  }));
+  const circuit =
+    job.groups.find((group) => job.slots.some((slot) => slot.box === joint.box && slot.group === group.id)) ??
+    job.groups.find((group) => job.luminaires.some((one) => one.box === joint.box && one.group === group.id));
+  bench(chained, circuit?.circuit ?? '', 'as-found');
+  const jumper = document.querySelector(`[data-jumper="joint|${joint.id}"]`);
+  expect(jumper?.getAttribute('data-live')).toBe('true');
 });

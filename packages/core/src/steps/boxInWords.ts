@@ -1,20 +1,12 @@
-import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import {
-  createUnknown,
-  endKey,
-  terminalKey,
-  type Joint,
-  type Member,
-  type Terminal,
-  type Wiring,
-} from '../model/wiring.js';
+import { terminalKey, type Joint, type Member, type Terminal, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey, pigtailKey } from '../circuit/keys.js';
 import { rolesOf } from '../circuit/roles.js';
 import { colourWord, endWord, leadWord, screwOf } from '../words/wires.js';
 import { cablesIn } from './here.js';
+import { looseEndsIn } from './looseEnds.js';
 import { connectorsWord, isJumper, NAME_OF } from './splices.js';
 
 /** One splice or one wire on one screw of a box, in words; what the picture of the box shows. */
@@ -59,10 +51,8 @@ const stepOfLanding = (box: BoxId, terminal: Terminal): string =>
  */
 export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): BoxLine[] => {
   const roles = rolesOf(compiled);
-  const isUnknown = createUnknown(wiring);
   const joints = wiring.joints.filter((joint) => joint.box === box);
   const here = cablesIn(wiring, box);
-  const used = new Set<string>();
   const lines: BoxLine[] = [];
   const spliceLine = (joint: Joint): BoxLine => {
     const role = roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare';
@@ -77,7 +67,6 @@ export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: Bo
     };
   };
   for (const joint of joints) {
-    for (const member of joint.members) if ('end' in member) used.add(endKey(member.end));
     if (!isJumper(joint)) {
       lines.push(spliceLine(joint));
       continue;
@@ -99,7 +88,6 @@ export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: Bo
   const isHere = new Set(here.map(({ cable, side }) => `${cable.id} ${side}`));
   for (const { wire, terminal } of wiring.landings) {
     if (!('end' in wire) || !isHere.has(`${wire.end.cable} ${wire.end.side}`)) continue;
-    used.add(endKey(wire.end));
     lines.push({
       step: stepOfLanding(box, terminal),
       kind: 'landing',
@@ -108,18 +96,14 @@ export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: Bo
       shows: conductorKey(wire.end.cable, wire.end.colour),
     });
   }
-  for (const { cable, side } of here)
-    for (const colour of conductorsOf(articleOf(job.stock, 'cable', cable.article))) {
-      const end = { cable: cable.id, side, colour };
-      if (colour === 'raceway' || used.has(endKey(end))) continue;
-      lines.push({
-        step: `${box}/cable/${cable.id}/${side}`,
-        kind: 'loose',
-        what: isUnknown(end) ? 'nobody has looked where it goes: take it for live' : 'ends in the air',
-        parts: [endWord(job, wiring, end)],
-        shows: conductorKey(cable.id, colour),
-      });
-    }
+  for (const { end, unknown, step } of looseEndsIn(job, wiring, box))
+    lines.push({
+      step,
+      kind: 'loose',
+      what: unknown ? 'nobody has looked where it goes: take it for live' : 'ends in the air',
+      parts: [endWord(job, wiring, end)],
+      shows: conductorKey(end.cable, end.colour),
+    });
   return lines;
 };
 

@@ -14,6 +14,7 @@ import { boxSteps, isUntold, TAPPED, tappedStep, tellStep } from './boxThere.js'
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { cablesIn, type Here } from './here.js';
+import { looseSteps } from './looseEnds.js';
 import { deviceSteps, luminaireSteps } from './landings.js';
 import { otherEndsOf } from './otherEnds.js';
 import { deadSteps } from './proving.js';
@@ -137,6 +138,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const madeUp = (): DraftStep[] => [
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
     ...cableSteps(job, wiring, box, here, tagged),
+    ...looseSteps(job, wiring, box),
     ...marks,
     ...apartSteps(box, apart),
     ...spliceSteps(job, wiring, compiled, roles, box, apart),

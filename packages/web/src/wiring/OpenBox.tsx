@@ -16,7 +16,7 @@ import { CableArt } from './box/CableArt.js';
 import { CaseArt } from './box/CaseArt.js';
 import { ConnectorArt } from './box/ConnectorArt.js';
 import { FixtureArt } from './box/FixtureArt.js';
-import { rounded, WireArt } from './box/WireArt.js';
+import { JumperArt, WireArt } from './box/WireArt.js';
 import type { Seen } from './lenses.js';
 import type { Subject } from './useSubject.js';
 import { lookOf } from './wireLook.js';
@@ -75,12 +75,10 @@ export const OpenBox = memo(
         data-height={drawing.height}
       >
         <CaseArt drawing={drawing} />
-        {drawing.jumpers.map((jumper, i) => (
-          <g key={i} fill="none">
-            <path d={rounded(jumper.points)} stroke={lookOf(jumper.colour).outline} strokeWidth="6.2" />
-            <path d={rounded(jumper.points)} stroke={lookOf(jumper.colour).paint} strokeWidth="4.6" />
-          </g>
-        ))}
+        {drawing.jumpers.map((jumper, i) => {
+          const { now } = stateOf(jumper.key);
+          return <JumperArt key={i} jumper={jumper} live={isLive(now)} unknown={now === 'unknown'} />;
+        })}
         {drawing.wires.map((wire) => {
           const { now } = stateOf(wire.key);
           const look = seen(wire);
@@ -125,6 +123,7 @@ export const OpenBox = memo(
             position={fixture.item.kind === 'device' ? (ofId(positions, fixture.item.device) ?? 0) : 0}
             lightOf={(id) => state.luminaires.find((one) => one.id === id)?.light ?? 'dark'}
             onFlip={onFlip}
+            onFollow={onFollow}
           />
         ))}
       </svg>

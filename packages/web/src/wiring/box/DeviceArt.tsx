@@ -8,11 +8,24 @@ const INK = '#20262d';
 const MARKED = 12.5;
 
 /** A screw, or a lead where it leaves the device, with what is marked at it. */
-export const Pin = ({ pin: { x, y, part, key } }: { pin: DrawnPin }) => {
+export const Pin = ({
+  pin: { x, y, part, key },
+  onFollow,
+}: {
+  pin: DrawnPin;
+  /** Follows what is on it; left out where there is nothing to follow. */
+  onFollow?: (key: string) => void;
+}) => {
   const isLeft = part.side === 'left';
   const inward = isLeft ? 1 : -1;
   return (
-    <g data-screw={key} data-place={placeOnFace(part)}>
+    <g
+      data-screw={key}
+      data-place={placeOnFace(part)}
+      onClick={onFollow && (() => onFollow(key))}
+      className={onFollow && 'cursor-pointer'}
+    >
+      {onFollow ? <circle data-finger cx={x} cy={y} r="13" fill="transparent" /> : null}
       {part.kind === 'screw' ? (
         <>
           <circle cx={x} cy={y} r="8" fill={PAINT[part.colour]} stroke={INK} strokeWidth="1.3" />

@@ -15,11 +15,13 @@ export const FixtureArt = ({
   position,
   lightOf,
   onFlip,
+  onFollow,
 }: {
   fixture: DrawnFixture;
   position: number;
   lightOf: (id: LuminaireId) => LuminaireState['light'];
   onFlip: (id: DeviceId) => void;
+  onFollow: (key: string) => void;
 }) => {
   const { item, x, y, width, height, title, pins } = fixture;
   return (
@@ -56,7 +58,7 @@ export const FixtureArt = ({
         </g>
       )}
       {pins.map((pin) => (
-        <Pin key={pin.key} pin={pin} />
+        <Pin key={pin.key} pin={pin} onFollow={onFollow} />
       ))}
     </g>
   );

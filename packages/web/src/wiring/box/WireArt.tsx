@@ -1,11 +1,11 @@
 import { memo } from 'react';
-import { LABEL, LABEL_SIZE, type DrawnWire } from '@amber/core';
+import { LABEL, LABEL_SIZE, type DrawnJumper, type DrawnWire } from '@amber/core';
 import { lookOf } from '../wireLook.js';
 
 const CORNER = 7;
 
 /** A polyline with rounded corners. */
-export const rounded = (points: DrawnWire['points']): string => {
+const rounded = (points: DrawnWire['points']): string => {
   const [first] = points;
   if (!first) return '';
   const parts = [`M${first.x} ${first.y}`];
@@ -58,6 +58,43 @@ const squeezed = (code: string, width: number) =>
     ? { textLength: width - 5, lengthAdjust: 'spacingAndGlyphs' as const }
     : {};
 
+/** The copper of a wire in its insulation, and whether it is live: amber with a moving core, or hatched where nobody knows. */
+const Copper = ({
+  points,
+  colour,
+  live,
+  unknown,
+  dashed,
+}: Pick<DrawnWire, 'points' | 'colour'> & { live: boolean; unknown: boolean; dashed: boolean }) => {
+  const d = rounded(points);
+  const look = lookOf(colour);
+  const thick = colour === 'bare' ? 3 : 4.6;
+  return (
+    <>
+      {live ? <path d={d} strokeWidth="10.5" className="wire-glow" /> : null}
+      {unknown ? <path d={d} strokeWidth="10.5" className="wire-unknown" /> : null}
+      <path d={d} stroke={look.outline} strokeWidth={thick + 1.6} />
+      <path d={d} stroke={look.paint} strokeWidth={thick} strokeDasharray={dashed ? '9 5' : undefined} />
+      {live ? <path d={d} strokeWidth="1.6" className="wire-core" /> : null}
+    </>
+  );
+};
+
+/** The wire between two connectors of a chain, or between two screws. */
+export const JumperArt = ({
+  jumper,
+  live,
+  unknown,
+}: {
+  jumper: DrawnJumper;
+  live: boolean;
+  unknown: boolean;
+}) => (
+  <g fill="none" data-jumper={jumper.key} data-live={live || undefined} data-unknown={unknown || undefined}>
+    <Copper points={jumper.points} colour={jumper.colour} live={live} unknown={unknown} dashed={false} />
+  </g>
+);
+
 interface WireProps {
   wire: DrawnWire;
   live: boolean;
@@ -78,7 +115,6 @@ export const WireArt = memo(({ wire, live, unknown, faint, followed, words, titl
   const d = rounded(wire.points);
   const look = lookOf(wire.colour);
   const { mark, band } = wire;
-  const thick = wire.colour === 'bare' ? 3 : 4.6;
   const code = look.code;
   const width =
     code === 'GN' ? 17 : code.length === 1 ? 14 : Math.max(LABEL_SIZE.width, code.length * 8.4 + 3);
@@ -102,16 +138,13 @@ export const WireArt = memo(({ wire, live, unknown, faint, followed, words, titl
         strokeWidth={followed ? 11.5 : 11}
       />
       {followed ? <path d={d} stroke="var(--color-inside)" strokeWidth="9" /> : null}
-      {live ? <path d={d} strokeWidth="10.5" className="wire-glow" /> : null}
-      {unknown ? <path d={d} strokeWidth="10.5" className="wire-unknown" /> : null}
-      <path d={d} stroke={look.outline} strokeWidth={thick + 1.6} />
-      <path
-        d={d}
-        stroke={look.paint}
-        strokeWidth={thick}
-        strokeDasharray={wire.loose === 'unseen' ? '9 5' : undefined}
+      <Copper
+        points={wire.points}
+        colour={wire.colour}
+        live={live}
+        unknown={unknown}
+        dashed={wire.loose === 'unseen'}
       />
-      {live ? <path d={d} strokeWidth="1.6" className="wire-core" /> : null}
       {band && mark
         ? [-4, 2].map((by) => (
             <rect
