@@ -10,6 +10,7 @@ import {
   type Cable,
   type End,
   type Joint,
+  type Member,
   type Wiring,
 } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
@@ -89,147 +90,166 @@ const isOfGrounds = (joint: Joint, pinOf: (key: string) => FacePart | undefined)
       : pinOf(terminalKey(member.lead))?.colour === 'green';
   });
 
-/** Reads one box from the wiring: nothing here knows what kind of circuit it is. */
-export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): Scene => {
-  const roles = rolesOf(compiled);
-  const entries = entriesIn(wiring, box);
-  const fixtures = fixturesIn(job, wiring, box);
-  const joints = wiring.joints.filter((joint) => joint.box === box);
-  const entryOf = new Map(entries.map((one) => [one.id, one]));
-  const pinOf = new Map(
-    fixtures.flatMap(({ id, pins }) =>
-      pins.map(({ key }) => [key, { at: 'pin', fixture: id, pin: key } as const] as const),
-    ),
-  );
-  const bond = terminalKey({ box, name: 'ground' });
-  const marks = new Map(wiring.marks.map(({ end, colour }) => [endKey(end), colour as Colour]));
-  const isUnknown = createUnknown(wiring);
-  const units: Unit[] = [];
-  const wires: SceneWire[] = [];
-  const partOf = (key: string) => fixtures.flatMap((one) => one.pins).find((one) => one.key === key)?.part;
-  const circuitAt = (key: string, role: Role): CircuitId | null => {
-    const net = compiled.netOf(key);
-    const source = compiled.sources.find((one) =>
+/** Reads one box, splice by splice and conductor by conductor. */
+class SceneReader {
+  readonly #roles: readonly Role[];
+  readonly #entries: Entry[];
+  readonly #fixtures: Fixture[];
+  readonly #pins: ReadonlyMap<string, { spot: Spot; part: FacePart }>;
+  readonly #marks: ReadonlyMap<string, Colour>;
+  readonly #landedOn = new Map<string, string[]>();
+  readonly #joined = new Set<string>();
+  readonly #units: Unit[] = [];
+  readonly #wires: SceneWire[] = [];
+
+  constructor(
+    readonly job: Job,
+    readonly wiring: Wiring,
+    readonly compiled: Compiled,
+    readonly box: BoxId,
+  ) {
+    this.#roles = rolesOf(compiled);
+    this.#entries = entriesIn(wiring, box);
+    this.#fixtures = fixturesIn(job, wiring, box);
+    this.#pins = new Map(
+      this.#fixtures.flatMap(({ id, pins }) =>
+        pins.map(({ key, part }) => [key, { spot: { at: 'pin', fixture: id, pin: key }, part }] as const),
+      ),
+    );
+    this.#marks = new Map(wiring.marks.map(({ end, colour }) => [endKey(end), colour]));
+    for (const { wire, terminal } of wiring.landings) {
+      const key = 'end' in wire ? endKey(wire.end) : pigtailKey(wire.pigtail);
+      this.#landedOn.set(key, [...(this.#landedOn.get(key) ?? []), terminalKey(terminal)]);
+    }
+  }
+
+  read(): Scene {
+    for (const joint of this.wiring.joints) if (joint.box === this.box) this.#readJoint(joint);
+    const isUnknown = createUnknown(this.wiring);
+    for (const entry of this.#entries)
+      for (const colour of conductorsOf(articleOf(this.job.stock, 'cable', entry.cable.article))) {
+        const end: End = { cable: entry.cable.id, side: entry.end, colour };
+        if (!this.#joined.has(endKey(end))) this.#readEnd(entry, end, isUnknown(end));
+      }
+    return { entries: this.#entries, fixtures: this.#fixtures, units: this.#units, wires: this.#wires };
+  }
+
+  #roleAt(key: string): Role {
+    return this.#roles[this.compiled.netOf(key) ?? -1] ?? 'spare';
+  }
+
+  #circuitAt(key: string, role: Role): CircuitId | null {
+    const net = this.compiled.netOf(key);
+    const source = this.compiled.sources.find((one) =>
       role === 'neutral' ? one.neutral === net : role === 'hot' && one.hot === net,
     );
     return source?.id ?? null;
-  };
-  const roleAt = (key: string): Role => roles[compiled.netOf(key) ?? -1] ?? 'spare';
+  }
 
-  /** What a landing leads to in this box; null where that is elsewhere. */
-  const landingSpot = (key: string): Spot | null => {
-    if (key !== bond) return pinOf.get(key) ?? null;
-    if (!units.some((one) => one.kind === 'bond'))
-      units.push({
+  /** Where the landings of a wire lead to in this box; none for what is elsewhere. */
+  #spotsOf(wire: string): { spot: Spot; on: string }[] {
+    return (this.#landedOn.get(wire) ?? []).flatMap((on) => {
+      const spot =
+        on === terminalKey({ box: this.box, name: 'ground' }) ? this.#bond() : this.#pins.get(on)?.spot;
+      return spot ? [{ spot, on }] : [];
+    });
+  }
+
+  #bond(): Spot {
+    if (!this.#units.some((one) => one.kind === 'bond'))
+      this.#units.push({
         ...{ id: 'bond', group: 'bond', kind: 'bond', low: true, role: 'ground' },
         ...{ joint: null, circuit: null, family: null, name: 'box' },
       });
     return { at: 'unit', unit: 'bond' };
-  };
-  const ofEnd = (end: End) => ({
-    key: conductorKey(end.cable, end.colour),
-    colour: end.colour,
-    mark: marks.get(endKey(end)) ?? null,
-    kind: 'conductor' as const,
-    loose: null,
-  });
-
-  const landedOn = new Map<string, string[]>();
-  for (const { wire, terminal } of wiring.landings) {
-    const key = 'end' in wire ? endKey(wire.end) : pigtailKey(wire.pigtail);
-    landedOn.set(key, [...(landedOn.get(key) ?? []), terminalKey(terminal)]);
   }
-  const spotsOf = (key: string): { spot: Spot; on: string }[] =>
-    (landedOn.get(key) ?? []).flatMap((on) => {
-      const spot = landingSpot(on);
-      return spot ? [{ spot, on }] : [];
-    });
 
-  const joined = new Set<string>();
-  for (const joint of joints) {
+  #ofEnd(end: End): Omit<SceneWire, 'id' | 'from' | 'to'> {
+    return {
+      key: conductorKey(end.cable, end.colour),
+      colour: end.colour,
+      mark: this.#marks.get(endKey(end)) ?? null,
+      kind: 'conductor',
+      loose: null,
+    };
+  }
+
+  #readJoint(joint: Joint): void {
     const key = jointKey(joint.id);
-    const role = roleAt(key);
+    const role = this.#roleAt(key);
     const piece = isPiece(joint);
-    const grounds = role !== 'conflict' && isOfGrounds(joint, partOf);
+    const grounds = role !== 'conflict' && isOfGrounds(joint, (pin) => this.#pins.get(pin)?.part);
     const chain = joint.connectors.length > 0 ? joint.connectors : [null];
     chain.forEach((connector, i) => {
-      const article = connector && articleOf(job.stock, 'connector', connector.article);
-      units.push({
+      const article = connector && articleOf(this.job.stock, 'connector', connector.article);
+      this.#units.push({
         ...{ id: `${joint.id}#${i}`, group: joint.id, kind: piece ? 'piece' : 'connector', role, joint },
         ...{ low: !piece && (role === 'ground' || grounds), family: article?.family ?? null },
-        circuit: circuitAt(key, role),
+        circuit: this.#circuitAt(key, role),
         name: article?.name ?? 'no connector',
       });
     });
     joint.members.forEach((member, index) => {
       const held = joint.connectors.findIndex((one) => one.members.includes(index));
       const unit: Spot = { at: 'unit', unit: `${joint.id}#${Math.max(0, held)}` };
-      if ('end' in member) {
-        const entry = entryOf.get(`${member.end.cable} ${member.end.side}`);
-        if (!entry) return;
-        joined.add(endKey(member.end));
-        const from: Spot = { at: 'entry', entry: entry.id };
-        wires.push({ id: `${joint.id}#${index}`, ...ofEnd(member.end), from, to: unit });
-        // A ground left long goes on from its splice.
-        for (const { spot, on } of spotsOf(endKey(member.end)))
-          wires.push({
-            id: `${joint.id}#${index}>${on}`,
-            ...ofEnd(member.end),
-            kind: 'tail',
-            from: unit,
-            to: spot,
-          });
-        return;
-      }
-      if ('lead' in member) {
-        const to = pinOf.get(terminalKey(member.lead));
-        const part = to && partOf(to.pin);
-        if (!to || !part) return;
-        wires.push({
-          ...{ id: `${joint.id}#${index}`, key: terminalKey(member.lead), mark: null, loose: null },
-          ...{ colour: part.kind === 'lead' ? part.colour : 'black', kind: 'lead', from: unit, to },
-        });
-        return;
-      }
-      const tail = {
-        ...{ key: pigtailKey(member.pigtail.id), colour: member.pigtail.colour, mark: null },
-        ...{ kind: 'tail' as const, from: unit },
-      };
-      const spots = spotsOf(tail.key);
-      if (spots.length === 0)
-        wires.push({ ...tail, id: `${joint.id}#${index}`, loose: 'loose', to: { at: 'air' } });
-      for (const { spot, on } of spots)
-        wires.push({ ...tail, id: `${joint.id}#${index}>${on}`, loose: null, to: spot });
+      this.#readMember(member, `${joint.id}#${index}`, unit);
     });
   }
-  for (const entry of entries)
-    for (const colour of conductorsOf(articleOf(job.stock, 'cable', entry.cable.article))) {
-      const end: End = { cable: entry.cable.id, side: entry.end, colour };
-      if (joined.has(endKey(end))) continue;
-      const from: Spot = { at: 'entry', entry: entry.id };
-      const spots = spotsOf(endKey(end));
-      for (const { spot, on } of spots)
-        wires.push({ id: `${endKey(end)}>${on}`, ...ofEnd(end), from, to: spot });
-      // The metal of a raceway that meets no metal box ends at its fitting.
-      if (spots.length > 0 || colour === 'raceway') continue;
-      const id = endKey(end);
-      units.push({
-        ...{
-          id,
-          group: id,
-          kind: 'loose',
-          low: false,
-          role: roleAt(ofEnd(end).key),
-          joint: null,
-          circuit: null,
-          family: null,
-        },
-        name: isUnknown(end) ? 'not looked at' : 'loose',
-      });
-      wires.push({
-        ...{ id, ...ofEnd(end), loose: isUnknown(end) ? 'unseen' : 'loose', from },
-        to: { at: 'unit', unit: id },
-      });
+
+  #readMember(member: Member, id: string, unit: Spot): void {
+    const air: Spot = { at: 'air' };
+    if ('end' in member) {
+      const entry = this.#entries.find(
+        ({ cable, end }) => cable.id === member.end.cable && end === member.end.side,
+      );
+      const wire = this.#ofEnd(member.end);
+      this.#joined.add(endKey(member.end));
+      // What a splice is said to hold and is not in this box hangs from it in the air.
+      if (entry) this.#wires.push({ ...wire, id, from: { at: 'entry', entry: entry.id }, to: unit });
+      else this.#wires.push({ ...wire, id, kind: 'tail', loose: 'loose', from: unit, to: air });
+      // A ground left long goes on from its splice.
+      for (const { spot, on } of this.#spotsOf(endKey(member.end)))
+        this.#wires.push({ ...wire, id: `${id}>${on}`, kind: 'tail', from: unit, to: spot });
+      return;
     }
-  return { entries, fixtures, units, wires };
-};
+    if ('lead' in member) {
+      const key = terminalKey(member.lead);
+      const pin = this.#pins.get(key);
+      const colour = pin?.part.kind === 'lead' ? pin.part.colour : 'black';
+      const lead = { id, key, colour, mark: null, kind: 'lead' as const, from: unit };
+      this.#wires.push(pin ? { ...lead, loose: null, to: pin.spot } : { ...lead, loose: 'loose', to: air });
+      return;
+    }
+    const key = pigtailKey(member.pigtail.id);
+    const tail = { key, colour: member.pigtail.colour, mark: null, kind: 'tail' as const, from: unit };
+    const spots = this.#spotsOf(key);
+    if (spots.length === 0) this.#wires.push({ ...tail, id, loose: 'loose', to: air });
+    for (const { spot, on } of spots) this.#wires.push({ ...tail, id: `${id}>${on}`, loose: null, to: spot });
+  }
+
+  /** A conductor that is in no splice: on a screw, or in the air. */
+  #readEnd(entry: Entry, end: End, unknown: boolean): void {
+    const from: Spot = { at: 'entry', entry: entry.id };
+    const wire = this.#ofEnd(end);
+    const id = endKey(end);
+    const spots = this.#spotsOf(id);
+    for (const { spot, on } of spots) this.#wires.push({ ...wire, id: `${id}>${on}`, from, to: spot });
+    // The metal of a raceway that meets no metal box ends at its fitting.
+    if (spots.length > 0 || end.colour === 'raceway') return;
+    this.#units.push({
+      ...{ id, group: id, kind: 'loose', low: false, role: this.#roleAt(wire.key) },
+      ...{ joint: null, circuit: null, family: null, name: unknown ? 'not looked at' : 'loose' },
+    });
+    this.#wires.push({
+      ...wire,
+      id,
+      loose: unknown ? 'unseen' : 'loose',
+      from,
+      to: { at: 'unit', unit: id },
+    });
+  }
+}
+
+/** Reads one box from the wiring: nothing here knows what kind of circuit it is. */
+export const readScene = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): Scene =>
+  new SceneReader(job, wiring, compiled, box).read();
