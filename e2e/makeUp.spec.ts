@@ -210,6 +210,8 @@ test('one box is looked at from nearer by wheel and keys, moved, and seen whole 
   await openLongShed(page);
   await page.keyboard.press('v');
   const drawing = page.locator('article svg.drawing');
+  const seeWhole = () => page.getByRole('button', { name: 'The whole box' }).click();
+  await seeWhole();
   const whole = await drawing.getAttribute('viewBox');
   const width = async () => Number((await drawing.getAttribute('viewBox'))?.split(' ')[2]);
   const wide = await width();
@@ -219,7 +221,7 @@ test('one box is looked at from nearer by wheel and keys, moved, and seen whole 
   const before = await drawing.getAttribute('viewBox');
   await page.keyboard.press('ArrowRight');
   await expect(drawing).not.toHaveAttribute('viewBox', before ?? '');
-  await page.getByRole('button', { name: 'The whole box' }).click();
+  await seeWhole();
   await expect(drawing).toHaveAttribute('viewBox', whole ?? '');
   // The opened box has two thirds of the height of a desk's screen, and its letters can be read.
   const size = await drawing.boundingBox();
