@@ -10,6 +10,7 @@ import {
   type Wiring,
 } from '../../src/index.js';
 import { anyJob } from './arbitrary.js';
+import { fourGangJob } from './fourGang.js';
 import { anyFullJob } from './fullJobs.js';
 import { picking, type Pick } from './picks.js';
 
@@ -76,8 +77,23 @@ const JOBS = [
   ...fc.sample(anyFullJob, { seed: 301, numRuns: 20 * TIMES }).map((job, i) => ({ job, name: `full ${i}` })),
 ];
 
+/** Cases that once failed, and the crowded box that a desk has to show. */
+const NAMED = [
+  ...fc
+    .sample(anyFullJob, { seed: 901, numRuns: 106 })
+    .slice(-1)
+    .map((job) => ({
+      ...{ job, name: 'chained grounds beside the screw of a metal box' },
+    })),
+  { job: fourGangJob(), name: 'four gangs, two circuits' },
+  {
+    job: fourGangJob({ connectors: 'twistOn', groundConnectors: 'crimp' }),
+    name: 'four gangs, crimped grounds',
+  },
+];
+
 /** The boxes of random wirings: of one circuit and of several, up to four gangs, with old colours; planned, and spoiled. */
-export const drawnBoxes: Drawn[] = JOBS.flatMap(({ job: asked, name }, i) => {
+export const drawnBoxes: Drawn[] = [...JOBS, ...NAMED].flatMap(({ job: asked, name }, i) => {
   const { job } = planJob(asked);
   const wiring = wiringOrEmpty(job);
   return [
