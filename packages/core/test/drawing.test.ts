@@ -6,6 +6,7 @@ import {
   conductorsOf,
   drawBox,
   makeUpSteps,
+  newRoom,
   placeOnFace,
   type BoxDrawing,
   type DrawnWire,
@@ -332,6 +333,38 @@ test('two articles of one kind with different faces and the same wiring: picture
   expect(other?.pins).not.toEqual(usual?.pins);
   expect(other?.texts).not.toEqual(usual?.texts);
   for (const same of ['nets', 'joints', 'landings'] as const) expect(other?.[same]).toEqual(usual?.[same]);
+});
+
+test('a cable that comes from the left on the wall comes in left of one from the right, seen from the room', () => {
+  const room = {
+    ...newRoom({ id: 'r1', name: 'Room', kind: 'habitable', wholeFloorVisible: 'no' }),
+    outline: [
+      { x: 0, y: 0 },
+      { x: 240, y: 0 },
+      { x: 240, y: 240 },
+      { x: 0, y: 240 },
+    ],
+  };
+  // A box on each wall, with its neighbours along it: who looks at the upper wall has a higher x at the right, at the lower one at the left.
+  const walls = [
+    { at: [120, 0], low: [20, 0], high: [220, 0], leftIs: 'low' },
+    { at: [120, 240], low: [20, 240], high: [220, 240], leftIs: 'high' },
+    { at: [0, 120], low: [0, 20], high: [0, 220], leftIs: 'high' },
+    { at: [240, 120], low: [240, 20], high: [240, 220], leftIs: 'low' },
+  ] as const;
+  for (const { at, low, high, leftIs } of walls) {
+    const asked = jobOf({ runs: ['F-S1', 'S1-J1', 'J1-L'] });
+    const spots: Record<string, readonly [number, number]> = { J1: at, S1: low, L: high };
+    const boxes = asked.boxes.map((box) => {
+      const [x = 0, y = 0] = spots[box.id] ?? [];
+      return { ...box, room: room.id, mount: 'wall' as const, at: { x, y, z: 48 } };
+    });
+    const { job, wiring } = planned({ ...asked, rooms: [room], boxes });
+    const { cables } = drawBox(job, wiring, 'J1' as never);
+    const xOf = (place: string) => cables.find((one) => one.lines.join(' ').endsWith(place))?.x ?? NaN;
+    const [left, right] = leftIs === 'low' ? ['S1', 'L'] : ['L', 'S1'];
+    expect([at, xOf(left) < xOf(right)]).toEqual([at, true]);
+  }
 });
 
 test('the same box is drawn the same again, and like itself', () => {

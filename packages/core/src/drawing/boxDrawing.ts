@@ -8,7 +8,7 @@ import { placeAcross } from './across.js';
 import { arrange, orderOf } from './arrange.js';
 import { crossingsOf } from './countCrossings.js';
 import { cableOrder } from './crossings.js';
-import { edgeOf } from './edges.js';
+import { bearingOf, edgeOf } from './edges.js';
 import type { BoxDrawing, DrawnWire, Edge, Order } from './geometry.js';
 import { drawWires, placeDown } from './layOut.js';
 import { drawnCables, drawnConnectors, drawnFixtures, drawnJumpers } from './parts.js';
@@ -39,7 +39,8 @@ export const drawBox = (job: Job, wiring: Wiring, box: BoxId, options: DrawOptio
   const compiled = options.compiled ?? compile(wiring, job);
   const scene = readScene(job, wiring, compiled, box);
   const edges = scene.entries.map(({ cable }): Edge => edgeOf(job, cable));
-  const prepared = prepare(scene, edges);
+  const bearings = scene.entries.map(({ cable, end }) => bearingOf(job, cable, end, box));
+  const prepared = prepare(scene, edges, bearings);
   const like = options.like ?? null;
   const arrangement = arrange(prepared, like);
   const cables = like

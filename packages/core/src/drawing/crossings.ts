@@ -79,27 +79,41 @@ const targetsOf = (prepared: Prepared, columns: Columns): Float64Array =>
     return target >= 0 && (columns.unit[target] ?? -1) >= 0 ? middleOf(prepared, columns, target) : NaN;
   });
 
+/** A cable that comes clearly from the left stands left of the others, unless that costs about a crossing. */
+const WRONG_WAY = 0.6;
+const CLEARLY = 0.3;
+
 /** The cables of one edge with their wires, by index; worked out once for many arrangements. */
 interface AtEdge {
   entries: readonly number[];
+  bearings: readonly number[];
   /** Wires of cables, and which of the entries each is of. */
   wires: Int32Array;
   ranks: Int32Array;
 }
 
-const atEdge = ({ wires, edges }: Prepared, edge: Edge): AtEdge => {
+const atEdge = ({ wires, edges, bearings }: Prepared, edge: Edge): AtEdge => {
   const entries = edges.flatMap((one, i) => (one === edge ? [i] : []));
   const mine = wires.filter((one) => one.entry >= 0 && edges[one.entry] === edge);
   return {
     entries,
+    bearings: entries.map((entry) => bearings[entry] ?? 0),
     wires: Int32Array.from(mine, (one) => one.index),
     ranks: Int32Array.from(mine, (one) => entries.indexOf(one.entry)),
   };
 };
 
 /** Crossings of the wires of cables at one edge, by which of two stands further left. Those of one splice never cross. */
-const cableCrossings = ({ entries, wires, ranks }: AtEdge, target: Float64Array): Float64Array[] => {
-  const c = entries.map((_, i) => Float64Array.from(entries, (_other, j) => (i > j ? 0.001 : 0)));
+const cableCrossings = (
+  { entries, bearings, wires, ranks }: AtEdge,
+  target: Float64Array,
+): Float64Array[] => {
+  const c = entries.map((_, i) =>
+    Float64Array.from(entries, (_other, j) => {
+      const wrongWay = (bearings[i] ?? 0) > (bearings[j] ?? 0) + CLEARLY ? WRONG_WAY : 0;
+      return wrongWay + (i > j ? 0.001 : 0);
+    }),
+  );
   for (let x = 0; x < wires.length; x++) {
     const i = ranks[x] ?? 0;
     const left = target[wires[x] ?? 0] ?? NaN;

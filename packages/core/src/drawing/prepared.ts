@@ -64,6 +64,8 @@ export interface PreparedGroup {
 export interface Prepared {
   scene: Scene;
   edges: Edge[];
+  /** From which side each cable comes: -1 from the left, 1 from the right, 0 where nobody knows. */
+  bearings: readonly number[];
   wires: PreparedWire[];
   units: PreparedUnit[];
   groups: PreparedGroup[];
@@ -115,7 +117,11 @@ const bodyOf = (unit: Unit, tops: number, bottoms: number, tails: number): numbe
 const rowOf = ({ role, low }: Unit): number => (low ? -1 : role === 'neutral' ? 0 : 1);
 
 /** Brings a scene into numbers. `edgeOf` tells at which edge of the box a cable comes in. */
-export const prepare = (scene: Scene, edges: Edge[]): Prepared => {
+export const prepare = (
+  scene: Scene,
+  edges: Edge[],
+  bearings: readonly number[] = edges.map(() => 0),
+): Prepared => {
   const indexOf = (list: readonly { id: string }[]) => new Map(list.map((one, i) => [one.id, i]));
   const [entries, units, fixtures] = [indexOf(scene.entries), indexOf(scene.units), indexOf(scene.fixtures)];
   const pinOf = new Map(
@@ -186,7 +192,7 @@ export const prepare = (scene: Scene, edges: Edge[]): Prepared => {
     };
   });
   return {
-    ...{ scene, edges, wires, units: prepared, groups, rows: rowsUsed.length, spread },
+    ...{ scene, edges, bearings, wires, units: prepared, groups, rows: rowsUsed.length, spread },
     lanes: scene.fixtures.map((_, i) => ({
       left: lanesOf(wires, i, 'left'),
       right: lanesOf(wires, i, 'right'),

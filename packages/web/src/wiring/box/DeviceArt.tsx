@@ -25,7 +25,7 @@ export const Pin = ({
       onClick={onFollow && (() => onFollow(key))}
       className={onFollow && 'cursor-pointer'}
     >
-      {onFollow ? <circle data-finger cx={x} cy={y} r="13" fill="transparent" /> : null}
+      {onFollow ? <circle data-finger cx={x} cy={y} r="15" fill="transparent" /> : null}
       {part.kind === 'screw' ? (
         <>
           <circle cx={x} cy={y} r="8" fill={PAINT[part.colour]} stroke={INK} strokeWidth="1.3" />

@@ -131,7 +131,8 @@ export const WireArt = memo(({ wire, live, unknown, faint, followed, words, titl
       className="cursor-pointer"
     >
       <title>{title}</title>
-      <path d={d} stroke="transparent" strokeWidth="24" />
+      {/* As wide on the screen as a finger, however small the picture is. */}
+      <path d={d} stroke="transparent" strokeWidth="24" vectorEffect="non-scaling-stroke" />
       <path
         d={d}
         stroke={followed ? 'var(--color-ink)' : 'var(--color-inside)'}
