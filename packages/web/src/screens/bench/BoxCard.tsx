@@ -48,10 +48,10 @@ export const BoxCard = ({
     <article
       ref={frame}
       aria-label={`Box ${box?.name ?? ''}`}
-      className={`max-w-full rounded-xl p-1.5 ${large ? 'flex min-h-0 w-full flex-1 flex-col' : ''} ${
+      className={`max-w-full rounded-xl p-0.5 ${large ? 'flex min-h-0 w-full flex-1 flex-col' : ''} ${
         chosen && !large ? 'bg-[#bdb8ab] outline-3 outline-ink' : ''
       }`}
-      style={large ? undefined : { width: drawing.width + 12 }}
+      style={large ? undefined : { width: drawing.width + 4 }}
     >
       {large ? (
         <Boundary what="The box" of={drawing.box}>
