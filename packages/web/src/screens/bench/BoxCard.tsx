@@ -7,6 +7,9 @@ import { OpenBox } from '../../wiring/OpenBox.js';
 import { BoxNotes } from './BoxNotes.js';
 import { BoxWords } from './BoxWords.js';
 
+/** So much smaller a box may be drawn to stand beside another; its labels can still be read. */
+const SHRUNK = 0.84;
+
 /** What zooms and moves is loaded when one box is first looked at large. */
 const LargeBox = lazy(async () => ({ default: (await import('./LargeBox.js')).LargeBox }));
 
@@ -51,7 +54,14 @@ export const BoxCard = ({
       className={`max-w-full rounded-xl p-0.5 ${large ? 'flex min-h-0 w-full flex-1 flex-col' : ''} ${
         chosen && !large ? 'bg-[#bdb8ab] outline-3 outline-ink' : ''
       }`}
-      style={large ? undefined : { width: drawing.width + 4 }}
+      style={
+        large
+          ? undefined
+          : {
+              flex: `1 1 ${SHRUNK * drawing.width}px`,
+              maxWidth: `min(100%, ${drawing.width + 4}px)`,
+            }
+      }
     >
       {large ? (
         <Boundary what="The box" of={drawing.box}>
