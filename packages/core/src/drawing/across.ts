@@ -27,7 +27,7 @@ export interface Across {
   /** Of each wire: where it leaves its sheath or its splice, and the line on which it goes down to where it ends. */
   start: Float64Array;
   line: Float64Array;
-  from: number;
+  /** Right of everything. */
   to: number;
 }
 
@@ -128,11 +128,22 @@ const portsBelow = (
   return { x, width };
 };
 
-/** Places everything from left to right. */
+/** Moves everything to the right. */
+const moved = (across: Across, by: number): Across => {
+  const span = <T extends Span>(one: T): T => ({ ...one, x: one.x + by });
+  return {
+    ...{ sheaths: across.sheaths.map(span), units: across.units.map(span) },
+    ...{ fixtures: across.fixtures.map(span), to: across.to + by },
+    ...{ start: across.start.map((x) => x + by), line: across.line.map((x) => x + by) },
+  };
+};
+
+/** Places everything from left to right, and nothing further left than `left`. */
 export const placeAcross = (
   prepared: Prepared,
   arrangement: Arrangement,
   cables: Readonly<Record<Edge, readonly number[]>>,
+  left: number,
 ): Across => {
   const { wires, units, scene, edges, spread } = prepared;
   const columns = columnsOf(prepared, arrangement);
@@ -201,13 +212,11 @@ export const placeAcross = (
   }
   const all = [...sheaths, ...spans, ...fixtures];
   const lanes = [...columns.lane].filter((cell) => cell >= 0).map(middleOf);
-  return {
-    ...{ sheaths, units: spans, fixtures, start, line },
-    from: Math.min(0, ...all.map(({ x }) => x), ...lanes.map((x) => x - CELL)),
-    to: Math.max(
-      columns.width * CELL,
-      ...all.map(({ x, width }) => x + width),
-      ...lanes.map((x) => x + CELL),
-    ),
-  };
+  const from = Math.min(0, ...all.map(({ x }) => x), ...lanes.map((x) => x - CELL));
+  const to = Math.max(
+    columns.width * CELL,
+    ...all.map(({ x, width }) => x + width),
+    ...lanes.map((x) => x + CELL),
+  );
+  return moved({ sheaths, units: spans, fixtures, start, line, to }, left - from);
 };

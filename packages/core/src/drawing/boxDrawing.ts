@@ -9,20 +9,19 @@ import { arrange, orderOf } from './arrange.js';
 import { crossingsOf } from './countCrossings.js';
 import { cableOrder } from './crossings.js';
 import { bearingOf, edgeOf } from './edges.js';
-import type { BoxDrawing, DrawnWire, Edge, Order } from './geometry.js';
+import type { BoxDrawing, Edge, Order } from './geometry.js';
 import { drawWires, placeDown } from './layOut.js';
 import { drawnCables, drawnConnectors, drawnFixtures, drawnJumpers } from './parts.js';
 import { prepare } from './prepared.js';
 import { readScene, type Scene } from './scene.js';
 import { wordsOf } from './writing.js';
 
+/** From the edge of the picture to the wall of the box. */
+const EDGE = 4;
 /** Around what is in the box, so that its wall is seen. */
 const WALL = 14;
 /** A round box needs more. */
 const ROUND = 46;
-
-/** Shifts a picture so that nothing is left of its edge. */
-const shifted = <T extends { x: number }>(one: T, by: number): T => ({ ...one, x: one.x + by });
 
 export interface DrawOptions {
   compiled?: Compiled;
@@ -39,67 +38,46 @@ export const drawBox = (job: Job, wiring: Wiring, box: BoxId, options: DrawOptio
   const compiled = options.compiled ?? compile(wiring, job);
   const scene = readScene(job, wiring, compiled, box);
   const edges = scene.entries.map(({ cable }): Edge => edgeOf(job, cable));
-  const bearings = scene.entries.map(({ cable, end }) => bearingOf(job, cable, end, box));
+  const bearings = scene.entries.map(({ cable, side }) => bearingOf(job, cable, side, box));
   const prepared = prepare(scene, edges, bearings);
   const like = options.like ?? null;
   const arrangement = arrange(prepared, like);
   const cables = like
     ? asOrdered(scene, edges, like, cableOrder(prepared, arrangement))
     : cableOrder(prepared, arrangement);
-  const across = placeAcross(prepared, arrangement, cables);
+  const isRound = isRoundBox(job, wiring, box, scene);
+  const wall = isRound ? ROUND : WALL;
+  const across = placeAcross(prepared, arrangement, cables, wall + EDGE);
   const words = wordsOf(job, wiring, prepared);
   const down = placeDown(prepared, across, words);
   const wires = drawWires(prepared, across, down);
-  const isRound = isRoundBox(job, wiring, box, scene);
-  const wall = isRound ? ROUND : WALL;
-  const by = wall + 4 - across.from;
   const bond = prepared.units.find((one) => one.kind === 'bond');
   const bondSpan = bond && across.units[bond.index];
-  const movePoints = <T extends { points: { x: number; y: number }[] }>(one: T): T => ({
-    ...one,
-    points: one.points.map((point) => shifted(point, by)),
-  });
-  const drawn = wires.map((wire): DrawnWire => {
-    const labels = wire.labels.map((point) => shifted(point, by));
-    const along = { a: shifted(wire.along.a, by), b: shifted(wire.along.b, by) };
-    return { ...movePoints(wire), labels, along, band: wire.band && shifted(wire.band, by) };
-  });
-  const width = across.to - across.from + 2 * wall + 8;
+  const width = across.to + wall + EDGE;
   const hasUpper = edges.includes('top');
   const hasLower = edges.includes('bottom');
-  const enclosureTop = hasUpper ? down.sheathBottom - 12 : 4;
+  const enclosureTop = hasUpper ? down.sheathBottom - 12 : EDGE;
   const enclosureBottom = hasLower ? down.lowerSheaths + 12 : down.height;
   return {
-    ...{ box, width, height: down.height + (hasLower ? 0 : 4) },
+    ...{ box, width, height: down.height + (hasLower ? 0 : EDGE) },
     enclosure: {
-      ...{ x: 4, y: enclosureTop, width: width - 8, height: enclosureBottom - enclosureTop },
+      ...{ x: EDGE, y: enclosureTop, width: width - 2 * EDGE, height: enclosureBottom - enclosureTop },
       form: isRound ? 'round' : 'device',
       ring: articlesAt(wiring, box).some((id) => articleOf(job.stock, 'box', id).part !== 'box'),
       metal: bondOf(job.stock, articlesAt(wiring, box)) === 'metal',
     },
-    cables: drawnCables(prepared, across, down, words, job).map((one) => shifted(one, by)),
-    fixtures: drawnFixtures(prepared, across, down, words).map((one) => ({
-      ...shifted(one, by),
-      pins: one.pins.map((pin) => shifted(pin, by)),
-    })),
-    connectors: drawnConnectors(prepared, across, down, words, wires).map((one) => ({
-      ...shifted(one, by),
-      ports: one.ports.map((port) => shifted(port, by)),
-    })),
-    jumpers: drawnJumpers(prepared, across, down).map(movePoints),
+    cables: drawnCables(prepared, across, down, words, job),
+    fixtures: drawnFixtures(prepared, across, down, words),
+    connectors: drawnConnectors(prepared, across, down, words, wires),
+    jumpers: drawnJumpers(prepared, across, down),
     bond: bondSpan
       ? {
-          ...{
-            x: bondSpan.x + by,
-            y: down.low.top,
-            width: bondSpan.width,
-            height: down.low.bottom - down.low.top,
-          },
+          ...{ ...bondSpan, y: down.low.top, height: down.low.bottom - down.low.top },
           key: terminalKey({ box, name: 'ground' }),
         }
       : null,
-    wires: drawn,
-    crossings: crossingsOf(drawn),
+    wires,
+    crossings: crossingsOf(wires),
     order: orderOf(prepared, arrangement, cables),
   };
 };

@@ -14,7 +14,7 @@ export const drawnCables = (
   words: Words,
   job: Job,
 ): DrawnCable[] =>
-  scene.entries.map(({ cable, end }, i) => {
+  scene.entries.map(({ cable, side: end }, i) => {
     const { x = 0, width = 0, edge = 'top' } = across.sheaths[i] ?? {};
     const lines = words.sheaths[i] ?? [];
     const height = edge === 'top' ? down.sheathBottom : down.height - down.lowerSheaths;
@@ -78,11 +78,7 @@ export const drawnConnectors = (
     });
 
 /** The wires between the connectors of a chain, and pieces of wire between screws. */
-export const drawnJumpers = (
-  { groups, units, wires, scene }: Prepared,
-  across: Across,
-  down: Down,
-): DrawnJumper[] =>
+export const drawnJumpers = ({ groups, units, scene }: Prepared, across: Across, down: Down): DrawnJumper[] =>
   groups.flatMap(({ units: mine }): DrawnJumper[] => {
     const first = units[mine[0] ?? -1];
     if (!first?.joint) return [];
@@ -94,7 +90,7 @@ export const drawnJumpers = (
     const jumper = { joint: first.joint.id, key: jointKey(first.joint.id), colour };
     if (first.kind === 'piece') {
       const xs = first.tails.map((wire) => across.start[wire] ?? 0);
-      const key = scene.wires[wires[first.tails[0] ?? -1]?.index ?? -1]?.key ?? jumper.key;
+      const key = scene.wires[first.tails[0] ?? -1]?.key ?? jumper.key;
       const [a, b] = [Math.min(...xs), Math.max(...xs)];
       return xs.length < 2 ? [] : [{ ...jumper, key, points: [a, b].map((x) => ({ x, y: row.bottom })) }];
     }

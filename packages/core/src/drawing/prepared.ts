@@ -116,7 +116,7 @@ const bodyOf = (unit: Unit, tops: number, bottoms: number, tails: number): numbe
 
 const rowOf = ({ role, low }: Unit): number => (low ? -1 : role === 'neutral' ? 0 : 1);
 
-/** Brings a scene into numbers. `edgeOf` tells at which edge of the box a cable comes in. */
+/** Brings a scene into numbers, with the edge by which each of its cables comes in and the side from which. */
 export const prepare = (
   scene: Scene,
   edges: Edge[],

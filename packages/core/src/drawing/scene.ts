@@ -2,12 +2,12 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { FacePart } from '../model/face.js';
 import { isGroundColour, type Colour } from '../model/colours.js';
 import type { BoxId, CircuitId } from '../model/ids.js';
+import { cablesIn, isJumper, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import {
   createUnknown,
   endKey,
   terminalKey,
-  type Cable,
   type End,
   type Joint,
   type Member,
@@ -20,10 +20,8 @@ import { fixturesIn, type Fixture } from './fixtures.js';
 import type { ConnectorFamily, DrawnWire } from './geometry.js';
 
 /** A cable where it comes into the box. */
-export interface Entry {
+export interface Entry extends CableHere {
   id: string;
-  cable: Cable;
-  end: End['side'];
 }
 
 /** One connector of a splice, or a splice without one; also what ends in the air, and the screw of the box. */
@@ -69,17 +67,6 @@ export interface Scene {
   wires: SceneWire[];
 }
 
-const entriesIn = (wiring: Wiring, box: BoxId): Entry[] =>
-  wiring.cables.flatMap((cable) =>
-    (['to', 'from'] as const)
-      .filter((end) => (end === 'from' ? cable.from : cable.to) === box)
-      .map((end) => ({ id: `${cable.id} ${end}`, cable, end })),
-  );
-
-/** A piece of wire between screws is no splice: it is drawn as a bend of that wire. */
-const isPiece = (joint: Joint): boolean =>
-  joint.connectors.length === 0 && joint.members.every((member) => 'pigtail' in member);
-
 /** Grounds, whether they lead back to the panel or not. */
 const isOfGrounds = (joint: Joint, pinOf: (key: string) => FacePart | undefined): boolean =>
   joint.members.every((member) => {
@@ -109,7 +96,7 @@ class SceneReader {
     readonly box: BoxId,
   ) {
     this.#roles = rolesOf(compiled);
-    this.#entries = entriesIn(wiring, box);
+    this.#entries = cablesIn(wiring, box).map((one) => ({ ...one, id: `${one.cable.id} ${one.side}` }));
     this.#fixtures = fixturesIn(job, wiring, box);
     this.#pins = new Map(
       this.#fixtures.flatMap(({ id, pins }) =>
@@ -128,7 +115,7 @@ class SceneReader {
     const isUnknown = createUnknown(this.wiring);
     for (const entry of this.#entries)
       for (const colour of conductorsOf(articleOf(this.job.stock, 'cable', entry.cable.article))) {
-        const end: End = { cable: entry.cable.id, side: entry.end, colour };
+        const end: End = { cable: entry.cable.id, side: entry.side, colour };
         if (!this.#joined.has(endKey(end))) this.#readEnd(entry, end, isUnknown(end));
       }
     return { entries: this.#entries, fixtures: this.#fixtures, units: this.#units, wires: this.#wires };
@@ -177,7 +164,8 @@ class SceneReader {
   #readJoint(joint: Joint): void {
     const key = jointKey(joint.id);
     const role = this.#roleAt(key);
-    const piece = isPiece(joint);
+    // A jumper is no splice: it is drawn as a bend of that wire.
+    const piece = isJumper(joint);
     const grounds = role !== 'conflict' && isOfGrounds(joint, (pin) => this.#pins.get(pin)?.part);
     const chain = joint.connectors.length > 0 ? joint.connectors : [null];
     chain.forEach((connector, i) => {
@@ -200,7 +188,7 @@ class SceneReader {
     const air: Spot = { at: 'air' };
     if ('end' in member) {
       const entry = this.#entries.find(
-        ({ cable, end }) => cable.id === member.end.cable && end === member.end.side,
+        ({ cable, side }) => cable.id === member.end.cable && side === member.end.side,
       );
       const wire = this.#ofEnd(member.end);
       this.#joined.add(endKey(member.end));

@@ -44,7 +44,7 @@ const createUnitWords = (job: Job, scene: Scene) => {
 
 /** All that is written in the picture of a box, in lines. */
 export const wordsOf = (job: Job, wiring: Wiring, { scene, units }: Prepared): Words => ({
-  sheaths: scene.entries.map(({ cable, end }) => sheathWords(job, wiring, cable, end)),
+  sheaths: scene.entries.map(({ cable, side }) => sheathWords(job, wiring, cable, side)),
   units: units.map(createUnitWords(job, scene)),
   titles: scene.fixtures.map(({ title }) => wrapWords(title, LETTERS.fixture)),
 });

@@ -111,6 +111,11 @@ export const findDevice = (wiring: Pick<Wiring, 'devices'>, id: Id): Device | un
 const devicesByBox = grouping((device: Device) => device.box);
 const devicesBySlot = grouping((device: Device) => device.slot);
 export const devicesInBox = (wiring: Wiring, box: string): List<Device> => devicesByBox(wiring.devices, box);
+/** The devices of a box by their gangs, from left to right with the plate on; those that stand in no slot last. */
+export const devicesByGang = (job: Job, wiring: Wiring, box: string): Device[] => {
+  const gang = ({ slot }: Device) => findSlot(job, slot)?.gang ?? Infinity;
+  return [...devicesInBox(wiring, box)].sort((one, other) => gang(one) - gang(other));
+};
 /** The device that stands in a slot. */
 export const deviceInSlot = (wiring: Wiring, slot: string): Device | undefined =>
   devicesBySlot(wiring.devices, slot)[0];

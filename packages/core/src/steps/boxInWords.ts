@@ -1,13 +1,13 @@
 import type { BoxId } from '../model/ids.js';
+import { cablesIn, isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { terminalKey, type Joint, type Member, type Terminal, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey, pigtailKey } from '../circuit/keys.js';
 import { rolesOf } from '../circuit/roles.js';
 import { colourWord, endWord, leadWord, screwOf } from '../words/wires.js';
-import { cablesIn } from './here.js';
 import { looseEndsIn } from './looseEnds.js';
-import { connectorsWord, isJumper, NAME_OF } from './splices.js';
+import { connectorsWord, NAME_OF } from './splices.js';
 
 /** One splice or one wire on one screw of a box, in words; what the picture of the box shows. */
 export interface BoxLine {
@@ -22,17 +22,12 @@ export interface BoxLine {
   shows: string;
 }
 
-const landedBy = (wiring: Wiring, pigtail: string): Terminal[] =>
-  wiring.landings.flatMap(({ wire, terminal }) =>
-    'pigtail' in wire && wire.pigtail === pigtail ? [terminal] : [],
-  );
-
 const memberWords = (job: Job, wiring: Wiring, member: Member): string[] => {
   if ('end' in member) return [endWord(job, wiring, member.end)];
   if ('lead' in member) return [leadWord(job, wiring, member.lead)];
   const { colour, awg, id } = member.pigtail;
   const tail = `${colourWord(colour)} ${awg} AWG tail`;
-  const landed = landedBy(wiring, id);
+  const landed = screwsOfTail(wiring, id);
   return landed.length === 0
     ? [`${tail} left for later`]
     : landed.map((terminal) => `${tail} to the ${screwOf(job, wiring, terminal)}`);
@@ -71,17 +66,16 @@ export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: Bo
       lines.push(spliceLine(joint));
       continue;
     }
-    for (const member of joint.members) {
-      if (!('pigtail' in member)) continue;
-      const screws = landedBy(wiring, member.pigtail.id);
+    for (const { id, colour, awg } of tailsOf(joint)) {
+      const screws = screwsOfTail(wiring, id);
       const [first] = screws;
       if (!first) continue;
       lines.push({
         step: stepOfLanding(box, first),
         kind: 'landing',
-        what: `${colourWord(member.pigtail.colour)} ${member.pigtail.awg} AWG jumper`,
+        what: `${colourWord(colour)} ${awg} AWG jumper`,
         parts: screws.map((terminal) => screwOf(job, wiring, terminal)),
-        shows: pigtailKey(member.pigtail.id),
+        shows: pigtailKey(id),
       });
     }
   }

@@ -1,16 +1,12 @@
 import type { BoxId } from '../model/ids.js';
+import { cablesIn, tailsOf } from '../model/inBox.js';
 import type { End, Wiring } from '../model/wiring.js';
-import { cablesIn } from './here.js';
 import type { DraftStep } from './step.js';
 
 /** Everything that is joined, landed and marked in a box. */
 const madeUpIn = (wiring: Wiring, box: BoxId): unknown[] => {
   const joints = wiring.joints.filter((joint) => joint.box === box);
-  const tails = new Set<string>(
-    joints.flatMap(({ members }) =>
-      members.flatMap((member) => ('pigtail' in member ? [member.pigtail.id] : [])),
-    ),
-  );
+  const tails = new Set(joints.flatMap((joint) => tailsOf(joint).map(({ id }) => id)));
   const here = new Set(cablesIn(wiring, box).map(({ cable, side }) => `${cable.id} ${side}`));
   const isHere = ({ cable, side }: End) => here.has(`${cable} ${side}`);
   return [

@@ -1,12 +1,13 @@
 import { findLuminaire } from '../model/lookup.js';
-import { articleOf, type DeviceArticle } from '../model/articles.js';
+import { articleOf, type DeviceArticle, type DeviceTerminal } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
+import { isJumper } from '../model/inBox.js';
+import { screwWord } from '../words/screws.js';
 import type { Job } from '../model/job.js';
-import type { Device, Landing, Wiring } from '../model/wiring.js';
+import type { Device, Landing, Terminal, Wiring } from '../model/wiring.js';
 import { listed } from '../words/lists.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
-import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
-import { isJumper } from './splices.js';
+import { colourWord, deviceWord, endWord, luminaireScrew, terminalWord } from '../words/wires.js';
 import type { DraftStep } from './step.js';
 
 /** Key of the wire of a landing. */
@@ -63,12 +64,13 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
               ? 'ground tail'
               : pieceWord(wiring, wire.pigtail);
         const screw = terminalWord(job, wiring, terminal);
+        const fellow = pairedWith(article, terminal);
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
           rests: [device.article, wire, terminal],
           phase: 'devices',
           text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: the ${what} to the ${screw}.`,
-          why: WHY_ON[use],
+          why: fellow ? `${WHY_ON[use]} With this screw goes the ${screwWord(fellow)}.` : WHY_ON[use],
           section: use === 'ground' ? '404.9(B), 250.146' : '110.14(A), (D)',
           caution: null,
           shows: keyOf(wire),
@@ -103,7 +105,14 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
       ];
     });
 
-type Use = DeviceArticle['terminals'][number]['use'];
+type Use = DeviceTerminal['use'];
+
+/** The other screw of the pair of a four-way: devices differ in which these are. */
+const pairedWith = ({ terminals }: DeviceArticle, terminal: Terminal): DeviceTerminal | undefined => {
+  const use = terminals.find(({ name }) => name === terminal.name)?.use;
+  if (use !== 'in' && use !== 'out') return undefined;
+  return terminals.find((one) => one.use === use && one.name !== terminal.name);
+};
 
 const ONE_WIRE = 'One wire under one screw holds; a second under it works loose.';
 
@@ -113,8 +122,8 @@ const WHY_ON: Record<Use, string> = {
     'The common takes the one wire that is not a traveler: the feed at one end, the switch leg at the other.',
   traveler:
     'Both travelers go to the next switch; either screw of the pair will do, so long as the common is right.',
-  in: 'Both wires of the cable from the line side go on the IN pair. One of each cable on a pair works only in some positions.',
-  out: 'Both wires of the cable to the load side go on the OUT pair.',
+  in: 'Both wires of the cable from the line side go on one pair. One of each cable on a pair works only in some positions.',
+  out: 'Both wires of the cable to the load side go on the other pair.',
   neutral: 'The device itself needs the return.',
   ground: 'The yoke and the plate screws can be touched.',
   line: ONE_WIRE,
@@ -150,7 +159,7 @@ export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[
         id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
         rests: [wire, terminal],
         phase: 'devices' as const,
-        text: `${luminaire.name}: the ${what} to its ${terminal.name} screw.`,
+        text: `${luminaire.name}: the ${what} to its ${luminaireScrew(job, wiring, luminaire, terminal.name)}.`,
         why: WHY_AT_LUMINAIRE[terminal.name],
         section: terminal.name === 'ground' ? '410.40, 410.44' : '200.10(C), 410.50',
         caution: null,

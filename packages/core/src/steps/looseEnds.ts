@@ -1,10 +1,10 @@
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
+import { cablesIn } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { createUnknown, endKey, type End, type Wiring } from '../model/wiring.js';
 import { conductorKey } from '../circuit/keys.js';
 import { endWord } from '../words/wires.js';
-import { cablesIn } from './here.js';
 import type { DraftStep } from './step.js';
 
 /** A conductor of a box that is joined to nothing there, or of which nobody has looked to what. */

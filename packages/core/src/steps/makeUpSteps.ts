@@ -3,6 +3,7 @@ import { conductorKey } from '../circuit/keys.js';
 import { circuitsByCable, rolesOf, type Role } from '../circuit/roles.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
+import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { findBox, findCable } from '../model/lookup.js';
 import { endKey, type Wiring } from '../model/wiring.js';
@@ -13,7 +14,6 @@ import { apartSteps, neutralsApart } from './apart.js';
 import { boxSteps, isUntold, TAPPED, tappedStep, tellStep } from './boxThere.js';
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
-import { cablesIn, type Here } from './here.js';
 import { looseSteps } from './looseEnds.js';
 import { deviceSteps, luminaireSteps } from './landings.js';
 import { otherEndsOf } from './otherEnds.js';
@@ -24,7 +24,7 @@ import { PHASES, settledStep, type BoxSteps, type DraftStep } from './step.js';
 /** What the tag of a cable goes on once the sheath is off: its hots, both travelers among them, and where circuits meet its neutral. */
 const taggedOf = (
   job: Job,
-  cable: Here['cable'],
+  cable: CableHere['cable'],
   compiled: Compiled,
   roles: readonly Role[],
   circuitsMeet: boolean,
@@ -50,8 +50,8 @@ const cableSteps = (
   job: Job,
   wiring: Wiring,
   box: BoxId,
-  here: readonly Here[],
-  tagged: (cable: Here['cable']) => string,
+  here: readonly CableHere[],
+  tagged: (cable: CableHere['cable']) => string,
 ): DraftStep[] =>
   here.map(({ cable, side }) => {
     const name = cableWord(job, wiring, cable, side);
@@ -70,7 +70,7 @@ const cableSteps = (
     };
   });
 
-const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly Here[]): DraftStep[] =>
+const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly CableHere[]): DraftStep[] =>
   wiring.marks
     .filter(({ end }) => here.some(({ cable, side }) => cable.id === end.cable && side === end.side))
     .map(({ end, colour }) => {
@@ -130,7 +130,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const place = findBox(job, box);
   const marks = markSteps(job, wiring, box, here);
   const apart = neutralsApart(job, wiring, compiled, roles, box);
-  const tagged = (cable: Here['cable']) => taggedOf(job, cable, compiled, roles, circuits.size > 1);
+  const tagged = (cable: CableHere['cable']) => taggedOf(job, cable, compiled, roles, circuits.size > 1);
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
   const tapped = feed && place?.work === 'existing' ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);

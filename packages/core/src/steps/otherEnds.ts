@@ -6,12 +6,12 @@ import type { Wiring } from '../model/wiring.js';
 import { otherPlace } from '../words/cables.js';
 import { placeTag } from '../words/places.js';
 import { colourWord, terminalWord, whereGoes } from '../words/wires.js';
-import type { Here } from './here.js';
+import type { CableHere } from '../model/inBox.js';
 import { PANEL_CAUTION } from './proving.js';
 import type { BoxSteps } from './step.js';
 
 /** Where the conductors of each cable of a box go at its other end. */
-export const otherEndsOf = (job: Job, wiring: Wiring, here: readonly Here[]): BoxSteps['otherEnds'] =>
+export const otherEndsOf = (job: Job, wiring: Wiring, here: readonly CableHere[]): BoxSteps['otherEnds'] =>
   here.map(({ cable, side }) => {
     const far = side === 'from' ? 'to' : 'from';
     const article = articleOf(job.stock, 'cable', cable.article);

@@ -1,5 +1,6 @@
 import { articleOf } from '../model/articles.js';
-import type { BoxId } from '../model/ids.js';
+import type { BoxId, PigtailId } from '../model/ids.js';
+import { isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
 import type { Joint, Wiring } from '../model/wiring.js';
@@ -66,18 +67,14 @@ export const connectorsWord = (job: Job, joint: Joint): string => {
   return names.length === 1 ? `a ${name}` : `${names.length} chained ${name}`;
 };
 
-/** Where the tail of a splice goes. */
-const tailWord = (job: Job, wiring: Wiring, pigtail: string): string | null => {
-  const landing = wiring.landings.find(({ wire }) => 'pigtail' in wire && wire.pigtail === pigtail);
-  if (!landing) return null;
-  return screwOf(job, wiring, landing.terminal);
+/** Where the tail of a splice goes: to a screw, or looped over several; on to a luminaire that is not hung yet. */
+const tailWord = (job: Job, wiring: Wiring, tail: PigtailId): string => {
+  const screws = screwsOfTail(wiring, tail).map((terminal) => screwOf(job, wiring, terminal));
+  return screws.length === 0 ? 'next luminaire' : screws.join(' and on to the ');
 };
 
 const LIVE_CAP =
   'It is live until its breaker is off: nothing here uses it, and nobody has taken it off at the panel.';
-
-const tailsOf = ({ members }: Joint): ReadonlySet<string> =>
-  new Set(members.flatMap((member) => ('pigtail' in member ? [member.pigtail.id] : [])));
 
 const spliceStep = (
   job: Job,
@@ -91,13 +88,12 @@ const spliceStep = (
   const leads = joint.members.flatMap((member) =>
     'lead' in member ? [`the ${leadWord(job, wiring, member.lead)}`] : [],
   );
-  const tails = joint.members.flatMap((member) =>
-    'pigtail' in member
-      ? [
-          `a ${feetInches(job.preferences.tail)} ${colourWord(member.pigtail.colour)} ${member.pigtail.awg} AWG tail to the ${tailWord(job, wiring, member.pigtail.id) ?? 'next luminaire'}`,
-        ]
-      : [],
+  const long = feetInches(job.preferences.tail);
+  const tails = tailsOf(joint).map(
+    ({ id, colour, awg }) =>
+      `a ${long} ${colourWord(colour)} ${awg} AWG tail to the ${tailWord(job, wiring, id)}`,
   );
+  const ids = new Set(tailsOf(joint).map(({ id }) => id));
   const all = [...ends.map((one) => `the ${one}`), ...leads, ...tails];
   const phase = PHASE_OF[role];
   const fold = role === 'ground' ? ' Fold them to the back.' : apart === null ? '' : ` Not with ${apart}.`;
@@ -110,7 +106,7 @@ const spliceStep = (
     rests: [
       joint.members,
       joint.connectors,
-      wiring.landings.filter(({ wire }) => 'pigtail' in wire && tailsOf(joint).has(wire.pigtail)),
+      wiring.landings.filter(({ wire }) => 'pigtail' in wire && ids.has(wire.pigtail)),
     ],
     phase,
     text,
@@ -121,10 +117,7 @@ const spliceStep = (
   };
 };
 
-/** A piece of wire from one screw to another of the same box is no splice; it is told where it is landed. */
-export const isJumper = ({ members }: Joint): boolean => members.every((member) => 'pigtail' in member);
-
-/** The splices and caps of a box, one step each. */
+/** The splices and caps of a box, one step each; a jumper is told where it is landed. */
 export const spliceSteps = (
   job: Job,
   wiring: Wiring,

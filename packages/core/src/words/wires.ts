@@ -1,6 +1,6 @@
 import {
   deviceTerminal,
-  devicesInBox,
+  devicesByGang,
   findCable,
   findDevice,
   findGroup,
@@ -11,7 +11,8 @@ import { cableWord } from './cables.js';
 import { screwWord } from './screws.js';
 import { articleOf, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
-import type { Job } from '../model/job.js';
+import type { Job, Luminaire } from '../model/job.js';
+import { luminaireFace, type LuminaireFace } from '../model/luminaireFace.js';
 import {
   endKey,
   type Device,
@@ -43,13 +44,6 @@ const DEVICE_WORDS: Partial<Record<DeviceArticle['role'], string>> = {
 
 const LETTER_WORDS = { S: 'single-pole', S3: 'three-way', S4: 'four-way' } as const;
 
-/** Where a device stands in its box, from left to right with the plate on, counted from 1. */
-const placeInBox = (job: Job, wiring: Wiring, device: Device): number => {
-  const gang = ({ slot }: Device) => findSlot(job, slot)?.gang ?? Infinity;
-  const beside = [...devicesInBox(wiring, device.box)].sort((one, other) => gang(one) - gang(other));
-  return beside.indexOf(device) + 1;
-};
-
 /** A device by its kind and, beside others, by what it controls; two alike of one group by where they stand. */
 export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
   const device = findDevice(wiring, id);
@@ -60,7 +54,7 @@ export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
     const kind = letter === null ? 'receptacle' : LETTER_WORDS[letter];
     return named ? (letter === 'S' ? named : `${kind} ${named}`) : kind;
   };
-  const beside = devicesInBox(wiring, device.box);
+  const beside = devicesByGang(job, wiring, device.box);
   if (beside.length < 2) return kindWord(device);
   const plain = (one: Device): string => {
     const group = findGroup(job, findSlot(job, one.slot)?.group)?.name;
@@ -68,8 +62,20 @@ export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
   };
   const word = plain(device);
   return beside.filter((one) => plain(one) === word).length > 1
-    ? `${word}, gang ${placeInBox(job, wiring, device)}`
+    ? `${word}, gang ${beside.indexOf(device) + 1}`
     : word;
+};
+
+/** A screw of a luminaire: "silver screw (neutral)"; "green screw" for its ground. */
+export const luminaireScrew = (
+  job: Job,
+  wiring: Wiring,
+  luminaire: Luminaire,
+  name: keyof LuminaireFace,
+): string => {
+  const part = luminaireFace(job, wiring, luminaire)[name];
+  if (part.kind === 'lead') return `${name} lead`;
+  return `${part.colour} screw${name === 'ground' ? '' : ` (${name})`}`;
 };
 
 export const terminalWord = (job: Job, wiring: Wiring, terminal: Terminal): string => {
@@ -78,8 +84,9 @@ export const terminalWord = (job: Job, wiring: Wiring, terminal: Terminal): stri
     return screw ? screwWord(screw) : terminal.name;
   }
   if ('luminaire' in terminal) {
-    const name = findLuminaire(job, terminal.luminaire)?.name ?? 'luminaire';
-    return `${terminal.name} of ${name}`;
+    const luminaire = findLuminaire(job, terminal.luminaire);
+    if (!luminaire) return `${terminal.name} of luminaire`;
+    return `${luminaireScrew(job, wiring, luminaire, terminal.name)} of ${luminaire.name}`;
   }
   if ('box' in terminal) return 'ground screw of the box';
   return `${terminal.name === 'hot' ? 'breaker' : `${terminal.name} bar`} of the panel`;

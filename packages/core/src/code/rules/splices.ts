@@ -1,5 +1,6 @@
 import { findCable, leadAwg } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
+import { isJumper } from '../../model/inBox.js';
 import type { Joint, Wiring } from '../../model/wiring.js';
 import type { Awg } from '../../model/units.js';
 import type { Job } from '../../model/job.js';
@@ -23,9 +24,7 @@ const sizesOf = (job: Job, wiring: Wiring, joint: Joint): Awg[] =>
   });
 
 const wrong = (job: Job, joint: Joint, sizes: readonly Awg[]): Found['why'] | null => {
-  const [only] = joint.members;
-  // A piece of wire between two screws is joined to nothing.
-  if (joint.members.length === 1 && only && 'pigtail' in only) return null;
+  if (isJumper(joint)) return null;
   if (joint.connectors.length === 0) return 'none';
   const held = new Set(joint.connectors.flatMap((one) => one.members));
   if (held.size < joint.members.length) return 'leftOut';
