@@ -102,7 +102,7 @@ const crossed = (job: Job): Job => {
     one === a ? { ...one, terminal: b.terminal } : one === b ? { ...one, terminal: a.terminal } : one,
   );
   const found = {
-    ...{ id: 'found-1' as never, kind: 'found' as const, basedOn: null, certainty: {} },
+    ...{ id: 'found-1' as never, kind: 'found' as const, basedOn: null, certainty: {}, assumedEnds: [], sizesFrom: {} },
     wiring: { ...planned.wiring, landings: swapped },
   };
   return { ...job, wirings: [planned, found] };

@@ -347,6 +347,26 @@ export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 
+/** Edits of a wiring, each of which may be refused; and how sure it then is. */
+export { editWiring } from './edits/wiring/editWiring.js';
+export type { EditParts, Edited, LooseWire, Put, WiringEdit, WiringRefusal } from './edits/wiring/edit.js';
+export { sayWiringRefusal } from './edits/wiring/say.js';
+export {
+  assumedOf,
+  beginBuilt,
+  beginExisting,
+  boxDigest,
+  BUILT,
+  confirmEnd,
+  editDocument,
+  endsIn,
+  EXISTING,
+  existingDocument,
+  signSeen,
+  withDocument,
+} from './edits/wiring/documents.js';
+export type { DocumentEdited } from './edits/wiring/documents.js';
+
 /** What can be wrong with a wiring. */
 export { faultsOf, withFault } from './faults/fault.js';
 export type { Fault, FaultProblem } from './faults/fault.js';

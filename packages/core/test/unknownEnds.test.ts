@@ -39,12 +39,16 @@ const partlyKnown = (wiring: Wiring, pick: Pick): { wiring: Wiring; unknown: End
   return { wiring: { ...wiring, landings, unseen: unknown }, unknown };
 };
 
-/** Every way in which the unknown ends may be joined: to a hot, to a neutral, to nothing. */
-const completions = (wiring: Wiring, unknown: readonly End[], circuit: string): Wiring[] =>
+const landingOf = ({ landings }: Wiring, end: End): Landing[] =>
+  landings.filter(({ wire }) => 'end' in wire && endKey(wire.end) === endKey(end));
+
+/** Every way in which the unknown ends may be joined: to a hot, to a neutral, to nothing, or to the screw that they were on. */
+const completions = (wiring: Wiring, unknown: readonly End[], circuit: string, whole: Wiring): Wiring[] =>
   unknown.reduce<Wiring[]>(
     (all, end) =>
       all.flatMap((one) =>
-        (['hot', 'neutral', null] as const).map((name): Wiring => {
+        (['hot', 'neutral', null, 'own'] as const).map((name): Wiring => {
+          if (name === 'own') return { ...one, landings: [...one.landings, ...landingOf(whole, end)] };
           const landing: Landing[] =
             name === null ? [] : [{ wire: { end }, terminal: { circuit: circuit as never, name } }];
           return { ...one, landings: [...one.landings, ...landing] };
@@ -64,11 +68,16 @@ test('what is called dead, neutral or live is so in every way the unknown ends m
     const compiled = compile(wiring, job);
     const positions = Object.fromEntries(compiled.devices.map(({ id }, d) => [id, (i + d) % 2]));
     const state = evaluate(compiled, positions);
-    const keys = wiring.cables.flatMap(({ id, article }) =>
-      conductorsOf(articleOf(job.stock, 'cable', article)).map((colour) => `conductor|${id}|${colour}`),
-    );
+    const keys = [
+      ...wiring.cables.flatMap(({ id, article }) =>
+        conductorsOf(articleOf(job.stock, 'cable', article)).map((colour) => `conductor|${id}|${colour}`),
+      ),
+      ...wiring.devices.flatMap(({ id, article }) =>
+        articleOf(job.stock, 'device', article).terminals.map(({ name }) => `device|${id}|${name}`),
+      ),
+    ];
     const wasLive = new Set<string>();
-    for (const whole of completions(wiring, unknown, circuit.id)) {
+    for (const whole of completions(wiring, unknown, circuit.id, wiringOrEmpty(job))) {
       const known = compile(whole, job);
       const seen = evaluate(known, positions);
       // A breaker that trips makes everything dead: what nobody may rely on.

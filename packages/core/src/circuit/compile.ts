@@ -1,7 +1,8 @@
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { CircuitId, DeviceId, LuminaireId } from '../model/ids.js';
-import { createUnknown, terminalKey, type Wiring } from '../model/wiring.js';
+import { terminalKey, type Wiring } from '../model/wiring.js';
 import { yokesOf } from './grounding.js';
+import { knownPart } from './knownPart.js';
 import { breakersOf, carrierOf, type Parts } from './parts.js';
 import { conductorKey } from './keys.js';
 import { Numbering } from './numbering.js';
@@ -35,15 +36,22 @@ export interface Compiled {
   devices: readonly CompiledDevice[];
   luminaires: readonly CompiledLuminaire[];
   sources: readonly { id: CircuitId; hot: number; neutral: number; ground: number }[];
-  /** Nets with an end that nobody knows: they may be joined to anything. */
+  /** Nets with an end, a screw or a lead of which nobody knows what is on it: they may be joined to anything. */
   unknown: readonly number[];
 }
 
+const NOTHING: ReadonlySet<string> = new Set();
+
 /**
  * Builds the nets of a wiring from its two relations, ends joined and ends landed. Nothing but the wiring decides:
- * change one landing and the nets change.
+ * change one landing and the nets change. What is joined in an `assumed` box nobody has seen: it counts for nothing, and whatever ends
+ * there may be joined to anything.
  */
-export const compile = (wiring: Wiring, parts: Parts): Compiled => {
+export const compile = (
+  wiring: Wiring,
+  parts: Parts,
+  assumed: ReadonlySet<string> = NOTHING,
+): Compiled => {
   const indices = new Numbering();
   const index = (key: string) => indices.of(key);
 
@@ -79,15 +87,9 @@ export const compile = (wiring: Wiring, parts: Parts): Compiled => {
     };
   });
 
-  const isUnknown = createUnknown(wiring);
-  const unknown = wiring.cables.flatMap((cable) =>
-    conductorsOf(articleOf(parts.stock, 'cable', cable.article))
-      .filter((colour) =>
-        (['from', 'to'] as const).some((side) => isUnknown({ cable: cable.id, side, colour })),
-      )
-      .map((colour) => index(conductorKey(cable.id, colour))),
-  );
-  const touches = fixedTouches(wiring, parts).map(([a, b]) => [index(a), index(b)] as const);
+  const { seen, unknown: unknownKeys } = knownPart(wiring, parts, assumed);
+  const unknown = unknownKeys.map(index);
+  const touches = fixedTouches(seen, parts).map(([a, b]) => [index(a), index(b)] as const);
   const sets = new UnionFind(indices.size);
   for (const [a, b] of touches) sets.join(a, b);
   const numbers = new Map<number, number>();

@@ -30,6 +30,12 @@ export const cableArticleSchema = z.strictObject({
   ground: z.enum(['bare', 'green', 'raceway', 'none']).default('bare'),
   /** Found on site: it can be reused where it lies, and not bought. */
   found: z.boolean().default(false),
+  /** What its conductors are; `unknown` is what nobody recognised. This program plans through copper alone. */
+  metal: z.enum(['copper', 'aluminium', 'copperClad', 'unknown']).default('copper'),
+  /** What holds its conductors together, as found. */
+  sheath: z
+    .enum(['nonmetallic', 'armored', 'raceway', 'cloth', 'knobAndTube', 'unknown'])
+    .default('nonmetallic'),
   /** Feet in a coil as it is sold, and the price of a whole coil; 0 where it is sold by the foot alone. */
   coilFeet: z.int().min(1).max(5000).default(250),
   coilPrice: moneySchema.default(0),

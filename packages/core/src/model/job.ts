@@ -32,17 +32,18 @@ import {
   routingSchema,
 } from './place.js';
 import { preferencesSchema } from './preferences.js';
+import { editionSchema, judgedEditionSchema } from './editions.js';
 import { awgSchema, inchesSchema, volumeSchema } from './units.js';
-import { viaSchema, wiringSchema } from './wiring.js';
+import { endSchema, viaSchema, wiringSchema } from './wiring.js';
 
-/** Editions of the National Electrical Code offered for new work. */
-export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;
-export const editionSchema = z.literal(EDITIONS);
-export type Edition = z.infer<typeof editionSchema>;
-/** Existing work is judged by the edition of its day, which may be an older one; 2008 stands for all before 2011. */
-export const JUDGED_EDITIONS = [2008, ...EDITIONS] as const;
-export const judgedEditionSchema = z.literal(JUDGED_EDITIONS);
-export type JudgedEdition = z.infer<typeof judgedEditionSchema>;
+export {
+  EDITIONS,
+  JUDGED_EDITIONS,
+  editionSchema,
+  judgedEditionSchema,
+  type Edition,
+  type JudgedEdition,
+} from './editions.js';
 
 export const boxSchema = z.strictObject({
   id: boxIdSchema,
@@ -230,12 +231,16 @@ export const wiringDocSchema = z.strictObject({
   basedOn: wiringIdSchema.nullable().default(null),
   /** How sure each box of it is: proposed by the program as usual, partly looked at, or seen. A box not named is planned. */
   certainty: z.record(boxIdSchema, z.enum(['assumed', 'partlySeen', 'seen'])).default({}),
+  /** Ends of which it is only assumed where they are, in boxes that are partly seen. */
+  assumedEnds: z.array(endSchema).max(50_000).default([]),
+  /** What the size of a cable was read from: its print, a gauge, or the colour of its jacket, which is a hint alone. */
+  sizesFrom: z.record(cableIdSchema, z.enum(['print', 'gauge', 'jacket'])).default({}),
   wiring: wiringSchema,
 });
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 3;
+export const JOB_FORMAT = 4;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

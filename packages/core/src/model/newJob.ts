@@ -83,5 +83,7 @@ export const newWiringDoc = (id: string, kind: WiringDoc['kind'], wiring: Wiring
   kind,
   basedOn: null,
   certainty: {},
+  assumedEnds: [],
+  sizesFrom: {},
   wiring,
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { judgedEditionSchema } from './editions.js';
 import { isolated } from './isolated.js';
 import { doorIdSchema, levelIdSchema, pictureIdSchema, roomIdSchema } from './ids.js';
 import { coordinateSchema, inchesSchema } from './units.js';
@@ -93,6 +94,8 @@ export const roomSchema = z.strictObject({
   otherLight: answerSchema.default('unknown'),
   /** Walls in which runs go another way than usual. */
   walls: z.array(wallFactSchema).max(100).default([]),
+  /** The edition that existing work here was built by; null for that of the job. */
+  builtBy: judgedEditionSchema.nullable().default(null),
 });
 export type Room = z.infer<typeof roomSchema>;
 

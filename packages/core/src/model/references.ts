@@ -276,7 +276,12 @@ const checkReferences = (job: Job, report: Report) => {
     if (document.basedOn !== null) wirings(document.basedOn, ['wirings', i, 'basedOn']);
     const boxes = known(idsOf(job.boxes), 'box', report);
     for (const id of Object.keys(document.certainty)) boxes(id, ['wirings', i, 'certainty', id]);
+    const cables = known(idsOf(document.wiring.cables), 'cable', report);
+    document.assumedEnds.forEach((end, k) => cables(end.cable, ['wirings', i, 'assumedEnds', k, 'cable']));
+    for (const id of Object.keys(document.sizesFrom)) cables(id, ['wirings', i, 'sizesFrom', id]);
   });
+  if (job.wirings.filter((document) => document.kind === 'existing').length > 1)
+    report(['wirings'], 'a job has one existing wiring; call a second look at it found');
   job.wirings.forEach((document, i) => checkWiring(job, document.wiring, ['wirings', i, 'wiring'], report));
 };
 

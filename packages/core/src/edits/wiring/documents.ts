@@ -1,0 +1,227 @@
+import { articleOf, conductorsOf } from '../../model/articles.js';
+import { digestOf } from '../../model/digest.js';
+import { PANEL, UNKNOWN_PLACE, type BoxId, type WiringId } from '../../model/ids.js';
+import { cablesIn } from '../../model/inBox.js';
+import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
+import { newWiringDoc } from '../../model/newJob.js';
+import { ofId } from '../../model/records.js';
+import { emptyWiring, endKey, placeOfEnd, type End, type Wiring } from '../../model/wiring.js';
+import { editWiring } from './editWiring.js';
+import type { WiringEdit, WiringRefusal } from './edit.js';
+
+export const EXISTING = 'existing' as WiringId;
+export const BUILT = 'built' as WiringId;
+
+export const existingDocument = (job: Job): WiringDoc | undefined =>
+  job.wirings.find((document) => document.kind === 'existing');
+
+/** Every end of a cable that lies in a box. */
+export const endsIn = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string): End[] =>
+  cablesIn(wiring, box as BoxId).flatMap(({ cable, side }) =>
+    conductorsOf(articleOf(job.stock, 'cable', cable.article)).map((colour) => ({
+      cable: cable.id,
+      side,
+      colour,
+    })),
+  );
+
+/** What of a wiring is in one box: what was seen there is that, and nothing else. */
+const contentsOf = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string): unknown => {
+  const keys = new Set(endsIn(job, wiring, box).map(endKey));
+  const devices = wiring.devices.filter((one) => one.box === box);
+  const mine = new Set<string>(devices.map((one) => one.id));
+  const here = (end: End) => keys.has(endKey(end));
+  const joints = wiring.joints.filter((one) => one.box === box);
+  const tails = new Set<string>(
+    joints.flatMap(({ members }) =>
+      members.flatMap((member) => ('pigtail' in member ? [member.pigtail.id as string] : [])),
+    ),
+  );
+  return {
+    devices,
+    joints,
+    box: ofId(wiring.boxes, box) ?? null,
+    cables: cablesIn(wiring, box as BoxId).map(({ cable: { id, article }, side }) => ({ id, article, side })),
+    landings: wiring.landings.filter(
+      ({ wire, terminal }) =>
+        ('end' in wire ? here(wire.end) : tails.has(wire.pigtail)) ||
+        ('device' in terminal && mine.has(terminal.device)),
+    ),
+    marks: wiring.marks.filter(({ end }) => here(end)),
+    unseen: wiring.unseen.filter(here),
+  };
+};
+
+/** A sum of all that is told of one box: a record of what was seen holds as long as it is the same. */
+export const boxDigest = (job: Pick<Job, 'stock'>, document: WiringDoc, box: string): string =>
+  digestOf([
+    contentsOf(job, document.wiring, box),
+    document.assumedEnds.filter((end) => endsIn(job, document.wiring, box).some((one) => endKey(one) === endKey(end))),
+  ]);
+
+const placesOf = ({ boxes, cables, devices, joints }: Wiring): Set<string> =>
+  new Set<string>([
+    ...Object.keys(boxes),
+    ...cables.flatMap(({ from, to }) => [from, to]),
+    ...devices.map(({ box }) => box),
+    ...joints.map(({ box }) => box),
+  ]);
+
+/** Boxes in which two wirings differ. */
+export const boxesThatDiffer = (job: Pick<Job, 'stock'>, before: Wiring, after: Wiring): BoxId[] =>
+  [...new Set([...placesOf(before), ...placesOf(after)])]
+    .filter((place) => place !== PANEL && place !== UNKNOWN_PLACE)
+    .filter(
+      (box) =>
+        digestOf(contentsOf(job, before, box)) !== digestOf(contentsOf(job, after, box)),
+    ) as BoxId[];
+
+const isOf = (wiring: Wiring, end: End, box: string): boolean => {
+  const cable = wiring.cables.find(({ id }) => id === end.cable);
+  return cable !== undefined && placeOfEnd(cable, end.side) === box;
+};
+
+/** Ends that the wiring still has, once each. */
+const only = (job: Pick<Job, 'stock'>, wiring: Wiring, ends: readonly End[]): End[] => {
+  const known = new Map(ends.map((end) => [endKey(end), end]));
+  return [...known.values()].filter((end) => {
+    const cable = wiring.cables.find(({ id }) => id === end.cable);
+    return (
+      cable !== undefined &&
+      conductorsOf(articleOf(job.stock, 'cable', cable.article)).includes(end.colour)
+    );
+  });
+};
+
+/** Ends that an edit says something of. */
+const told = (edit: WiringEdit): End[] => {
+  if (edit.do === 'put')
+    return [edit.wire, typeof edit.to === 'object' && 'with' in edit.to ? edit.to.with : null].flatMap((wire) =>
+      wire && 'end' in wire ? [wire.end] : [],
+    );
+  return 'end' in edit ? [edit.end] : [];
+};
+
+/**
+ * How sure the boxes of a document are after an edit that somebody made looking into `at`. What was signed as seen and is told otherwise
+ * is open again; in a box that was only assumed, what was told is known from now on, and all the rest of it still assumed.
+ */
+const certaintyAfter = (
+  job: Pick<Job, 'stock'>,
+  document: WiringDoc,
+  wiring: Wiring,
+  { edit, at }: { edit: WiringEdit; at: BoxId | null },
+): Pick<WiringDoc, 'certainty' | 'assumedEnds'> => {
+  const certainty = { ...document.certainty };
+  const assumed = [...document.assumedEnds];
+  for (const box of boxesThatDiffer(job, document.wiring, wiring)) {
+    const sure = ofId(certainty, box);
+    if (sure === undefined || sure === 'seen') certainty[box] = 'partlySeen';
+    else if (sure === 'assumed' && box === at) {
+      certainty[box] = 'partlySeen';
+      assumed.push(...endsIn(job, wiring, box));
+    }
+  }
+  const known = new Set(told(edit).map(endKey));
+  const open = assumed.filter((end) => !known.has(endKey(end)) && !wiring.unseen.some((one) => endKey(one) === endKey(end)));
+  return { certainty, assumedEnds: only(job, wiring, open) };
+};
+
+export const withDocument = (job: Job, document: WiringDoc): Job => {
+  const known = job.wirings.some((one) => one.id === document.id);
+  return {
+    ...job,
+    wirings: known
+      ? job.wirings.map((one) => (one.id === document.id ? document : one))
+      : [...job.wirings, document],
+    ...(document.kind === 'existing' ? { existingCables: lyingIn(job, document.wiring) } : {}),
+  };
+};
+
+/**
+ * What planning may use of the cables that lie there: those between two places that are known. Whose power is on one of which the job
+ * knew it stays as it was told.
+ */
+const lyingIn = (job: Job, wiring: Wiring): ExistingCable[] => {
+  const held = new Set<string>(wiring.cables.map(({ id }) => id));
+  const before = new Map(job.existingCables.map((cable) => [cable.id, cable]));
+  const was = existingDocument(job)?.wiring.cables ?? [];
+  const gone = new Set<string>(was.map(({ id }) => id).filter((id) => !held.has(id)));
+  return [
+    ...job.existingCables.filter(({ id }) => !held.has(id) && !gone.has(id)),
+    ...wiring.cables
+      .filter(({ from, to }) => to !== UNKNOWN_PLACE && from !== to)
+      .map(({ id, article, from, to, length, via }): ExistingCable => ({
+        ...{ id, article, length, via },
+        circuit: before.get(id)?.circuit ?? null,
+        between: [from, to],
+      })),
+  ];
+};
+
+export type DocumentEdited = { ok: true; job: Job } | { ok: false; refusal: WiringRefusal };
+
+/** One edit of a wiring of the job by somebody who looks into the box `at`; null where it is about none. */
+export const editDocument = (
+  job: Job,
+  id: string,
+  edit: WiringEdit,
+  at: BoxId | null,
+): DocumentEdited => {
+  const document = job.wirings.find((one) => one.id === id);
+  if (!document) throw new Error(`The job has no wiring "${id}".`);
+  const edited = editWiring(document.wiring, edit, job);
+  if (!edited.ok) return edited;
+  const { wiring } = edited;
+  const sizesFrom = Object.fromEntries(
+    Object.entries(document.sizesFrom).filter(([cable]) => wiring.cables.some((one) => one.id === cable)),
+  ) as WiringDoc['sizesFrom'];
+  const next = { ...document, wiring, sizesFrom, ...certaintyAfter(job, document, wiring, { edit, at }) };
+  return { ok: true, job: withDocument(job, next) };
+};
+
+/** An end was looked at, and is where the wiring has it. */
+export const confirmEnd = (job: Job, id: string, box: BoxId, end: End): Job => {
+  const document = job.wirings.find((one) => one.id === id);
+  if (!document || !isOf(document.wiring, end, box)) return job;
+  const wasAssumed = ofId(document.certainty, box) === 'assumed';
+  const assumed = wasAssumed
+    ? [...document.assumedEnds, ...endsIn(job, document.wiring, box)]
+    : document.assumedEnds;
+  const assumedEnds = only(job, document.wiring, assumed).filter((one) => endKey(one) !== endKey(end));
+  const certainty = wasAssumed ? { ...document.certainty, [box]: 'partlySeen' as const } : document.certainty;
+  return withDocument(job, { ...document, certainty, assumedEnds });
+};
+
+/** Somebody has looked at all of a box and it is as the wiring has it. What nobody has looked at stays so. */
+export const signSeen = (job: Job, id: string, box: BoxId): Job => {
+  const document = job.wirings.find((one) => one.id === id);
+  if (!document) return job;
+  const hasUnseen = document.wiring.unseen.some((end) => isOf(document.wiring, end, box));
+  return withDocument(job, {
+    ...document,
+    certainty: { ...document.certainty, [box]: hasUnseen ? 'partlySeen' : 'seen' },
+    assumedEnds: document.assumedEnds.filter((end) => !isOf(document.wiring, end, box)),
+  });
+};
+
+/** What of a document is only assumed, as the simulator takes it: boxes by id, ends by key. */
+export const assumedOf = (document: Pick<WiringDoc, 'certainty' | 'assumedEnds'> | undefined): Set<string> =>
+  new Set<string>([
+    ...Object.entries(document?.certainty ?? {})
+      .filter(([, sure]) => sure === 'assumed')
+      .map(([box]) => box),
+    ...(document?.assumedEnds ?? []).map(endKey),
+  ]);
+
+/** What was built otherwise than planned: a wiring of its own, which begins as the planned one. Null where nothing is planned. */
+export const beginBuilt = (job: Job): Job | null => {
+  if (job.wirings.some(({ kind }) => kind === 'built')) return job;
+  const planned = job.wirings.find(({ kind }) => kind === 'planned');
+  if (!planned) return null;
+  return withDocument(job, { ...newWiringDoc(BUILT, 'built', planned.wiring), basedOn: planned.id });
+};
+
+/** The existing wiring of a job that has none: empty, to be told. */
+export const beginExisting = (job: Job): Job =>
+  existingDocument(job) ? job : withDocument(job, newWiringDoc(EXISTING, 'existing', emptyWiring()));

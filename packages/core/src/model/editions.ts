@@ -1,0 +1,13 @@
+import * as z from 'zod';
+
+/** Editions of the National Electrical Code offered for new work. */
+export const EDITIONS = [2011, 2014, 2017, 2020, 2023] as const;
+export const editionSchema = z.literal(EDITIONS);
+export type Edition = z.infer<typeof editionSchema>;
+/**
+ * Existing work is judged by the edition of its day, which may be an older one: 2008 stands for those of 1999 to 2008, 1996 for all before
+ * 1999, when a white in a switch loop had to be marked for the first time.
+ */
+export const JUDGED_EDITIONS = [1996, 2008, ...EDITIONS] as const;
+export const judgedEditionSchema = z.literal(JUDGED_EDITIONS);
+export type JudgedEdition = z.infer<typeof judgedEditionSchema>;
