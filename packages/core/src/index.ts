@@ -224,6 +224,7 @@ export { findingsByPlace } from './code/byPlace.js';
 export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
 export type { At, Finding, FindingAction, FindingKind, RuleFacts, Severity } from './code/rule.js';
+export { eraWord } from './words/eras.js';
 export { titleOf } from './words/said.js';
 export { screwWord } from './words/screws.js';
 export { sayTraveler, travelerNames, type NamedTraveler } from './words/travelers.js';
@@ -347,12 +348,13 @@ export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 
+export { assumedOf, existingDocument, standingCircuits } from './model/existing.js';
+
 /** Edits of a wiring, each of which may be refused; and how sure it then is. */
 export { editWiring } from './edits/wiring/editWiring.js';
 export type { EditParts, Edited, LooseWire, Put, WiringEdit, WiringRefusal } from './edits/wiring/edit.js';
 export { sayWiringRefusal } from './edits/wiring/say.js';
 export {
-  assumedOf,
   beginBuilt,
   beginExisting,
   boxDigest,
@@ -361,11 +363,15 @@ export {
   editDocument,
   endsIn,
   EXISTING,
-  existingDocument,
   signSeen,
   withDocument,
 } from './edits/wiring/documents.js';
 export type { DocumentEdited } from './edits/wiring/documents.js';
+
+/** What is there and nobody planned: what is usual, as a first draft. */
+export { assumeUsual, usualWiring } from './existing/usualWiring.js';
+export type { NotUsual, UsualFacts } from './existing/usualWiring.js';
+export type { Habit } from './existing/usualNets.js';
 
 /** What can be wrong with a wiring. */
 export { faultsOf, withFault } from './faults/fault.js';

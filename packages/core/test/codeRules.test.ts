@@ -23,7 +23,7 @@ const cases: RuleCases = { ...electricalCases, ...boxCases, ...placeCases };
 
 /** The edition is asked of the inspection; the wiring is what it is. */
 const found = ({ job, wiring }: Case, edition: JudgedEdition = job.edition): Finding[] =>
-  inspect(job, wiring, edition);
+  inspect(job, wiring, { edition });
 const rulesOf = (one: Case, edition?: JudgedEdition) => found(one, edition).map((finding) => finding.rule);
 
 /** Two rules have tests of their own, with the editions that they turn on. */

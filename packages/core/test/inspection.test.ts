@@ -96,12 +96,41 @@ describe('existing work', () => {
     const opened = { ...job, slots: job.slots.map((slot) => ({ ...slot, existing: false })) };
     expect(neutral(opened)).toMatchObject({ severity: 'violation', builtBy: null });
   });
-  test('a wiring kept as existing is judged by the edition of its day', () => {
+  test('a wiring kept as existing is judged by today, and by its day; a room may be older than the rest', () => {
     const { job, wiring } = planned(old(2008));
     const kept = { ...job, wirings: [newWiringDoc('old', 'existing', wiring)] };
-    const rules = (one: Job) => reviewWiring(one, 'old')?.findings.map((finding) => finding.rule);
-    expect(rules(kept)).not.toContain('neutral-at-switch');
-    expect(rules({ ...kept, existingEdition: 2014 })).toContain('neutral-at-switch');
+    const said = (one: Job) =>
+      reviewWiring(one, 'old')
+        ?.findings.filter((finding) => finding.rule === 'neutral-at-switch')
+        .map(({ severity, builtBy }) => [severity, builtBy]);
+    expect(said(kept)).toEqual([['caution', 2008]]);
+    expect(said({ ...kept, existingEdition: 2014 })).toEqual([['violation', null]]);
+    const rooms = kept.rooms.map((room) => ({ ...room, builtBy: 1996 as const }));
+    expect(said({ ...kept, existingEdition: 2014, rooms })).toEqual([['caution', 1996]]);
+  });
+  test('an unmarked white in a loop was lawful before 1999, and bringing the return on it never was', () => {
+    const { job, wiring } = planned(jobOf({ runs: ['F-L', 'L-S1'], neutralAt: [], edition: 2023 }));
+    const kept = (one: typeof wiring): Job => ({
+      ...job,
+      existingEdition: 1996,
+      wirings: [newWiringDoc('old', 'existing', one)],
+    });
+    const whites = (one: Job) =>
+      reviewWiring(one, 'old')
+        ?.findings.filter((finding) => finding.rule === 'reidentified-white')
+        .map(({ severity, builtBy }) => [severity, builtBy]);
+    const unmarked = { ...wiring, marks: [] };
+    expect(whites(kept(unmarked))).toEqual([['caution', 1996]]);
+    expect(whites({ ...kept(unmarked), existingEdition: 2008 })).toEqual([['violation', null]]);
+    const other = (colour: string) => (colour === 'white' ? 'black' : colour === 'black' ? 'white' : colour);
+    const turned = JSON.parse(
+      JSON.stringify(unmarked, (_key, value: unknown) =>
+        typeof value === 'object' && value !== null && 'cable' in value && 'colour' in value && value.cable !== 'cable:c1:panel>L'
+          ? { ...value, colour: other(String(value.colour)) }
+          : value,
+      ),
+    ) as typeof wiring;
+    expect(whites(kept(turned))).toEqual([['violation', null]]);
   });
 });
 

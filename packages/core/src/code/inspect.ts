@@ -5,7 +5,7 @@ import { inspectedOf } from './inspected.js';
 import { placeOfQuestion, questionKey } from './questions.js';
 import { unanswered, type Ask, type Finding, type Judged, type Severity } from './rule.js';
 import { RULES } from './rules.js';
-import { createUntouched } from './touched.js';
+import { builtByAt, createUntouched } from './touched.js';
 
 const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution: 2, verify: 3, waived: 4 };
 
@@ -39,27 +39,46 @@ const judgeBy = (job: Job, wiring: Wiring, edition: JudgedEdition): Judged[] => 
   return [...judged, ...questions];
 };
 
+/** How a wiring is judged. */
+export interface Judging {
+  /** The edition in force; that of the job where none is named. */
+  edition?: JudgedEdition;
+  /** All of it stands there already, and nobody touches any of it. */
+  standing?: boolean;
+}
+
 /**
  * Existing work that nobody touches stays lawful as it was built: what its own edition did not ask for is named as such
  * and is no violation. A change to it brings today's rules.
  */
-const asBuilt = (job: Job, wiring: Wiring, judged: readonly Judged[]): Judged[] => {
-  const { existingEdition } = job;
-  if (existingEdition === null) return [...judged];
-  const untouched = createUntouched(job, wiring);
-  if (!judged.some(({ finding }) => untouched(finding.at))) return [...judged];
-  const then = new Set(judgeBy(job, wiring, existingEdition).map(({ finding }) => findingKey(finding)));
-  return judged.map((one) =>
-    untouched(one.finding.at) && one.finding.severity === 'violation' && !then.has(findingKey(one.finding))
-      ? { ...one, finding: { ...one.finding, severity: 'caution', builtBy: existingEdition } }
-      : one,
-  );
+const asBuilt = (job: Job, wiring: Wiring, judged: readonly Judged[], standing: boolean): Judged[] => {
+  if (job.existingEdition === null && job.rooms.every((room) => room.builtBy === null)) return [...judged];
+  const untouched = standing ? () => true : createUntouched(job, wiring);
+  const known = new Map<JudgedEdition, ReadonlySet<string>>();
+  const foundBy = (edition: JudgedEdition): ReadonlySet<string> => {
+    const found =
+      known.get(edition) ?? new Set(judgeBy(job, wiring, edition).map(({ finding }) => findingKey(finding)));
+    known.set(edition, found);
+    return found;
+  };
+  return judged.map((one) => {
+    const { finding } = one;
+    if (finding.severity !== 'violation' || !untouched(finding.at)) return one;
+    const builtBy = builtByAt(job, wiring, finding.at);
+    return builtBy === null || foundBy(builtBy).has(findingKey(finding))
+      ? one
+      : { ...one, finding: { ...finding, severity: 'caution', builtBy } };
+  });
 };
 
 /** Every finding on a wiring with what could be done about it, the worst first. */
-export const judge = (job: Job, wiring: Wiring, edition: JudgedEdition = job.edition): Judged[] =>
+export const judge = (
+  job: Job,
+  wiring: Wiring,
+  { edition = job.edition, standing = false }: Judging = {},
+): Judged[] =>
   [
-    ...asBuilt(job, wiring, judgeBy(job, wiring, edition)).map((one) => ({
+    ...asBuilt(job, wiring, judgeBy(job, wiring, edition), standing).map((one) => ({
       ...one,
       finding: amended(job, one.finding),
     })),
@@ -67,8 +86,8 @@ export const judge = (job: Job, wiring: Wiring, edition: JudgedEdition = job.edi
   ].sort((a, b) => byGravity(a.finding, b.finding));
 
 /** Every finding on a wiring by an edition, the job's own where none is named; the worst first. */
-export const inspect = (job: Job, wiring: Wiring, edition: JudgedEdition = job.edition): Finding[] =>
-  judge(job, wiring, edition).map((one) => one.finding);
+export const inspect = (job: Job, wiring: Wiring, judging: Judging = {}): Finding[] =>
+  judge(job, wiring, judging).map((one) => one.finding);
 
 /** What two editions say differently of one wiring. */
 export interface Comparison {
@@ -79,7 +98,7 @@ export interface Comparison {
 }
 
 export const compareEditions = (job: Job, wiring: Wiring, a: JudgedEdition, b: JudgedEdition): Comparison => {
-  const [first, second] = [inspect(job, wiring, a), inspect(job, wiring, b)];
+  const [first, second] = [a, b].map((edition) => inspect(job, wiring, { edition })) as [Finding[], Finding[]];
   const other = new Map(second.map((one) => [findingKey(one), one]));
   const keys = new Set(first.map(findingKey));
   return {

@@ -1,5 +1,7 @@
 import { arcFault } from './rules/arcFault.js';
+import { asLaidOut } from './rules/asLaidOut.js';
 import { bathroomCircuit } from './rules/bathroomCircuit.js';
+import { borrowedNeutral } from './rules/borrowedNeutral.js';
 import { boxAccessible } from './rules/boxAccessible.js';
 import { boxSetBack } from './rules/boxSetBack.js';
 import { boxVolume } from './rules/boxVolume.js';
@@ -30,6 +32,7 @@ import { luminaireSupport } from './rules/luminaireSupport.js';
 import { metalBoxBonded } from './rules/metalBoxBonded.js';
 import { neutralAtSwitch } from './rules/neutralAtSwitch.js';
 import { neutralOneCircuit } from './rules/neutralOneCircuit.js';
+import { oldPattern } from './rules/oldPattern.js';
 import { oneWireAScrew } from './rules/oneWireAScrew.js';
 import { parallelPaths } from './rules/parallelPaths.js';
 import { reidentifiedWhite } from './rules/reidentifiedWhite.js';
@@ -39,6 +42,7 @@ import { shellOnNeutral } from './rules/shellOnNeutral.js';
 import { smallApplianceCircuit } from './rules/smallApplianceCircuit.js';
 import { splices } from './rules/splices.js';
 import { stairSwitches } from './rules/stairSwitches.js';
+import { strangeWire } from './rules/strangeWire.js';
 import { switchHeight } from './rules/switchHeight.js';
 import { switchHotOnly } from './rules/switchHotOnly.js';
 import { switchRating } from './rules/switchRating.js';
@@ -52,11 +56,14 @@ import type { Rule } from './rule.js';
 
 /** Every rule, in the order of the trade: does it work, conductors, grounds, boxes, what is to be there, what to see on site. */
 export const RULES: readonly Rule[] = [
+  strangeWire,
   groupWorks,
+  oldPattern,
   switchHotOnly,
   neutralAtSwitch,
   reidentifiedWhite,
   neutralOneCircuit,
+  borrowedNeutral,
   circuitsInBox,
   conductorsTogether,
   parallelPaths,
@@ -76,6 +83,7 @@ export const RULES: readonly Rule[] = [
   boxVolume,
   driverBox,
   oneWireAScrew,
+  asLaidOut,
   splices,
   tamperResistant,
   boxAccessible,

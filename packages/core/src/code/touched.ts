@@ -1,5 +1,5 @@
-import { findCable, groupsOfCircuit } from '../model/lookup.js';
-import type { Job } from '../model/job.js';
+import { findBox, findCable, findGroup, findRoom, groupsOfCircuit } from '../model/lookup.js';
+import type { Job, JudgedEdition } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import type { At } from './rule.js';
 
@@ -29,4 +29,12 @@ export const createUntouched = (job: Job, wiring: Wiring): ((at: At) => boolean)
     if (at.circuit === undefined) return false;
     return groupsOfCircuit(job, at.circuit).every((group) => groupOf(group.id));
   };
+};
+
+/** The edition that the existing work of a place was built by: that of its room, else that of the job; null while nobody knows. */
+export const builtByAt = (job: Job, wiring: Wiring, at: At): JudgedEdition | null => {
+  const box = at.box ?? findCable(wiring, at.cable)?.to;
+  const [group] = at.circuit === undefined ? [] : groupsOfCircuit(job, at.circuit);
+  const room = findBox(job, box)?.room ?? at.room ?? findGroup(job, at.group)?.room ?? group?.room;
+  return findRoom(job, room)?.builtBy ?? job.existingEdition;
 };

@@ -1,5 +1,7 @@
 import { findBox, findLuminaire } from '../model/lookup.js';
 import { articleOf, groundOf } from '../model/articles.js';
+import { existingDocument } from '../model/existing.js';
+import { ofId } from '../model/records.js';
 import type { BoxContents } from '../model/contents.js';
 import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Job, JudgedEdition } from '../model/job.js';
@@ -7,6 +9,10 @@ import type { Awg } from '../model/units.js';
 import { articlesAt, placeOfEnd, type Member, type Wiring } from '../model/wiring.js';
 import { chosenOffer } from './boxChoice.js';
 import { boxFill, type BoxFill, type FillUnknown } from '../nec/boxFill.js';
+
+/** How sure the existing wiring is of a box; undefined where it does not tell of it. */
+const sureOf = (job: Job, id: BoxId) => ofId(existingDocument(job)?.certainty, id);
+const isToldOf = (job: Job, id: BoxId): boolean => sureOf(job, id) !== undefined;
 
 /** Conductors that enter a box with its cables; the metal of a raceway takes no room inside. */
 const cablesIn = (job: Job, wiring: Wiring, box: BoxId) => {
@@ -93,7 +99,8 @@ export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => 
   const box = findBox(job, id);
   const { conductors, grounds, passing } = cablesIn(job, wiring, id);
   const leads = leadsIn(job, wiring, id);
-  const before = box?.existingFill;
+  // What the existing wiring tells of a box is all that is in it; it is not counted twice.
+  const before = isToldOf(job, id) ? null : box?.existingFill;
   return {
     conductors: [...conductors, ...leads.thick, ...(before?.conductors ?? [])],
     passing: [...passing, ...(before?.passing ?? [])],
@@ -145,12 +152,17 @@ export const gangsTaken = (job: Job, wiring: Wiring, box: BoxId): { fitted: numb
   };
 };
 
+/** Has somebody seen all that is in it? Then the existing wiring holds it. */
+const isSeen = (job: Job, id: BoxId): boolean => sureOf(job, id) === 'seen';
+
 const unknownOf = (job: Job, wiring: Wiring, id: BoxId, available: number | null): FillUnknown[] => {
   const box = findBox(job, id);
   const { slots, luminaires } = unplannedIn(job, wiring, id);
   return [
     ...(available === null ? ['box' as const] : []),
-    ...(box?.work === 'existing' && box.existingFill === null ? ['contents' as const] : []),
+    ...(box?.work === 'existing' && !isSeen(job, id) && (box.existingFill === null || isToldOf(job, id))
+      ? ['contents' as const]
+      : []),
     ...(slots.length + luminaires.length > 0 ? ['unplanned' as const] : []),
   ];
 };

@@ -2,6 +2,7 @@ import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
 import { PANEL, placeOfNode, type Place } from '../model/ids.js';
 import { isBetween, type Circuit, type ExistingCable, type Feed, type Job, type Run } from '../model/job.js';
 import { suitsBreaker } from '../nec/ampacity.js';
+import { isBeyond } from '../nec/strangeWire.js';
 
 /** Cables of the stock that can be bought in the circuit's size, fewest conductors first. */
 export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>
@@ -15,13 +16,15 @@ export interface Carrier {
   existing: ExistingCable | null;
 }
 
-/** Why an existing cable carries no run of its circuit, whatever the nets: too thin for the breaker, or without a ground. */
+/** Why an existing cable carries no run of its circuit, whatever the nets: nothing is planned through it, too thin for the breaker, or without a ground. */
 export const whyNotOffered = (
   job: Job,
   circuit: Circuit,
   { article }: Pick<ExistingCable, 'article'>,
-): 'size' | 'ground' | null => {
-  const { awg, ground } = articleOf(job.stock, 'cable', article);
+): 'beyond' | 'size' | 'ground' | null => {
+  const found = articleOf(job.stock, 'cable', article);
+  if (isBeyond(found)) return 'beyond';
+  const { awg, ground } = found;
   // 240.4(D), and 250.130(C): what goes on from a cable without a ground would have none.
   if (!suitsBreaker(awg, circuit.breaker)) return 'size';
   return ground === 'none' ? 'ground' : null;

@@ -1,5 +1,6 @@
 import { articleOf } from '../model/articles.js';
-import { placeOfNode, type BoxId, type DeviceId, type WiringId } from '../model/ids.js';
+import { standingCircuits } from '../model/existing.js';
+import { placeOfNode, type BoxId, type CircuitId, type DeviceId, type WiringId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { newWiringDoc } from '../model/newJob.js';
 import { articlesAt, boxesReached, type Device, type Wiring } from '../model/wiring.js';
@@ -12,6 +13,7 @@ import { makeUp } from './makeUp.js';
 import type { Unjoined } from './makeUpNode.js';
 import { planCircuit, type CircuitPlan } from './planCircuit.js';
 import type { PlanProblem } from './problem.js';
+import { standingPart, withStanding } from './standing.js';
 
 /** Devices that need no ground tail, as the job lets their screws to a bonded box serve (404.9(B), 250.146(B)). */
 const yokesGroundedByScrews = (
@@ -75,18 +77,24 @@ const plannedId = (taken: readonly WiringId[]): WiringId => {
 /**
  * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
  * A circuit that cannot be planned is left out, with its reasons; the rest is planned. The job comes back with its
- * planned wiring replaced; wirings of other kinds are never touched.
+ * planned wiring replaced; wirings of other kinds are never touched. A circuit that stands as it is gets no plan: its part of the existing
+ * wiring is copied.
  */
-export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
-  const circuits = job.circuits.map((circuit): CircuitPlan => ({
-    circuit,
-    outcome: planCircuit(job, circuit),
-  }));
+export const planJob = (
+  job: Job,
+): { job: Job; circuits: CircuitPlan[]; standing: CircuitId[] } => {
+  const standing = standingCircuits(job);
+  const there = standingPart(job);
+  const copied = new Set<string>(there.cables.map(({ id }) => id));
+  const circuits = job.circuits
+    .filter(({ id }) => !standing.has(id))
+    .map((circuit): CircuitPlan => ({ circuit, outcome: planCircuit(job, circuit) }));
   const plans = circuits.flatMap(({ outcome }) => (outcome.ok ? [outcome.value] : []));
   const parts = circuits.flatMap(({ circuit, outcome }) =>
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
   );
-  const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unusedBy(job, plans))];
+  const unused = unusedBy(job, plans).filter(({ id }) => !copied.has(id));
+  const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unused)];
   const devices = parts.flatMap((part) => part.devices);
   const attachments = parts.flatMap((part) => part.attachments);
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
@@ -103,6 +111,6 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[] } => {
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
   const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
   const others = job.wirings.filter((document) => document.kind !== 'planned');
-  const planned = newWiringDoc(plannedId(others.map((document) => document.id)), 'planned', wiring);
-  return { job: { ...job, wirings: [...others, planned] }, circuits: judged };
+  const planned = newWiringDoc(plannedId(others.map((document) => document.id)), 'planned', withStanding(job, wiring, there));
+  return { job: { ...job, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
 };

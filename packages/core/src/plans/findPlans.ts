@@ -119,6 +119,8 @@ const cablesLeft = (job: Job, circuit: Circuit): string[] => {
         return [`${what} serves no plan until somebody says which circuit it is of; it may be live.`];
       if (cable.circuit !== circuit.id) return [];
       const why = whyNotOffered(job, circuit, cable);
+      if (why === 'beyond')
+        return [`${what} serves no plan: it is not of copper, or nobody recognised it. This is beyond this program.`];
       return why === null
         ? []
         : why === 'size'

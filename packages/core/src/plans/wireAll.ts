@@ -1,3 +1,4 @@
+import { standingCircuits } from '../model/existing.js';
 import type { Job } from '../model/job.js';
 import { leastCost } from '../search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';
@@ -8,11 +9,12 @@ const MOST_STEPS = 3_000_000;
 
 /**
  * Wires every circuit that nobody has chosen a way for by its least cost, one after the other; what cannot be wired stays as
- * it is.
+ * it is, and so does a circuit that stands.
  */
-export const wireAll = (job: Job): Job =>
-  job.circuits
-    .filter((circuit) => !job.choices.some((choice) => choice.circuit === circuit.id))
+export const wireAll = (job: Job): Job => {
+  const standing = standingCircuits(job);
+  return job.circuits
+    .filter(({ id }) => !standing.has(id) && !job.choices.some((choice) => choice.circuit === id))
     .reduce((wired, circuit) => {
       const { best } = createSearch(wired, circuit, {
         weights: leastCost(wired),
@@ -21,3 +23,4 @@ export const wireAll = (job: Job): Job =>
       }).least({ mostSteps: MOST_STEPS });
       return best ? { ...wired, choices: [...wired.choices, choiceOf(best)] } : wired;
     }, job);
+};

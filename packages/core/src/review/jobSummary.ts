@@ -1,12 +1,14 @@
 import * as z from 'zod';
 import { circuitIdSchema } from '../model/ids.js';
-import { groupIdsOf } from '../model/lookup.js';
+import { existingDocument } from '../model/existing.js';
+import { boxesOfCircuit, groupIdsOf } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
 import type { Job } from '../model/job.js';
 import { runSketchSchema, sketchRun } from '../drawing/sketchRun.js';
 import { reviewCircuit, reviewJob } from './reviewJob.js';
 
 /** Raised whenever a summary says something else of the same job; those of before are made anew. */
-export const SUMMARY_VERSION = 1;
+export const SUMMARY_VERSION = 2;
 
 const count = z.int().min(0);
 
@@ -24,6 +26,8 @@ export const circuitSummarySchema = z.object({
   of: z.number(),
   violations: count,
   unfinished: count,
+  /** Of a circuit that stands as it is: boxes that nobody has seen all of. Null where it is planned. */
+  unseenBoxes: count.nullable(),
   /** Null where the circuit cannot be planned. */
   run: runSketchSchema.nullable(),
 });
@@ -41,6 +45,7 @@ export type JobSummary = z.infer<typeof jobSummarySchema>;
 export const summariseJob = (asked: Job): JobSummary => {
   const review = reviewJob(asked);
   const { job } = review;
+  const certainty = existingDocument(job)?.certainty;
   return {
     version: SUMMARY_VERSION,
     edition: job.edition,
@@ -60,6 +65,9 @@ export const summariseJob = (asked: Job): JobSummary => {
         of: proofs.reduce((sum, proof) => sum + proof.of, 0),
         violations: findings.filter((one) => one.severity === 'violation').length,
         unfinished: findings.filter((one) => one.severity === 'unfinished').length,
+        unseenBoxes: review.standing.includes(id)
+          ? boxesOfCircuit(job, id).filter((box) => ofId(certainty, box) !== 'seen').length
+          : null,
         run: sketchRun(job, cables),
       };
     }),

@@ -10,18 +10,23 @@ import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js'
 import { byGravity, inspect } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
 import { lazily } from './lazily.js';
-import type { Subject } from './subject.js';
+import { assumedOf, existingDocument } from '../model/existing.js';
+import { ifAsAssumed, type Subject } from './subject.js';
 
 /** One look at a job: planned anew, proved, and inspected as soon as its findings are asked for. */
 export interface JobReview extends Subject {
   plans: CircuitPlan[];
+  /** Circuits that stand as they are, copied from the existing wiring. */
+  standing: CircuitId[];
 }
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
 export const reviewJob = (asked: Job): JobReview => {
-  const { job, circuits } = planJob(asked);
+  const { job, circuits, standing } = planJob(asked);
   const wiring = wiringOrEmpty(job);
-  const compiled = compile(wiring, job);
+  const drawn = compile(wiring, job);
+  const there = standing.length > 0 ? existingDocument(job) : undefined;
+  const assumed = assumedOf(there);
   const refusals = circuits.flatMap(({ circuit, outcome }): Finding[] =>
     outcome.ok
       ? []
@@ -47,22 +52,31 @@ export const reviewJob = (asked: Job): JobReview => {
         ),
   );
   // To inspect takes longer than all the rest, and what is drawn does not wait for it.
-  const findings = lazily(() => [...refusals, ...inspect(job, wiring)].sort(byGravity));
-  const planned = new Set(circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id));
+  const findings = lazily(() => 
+    [
+      ...refusals,
+      ...inspect(job, wiring).map((one) => (there ? ifAsAssumed(job, there, one) : one)),
+    ].sort(byGravity),
+  );
+  const planned = new Set([
+    ...standing,
+    ...circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id),
+  ]);
   return {
     job,
     id: plannedDocument(job)?.id ?? ('' as WiringId),
     kind: 'planned',
     edition: job.edition,
     wiring,
-    compiled,
+    compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),
     plans: circuits,
+    standing,
     get findings() {
       return findings();
     },
     proofs: job.groups
       .filter((group) => planned.has(group.circuit))
-      .map((group) => proveGroup(job, wiring, compiled, group)),
+      .map((group) => proveGroup(job, wiring, drawn, group)),
   };
 };
 

@@ -1,5 +1,8 @@
+import { assumedOf } from '../model/existing.js';
 import type { WiringId } from '../model/ids.js';
-import type { Job, JudgedEdition } from '../model/job.js';
+import type { Job, JudgedEdition, WiringDoc } from '../model/job.js';
+import { findBox } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
 import type { Wiring } from '../model/wiring.js';
 import { compile, type Compiled } from '../circuit/compile.js';
 import { inspect } from '../code/inspect.js';
@@ -15,25 +18,48 @@ export interface Subject {
   /** The edition that it is judged by. */
   edition: JudgedEdition;
   wiring: Wiring;
+  /** What is known of it: of what is only assumed, nothing is. */
   compiled: Compiled;
   readonly findings: Finding[];
+  /** Does it work, if it is as the wiring has it? */
   proofs: GroupProof[];
 }
 
-/** A wiring of the job as it stands, existing, found or built, judged like a planned one; null where there is none. */
+/** What is found in a box that nobody has looked into is found in what is usual there, and may not be so. */
+export const ifAsAssumed = (job: Job, { certainty, wiring }: WiringDoc, finding: Finding): Finding => {
+  const cable = wiring.cables.find(({ id }) => id === finding.at.cable);
+  const places = finding.at.box !== undefined ? [finding.at.box] : cable ? [cable.from, cable.to] : [];
+  const assumed = places.filter((place) => ofId(certainty, place) === 'assumed');
+  const [first] = assumed;
+  if (first === undefined || (finding.severity !== 'violation' && finding.severity !== 'caution')) return finding;
+  return {
+    ...finding,
+    severity: 'verify',
+    reason: `Nobody has looked into ${findBox(job, first)?.name ?? 'this box'} yet; this is so if it is wired as is usual. ${finding.reason}`,
+    remedy: `Look first. ${finding.remedy}`,
+  };
+};
+
+/**
+ * A wiring of the job as it stands, existing, found or built, judged like a planned one; null where there is none. What stands there is
+ * judged by the edition in force, and what the edition of its day did not ask for is named as lawful as built.
+ */
 export const reviewWiring = (job: Job, id: string): Subject | null => {
   const document = job.wirings.find((one) => one.id === id);
   if (!document) return null;
   const { wiring, kind } = document;
-  // What stood before anything was planned is judged by the edition of its day.
-  const edition = kind === 'existing' ? (job.existingEdition ?? job.edition) : job.edition;
-  const compiled = compile(wiring, job);
-  const findings = lazily(() => inspect(job, wiring, edition));
+  const standing = kind === 'existing' || kind === 'found';
+  const drawn = compile(wiring, job);
+  const assumed = assumedOf(document);
+  const findings = lazily(() =>
+    inspect(job, wiring, { standing }).map((one) => ifAsAssumed(job, document, one)),
+  );
   return {
-    ...{ job, id: document.id, kind, edition, wiring, compiled },
+    ...{ job, id: document.id, kind, edition: job.edition, wiring },
+    compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),
     get findings() {
       return findings();
     },
-    proofs: job.groups.map((group) => proveGroup(job, wiring, compiled, group)),
+    proofs: job.groups.map((group) => proveGroup(job, wiring, drawn, group)),
   };
 };

@@ -117,7 +117,9 @@ const partOf = (review: Review, circuit: Circuit | null) => {
 
 /** Could the circuit be planned? Of one that could not, nothing of it is in the planned wiring. */
 const isPlanned = (review: Review, circuit: Circuit): boolean =>
-  'plans' in review && review.plans.some((one) => one.circuit.id === circuit.id && one.outcome.ok);
+  'plans' in review &&
+  (review.standing.includes(circuit.id) ||
+    review.plans.some((one) => one.circuit.id === circuit.id && one.outcome.ok));
 
 const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
   (circuit ? [circuit] : review.job.circuits).flatMap((one) => {

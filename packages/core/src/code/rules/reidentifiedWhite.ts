@@ -6,14 +6,19 @@ import { defineRule, type Breach } from '../rule.js';
 
 type Found = { kind: 'return' | 'unmarked' | 'traveler' | 'markedNeutral'; cable: Cable; colour: Colour };
 
-/** 200.7(C)(1): a white or gray used as a hot is marked at both ends, and never is the return from the switch. */
+/**
+ * 200.7(C)(1), from 1999 on: a white or gray used as a hot is marked at both ends. It never is the return from the switch, which older
+ * editions asked for too.
+ */
 export const reidentifiedWhite = defineRule<Found>({
   id: 'reidentified-white',
   title: 'A white used as a hot is marked at both ends and is never the return from the switch',
   rests: 'Any colour but white, gray and green, all round, at terminations and wherever visible.',
   section: () => '200.7(C)(1)',
   severities: ['violation', 'caution'],
-  check: ({ job, wiring, compiled, roles }) => {
+  check: ({ job, wiring, compiled, roles, edition }) => {
+    // Before 1999 a white that brought the supply to a switch, or went on as a traveler, was not marked.
+    const asksForMarks = edition >= 2008;
     const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
     const judge = (cable: Cable, colour: Colour): Breach<Found>[] => {
       const net = compiled.netOf(conductorKey(cable.id, colour));
@@ -28,7 +33,7 @@ export const reidentifiedWhite = defineRule<Found>({
       if (role === 'neutral') return marks.length > 0 ? found('markedNeutral', 'violation') : [];
       if (role === 'switchLeg') return found('return', 'violation');
       if (role !== 'hot' && role !== 'traveler') return [];
-      if (marks.length < 2 && !(cable.from === 'panel' && marks.length === 1))
+      if (asksForMarks && marks.length < 2 && !(cable.from === 'panel' && marks.length === 1))
         return found('unmarked', 'violation');
       return role === 'traveler' ? found('traveler', 'caution') : [];
     };

@@ -1,5 +1,6 @@
 import { articleOf, conductorsOf } from '../../model/articles.js';
 import { digestOf } from '../../model/digest.js';
+import { existingDocument } from '../../model/existing.js';
 import { PANEL, UNKNOWN_PLACE, type BoxId, type WiringId } from '../../model/ids.js';
 import { cablesIn } from '../../model/inBox.js';
 import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
@@ -11,9 +12,6 @@ import type { WiringEdit, WiringRefusal } from './edit.js';
 
 export const EXISTING = 'existing' as WiringId;
 export const BUILT = 'built' as WiringId;
-
-export const existingDocument = (job: Job): WiringDoc | undefined =>
-  job.wirings.find((document) => document.kind === 'existing');
 
 /** Every end of a cable that lies in a box. */
 export const endsIn = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string): End[] =>
@@ -204,15 +202,6 @@ export const signSeen = (job: Job, id: string, box: BoxId): Job => {
     assumedEnds: document.assumedEnds.filter((end) => !isOf(document.wiring, end, box)),
   });
 };
-
-/** What of a document is only assumed, as the simulator takes it: boxes by id, ends by key. */
-export const assumedOf = (document: Pick<WiringDoc, 'certainty' | 'assumedEnds'> | undefined): Set<string> =>
-  new Set<string>([
-    ...Object.entries(document?.certainty ?? {})
-      .filter(([, sure]) => sure === 'assumed')
-      .map(([box]) => box),
-    ...(document?.assumedEnds ?? []).map(endKey),
-  ]);
 
 /** What was built otherwise than planned: a wiring of its own, which begins as the planned one. Null where nothing is planned. */
 export const beginBuilt = (job: Job): Job | null => {

@@ -10,6 +10,7 @@ import {
   withReceptacle,
   editBoxes,
   editLuminaires,
+  editSlots,
   type RuleCases,
 } from './builders.js';
 
@@ -48,6 +49,19 @@ export const boxCases: RuleCases = {
       ],
     ],
     passes: [['a driver box of 8 in³ at the end', withLamp({ driverBox: 80_000 }, { article: null })]],
+  },
+  'as-laid-out': {
+    trips: [
+      [
+        'a cable that comes back to its box',
+        rewired(of(single), (wiring) => ({
+          ...wiring,
+          cables: wiring.cables.map((cable) => (cable.from === 'S1' ? { ...cable, to: 'S1' as never } : cable)),
+        })),
+      ],
+      ['a dimmer on the layout, a switch in the wall', { ...of(single), job: editSlots(of(single).job, () => ({ role: 'dimmer' })) }],
+    ],
+    passes: [['as planned', of(single)]],
   },
   'one-wire-a-screw': {
     trips: [

@@ -1,4 +1,13 @@
-import { newBox, type End, type Job, type Wiring } from '../../../src/index.js';
+import {
+  editWiring,
+  newBox,
+  sayWiringRefusal,
+  type End,
+  type Job,
+  type Wiring,
+  type WiringEdit,
+} from '../../../src/index.js';
+import type { ArticleOf } from '../../../src/model/articles.js';
 import { jobOf, planned, type Shorthand } from '../jobs.js';
 
 /** A job with its wiring, or with one that somebody made otherwise. */
@@ -72,6 +81,48 @@ export const twoCircuits = (): Case => {
         ],
       },
     ],
+  });
+};
+
+/** The cables of a case of another make. */
+export const madeOf = (one: Case, more: Partial<ArticleOf<'cable'>>): Case => ({
+  ...one,
+  job: {
+    ...one.job,
+    stock: one.job.stock.map((article) => (article.kind === 'cable' ? { ...article, ...more } : article)),
+  },
+});
+
+const edited = (wiring: Wiring, job: Job, ...edits: WiringEdit[]): Wiring =>
+  edits.reduce((left, edit) => {
+    const result = editWiring(left, edit, job);
+    if (!result.ok) throw new Error(sayWiringRefusal(job, result.refusal));
+    return result.wiring;
+  }, wiring);
+
+/** The feed on one traveler of the first switch, the neutral on the other. */
+export const neutralOnTraveler = (wiring: Wiring): Wiring => {
+  const device = 'device:slot:S1' as never;
+  const feed = wiring.cables.find(({ from }) => from === 'panel');
+  if (!feed) throw new Error('no feed');
+  return edited(
+    wiring,
+    jobOf(pair),
+    {
+      ...{ do: 'put', wire: { end: { cable: feed.id, side: 'to', colour: 'black' } } },
+      to: { on: { device, name: 'traveler 1' } },
+    },
+    { do: 'tail', from: 'S1/c1/N' as never, to: { device, name: 'traveler 2' }, colour: 'white' },
+  );
+};
+
+/** The white of the second circuit's lamp in the neutrals of the first. */
+export const borrowed = (wiring: Wiring): Wiring => {
+  const cable = wiring.cables.find(({ to }) => to === 'L2');
+  if (!cable) throw new Error('no cable');
+  return edited(wiring, twoCircuits().job, {
+    ...{ do: 'put', wire: { end: { cable: cable.id, side: 'from', colour: 'white' } } },
+    to: { into: 'S1/c1/N' as never },
   });
 };
 

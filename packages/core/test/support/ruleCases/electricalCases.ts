@@ -9,7 +9,10 @@ import {
   rewired,
   changed,
   twoCircuits,
+  borrowed,
   joinSplices,
+  madeOf,
+  neutralOnTraveler,
   withLamp,
   withDevice,
   withOldHomeRun,
@@ -40,6 +43,29 @@ export const electricalCases: RuleCases = {
       ],
     ],
     passes: [['as planned', of(pair)]],
+  },
+  'strange-wire': {
+    trips: [
+      ['aluminium', madeOf(of(single), { metal: 'aluminium' })],
+      ['knob-and-tube', madeOf(of(single), { sheath: 'knobAndTube' })],
+      ['what nobody recognised', madeOf(of(single), { metal: 'unknown' })],
+      ['cloth-covered copper, as a caution', madeOf(of(single), { sheath: 'cloth' })],
+    ],
+    passes: [
+      ['copper in nonmetallic sheath', of(single)],
+      ['copper in a raceway', madeOf(of(single), { sheath: 'raceway' })],
+    ],
+  },
+  'old-pattern': {
+    trips: [['hot and neutral on the travelers of one switch', rewired(of(pair), neutralOnTraveler)]],
+    passes: [['travelers between two switches', of(pair)]],
+  },
+  'borrowed-neutral': {
+    trips: [['the neutral of the other circuit', rewired(twoCircuits(), borrowed)]],
+    passes: [
+      ['each its own', twoCircuits()],
+      ['one circuit alone', of(single)],
+    ],
   },
   'switch-hot-only': {
     trips: [

@@ -1,4 +1,4 @@
-import type { Finding, FindingAction, Remedy } from '@amber/core';
+import { eraWord, type Finding, type FindingAction, type Remedy } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { JudgeOtherwise } from './JudgeOtherwise.js';
@@ -47,7 +47,7 @@ export const FindingCard = ({
         </p>
         {finding.builtBy === null ? null : (
           <p className="mt-1 text-[13.5px]">
-            As built it met the {finding.builtBy} edition and may stay; a change to it brings today’s rules.
+            As built it met {eraWord(finding.builtBy)} and may stay; a change to it brings today’s rules.
           </p>
         )}
         {finding.amendment === null || finding.kind === 'local' ? null : (

@@ -9,8 +9,12 @@ import { RunMini } from '../../parts/RunMini.js';
 import { SeverityMark } from '../../parts/ui.js';
 import { deleteJob, duplicateJob } from './jobActions.js';
 
-const stateOf = (circuit: CircuitSummary): { mark: 'pass' | 'violation' | 'unfinished'; text: string } => {
+const stateOf = (
+  circuit: CircuitSummary,
+): { mark: 'pass' | 'violation' | 'unfinished' | 'verify'; text: string } => {
   if (circuit.unfinished > 0) return { mark: 'unfinished', text: 'not planned yet' };
+  if ((circuit.unseenBoxes ?? 0) > 0)
+    return { mark: 'verify', text: `as it is; ${plural(circuit.unseenBoxes ?? 0, 'box', 'boxes')} to look into` };
   if (circuit.violations > 0) return { mark: 'violation', text: plural(circuit.violations, 'violation') };
   return { mark: 'pass', text: sayWorking(circuit) };
 };

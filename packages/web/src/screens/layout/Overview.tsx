@@ -186,7 +186,7 @@ const ExistingWork = ({ job }: { job: Job }) => {
         <option value="">nobody knows which edition</option>
         {JUDGED_EDITIONS.map((one) => (
           <option key={one} value={one}>
-            {one === 2008 ? '2008 or before' : one}
+            {one === 1996 ? 'before 1999' : one === 2008 ? '1999 to 2008' : one}
           </option>
         ))}
       </Select>

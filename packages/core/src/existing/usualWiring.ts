@@ -1,0 +1,267 @@
+import { articlesOf, conductorsOf } from '../model/articles.js';
+import {
+  PANEL,
+  UNKNOWN_PLACE,
+  isFarNode,
+  placeOfNode,
+  returnPlaceOf,
+  type BoxId,
+  type CircuitId,
+  type TreePlace,
+} from '../model/ids.js';
+import type { Feed, Job, WiringDoc } from '../model/job.js';
+import { boxesOfCircuit, findBox, findCircuit, findRoom } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
+import { emptyWiring, endKey, placeOfEnd, type Cable, type Device, type End, type Wiring } from '../model/wiring.js';
+import { existingDocument } from '../model/existing.js';
+import { beginExisting, withDocument } from '../edits/wiring/documents.js';
+import type { Attachment, CableToMakeUp } from '../planning/boxNodes.js';
+import { attachmentsOf } from '../planning/circuitParts.js';
+import { deviceIdOf, makeUp } from '../planning/makeUp.js';
+import { neutralOf, type NetScope } from '../planning/nets.js';
+import type { TreeRun } from '../planning/tree.js';
+import { usualNets, type Habit, type TurnedCable, type UsualNets } from './usualNets.js';
+
+/** The few facts from which the make-up that is usual is proposed. What switches and luminaires there are is on the layout. */
+export interface UsualFacts {
+  circuit: CircuitId;
+  /** The cables that lie there. One comes from the panel, or from a place that nobody knows; that one brings power. */
+  cables: readonly Cable[];
+  habit?: Habit;
+  /** For a borrowed neutral: the circuit that it is of, and its cable from the panel. */
+  borrowed?: { circuit: CircuitId; cable: Cable };
+}
+
+/** Why nothing is usual there: no cable brings power, or some box of the circuit has none. */
+export type NotUsual = 'noSupply' | 'noSwitch';
+
+/** The far place of a cable that power may come from. */
+const sourceOf = ({ from, to }: Cable): TreePlace | null =>
+  from === PANEL ? PANEL : to === UNKNOWN_PLACE ? UNKNOWN_PLACE : null;
+
+/**
+ * The cables turned away from where power comes, each branch to its end. One that comes back to the luminaire box that the feed enters is
+ * a return run; any other that closes a ring is left out of it.
+ */
+const turnedAway = (
+  job: Job,
+  root: TreePlace,
+  supply: Cable,
+  cables: readonly Cable[],
+): { turned: TurnedCable[]; returnsTo: BoxId[] } => {
+  const articles = new Map(articlesOf(job.stock, 'cable').map((one) => [one.id as string, one]));
+  const fedBox = root === PANEL ? supply.to : (supply.from as BoxId);
+  const reached = new Set<string>([root]);
+  const taken = new Set<Cable>();
+  const turned: TurnedCable[] = [];
+  const returnsTo: BoxId[] = [];
+  const walk = (cable: Cable, from: TreePlace, to: TreePlace): Set<TreePlace> => {
+    reached.add(to);
+    taken.add(cable);
+    const article = articles.get(cable.article);
+    const at = article ? turned.push({ id: cable.id, article, run: { from, to, behind: new Set() } }) - 1 : -1;
+    const behind = new Set<TreePlace>([to]);
+    for (const next of isFarNode(to) ? [] : cables) {
+      if (taken.has(next) || next.from === PANEL || next.to === UNKNOWN_PLACE) continue;
+      const other = next.from === to ? next.to : next.to === to ? next.from : null;
+      if (other === null || other === to) continue;
+      const isReturn =
+        other === fedBox && to !== fedBox && returnsTo.length === 0 && job.luminaires.some(({ box }) => box === other);
+      if (reached.has(other) && !isReturn) continue;
+      if (isReturn) returnsTo.push(fedBox);
+      for (const place of walk(next, to, isReturn ? returnPlaceOf(fedBox) : other)) behind.add(place);
+    }
+    const mine = turned[at];
+    if (mine) turned[at] = { ...mine, run: { from, to, behind } satisfies TreeRun };
+    return behind;
+  };
+  walk(supply, root, fedBox);
+  return { turned, returnsTo };
+};
+
+/** Every terminal of what is fitted there, with the net that it is usually on. */
+const attached = (job: Job, scope: NetScope, { arrangement, fittings, netOf }: UsualNets): Attachment[] =>
+  attachmentsOf(job, { scope, arrangement, fittings }).map((one) => ({
+    ...one,
+    net: one.net === 'ground' ? one.net : (netOf(one.to) ?? one.net),
+  }));
+
+const devicesOf = ({ fittings }: UsualNets): Device[] =>
+  fittings.flatMap(({ slot, article }) =>
+    article ? [{ id: deviceIdOf(slot.id), box: slot.box, slot: slot.id, article: article.id }] : [],
+  );
+
+const everyEnd = (job: Job, cable: Cable): End[] => {
+  const article = articlesOf(job.stock, 'cable').find((one) => one.id === cable.article);
+  return (['from', 'to'] as const).flatMap((side) =>
+    placeOfEnd(cable, side) === UNKNOWN_PLACE || !article
+      ? []
+      : conductorsOf(article).map((colour) => ({ cable: cable.id, side, colour })),
+  );
+};
+
+/** Cables that nothing is known of: no end of them was looked at. */
+const untold = (job: Job, wiring: Wiring, cables: readonly Cable[]): Wiring => ({
+  ...wiring,
+  cables: [...wiring.cables, ...cables],
+  unseen: [...wiring.unseen, ...cables.flatMap((cable) => everyEnd(job, cable))],
+});
+
+/** Marks are only there where the edition of the day asked for them. */
+const marksOfItsDay = (job: Job, wiring: Wiring): Wiring => {
+  const isMarked = (end: End): boolean => {
+    const cable = wiring.cables.find(({ id }) => id === end.cable);
+    const place = cable && placeOfEnd(cable, end.side);
+    const builtBy = findRoom(job, findBox(job, place)?.room)?.builtBy ?? job.existingEdition;
+    return builtBy !== null && builtBy >= 2008;
+  };
+  return { ...wiring, marks: wiring.marks.filter(({ end }) => isMarked(end)) };
+};
+
+/**
+ * The make-up that is usual for the cables of a circuit, by what is on the layout and the habit of its day: a first draft to be corrected.
+ * It is assumed and never counts as known. A conductor that nothing usual uses is told as not looked at.
+ */
+export const usualWiring = (
+  job: Job,
+  facts: UsualFacts,
+): { ok: true; wiring: Wiring } | { ok: false; why: NotUsual } => {
+  const circuit = findCircuit(job, facts.circuit);
+  const supply = facts.cables.find((cable) => sourceOf(cable) !== null);
+  const root = supply && sourceOf(supply);
+  if (!circuit || !supply || !root) return { ok: false, why: 'noSupply' };
+  const habit = facts.habit ?? 'usual';
+  const feed: Feed = { id: '' as Feed['id'], circuit: circuit.id, at: root as Feed['at'], tap: 'junction', gfciSide: 'unknown' };
+  const { turned, returnsTo } = turnedAway(job, root, supply, facts.cables);
+  const scope = { circuit: circuit.id, returnsTo };
+  const other = facts.borrowed && { circuit: facts.borrowed.circuit, at: facts.borrowed.cable.to };
+  const nets = usualNets(job, scope, feed, turned, { habit, other: other ?? null });
+  if (nets.fittings.length === 0 && boxesOfCircuit(job, circuit.id).length === 0)
+    return { ok: false, why: 'noSwitch' };
+
+  const byId = new Map(facts.cables.map((cable) => [cable.id as string, cable]));
+  const madeUp = turned.flatMap(({ id, article, run }): CableToMakeUp[] => {
+    const [cable, colouring] = [byId.get(id), nets.colourings.get(id)];
+    if (!cable || !colouring) return [];
+    const along = cable.from === placeOfNode(run.from) || cable.to === placeOfNode(run.to);
+    const nodes = along ? { from: run.from, to: run.to } : { from: run.to, to: run.from };
+    return [{ cable, article, nodes, colouring, circuit: circuit.id }];
+  });
+  if (facts.borrowed) {
+    const { cable, circuit: whose } = facts.borrowed;
+    const article = articlesOf(job.stock, 'cable').find((one) => one.id === cable.article);
+    const [white] = article?.insulated.filter((colour) => colour.startsWith('white')) ?? [];
+    if (article)
+      madeUp.push({
+        ...{ cable, article, circuit: whose, nodes: { from: PANEL, to: cable.to } },
+        colouring: article.insulated.map((colour) => ({
+          colour,
+          net: colour === white ? neutralOf({ circuit: whose }) : null,
+        })),
+      });
+  }
+  const boxes: Wiring['boxes'] = {};
+  for (const { article, sections, id } of job.boxes) if (article !== null) boxes[id] = [article, ...sections];
+  const made = makeUp(job, madeUp, devicesOf(nets), attached(job, scope, nets), boxes).wiring;
+  const held = new Set(made.cables.map(({ id }) => id));
+  const known = marksOfItsDay(job, withSparesUnseen(withoutFarPlace(made), madeUp));
+  return { ok: true, wiring: untold(job, known, facts.cables.filter(({ id }) => !held.has(id))) };
+};
+
+/** What was made up at the place that nobody knows is not told. */
+const withoutFarPlace = (wiring: Wiring): Wiring => ({
+  ...wiring,
+  joints: wiring.joints.filter(({ box }) => box !== UNKNOWN_PLACE),
+  marks: wiring.marks.filter(({ end }) => {
+    const cable = wiring.cables.find(({ id }) => id === end.cable);
+    return cable !== undefined && placeOfEnd(cable, end.side) !== UNKNOWN_PLACE;
+  }),
+});
+
+/** A conductor that nothing usual uses may be capped or anything else: nobody has looked at it. */
+const withSparesUnseen = (wiring: Wiring, cables: readonly CableToMakeUp[]): Wiring => {
+  const spare = new Set(
+    cables.flatMap(({ cable, colouring }) =>
+      colouring.filter(({ net }) => net === null).map(({ colour }) => `${cable.id} ${colour}`),
+    ),
+  );
+  const isSpare = (end: End) => spare.has(`${end.cable} ${end.colour}`);
+  const ends = cables.flatMap(({ cable, colouring }) =>
+    colouring.flatMap(({ colour }) =>
+      (['from', 'to'] as const).map((side) => ({ cable: cable.id, side, colour })),
+    ),
+  );
+  const isThere = (end: End) => {
+    const cable = wiring.cables.find(({ id }) => id === end.cable);
+    return cable !== undefined && placeOfEnd(cable, end.side) !== UNKNOWN_PLACE;
+  };
+  return {
+    ...wiring,
+    joints: wiring.joints.filter(
+      ({ members: [only, ...more] }) => !(more.length === 0 && only && 'end' in only && isSpare(only.end)),
+    ),
+    landings: wiring.landings.filter(({ wire }) => !('end' in wire) || !isSpare(wire.end)),
+    unseen: [...wiring.unseen, ...ends.filter((end) => isSpare(end) && isThere(end))],
+  };
+};
+
+/** Ends in boxes that the existing wiring holds already are brought in as not looked at: what is told there is not made up anew. */
+const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring => {
+  const told = new Set(Object.keys(document.certainty));
+  const { wiring } = document;
+  const cables = fresh.cables.filter(({ id }) => !wiring.cables.some((one) => one.id === id));
+  const ids = new Set<string>(cables.map(({ id }) => id));
+  const boxOf = (end: End) => {
+    const cable = fresh.cables.find(({ id }) => id === end.cable);
+    return cable ? placeOfEnd(cable, end.side) : '';
+  };
+  const isFresh = (end: End) => ids.has(end.cable) && !told.has(boxOf(end));
+  const boxOfDevice = new Map(fresh.devices.map(({ id, box }) => [id as string, box]));
+  const used = new Set(fresh.unseen.map(endKey));
+  return {
+    boxes: { ...fresh.boxes, ...wiring.boxes },
+    devices: [...wiring.devices, ...fresh.devices.filter(({ box }) => !told.has(box))],
+    cables: [...wiring.cables, ...cables],
+    joints: [...wiring.joints, ...fresh.joints.filter(({ box }) => !told.has(box))],
+    landings: [
+      ...wiring.landings,
+      ...fresh.landings.filter(({ wire, terminal }) =>
+        'end' in wire ? isFresh(wire.end) : 'device' in terminal && !told.has(boxOfDevice.get(terminal.device) ?? ''),
+      ),
+    ],
+    marks: [...wiring.marks, ...fresh.marks.filter(({ end }) => isFresh(end))],
+    unseen: [
+      ...wiring.unseen,
+      ...fresh.unseen.filter(isFresh),
+      ...cables
+        .flatMap((cable) => everyEnd(job, cable))
+        .filter((end) => told.has(boxOf(end)) && !used.has(endKey(end))),
+    ],
+    luminaires: wiring.luminaires,
+  };
+};
+
+/**
+ * The job with what is usual of a circuit in its existing wiring, each box that was not there yet assumed. Where nothing is usual the
+ * cables are brought in with every end not looked at, and `why` says so.
+ */
+export const assumeUsual = (asked: Job, facts: UsualFacts): { job: Job; why: NotUsual | null } => {
+  const job = beginExisting(asked);
+  const document = existingDocument(job);
+  if (!document) throw new Error('The existing wiring was begun and is not there.');
+  const usual = usualWiring(job, facts);
+  const fresh = usual.ok ? usual.wiring : untold(job, emptyWiring(), facts.cables);
+  const wiring = besideWhatIsTold(job, document, fresh);
+  const mine = new Set<string>([
+    ...boxesOfCircuit(job, facts.circuit),
+    ...facts.cables.flatMap(({ from, to }) => [from, to]),
+  ]);
+  const certainty = { ...document.certainty };
+  for (const { id } of job.boxes) if (mine.has(id) && ofId(certainty, id) === undefined) certainty[id] = 'assumed';
+  // The articles of boxes that are none of this circuit's are not told by it.
+  const boxes = Object.fromEntries(Object.entries(wiring.boxes).filter(([id]) => ofId(certainty, id) !== undefined));
+  return {
+    job: withDocument(job, { ...document, certainty, wiring: { ...wiring, boxes } }),
+    why: usual.ok ? null : usual.why,
+  };
+};

@@ -1,0 +1,38 @@
+import type { CircuitId } from './ids.js';
+import type { Job, WiringDoc } from './job.js';
+import { boxesOfCircuit } from './lookup.js';
+import { ofId } from './records.js';
+import { endKey } from './wiring.js';
+
+/** What is there: the one existing wiring of a job; undefined where nobody has told of any. */
+export const existingDocument = (job: Job): WiringDoc | undefined =>
+  job.wirings.find((document) => document.kind === 'existing');
+
+/** What of a document is only assumed, as the simulator takes it: boxes by id, ends by key. */
+export const assumedOf = (document: Pick<WiringDoc, 'certainty' | 'assumedEnds'> | undefined): Set<string> =>
+  new Set<string>([
+    ...Object.entries(document?.certainty ?? {})
+      .filter(([, sure]) => sure === 'assumed')
+      .map(([box]) => box),
+    ...(document?.assumedEnds ?? []).map(endKey),
+  ]);
+
+/**
+ * Circuits that stand as they are: nobody has chosen another way for them, and each of their boxes is told of in the existing wiring. They
+ * are copied into what is planned and never made again.
+ */
+export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
+  const certainty = existingDocument(job)?.certainty;
+  return new Set(
+    job.circuits
+      .map(({ id }) => id)
+      .filter((id) => {
+        const boxes = boxesOfCircuit(job, id);
+        return (
+          boxes.length > 0 &&
+          boxes.every((box) => ofId(certainty, box) !== undefined) &&
+          job.choices.every((choice) => choice.circuit !== id)
+        );
+      }),
+  );
+};

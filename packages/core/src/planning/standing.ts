@@ -1,0 +1,103 @@
+import { articleOf } from '../model/articles.js';
+import { isGroundColour } from '../model/colours.js';
+import { existingDocument, standingCircuits } from '../model/existing.js';
+import { PANEL, UNKNOWN_PLACE, type CableId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { boxesOfCircuit } from '../model/lookup.js';
+import { articlesAt, emptyWiring, type End, type Joint, type Member, type Wiring } from '../model/wiring.js';
+import type { Awg } from '../model/units.js';
+import { chooseConnectors } from '../materials/connectors.js';
+
+/** The existing wiring of the circuits that stand as they are: their boxes with all that is in them, and the cables between these. */
+export const standingPart = (job: Job): Wiring => {
+  const document = existingDocument(job);
+  if (!document) return emptyWiring();
+  const { wiring } = document;
+  const boxes = new Set<string>([...standingCircuits(job)].flatMap((id) => boxesOfCircuit(job, id)));
+  // A box in which cables of these end and nothing stands, as one with splices only, is a part of them.
+  for (let grew = true; grew;) {
+    grew = false;
+    for (const { from, to } of wiring.cables)
+      for (const [a, b] of [
+        [from, to],
+        [to, from],
+      ] as const)
+        if (boxes.has(a) && isPlainBox(job, b) && !boxes.has(b)) {
+          boxes.add(b);
+          grew = true;
+        }
+  }
+  const isHere = (place: string) => boxes.has(place) || place === PANEL || place === UNKNOWN_PLACE;
+  const cables = wiring.cables.filter(({ from, to }) => isHere(from) && isHere(to) && (boxes.has(from) || boxes.has(to)));
+  const ids = new Set<string>(cables.map(({ id }) => id));
+  const mine = (end: End) => ids.has(end.cable);
+  const joints = wiring.joints.filter(({ box }) => boxes.has(box));
+  const tails = new Set<string>(
+    joints.flatMap(({ members }) => members.flatMap((one) => ('pigtail' in one ? [one.pigtail.id as string] : []))),
+  );
+  return {
+    boxes: Object.fromEntries(Object.entries(wiring.boxes).filter(([box]) => boxes.has(box))),
+    devices: wiring.devices.filter(({ box }) => boxes.has(box)),
+    cables,
+    joints,
+    landings: wiring.landings.filter(({ wire }) => ('end' in wire ? mine(wire.end) : tails.has(wire.pigtail))),
+    marks: wiring.marks.filter(({ end }) => mine(end)),
+    unseen: wiring.unseen.filter(mine),
+    luminaires: wiring.luminaires,
+  };
+};
+
+/** Does nothing of any circuit stand or hang there? */
+const isPlainBox = (job: Job, place: string): boolean =>
+  job.boxes.some(({ id }) => id === place) &&
+  job.slots.every(({ box }) => box !== place) &&
+  job.luminaires.every(({ box }) => box !== place);
+
+const isGround = (member: Member): boolean => 'end' in member && isGroundColour(member.end.colour);
+
+/** Everything that is on a ground, in one splice: what is planned joins what stands there, under the name that it has. */
+const groundsJoined = (job: Job, standing: Wiring, planned: Wiring, box: string): Joint[] => {
+  const isOf = (joint: Joint) => joint.box === box && joint.members.some(isGround);
+  const [old, fresh] = [standing.joints.filter(isOf), planned.joints.filter(isOf)];
+  const [first] = old;
+  if (!first || fresh.length === 0) return [...old, ...fresh];
+  const members = [...old, ...fresh].flatMap((joint) => joint.members);
+  const sizes = members.flatMap((member): Awg[] => {
+    if ('pigtail' in member) return [member.pigtail.awg];
+    if (!('end' in member)) return [14];
+    const cable = [...standing.cables, ...planned.cables].find(({ id }) => id === member.end.cable);
+    return cable ? [articleOf(job.stock, 'cable', cable.article).awg] : [];
+  });
+  const connectors = chooseConnectors(job.stock, job.preferences, sizes, true) ?? [];
+  return [{ ...first, members, connectors }];
+};
+
+/** What stands, copied into what is planned. Of a box that both come to the grounds are one; all else stays apart as it is. */
+export const withStanding = (job: Job, planned: Wiring, standing: Wiring): Wiring => {
+  if (standing.cables.length === 0 && standing.devices.length === 0) return planned;
+  const shared = new Set(
+    planned.joints.map(({ box }) => box).filter((box) => standing.joints.some((joint) => joint.box === box)),
+  );
+  const apart = (joints: readonly Joint[]) =>
+    joints.filter(({ box, members }) => !shared.has(box) || !members.some(isGround));
+  const ids = new Set<CableId>(standing.cables.map(({ id }) => id));
+  const isCopied = (end: End) => ids.has(end.cable);
+  const others = planned.landings.filter(({ wire }) => !('end' in wire) || !isCopied(wire.end));
+  const boxes = { ...planned.boxes };
+  for (const box of Object.keys(standing.boxes))
+    if (articlesAt(planned, box).length === 0) boxes[box as never] = [...articlesAt(standing, box)] as never;
+  return {
+    boxes,
+    devices: [...planned.devices, ...standing.devices],
+    cables: [...planned.cables.filter(({ id }) => !ids.has(id)), ...standing.cables],
+    joints: [
+      ...apart(planned.joints),
+      ...apart(standing.joints),
+      ...[...shared].flatMap((box) => groundsJoined(job, standing, planned, box)),
+    ],
+    landings: [...others, ...standing.landings],
+    marks: [...planned.marks.filter(({ end }) => !isCopied(end)), ...standing.marks],
+    unseen: [...planned.unseen, ...standing.unseen],
+    luminaires: standing.luminaires,
+  };
+};

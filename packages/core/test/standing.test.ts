@@ -1,0 +1,119 @@
+import {
+  assumeUsual,
+  existingDocument,
+  newWiringDoc,
+  planJob,
+  reviewJob,
+  signSeen,
+  standingCircuits,
+  summariseJob,
+  wireAll,
+  wiringOrEmpty,
+  withDocument,
+  type Job,
+  type Wiring,
+} from '../src/index.js';
+import { jobOf, planned } from './support/jobs.js';
+import { twoCircuits } from './support/ruleCases/builders.js';
+import { emptyWiring } from '../src/model/wiring.js';
+
+/** A pair that somebody wired before, with two blacks for travelers, told but for one box. */
+const withOldPair = (): Job => {
+  const { job, wiring } = planned(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] }));
+  const bare: Job = {
+    ...job,
+    boxes: job.boxes.map((box) => ({ ...box, work: 'existing' as const, existingFill: null })),
+    choices: [],
+    wirings: [],
+  };
+  const cables = wiring.cables.map((cable) => ({ ...cable, existing: true }));
+  const { job: assumed } = assumeUsual(bare, { circuit: 'c1' as never, cables });
+  return ['S1', 'L'].reduce((one, box) => signSeen(one, 'existing', box as never), assumed);
+};
+
+/** What of a wiring is about cables of the other. */
+const partOf = (whole: Wiring, part: Wiring) => {
+  const ids = new Set<string>(part.cables.map(({ id }) => id));
+  const boxes = new Set(part.joints.map(({ box }) => box));
+  return {
+    cables: whole.cables.filter(({ id }) => ids.has(id)),
+    joints: whole.joints.filter(({ box }) => boxes.has(box)),
+    unseen: whole.unseen,
+    marks: whole.marks,
+  };
+};
+
+test('a circuit that stands is copied as it was told, wire for wire, and never planned', () => {
+  const job = withOldPair();
+  expect([...standingCircuits(job)]).toEqual(['c1']);
+  const { job: done, circuits, standing } = planJob(job);
+  const told = existingDocument(job)?.wiring ?? emptyWiring();
+  const copy = wiringOrEmpty(done);
+  expect([circuits, standing]).toEqual([[], ['c1']]);
+  expect(partOf(copy, told)).toEqual(partOf(told, told));
+  expect(copy.landings).toEqual(told.landings);
+  expect(copy.devices).toEqual(told.devices);
+  expect(planJob(wireAll(done)).job.wirings).toEqual(done.wirings);
+  expect(existingDocument(done)).toEqual(existingDocument(job));
+});
+
+test('what nobody has seen of it is asked for and is no violation; the list of jobs says how many boxes are to be looked into', () => {
+  const job = withOldPair();
+  const { findings, standing } = reviewJob(job);
+  expect(standing).toEqual(['c1']);
+  expect(findings.filter(({ severity }) => severity === 'unfinished')).toEqual([]);
+  expect(findings.filter(({ severity, at }) => severity === 'violation' && at.box === 'S2')).toEqual([]);
+  expect(summariseJob(job).circuits.map(({ unseenBoxes }) => unseenBoxes)).toEqual([1]);
+  const seen = signSeen(job, 'existing', 'S2' as never);
+  expect(summariseJob(seen).circuits.map(({ unseenBoxes, working, positions }) => [unseenBoxes, working, positions])).toEqual([
+    [0, 4, 4],
+  ]);
+});
+
+test('a circuit for which another way is chosen does not stand, and one with a box that nobody told of does not', () => {
+  const job = withOldPair();
+  const chosen = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] }).choices;
+  expect([...standingCircuits({ ...job, choices: chosen })]).toEqual([]);
+  const document = existingDocument(job);
+  if (!document) throw new Error('no document');
+  const { S2, ...certainty } = document.certainty as Record<string, 'seen'>;
+  void S2;
+  expect([...standingCircuits(withDocument(job, { ...document, certainty }))]).toEqual([]);
+});
+
+test('in a box that it shares with what is planned, the grounds are one splice and everything else stays apart', () => {
+  // One circuit of two that share the box S1 was there before.
+  const { job, wiring } = twoCircuits();
+  const mine = wiring.cables.filter(({ id }) => id.startsWith('cable:c1'));
+  const ids = new Set<string>(mine.map(({ id }) => id));
+  const old: Wiring = {
+    ...wiring,
+    cables: mine.map((cable) => ({ ...cable, existing: true })),
+    devices: wiring.devices.filter(({ slot }) => slot === 'slot:S1'),
+    joints: wiring.joints.flatMap((joint) => {
+      const members = joint.members.filter(
+        (member) =>
+          ('end' in member && ids.has(member.end.cable)) ||
+          ('lead' in member && 'luminaire' in member.lead && member.lead.luminaire === 'lamp:L') ||
+          ('pigtail' in member && member.pigtail.id.includes('slot:S1')),
+      );
+      return members.length > 0 ? [{ ...joint, members, connectors: [] }] : [];
+    }),
+    landings: wiring.landings.filter(
+      ({ wire, terminal }) =>
+        ('end' in wire ? ids.has(wire.end.cable) : wire.pigtail.includes('slot:S1')) && !('box' in terminal),
+    ),
+  };
+  const standingJob = withDocument(
+    { ...job, choices: job.choices.filter(({ circuit }) => circuit !== 'c1'), wirings: [] },
+    { ...newWiringDoc('existing', 'existing', old), certainty: { ['S1' as never]: 'seen', ['L' as never]: 'seen' } },
+  );
+  const { wiring: merged, findings } = reviewJob(standingJob);
+  const grounds = merged.joints.filter(
+    ({ box, members }) => box === 'S1' && members.some((one) => 'end' in one && one.end.colour === 'bare'),
+  );
+  expect(grounds).toHaveLength(1);
+  expect(grounds[0]?.members.filter((one) => 'end' in one)).toHaveLength(4);
+  expect(grounds[0]?.connectors.length).toBeGreaterThan(0);
+  expect(findings.filter(({ rule }) => ['grounds-joined', 'neutral-one-circuit'].includes(rule))).toEqual([]);
+});
