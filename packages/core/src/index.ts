@@ -372,6 +372,11 @@ export type { DocumentEdited } from './edits/wiring/documents.js';
 export { assumeUsual, usualWiring } from './existing/usualWiring.js';
 export type { NotUsual, UsualFacts } from './existing/usualWiring.js';
 export type { Habit } from './existing/usualNets.js';
+export { endsOfKey, powerOf, putAt, tellPower, whereIs, whereMayBe, wiresIn } from './existing/whereabouts.js';
+export type { Whereabouts, WireHere } from './existing/whereabouts.js';
+export { foundName, numbered, withFoundCable } from './existing/foundCable.js';
+export type { FoundCable } from './existing/foundCable.js';
+export { isBeyond, strangeOf } from './nec/strangeWire.js';
 
 /** What can be wrong with a wiring. */
 export { faultsOf, withFault } from './faults/fault.js';

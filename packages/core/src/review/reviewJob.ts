@@ -1,5 +1,14 @@
 import { boxesOfCircuit, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
-import { PANEL, type BoxId, type CableId, type CircuitId, type WiringId } from '../model/ids.js';
+import {
+  PANEL,
+  UNKNOWN_PLACE,
+  type BoxId,
+  type CableId,
+  type CircuitId,
+  type Place,
+  type WiringId,
+} from '../model/ids.js';
+import type { Cable } from '../model/wiring.js';
 import { plannedDocument, type Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
 import { planJob } from '../planning/planJob.js';
@@ -71,6 +80,7 @@ export const reviewJob = (asked: Job): JobReview => {
     compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),
     plans: circuits,
     standing,
+    drawn,
     get findings() {
       return findings();
     },
@@ -79,6 +89,8 @@ export const reviewJob = (asked: Job): JobReview => {
       .map((group) => proveGroup(job, wiring, drawn, group)),
   };
 };
+
+const isBox = (place: Place): place is BoxId => place !== PANEL && place !== UNKNOWN_PLACE;
 
 /** What of a review belongs to one circuit. */
 export interface CircuitReview {
@@ -94,13 +106,20 @@ export interface CircuitReview {
  * every circuit that comes there. Boxes that no cable reaches yet count by what stands in them.
  */
 export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitReview => {
-  const { job, wiring, compiled } = review;
-  const byCable = circuitsByCable(wiring, job, compiled);
-  const cables = wiring.cables.filter((cable) => byCable.get(cable.id)?.has(circuit));
+  const { job, wiring, drawn } = review;
+  const byCable = circuitsByCable(wiring, job, drawn);
+  const stands = new Set<string>(boxesOfCircuit(job, circuit));
+  const told = new Set<string>(existingDocument(job)?.wiring.cables.map(({ id }) => id));
+  const isOf = ({ id, from, to }: Cable): boolean => {
+    const carried = byCable.get(id);
+    // Of what is there, a cable whose power nobody knows is of every circuit that has a box at its end.
+    return carried?.size || !told.has(id) ? carried?.has(circuit) === true : stands.has(from) || stands.has(to);
+  };
+  const cables = wiring.cables.filter(isOf);
   const groups = groupIdsOf(job, circuit);
   const rooms = new Set<string>(groupsOfCircuit(job, circuit).map((group) => group.room));
-  const boxes = new Set([
-    ...cables.flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to])),
+  const boxes = new Set<BoxId>([
+    ...cables.flatMap(({ from, to }) => [from, to]).filter(isBox),
     ...boxesOfCircuit(job, circuit),
   ]);
   const cableIds = new Set<string>(cables.map((cable) => cable.id));

@@ -20,6 +20,8 @@ export interface Subject {
   wiring: Wiring;
   /** What is known of it: of what is only assumed, nothing is. */
   compiled: Compiled;
+  /** The same if it is as the wiring has it, assumed or not: what belongs to which circuit is told by this. */
+  drawn: Compiled;
   readonly findings: Finding[];
   /** Does it work, if it is as the wiring has it? */
   proofs: GroupProof[];
@@ -55,7 +57,7 @@ export const reviewWiring = (job: Job, id: string): Subject | null => {
     inspect(job, wiring, { standing }).map((one) => ifAsAssumed(job, document, one)),
   );
   return {
-    ...{ job, id: document.id, kind, edition: job.edition, wiring },
+    ...{ job, id: document.id, kind, edition: job.edition, wiring, drawn },
     compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),
     get findings() {
       return findings();

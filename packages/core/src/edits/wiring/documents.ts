@@ -159,23 +159,24 @@ const lyingIn = (job: Job, wiring: Wiring): ExistingCable[] => {
 
 export type DocumentEdited = { ok: true; job: Job } | { ok: false; refusal: WiringRefusal };
 
-/** One edit of a wiring of the job by somebody who looks into the box `at`; null where it is about none. */
+/** Edits of a wiring of the job by somebody who looks into the box `at`, all of them or none; null where it is about none. */
 export const editDocument = (
   job: Job,
   id: string,
-  edit: WiringEdit,
+  edits: WiringEdit | readonly WiringEdit[],
   at: BoxId | null,
 ): DocumentEdited => {
-  const document = job.wirings.find((one) => one.id === id);
+  let document = job.wirings.find((one) => one.id === id);
   if (!document) throw new Error(`The job has no wiring "${id}".`);
-  const edited = editWiring(document.wiring, edit, job);
-  if (!edited.ok) return edited;
-  const { wiring } = edited;
-  const sizesFrom = Object.fromEntries(
-    Object.entries(document.sizesFrom).filter(([cable]) => wiring.cables.some((one) => one.id === cable)),
-  ) as WiringDoc['sizesFrom'];
-  const next = { ...document, wiring, sizesFrom, ...certaintyAfter(job, document, wiring, { edit, at }) };
-  return { ok: true, job: withDocument(job, next) };
+  for (const edit of Array.isArray(edits) ? (edits as WiringEdit[]) : [edits as WiringEdit]) {
+    const edited = editWiring(document.wiring, edit, job);
+    if (!edited.ok) return edited;
+    const { wiring } = edited;
+    document = { ...document, wiring, ...certaintyAfter(job, document, wiring, { edit, at }) };
+  }
+  const held = new Set<string>(document.wiring.cables.map((one) => one.id));
+  const sizesFrom = Object.fromEntries(Object.entries(document.sizesFrom).filter(([cable]) => held.has(cable)));
+  return { ok: true, job: withDocument(job, { ...document, sizesFrom: sizesFrom as WiringDoc['sizesFrom'] }) };
 };
 
 /** An end was looked at, and is where the wiring has it. */
