@@ -102,7 +102,14 @@ const crossed = (job: Job): Job => {
     one === a ? { ...one, terminal: b.terminal } : one === b ? { ...one, terminal: a.terminal } : one,
   );
   const found = {
-    ...{ id: 'found-1' as never, kind: 'found' as const, basedOn: null, certainty: {}, assumedEnds: [], sizesFrom: {} },
+    ...{
+      id: 'found-1' as never,
+      kind: 'found' as const,
+      basedOn: null,
+      certainty: {},
+      assumedEnds: [],
+      sizesFrom: {},
+    },
     wiring: { ...planned.wiring, landings: swapped },
   };
   return { ...job, wirings: [planned, found] };
@@ -127,17 +134,14 @@ test('a file that brings a wiring as found says so, and that wiring is judged on
     .first()
     .waitFor();
   await page.goto('/jobs/found-yard/circuits/long-shed-lights');
-  const bar = page.getByRole('status', { name: 'Which wiring is shown' });
-  await expect(bar).toContainText('Shown: the planned wiring. This job also brings a wiring as found');
+  const bar = page.getByRole('navigation', { name: 'Which wiring is shown' });
+  await expect(bar.getByRole('link', { name: 'Planned' })).toHaveAttribute('aria-current', 'page');
   await expect(page.getByText('16 of 16 positions work')).toBeVisible();
 
-  await bar.getByRole('link', { name: 'Look at the wiring as found' }).click();
-  await expect(page).toHaveURL(/\/jobs\/found-yard\/bench\?wiring=found-1$/);
-  await expect(bar).toContainText('Shown: the wiring as found');
+  await bar.getByRole('link', { name: 'wiring as found' }).click();
+  await page.getByRole('tab', { name: 'Check' }).click();
   await expect(verdict(page)).not.toContainText('16 of 16');
   // It is narrowed to the circuit, and judged by itself.
-  await page.getByRole('button', { name: /All circuits/ }).click();
-  await page.getByRole('menuitem', { name: /Long shed/ }).click();
   await expect(page).toHaveURL(/circuits\/long-shed-lights\?wiring=found-1$/);
   await expect(page.getByText(/^\d+ of 16 positions work/)).not.toHaveText(/^16/);
   await expect(page.getByText(/works in \d+ of 16 positions/).first()).toBeVisible();
@@ -145,7 +149,7 @@ test('a file that brings a wiring as found says so, and that wiring is judged on
   await expect(page.getByRole('tab', { name: 'Circuit' })).toHaveCount(0);
   await page.getByRole('tab', { name: 'Steps' }).click();
   await expect(page.getByText(/\d+ of \d+ done/)).toBeVisible();
-  await bar.getByRole('link', { name: 'Planned wiring' }).click();
+  await bar.getByRole('link', { name: 'Planned' }).click();
   await expect(page.getByText('16 of 16 positions work')).toBeVisible();
   await handle(page, 'River door').first().click();
 });

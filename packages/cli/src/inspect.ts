@@ -23,9 +23,7 @@ const sayFinding = (one: Finding): string[] => [
   `    ${one.reason}`,
   `    Remedy: ${one.remedy}`,
   ...(one.amendment === null ? [] : [`    Local: ${one.amendment}`]),
-  ...(one.builtBy === null
-    ? []
-    : [`    As built it met ${eraWord(one.builtBy)}; a change brings today's.`]),
+  ...(one.builtBy === null ? [] : [`    As built it met ${eraWord(one.builtBy)}; a change brings today's.`]),
 ];
 
 const placeWords = (subject: ReviewedWiring, kind: string, id: string, name: string): string => {
@@ -44,7 +42,10 @@ export const inspect: Command = (subject, { edition }) => {
   const { job, wiring } = subject;
   // Why a circuit cannot be planned does not hang on the edition.
   const findings = edition
-    ? [...subject.findings.filter((one) => one.severity === 'unfinished'), ...inspectBy(job, wiring, { edition })]
+    ? [
+        ...subject.findings.filter((one) => one.severity === 'unfinished'),
+        ...inspectBy(job, wiring, { edition }),
+      ]
     : subject.findings;
   return {
     lines: byPlace(subject, findings),

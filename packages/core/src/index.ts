@@ -14,6 +14,7 @@ export {
   findBox,
   findCable,
   boxesOfCircuit,
+  circuitName,
   findCircuit,
   findDevice,
   findExistingCable,
@@ -24,6 +25,7 @@ export {
   findRoom,
   findSlot,
   groupsOfCircuit,
+  devicesByGang,
   luminairesInBox,
   luminairesOfGroup,
   slotsInBox,
@@ -84,7 +86,9 @@ export type {
 export { articleOf, articleSchema, articlesOf, conductorsOf, wiresAlike } from './model/articles.js';
 export { facesOf, withFace } from './edits/faces.js';
 export { hueOf } from './model/colours.js';
+export { HUES, isGroundColour, isNeutralColour } from './model/colours.js';
 export type { Colour, Hue } from './model/colours.js';
+export { cablesIn } from './model/inBox.js';
 export type {
   Article,
   ArticleOf,
@@ -227,6 +231,8 @@ export type { At, Finding, FindingAction, FindingKind, RuleFacts, Severity } fro
 export { eraWord } from './words/eras.js';
 export { titleOf } from './words/said.js';
 export { screwWord } from './words/screws.js';
+export { deviceWord } from './words/wires.js';
+export { deviceIdOf } from './planning/makeUp.js';
 export { sayTraveler, travelerNames, type NamedTraveler } from './words/travelers.js';
 export { RULES } from './code/rules.js';
 export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questions.js';
@@ -349,6 +355,7 @@ export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 
 export { assumedOf, existingDocument, standingCircuits } from './model/existing.js';
+export { endsIn, staysShut } from './model/boxState.js';
 
 /** Edits of a wiring, each of which may be refused; and how sure it then is. */
 export { editWiring } from './edits/wiring/editWiring.js';
@@ -361,7 +368,6 @@ export {
   BUILT,
   confirmEnd,
   editDocument,
-  endsIn,
   EXISTING,
   signSeen,
   withDocument,
@@ -372,7 +378,15 @@ export type { DocumentEdited } from './edits/wiring/documents.js';
 export { assumeUsual, usualWiring } from './existing/usualWiring.js';
 export type { NotUsual, UsualFacts } from './existing/usualWiring.js';
 export type { Habit } from './existing/usualNets.js';
-export { endsOfKey, powerOf, putAt, tellPower, whereIs, whereMayBe, wiresIn } from './existing/whereabouts.js';
+export {
+  endsOfKey,
+  powerOf,
+  putAt,
+  tellPower,
+  whereIs,
+  whereMayBe,
+  wiresIn,
+} from './existing/whereabouts.js';
 export type { Whereabouts, WireHere } from './existing/whereabouts.js';
 export { foundName, numbered, withFoundCable } from './existing/foundCable.js';
 export type { FoundCable } from './existing/foundCable.js';

@@ -82,12 +82,16 @@ test('what is tapped after a wire is where it goes: a screw, a splice, a wire of
   expect(putAt(job, wiring, S1, red.wire, 'device|device:slot:S1|common')).toEqual({
     on: { device: 'device:slot:S1', name: 'common' },
   });
-  const neutrals = wiring.joints.find(({ box, members }) => box === 'S1' && members.every((one) => 'end' in one && one.end.colour === 'white'));
+  const neutrals = wiring.joints.find(
+    ({ box, members }) => box === 'S1' && members.every((one) => 'end' in one && one.end.colour === 'white'),
+  );
   if (!neutrals) throw new Error('no neutrals');
   expect(putAt(job, wiring, S1, red.wire, `joint|${neutrals.id}`)).toEqual({ into: neutrals.id });
   const [white] = neutrals.members;
   if (!white || !('end' in white)) throw new Error('no white');
-  expect(putAt(job, wiring, S1, red.wire, `conductor|${white.end.cable}|white`)).toEqual({ into: neutrals.id });
+  expect(putAt(job, wiring, S1, red.wire, `conductor|${white.end.cable}|white`)).toEqual({
+    into: neutrals.id,
+  });
   expect(putAt(job, wiring, S1, red.wire, 'device|device:slot:S2|common')).toBeNull();
 });
 
@@ -97,7 +101,8 @@ test('a crossed pair that is entered wire by wire is found, and no box beside it
   const on = (name: string) => ({ on: { device: 'device:slot:S2' as never, name } });
   const at = (name: string) => {
     const landing = wiring.landings.find(
-      ({ terminal }) => 'device' in terminal && terminal.device === 'device:slot:S2' && terminal.name === name,
+      ({ terminal }) =>
+        'device' in terminal && terminal.device === 'device:slot:S2' && terminal.name === name,
     );
     if (!landing || !('end' in landing.wire)) throw new Error(`nothing on ${name}`);
     return { end: landing.wire.end };
@@ -112,7 +117,9 @@ test('a crossed pair that is entered wire by wire is found, and no box beside it
   );
   const review = reviewWiring(crossed, 'existing');
   expect(review?.proofs.map(({ working, positions }) => working < positions)).toEqual([true]);
-  expect(review?.findings.some(({ rule, severity }) => rule === 'group-works' && severity === 'violation')).toBe(true);
+  expect(
+    review?.findings.some(({ rule, severity }) => rule === 'group-works' && severity === 'violation'),
+  ).toBe(true);
   expect(told(crossed).certainty).toMatchObject({ S1: 'seen', S2: 'partlySeen', L: 'seen' });
 });
 

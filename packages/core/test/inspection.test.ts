@@ -125,7 +125,11 @@ describe('existing work', () => {
     const other = (colour: string) => (colour === 'white' ? 'black' : colour === 'black' ? 'white' : colour);
     const turned = JSON.parse(
       JSON.stringify(unmarked, (_key, value: unknown) =>
-        typeof value === 'object' && value !== null && 'cable' in value && 'colour' in value && value.cable !== 'cable:c1:panel>L'
+        typeof value === 'object' &&
+        value !== null &&
+        'cable' in value &&
+        'colour' in value &&
+        value.cable !== 'cable:c1:panel>L'
           ? { ...value, colour: other(String(value.colour)) }
           : value,
       ),

@@ -65,9 +65,13 @@ test('what nobody has seen of it is asked for and is no violation; the list of j
   expect(findings.filter(({ severity, at }) => severity === 'violation' && at.box === 'S2')).toEqual([]);
   expect(summariseJob(job).circuits.map(({ unseenBoxes }) => unseenBoxes)).toEqual([1]);
   const seen = signSeen(job, 'existing', 'S2' as never);
-  expect(summariseJob(seen).circuits.map(({ unseenBoxes, working, positions }) => [unseenBoxes, working, positions])).toEqual([
-    [0, 4, 4],
-  ]);
+  expect(
+    summariseJob(seen).circuits.map(({ unseenBoxes, working, positions }) => [
+      unseenBoxes,
+      working,
+      positions,
+    ]),
+  ).toEqual([[0, 4, 4]]);
 });
 
 test('a circuit for which another way is chosen does not stand, and one with a box that nobody told of does not', () => {
@@ -106,7 +110,10 @@ test('in a box that it shares with what is planned, the grounds are one splice a
   };
   const standingJob = withDocument(
     { ...job, choices: job.choices.filter(({ circuit }) => circuit !== 'c1'), wirings: [] },
-    { ...newWiringDoc('existing', 'existing', old), certainty: { ['S1' as never]: 'seen', ['L' as never]: 'seen' } },
+    {
+      ...newWiringDoc('existing', 'existing', old),
+      certainty: { ['S1' as never]: 'seen', ['L' as never]: 'seen' },
+    },
   );
   const { wiring: merged, findings } = reviewJob(standingJob);
   const grounds = merged.joints.filter(

@@ -24,7 +24,10 @@ import { jobOf, planned, type Shorthand } from './support/jobs.js';
 import { TEXTBOOK } from './support/textbookCases.js';
 
 /** A job of before with the cables that lie there, and nothing told of what they are on. */
-const old = (short: Shorthand, builtBy: JudgedEdition | null = 2008): { job: Job; cables: Cable[]; wiring: Wiring } => {
+const old = (
+  short: Shorthand,
+  builtBy: JudgedEdition | null = 2008,
+): { job: Job; cables: Cable[]; wiring: Wiring } => {
   const { job, wiring } = planned(jobOf(short));
   const bare = {
     ...job,
@@ -64,7 +67,9 @@ const duties = (job: Job, wiring: Wiring): string[] => {
   return wiring.cables
     .map((cable) => {
       const { insulated } = articleOf(job.stock, 'cable', cable.article);
-      const said = insulated.map((colour) => `${colour} ${roles[compiled.netOf(conductorKey(cable.id, colour)) ?? -1]}`);
+      const said = insulated.map(
+        (colour) => `${colour} ${roles[compiled.netOf(conductorKey(cable.id, colour)) ?? -1]}`,
+      );
       return `${cable.from}-${cable.to}: ${said.join(', ')}`;
     })
     .sort();
@@ -76,18 +81,22 @@ const widthsOf = ({ cables }: Wiring): string =>
     .sort()
     .join();
 
-test.each(TEXTBOOK)('%s: what is usual for its cables is what the textbook has, and works', (_name, short) => {
-  const { job, cables, wiring } = old(short);
-  const made = usual(job, facts(cables));
-  expect(works(job, made)).toBe(works(job, wiring));
-  // The same cables may be those of two textbook cases, with the line end near or far.
-  const turned = { ...short, ...(short.chain ? { chain: [...short.chain].reverse() } : {}) };
-  const isPlanned = planJob(jobOf(turned)).circuits.every(({ outcome }) => outcome.ok);
-  const sameCables = [...TEXTBOOK.map(([, other]) => old(other)), ...(isPlanned ? [old(turned)] : [])].filter(
-    (other) => widthsOf(other.wiring) === widthsOf(wiring),
-  );
-  expect(sameCables.map((other) => duties(other.job, other.wiring))).toContainEqual(duties(job, made));
-});
+test.each(TEXTBOOK)(
+  '%s: what is usual for its cables is what the textbook has, and works',
+  (_name, short) => {
+    const { job, cables, wiring } = old(short);
+    const made = usual(job, facts(cables));
+    expect(works(job, made)).toBe(works(job, wiring));
+    // The same cables may be those of two textbook cases, with the line end near or far.
+    const turned = { ...short, ...(short.chain ? { chain: [...short.chain].reverse() } : {}) };
+    const isPlanned = planJob(jobOf(turned)).circuits.every(({ outcome }) => outcome.ok);
+    const sameCables = [
+      ...TEXTBOOK.map(([, other]) => old(other)),
+      ...(isPlanned ? [old(turned)] : []),
+    ].filter((other) => widthsOf(other.wiring) === widthsOf(wiring));
+    expect(sameCables.map((other) => duties(other.job, other.wiring))).toContainEqual(duties(job, made));
+  },
+);
 
 test('a draft is assumed: nothing of it is known before somebody has looked, and all of it where every box was signed', () => {
   const { job, cables } = old({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
@@ -98,10 +107,14 @@ test('a draft is assumed: nothing of it is known before somebody has looked, and
   expect(document.certainty).toEqual({ S1: 'assumed', S2: 'assumed', L: 'assumed' });
   const strict = compile(document.wiring, assumed, assumedOf(document));
   expect(evaluate(strict, {}).luminaires.map(({ light }) => light)).toEqual(['unknown']);
-  expect(reviewWiring(assumed, document.id)?.findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
+  expect(
+    reviewWiring(assumed, document.id)?.findings.filter(({ severity }) => severity === 'violation'),
+  ).toEqual([]);
   const seen = ['S1', 'S2', 'L'].reduce((one, box) => signSeen(one, document.id, box as never), assumed);
   const known = reviewWiring(seen, document.id);
-  expect(evaluate(known?.compiled ?? strict, {}).luminaires.map(({ light }) => light)).not.toContain('unknown');
+  expect(evaluate(known?.compiled ?? strict, {}).luminaires.map(({ light }) => light)).not.toContain(
+    'unknown',
+  );
 });
 
 test('power from where nobody knows is not known either, and no cable is made up', () => {
@@ -112,7 +125,10 @@ test('power from where nobody knows is not known either, and no cable is made up
   const made = usual(job, facts(stray));
   expect(made.cables).toHaveLength(2);
   expect(evaluate(compile(made, job), {}).luminaires.map(({ light }) => light)).toEqual(['unknown']);
-  expect(usualWiring(job, facts(cables.filter(({ from }) => from !== 'panel')))).toEqual({ ok: false, why: 'noSupply' });
+  expect(usualWiring(job, facts(cables.filter(({ from }) => from !== 'panel')))).toEqual({
+    ok: false,
+    why: 'noSupply',
+  });
 });
 
 test('whites are marked where the edition of the day asked for it', () => {
@@ -159,7 +175,10 @@ describe('patterns of old', () => {
     const circuits = [...job.circuits, { ...job.circuits[0], id: 'c2', name: 'Stair' }] as Job['circuits'];
     const two = { ...job, circuits };
     const other: Cable = { ...(cables[0] as Cable), id: 'other' as never, from: 'panel', to: 'L' as never };
-    const made = usual(two, facts(cables, { habit: 'borrowedNeutral', borrowed: { circuit: 'c2' as never, cable: other } }));
+    const made = usual(
+      two,
+      facts(cables, { habit: 'borrowedNeutral', borrowed: { circuit: 'c2' as never, cable: other } }),
+    );
     expect(works(two, made)).toBe('4 of 4');
     expect(rules(two, made).join()).toContain('borrowed-neutral');
   });
@@ -168,7 +187,12 @@ describe('patterns of old', () => {
     const circuits = [...job.circuits, { ...job.circuits[0], id: 'c2', name: 'Stair' }] as Job['circuits'];
     const two = { ...job, circuits };
     const other: Cable = { ...(cables[0] as Cable), id: 'other' as never, from: 'panel', to: 'L' as never };
-    const made = usual(two, facts(cables, { habit: 'hotAlong', borrowed: { circuit: 'c2' as never, cable: other } }));
-    expect(rules(two, made).join()).toContain('old-pattern: an always-hot conductor goes along with the travelers');
+    const made = usual(
+      two,
+      facts(cables, { habit: 'hotAlong', borrowed: { circuit: 'c2' as never, cable: other } }),
+    );
+    expect(rules(two, made).join()).toContain(
+      'old-pattern: an always-hot conductor goes along with the travelers',
+    );
   });
 });

@@ -31,7 +31,8 @@ import { jobOf, planned } from './support/jobs.js';
 import { picking, type Pick } from './support/picks.js';
 
 const deepFrozen = <T extends object>(value: T): T => {
-  for (const one of Object.values(value)) if (typeof one === 'object' && one !== null) deepFrozen(one as object);
+  for (const one of Object.values(value))
+    if (typeof one === 'object' && one !== null) deepFrozen(one as object);
   return Object.freeze(value);
 };
 
@@ -93,7 +94,10 @@ const anyEdit = (job: Job, wiring: Wiring, pick: Pick): WiringEdit => {
     case 3:
       return { do: 'mark', end: one(ends), colour: one(['black', 'red', null] as const) };
     case 4:
-      return { do: 'bringIn', cable: { ...cable, id: `extra-${pick(1000)}` as never, article: one(articles).id } };
+      return {
+        do: 'bringIn',
+        cable: { ...cable, id: `extra-${pick(1000)}` as never, article: one(articles).id },
+      };
     case 5:
       return { do: 'takeOut', cable: cable.id };
     case 6:
@@ -130,7 +134,12 @@ const whereabouts = (job: Job, wiring: Wiring): Map<string, string> => {
       const joint = wiring.joints.find(({ members }) => members.some((one) => memberKeyOf(one) === key));
       const landing = wiring.landings.find(({ wire }) => 'end' in wire && endKey(wire.end) === key);
       const seen = wiring.unseen.some((one) => endKey(one) === key) ? 'unseen' : '';
-      const fellows = joint?.members.map(memberKeyOf).filter((one) => one !== key).sort().join() ?? '-';
+      const fellows =
+        joint?.members
+          .map(memberKeyOf)
+          .filter((one) => one !== key)
+          .sort()
+          .join() ?? '-';
       return [key, `${joint ? 'in' : ''} ${fellows} ${landing ? terminalKey(landing.terminal) : ''} ${seen}`];
     }),
   );
@@ -186,15 +195,21 @@ test('a wire that is put somewhere is there, and no other wire has moved', () =>
       if (edit.to === 'loose') expect(mine).toBe(' -  ');
       if (edit.to === 'unseen') expect(mine).toBe(' -  unseen');
       if (edit.to === 'alone') expect(mine).toBe('in   ');
-      if (typeof edit.to === 'object' && 'on' in edit.to)
-        expect(mine).toBe(` - ${terminalKey(edit.to.on)} `);
+      if (typeof edit.to === 'object' && 'on' in edit.to) expect(mine).toBe(` - ${terminalKey(edit.to.on)} `);
       const partner =
-        typeof edit.to === 'object' && 'with' in edit.to && 'end' in edit.to.with ? endKey(edit.to.with.end) : null;
+        typeof edit.to === 'object' && 'with' in edit.to && 'end' in edit.to.with
+          ? endKey(edit.to.with.end)
+          : null;
       if (partner !== null) expect(mine.split(' ')[1]?.split(',')).toContain(partner);
       const without = (text: string) =>
         text
           .split(' ')
-          .map((part) => part.split(',').filter((one) => one !== key).join())
+          .map((part) =>
+            part
+              .split(',')
+              .filter((one) => one !== key)
+              .join(),
+          )
           .join(' ');
       for (const [other, text] of old)
         if (other !== key && other !== partner && !text.includes('tail') && now.has(other))
@@ -237,7 +252,8 @@ test('what is only assumed is never live, dead or neutral as a fact; told wire b
   }
   // Exchanging two assumed travelers changes nothing that is known.
   const travelers = wiring.landings.filter(
-    ({ terminal }) => 'device' in terminal && terminal.device === 'device:slot:S1' && terminal.name.startsWith('traveler'),
+    ({ terminal }) =>
+      'device' in terminal && terminal.device === 'device:slot:S1' && terminal.name.startsWith('traveler'),
   );
   const [a, b] = travelers;
   if (!a || !b) throw new Error('no travelers');
@@ -254,7 +270,11 @@ test('what is only assumed is never live, dead or neutral as a fact; told wire b
   const [hot] = ends.filter(({ colour, side }) => colour === 'black' && side === 'to');
   if (!hot) throw new Error('no feed');
   const landing = wiring.landings.find(({ wire }) => 'end' in wire && endKey(wire.end) === endKey(hot));
-  const edit: WiringEdit = { do: 'put', wire: { end: hot }, to: landing ? { on: landing.terminal } : 'loose' };
+  const edit: WiringEdit = {
+    do: 'put',
+    wire: { end: hot },
+    to: landing ? { on: landing.terminal } : 'loose',
+  };
   const loosened = editDocument(assumed, document.id, { do: 'put', wire: { end: hot }, to: 'loose' }, S1);
   if (!loosened.ok) throw new Error('refused');
   const told = editDocument(loosened.job, document.id, edit, S1);
@@ -272,7 +292,12 @@ test('a box that was signed as seen is open again when it is told otherwise', ()
   const seen = asExisting(job, wiring, 'seen');
   const [end] = endsOf(job, wiring).filter(({ colour }) => colour === 'red');
   if (!end) throw new Error('no red');
-  const result = editDocument(seen, 'existing', { do: 'put', wire: { end: { ...end, side: 'from' } }, to: 'loose' }, S1);
+  const result = editDocument(
+    seen,
+    'existing',
+    { do: 'put', wire: { end: { ...end, side: 'from' } }, to: 'loose' },
+    S1,
+  );
   if (!result.ok) throw new Error('refused');
   expect(existingDocument(result.job)?.certainty).toMatchObject({ S1: 'partlySeen', S2: 'seen', L: 'seen' });
 });
@@ -286,13 +311,19 @@ test('what cannot be is refused with what to do; what is merely wrong is kept', 
   const cable = wiring.cables.find(({ from, to }) => from === 'S1' && to === 'S2');
   if (!cable) throw new Error('no cable');
   const red: End = { cable: cable.id, side: 'from', colour: 'red' };
-  expect(say({ do: 'put', wire: { end: red }, to: { on: { device: 'device:slot:S2' as never, name: 'common' } } })).toContain(
-    'Choose something of the same box',
+  expect(
+    say({ do: 'put', wire: { end: red }, to: { on: { device: 'device:slot:S2' as never, name: 'common' } } }),
+  ).toContain('Choose something of the same box');
+  expect(say({ do: 'put', wire: { end: { ...red, colour: 'blue' } }, to: 'loose' })).toContain(
+    'no conductor of that colour',
   );
-  expect(say({ do: 'put', wire: { end: { ...red, colour: 'blue' } }, to: 'loose' })).toContain('no conductor of that colour');
-  expect(say({ do: 'put', wire: { end: red }, to: { with: { end: red } } })).toContain('not joined with itself');
+  expect(say({ do: 'put', wire: { end: red }, to: { with: { end: red } } })).toContain(
+    'not joined with itself',
+  );
   expect(say({ do: 'mark', end: { ...red, colour: 'bare' }, colour: 'red' })).toContain('250.119');
   // Two wires on a screw, and a cable that comes back to its box, are found like that.
-  expect(say({ do: 'put', wire: { end: red }, to: { on: { device: 'device:slot:S1' as never, name: 'common' } } })).toBeNull();
+  expect(
+    say({ do: 'put', wire: { end: red }, to: { on: { device: 'device:slot:S1' as never, name: 'common' } } }),
+  ).toBeNull();
   expect(say({ do: 'lead', cable: cable.id, side: 'to', to: S1 })).toBeNull();
 });

@@ -151,18 +151,26 @@ describe('an address inside a job', () => {
 });
 
 describe('a job that brings a wiring as found', () => {
-  const bar = () => screen.getByRole('status', { name: 'Which wiring is shown' });
-
-  test('says on every screen which is shown, and leads to the other and back', async () => {
+  test('says which is shown, and leads to the other and back', async () => {
     const { where } = await openYard('/jobs/heron-yard/circuits/long-shed-lights', yardAsFound());
     expect(await screen.findByText('16 of 16 positions work')).toBeTruthy();
-    expect(bar().textContent).toContain('Shown: the planned wiring. This job also brings a wiring as found');
-    fireEvent.click(within(bar()).getByRole('link', { name: 'Look at the wiring as found' }));
-    await waitFor(() => expect(where()).toBe('/jobs/heron-yard/bench?wiring=found-1'));
-    expect(bar().textContent).toContain('it cannot be changed');
+    const bench = () => screen.getByRole('navigation', { name: 'Which wiring is shown' });
+    const current = () => within(bench()).getByRole('link', { current: 'page' }).textContent;
+    expect(current()).toBe('Planned');
+    fireEvent.click(within(bench()).getByRole('link', { name: 'wiring as found' }));
+    await waitFor(() => expect(where()).toBe('/jobs/heron-yard/circuits/long-shed-lights?wiring=found-1'));
+    expect(current()).toBe('wiring as found');
     await waitFor(() => expect(screen.queryByText('16 of 16 positions work')).toBeNull());
-    fireEvent.click(within(bar()).getByRole('link', { name: 'Planned wiring' }));
-    await waitFor(() => expect(where()).toBe('/jobs/heron-yard/circuits/ropewalk-lights'));
+    fireEvent.click(within(bench()).getByRole('link', { name: 'Planned' }));
+    await waitFor(() => expect(where()).toBe('/jobs/heron-yard/circuits/long-shed-lights'));
+  });
+
+  test('is told of on a screen that does not show it', async () => {
+    const { where } = await openYard('/jobs/heron-yard/circuits/long-shed-lights/runs', yardAsFound());
+    const bar = await screen.findByRole('status', { name: 'Which wiring is shown' });
+    expect(bar.textContent).toContain('Shown: the planned wiring. This job also holds a wiring as found');
+    fireEvent.click(within(bar).getByRole('link', { name: 'Look at the wiring as found' }));
+    await waitFor(() => expect(where()).toBe('/jobs/heron-yard/circuits/long-shed-lights?wiring=found-1'));
   });
 
   test('is narrowed to a circuit and widened again without leaving that wiring', async () => {

@@ -47,11 +47,7 @@ const NOTHING: ReadonlySet<string> = new Set();
  * change one landing and the nets change. What is joined in an `assumed` box nobody has seen: it counts for nothing, and whatever ends
  * there may be joined to anything.
  */
-export const compile = (
-  wiring: Wiring,
-  parts: Parts,
-  assumed: ReadonlySet<string> = NOTHING,
-): Compiled => {
+export const compile = (wiring: Wiring, parts: Parts, assumed: ReadonlySet<string> = NOTHING): Compiled => {
   const indices = new Numbering();
   const index = (key: string) => indices.of(key);
 

@@ -25,7 +25,9 @@ const terminalsIn = (wiring: Wiring, parts: Parts, boxes: ReadonlySet<string>): 
   ...wiring.devices
     .filter(({ box }) => boxes.has(box))
     .flatMap(({ id, article }) =>
-      articleOf(parts.stock, 'device', article).terminals.map(({ name }) => terminalKey({ device: id, name })),
+      articleOf(parts.stock, 'device', article).terminals.map(({ name }) =>
+        terminalKey({ device: id, name }),
+      ),
     ),
   ...parts.luminaires
     .filter(({ box }) => boxes.has(box))

@@ -98,7 +98,10 @@ export interface Comparison {
 }
 
 export const compareEditions = (job: Job, wiring: Wiring, a: JudgedEdition, b: JudgedEdition): Comparison => {
-  const [first, second] = [a, b].map((edition) => inspect(job, wiring, { edition })) as [Finding[], Finding[]];
+  const [first, second] = [a, b].map((edition) => inspect(job, wiring, { edition })) as [
+    Finding[],
+    Finding[],
+  ];
   const other = new Map(second.map((one) => [findingKey(one), one]));
   const keys = new Set(first.map(findingKey));
   return {

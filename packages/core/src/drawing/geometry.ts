@@ -70,8 +70,8 @@ export interface DrawnConnector extends Frame {
   joint: JointId | null;
   /** Key of the net lookup. */
   key: string;
-  /** A connector, a splice without one, or an end in the air. */
-  form: 'connector' | 'none' | 'air';
+  /** A connector, an old splice of which nobody has told what holds it, a splice without one, or an end in the air. */
+  form: 'connector' | 'untold' | 'none' | 'air';
   family: ConnectorFamily | null;
   role: Role;
   lines: string[];

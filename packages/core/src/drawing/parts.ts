@@ -70,7 +70,9 @@ export const drawnConnectors = (
           unit.kind === 'loose'
             ? ('air' as const)
             : unit.family === null
-              ? ('none' as const)
+              ? unit.untold
+                ? ('untold' as const)
+                : ('none' as const)
               : ('connector' as const),
         lines: words.units[unit.index] ?? [],
         ports: mine.flatMap((wire) => wires[wire]?.points.filter(({ y }) => touches(y)).slice(0, 1) ?? []),

@@ -2,7 +2,7 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { FacePart } from '../model/face.js';
 import { isGroundColour, type Colour } from '../model/colours.js';
 import type { BoxId, CircuitId } from '../model/ids.js';
-import { cablesIn, isJumper, type CableHere } from '../model/inBox.js';
+import { isConnectorUntold, cablesIn, isJumper, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import {
   createUnknown,
@@ -37,6 +37,8 @@ export interface Unit {
   /** The circuit whose hot or neutral it is. */
   circuit: CircuitId | null;
   family: ConnectorFamily | null;
+  /** An old splice of which nobody has told what holds it. */
+  untold?: boolean;
   name: string;
 }
 
@@ -168,13 +170,15 @@ class SceneReader {
     const piece = isJumper(joint);
     const grounds = role !== 'conflict' && isOfGrounds(joint, (pin) => this.#pins.get(pin)?.part);
     const chain = joint.connectors.length > 0 ? joint.connectors : [null];
+    const untold = isConnectorUntold(this.wiring, joint);
     chain.forEach((connector, i) => {
       const article = connector && articleOf(this.job.stock, 'connector', connector.article);
       this.#units.push({
         ...{ id: `${joint.id}#${i}`, group: joint.id, kind: piece ? 'piece' : 'connector', role, joint },
         ...{ low: !piece && (role === 'ground' || grounds), family: article?.family ?? null },
         circuit: this.#circuitAt(key, role),
-        name: article?.name ?? 'no connector',
+        name: article?.name ?? (untold ? 'connector not told' : 'no connector'),
+        ...(untold ? { untold } : {}),
       });
     });
     joint.members.forEach((member, index) => {

@@ -61,6 +61,12 @@ export const withFoundCable = (job: Job, found: FoundCable): { job: Job; article
   );
   if (same) return { job, article: same.id };
   const id = `found:${awg}-${insulated.join('.')}-${ground}-${metal}-${sheath}` as ArticleId;
-  const article = cableArticleSchema.parse({ ...found, id, kind: 'cable', name: foundName(found), found: true });
+  const article = cableArticleSchema.parse({
+    ...found,
+    id,
+    kind: 'cable',
+    name: foundName(found),
+    found: true,
+  });
   return { job: { ...job, stock: [...job.stock, article] }, article: id };
 };

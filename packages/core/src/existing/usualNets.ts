@@ -60,7 +60,13 @@ const legOf = (group: GroupId, end: 'hot' | 'neutral'): Net => ({
 });
 
 /** Where the nets of a pair go that switches hot and neutral both: hot and neutral at each switch, and a leg from each common. */
-const switchedBoth = (job: Job, circuit: Circuit, feedAt: Place, group: GroupId, chain: readonly SlotId[]): Reach[] => {
+const switchedBoth = (
+  job: Job,
+  circuit: Circuit,
+  feedAt: Place,
+  group: GroupId,
+  chain: readonly SlotId[],
+): Reach[] => {
   const at = (slot: SlotId | undefined): Place | null => findSlot(job, slot)?.box ?? null;
   const [first, last] = [at(chain[0]), at(chain.at(-1))];
   const lamps = job.luminaires.filter((one) => one.group === group).map(({ box }) => box);
@@ -200,7 +206,8 @@ export const usualNets = (
   let best = settled([]);
   for (const group of groups) {
     const orders = ordersOf(slotsOf(group.id));
-    const sets = slotsOf(group.id).length <= EVERY_ORDER_UP_TO ? subsets(slotsOf(group.id)) : [[], slotsOf(group.id)];
+    const sets =
+      slotsOf(group.id).length <= EVERY_ORDER_UP_TO ? subsets(slotsOf(group.id)) : [[], slotsOf(group.id)];
     let mine = chains[group.id] ?? [];
     const others = best.arrangement.neutralAt.filter((slot) => !slotsOf(group.id).includes(slot));
     for (const order of orders)
@@ -247,7 +254,8 @@ const createNetOf = (
     const use = terminals.find(({ name }) => name === terminal.name)?.use;
     if (!fitting || use === undefined) return null;
     const { slot } = fitting;
-    if (use === 'common') return legOf(slot.group, arrangement.chains[slot.group]?.[0] === slot.id ? 'hot' : 'neutral');
+    if (use === 'common')
+      return legOf(slot.group, arrangement.chains[slot.group]?.[0] === slot.id ? 'hot' : 'neutral');
     if (use !== 'traveler') return null;
     const nth = terminals.filter((one) => one.use === use).findIndex(({ name }) => name === terminal.name);
     return nth === 0 ? hotOf(scope) : neutralOf(scope);

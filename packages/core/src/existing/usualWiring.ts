@@ -1,3 +1,4 @@
+import { bondOf } from '../circuit/grounding.js';
 import { articlesOf, conductorsOf } from '../model/articles.js';
 import {
   PANEL,
@@ -11,8 +12,18 @@ import {
 } from '../model/ids.js';
 import type { Feed, Job, WiringDoc } from '../model/job.js';
 import { boxesOfCircuit, findBox, findCircuit, findRoom } from '../model/lookup.js';
+import { tailsOf } from '../model/inBox.js';
 import { ofId } from '../model/records.js';
-import { emptyWiring, endKey, placeOfEnd, type Cable, type Device, type End, type Wiring } from '../model/wiring.js';
+import {
+  articlesAt,
+  emptyWiring,
+  endKey,
+  placeOfEnd,
+  type Cable,
+  type Device,
+  type End,
+  type Wiring,
+} from '../model/wiring.js';
 import { existingDocument } from '../model/existing.js';
 import { beginExisting, withDocument } from '../edits/wiring/documents.js';
 import type { Attachment, CableToMakeUp } from '../planning/boxNodes.js';
@@ -59,14 +70,19 @@ const turnedAway = (
     reached.add(to);
     taken.add(cable);
     const article = articles.get(cable.article);
-    const at = article ? turned.push({ id: cable.id, article, run: { from, to, behind: new Set() } }) - 1 : -1;
+    const at = article
+      ? turned.push({ id: cable.id, article, run: { from, to, behind: new Set() } }) - 1
+      : -1;
     const behind = new Set<TreePlace>([to]);
     for (const next of isFarNode(to) ? [] : cables) {
       if (taken.has(next) || next.from === PANEL || next.to === UNKNOWN_PLACE) continue;
       const other = next.from === to ? next.to : next.to === to ? next.from : null;
       if (other === null || other === to) continue;
       const isReturn =
-        other === fedBox && to !== fedBox && returnsTo.length === 0 && job.luminaires.some(({ box }) => box === other);
+        other === fedBox &&
+        to !== fedBox &&
+        returnsTo.length === 0 &&
+        job.luminaires.some(({ box }) => box === other);
       if (reached.has(other) && !isReturn) continue;
       if (isReturn) returnsTo.push(fedBox);
       for (const place of walk(next, to, isReturn ? returnPlaceOf(fedBox) : other)) behind.add(place);
@@ -131,7 +147,13 @@ export const usualWiring = (
   const root = supply && sourceOf(supply);
   if (!circuit || !supply || !root) return { ok: false, why: 'noSupply' };
   const habit = facts.habit ?? 'usual';
-  const feed: Feed = { id: '' as Feed['id'], circuit: circuit.id, at: root as Feed['at'], tap: 'junction', gfciSide: 'unknown' };
+  const feed: Feed = {
+    id: '' as Feed['id'],
+    circuit: circuit.id,
+    at: root as Feed['at'],
+    tap: 'junction',
+    gfciSide: 'unknown',
+  };
   const { turned, returnsTo } = turnedAway(job, root, supply, facts.cables);
   const scope = { circuit: circuit.id, returnsTo };
   const other = facts.borrowed && { circuit: facts.borrowed.circuit, at: facts.borrowed.cable.to };
@@ -162,11 +184,44 @@ export const usualWiring = (
   }
   const boxes: Wiring['boxes'] = {};
   for (const { article, sections, id } of job.boxes) if (article !== null) boxes[id] = [article, ...sections];
-  const made = makeUp(job, madeUp, devicesOf(nets), attached(job, scope, nets), boxes).wiring;
+  const made = withConnectorsUntold(
+    makeUp(
+      job,
+      madeUp,
+      devicesOf(nets),
+      [...attached(job, scope, nets), ...bondsOf(job, madeUp, boxes)],
+      boxes,
+    ).wiring,
+  );
   const held = new Set(made.cables.map(({ id }) => id));
   const known = marksOfItsDay(job, withSparesUnseen(withoutFarPlace(made), madeUp));
-  return { ok: true, wiring: untold(job, known, facts.cables.filter(({ id }) => !held.has(id))) };
+  return {
+    ok: true,
+    wiring: untold(
+      job,
+      known,
+      facts.cables.filter(({ id }) => !held.has(id)),
+    ),
+  };
 };
+
+/** A metal box is bonded where a ground comes to it. */
+const bondsOf = (job: Job, cables: readonly CableToMakeUp[], boxes: Wiring['boxes']): Attachment[] => {
+  const grounded = new Set<string>(
+    cables
+      .filter(({ article }) => !['none', 'raceway'].includes(article.ground))
+      .flatMap(({ nodes }) => [placeOfNode(nodes.from), placeOfNode(nodes.to)]),
+  );
+  return job.boxes
+    .filter(({ id }) => grounded.has(id) && bondOf(job.stock, articlesAt({ boxes }, id)) !== null)
+    .map(({ id }) => ({ at: id, net: 'ground', to: { box: id, name: 'ground' } }));
+};
+
+/** What holds old splices together nobody has told. */
+const withConnectorsUntold = (wiring: Wiring): Wiring => ({
+  ...wiring,
+  joints: wiring.joints.map((joint) => ({ ...joint, connectors: [] })),
+});
 
 /** What was made up at the place that nobody knows is not told. */
 const withoutFarPlace = (wiring: Wiring): Wiring => ({
@@ -216,18 +271,17 @@ const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring 
     return cable ? placeOfEnd(cable, end.side) : '';
   };
   const isFresh = (end: End) => ids.has(end.cable) && !told.has(boxOf(end));
-  const boxOfDevice = new Map(fresh.devices.map(({ id, box }) => [id as string, box]));
+  const joints = fresh.joints.filter(({ box }) => !told.has(box));
+  const tails = new Set<string>(joints.flatMap((joint) => tailsOf(joint).map(({ id }) => id)));
   const used = new Set(fresh.unseen.map(endKey));
   return {
     boxes: { ...fresh.boxes, ...wiring.boxes },
     devices: [...wiring.devices, ...fresh.devices.filter(({ box }) => !told.has(box))],
     cables: [...wiring.cables, ...cables],
-    joints: [...wiring.joints, ...fresh.joints.filter(({ box }) => !told.has(box))],
+    joints: [...wiring.joints, ...joints],
     landings: [
       ...wiring.landings,
-      ...fresh.landings.filter(({ wire, terminal }) =>
-        'end' in wire ? isFresh(wire.end) : 'device' in terminal && !told.has(boxOfDevice.get(terminal.device) ?? ''),
-      ),
+      ...fresh.landings.filter(({ wire }) => ('end' in wire ? isFresh(wire.end) : tails.has(wire.pigtail))),
     ],
     marks: [...wiring.marks, ...fresh.marks.filter(({ end }) => isFresh(end))],
     unseen: [
@@ -257,9 +311,12 @@ export const assumeUsual = (asked: Job, facts: UsualFacts): { job: Job; why: Not
     ...facts.cables.flatMap(({ from, to }) => [from, to]),
   ]);
   const certainty = { ...document.certainty };
-  for (const { id } of job.boxes) if (mine.has(id) && ofId(certainty, id) === undefined) certainty[id] = 'assumed';
+  for (const { id } of job.boxes)
+    if (mine.has(id) && ofId(certainty, id) === undefined) certainty[id] = 'assumed';
   // The articles of boxes that are none of this circuit's are not told by it.
-  const boxes = Object.fromEntries(Object.entries(wiring.boxes).filter(([id]) => ofId(certainty, id) !== undefined));
+  const boxes = Object.fromEntries(
+    Object.entries(wiring.boxes).filter(([id]) => ofId(certainty, id) !== undefined),
+  );
   return {
     job: withDocument(job, { ...document, certainty, wiring: { ...wiring, boxes } }),
     why: usual.ok ? null : usual.why,

@@ -4,7 +4,15 @@ import { cablesIn, isJumper } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { devicesByGang, findCable, luminairesInBox } from '../model/lookup.js';
 import { luminaireFace } from '../model/luminaireFace.js';
-import { articlesAt, endKey, terminalKey, type End, type Lead, type Terminal, type Wiring } from '../model/wiring.js';
+import {
+  articlesAt,
+  endKey,
+  terminalKey,
+  type End,
+  type Lead,
+  type Terminal,
+  type Wiring,
+} from '../model/wiring.js';
 import { isGroundColour, isNeutralColour } from '../model/colours.js';
 import { bondOf } from '../circuit/grounding.js';
 import { listed } from '../words/lists.js';
@@ -150,8 +158,22 @@ export const putAt = (job: Job, wiring: Wiring, box: BoxId, wire: LooseWire, key
   const options = whereMayBe(job, wiring, box, wire);
   const joint = wiring.joints.find(({ id }) => key === `joint|${id}`);
   const wanted = joint
-    ? [`in ${joint.id}`, ...joint.members.map((member) => ('end' in member ? `with ${endKey(member.end)}` : 'lead' in member ? `with ${terminalKey(member.lead)}` : ''))]
-    : [`on ${key}`, `with ${key}`, ...endsOfKey(wiring, box, key).map((end) => `with ${endKey(end)}`), ...splicesOfKey(wiring, box, key)];
+    ? [
+        `in ${joint.id}`,
+        ...joint.members.map((member) =>
+          'end' in member
+            ? `with ${endKey(member.end)}`
+            : 'lead' in member
+              ? `with ${terminalKey(member.lead)}`
+              : '',
+        ),
+      ]
+    : [
+        `on ${key}`,
+        `with ${key}`,
+        ...endsOfKey(wiring, box, key).map((end) => `with ${endKey(end)}`),
+        ...splicesOfKey(wiring, box, key),
+      ];
   return options.find((one) => wanted.includes(one.key))?.put ?? null;
 };
 

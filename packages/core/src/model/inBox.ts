@@ -32,3 +32,13 @@ export const screwsOfTail = (wiring: Pick<Wiring, 'landings'>, tail: PigtailId):
   wiring.landings.flatMap(({ wire, terminal }) =>
     'pigtail' in wire && wire.pigtail === tail ? [terminal] : [],
   );
+
+/** A splice of old work of which nobody has told what holds it: some connector does, or tape and solder. */
+export const isConnectorUntold = (wiring: Pick<Wiring, 'cables'>, joint: Joint): boolean => {
+  const ends = joint.members.flatMap((member) => ('end' in member ? [member.end] : []));
+  return (
+    joint.connectors.length === 0 &&
+    ends.length > 0 &&
+    ends.every((end) => wiring.cables.some((cable) => cable.id === end.cable && cable.existing))
+  );
+};

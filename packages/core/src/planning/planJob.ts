@@ -80,9 +80,7 @@ const plannedId = (taken: readonly WiringId[]): WiringId => {
  * planned wiring replaced; wirings of other kinds are never touched. A circuit that stands as it is gets no plan: its part of the existing
  * wiring is copied.
  */
-export const planJob = (
-  job: Job,
-): { job: Job; circuits: CircuitPlan[]; standing: CircuitId[] } => {
+export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[]; standing: CircuitId[] } => {
   const standing = standingCircuits(job);
   const there = standingPart(job);
   const copied = new Set<string>(there.cables.map(({ id }) => id));
@@ -111,6 +109,10 @@ export const planJob = (
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
   const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
   const others = job.wirings.filter((document) => document.kind !== 'planned');
-  const planned = newWiringDoc(plannedId(others.map((document) => document.id)), 'planned', withStanding(job, wiring, there));
+  const planned = newWiringDoc(
+    plannedId(others.map((document) => document.id)),
+    'planned',
+    withStanding(job, wiring, there),
+  );
   return { job: { ...job, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
 };

@@ -28,19 +28,25 @@ export const standingPart = (job: Job): Wiring => {
         }
   }
   const isHere = (place: string) => boxes.has(place) || place === PANEL || place === UNKNOWN_PLACE;
-  const cables = wiring.cables.filter(({ from, to }) => isHere(from) && isHere(to) && (boxes.has(from) || boxes.has(to)));
+  const cables = wiring.cables.filter(
+    ({ from, to }) => isHere(from) && isHere(to) && (boxes.has(from) || boxes.has(to)),
+  );
   const ids = new Set<string>(cables.map(({ id }) => id));
   const mine = (end: End) => ids.has(end.cable);
   const joints = wiring.joints.filter(({ box }) => boxes.has(box));
   const tails = new Set<string>(
-    joints.flatMap(({ members }) => members.flatMap((one) => ('pigtail' in one ? [one.pigtail.id as string] : []))),
+    joints.flatMap(({ members }) =>
+      members.flatMap((one) => ('pigtail' in one ? [one.pigtail.id as string] : [])),
+    ),
   );
   return {
     boxes: Object.fromEntries(Object.entries(wiring.boxes).filter(([box]) => boxes.has(box))),
     devices: wiring.devices.filter(({ box }) => boxes.has(box)),
     cables,
     joints,
-    landings: wiring.landings.filter(({ wire }) => ('end' in wire ? mine(wire.end) : tails.has(wire.pigtail))),
+    landings: wiring.landings.filter(({ wire }) =>
+      'end' in wire ? mine(wire.end) : tails.has(wire.pigtail),
+    ),
     marks: wiring.marks.filter(({ end }) => mine(end)),
     unseen: wiring.unseen.filter(mine),
     luminaires: wiring.luminaires,

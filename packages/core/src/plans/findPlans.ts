@@ -120,7 +120,9 @@ const cablesLeft = (job: Job, circuit: Circuit): string[] => {
       if (cable.circuit !== circuit.id) return [];
       const why = whyNotOffered(job, circuit, cable);
       if (why === 'beyond')
-        return [`${what} serves no plan: it is not of copper, or nobody recognised it. This is beyond this program.`];
+        return [
+          `${what} serves no plan: it is not of copper, or nobody recognised it. This is beyond this program.`,
+        ];
       return why === null
         ? []
         : why === 'size'

@@ -61,11 +61,10 @@ export const reviewJob = (asked: Job): JobReview => {
         ),
   );
   // To inspect takes longer than all the rest, and what is drawn does not wait for it.
-  const findings = lazily(() => 
-    [
-      ...refusals,
-      ...inspect(job, wiring).map((one) => (there ? ifAsAssumed(job, there, one) : one)),
-    ].sort(byGravity),
+  const findings = lazily(() =>
+    [...refusals, ...inspect(job, wiring).map((one) => (there ? ifAsAssumed(job, there, one) : one))].sort(
+      byGravity,
+    ),
   );
   const planned = new Set([
     ...standing,
@@ -113,7 +112,9 @@ export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitRevie
   const isOf = ({ id, from, to }: Cable): boolean => {
     const carried = byCable.get(id);
     // Of what is there, a cable whose power nobody knows is of every circuit that has a box at its end.
-    return carried?.size || !told.has(id) ? carried?.has(circuit) === true : stands.has(from) || stands.has(to);
+    return carried?.size || !told.has(id)
+      ? carried?.has(circuit) === true
+      : stands.has(from) || stands.has(to);
   };
   const cables = wiring.cables.filter(isOf);
   const groups = groupIdsOf(job, circuit);

@@ -30,10 +30,11 @@ export interface Subject {
 /** What is found in a box that nobody has looked into is found in what is usual there, and may not be so. */
 export const ifAsAssumed = (job: Job, { certainty, wiring }: WiringDoc, finding: Finding): Finding => {
   const cable = wiring.cables.find(({ id }) => id === finding.at.cable);
-  const places = finding.at.box !== undefined ? [finding.at.box] : cable ? [cable.from, cable.to] : [];
+  const places = cable ? [cable.from, cable.to] : finding.at.box === undefined ? [] : [finding.at.box];
   const assumed = places.filter((place) => ofId(certainty, place) === 'assumed');
   const [first] = assumed;
-  if (first === undefined || (finding.severity !== 'violation' && finding.severity !== 'caution')) return finding;
+  if (first === undefined || (finding.severity !== 'violation' && finding.severity !== 'caution'))
+    return finding;
   return {
     ...finding,
     severity: 'verify',

@@ -56,7 +56,7 @@ export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: Bo
     return {
       step: `${box}/splice/${joint.id}`,
       kind: cap ? 'cap' : 'splice',
-      what: `${cap ? 'capped' : NAME_OF[role]}, in ${connectorsWord(job, joint)}`,
+      what: `${cap ? 'capped' : NAME_OF[role]}, in ${connectorsWord(job, joint, wiring)}`,
       parts,
       shows: jointKey(joint.id),
     };

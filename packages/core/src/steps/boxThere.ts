@@ -1,5 +1,7 @@
 import { articleOf } from '../model/articles.js';
+import { existingDocument } from '../model/existing.js';
 import type { BoxId } from '../model/ids.js';
+import { ofId } from '../model/records.js';
 import type { Box, Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
@@ -37,8 +39,20 @@ export const TAPPED = {
 } as const;
 
 /** Nobody has told what is in a box that is there: its make-up is not known, and none is printed. */
-export const isUntold = ({ work, existingFill }: Box): boolean =>
-  work === 'existing' && existingFill === null;
+export const isUntold = (job: Job, { id, work, existingFill }: Box): boolean =>
+  work === 'existing' && existingFill === null && ofId(existingDocument(job)?.certainty, id) === undefined;
+
+/** A box in which nothing is otherwise than it was found. */
+export const shutStep = (box: BoxId): DraftStep => ({
+  id: `${box}/shut`,
+  rests: null,
+  phase: 'close',
+  text: 'Nothing is to be done in this box: it stays shut, as it was found.',
+  why: 'What nobody touches keeps its own wiring. Opened for nothing, old wires break and splices work loose.',
+  section: null,
+  caution: null,
+  shows: null,
+});
 
 export const tellStep = (box: BoxId): DraftStep => ({
   id: `${box}/tell`,

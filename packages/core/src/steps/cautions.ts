@@ -23,7 +23,7 @@ export const cautionsAt = (
     ...leftLive(wiring, job, compiled)
       .filter((one) => one.box === box)
       .map((one) => sayLeftLive(job, wiring, one)),
-    ...(place && isUntold(place)
+    ...(place && isUntold(job, place)
       ? ['What else is in this box is not told: what is drawn is not all of it.']
       : []),
   ];

@@ -11,7 +11,8 @@ import { cableWord } from '../words/cables.js';
 import { listed } from '../words/lists.js';
 import { colourWord } from '../words/wires.js';
 import { apartSteps, neutralsApart } from './apart.js';
-import { boxSteps, isUntold, TAPPED, tappedStep, tellStep } from './boxThere.js';
+import { staysShut } from '../model/boxState.js';
+import { boxSteps, isUntold, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { looseSteps } from './looseEnds.js';
@@ -134,7 +135,12 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
   const tapped = feed && place?.work === 'existing' ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
-  const untold = place !== undefined && isUntold(place);
+  const untold = place !== undefined && isUntold(job, place);
+  if (place && staysShut(job, wiring, box))
+    return {
+      ...{ box, steps: [settledStep(shutStep(box))], tools: [], otherEnds: otherEndsOf(job, wiring, here) },
+      cautions: cautionsAt(job, wiring, compiled, roles, box),
+    };
   const madeUp = (): DraftStep[] => [
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
     ...cableSteps(job, wiring, box, here, tagged),

@@ -1,6 +1,6 @@
 import { articleOf } from '../model/articles.js';
 import type { BoxId, PigtailId } from '../model/ids.js';
-import { isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
+import { isConnectorUntold, isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
 import type { Joint, Wiring } from '../model/wiring.js';
@@ -60,10 +60,13 @@ const listed = (items: readonly string[]): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join('; ')}; and ${items.at(-1) ?? ''}`;
 
 /** Connectors of a splice, counted by kind. */
-export const connectorsWord = (job: Job, joint: Joint): string => {
+export const connectorsWord = (job: Job, joint: Joint, wiring?: Wiring): string => {
   const names = joint.connectors.map((one) => articleOf(job.stock, 'connector', one.article).name);
   const [name] = names;
-  if (name === undefined) return 'a connector that takes them';
+  if (name === undefined)
+    return wiring && isConnectorUntold(wiring, joint)
+      ? 'a connector nobody has told'
+      : 'a connector that takes them';
   return names.length === 1 ? `a ${name}` : `${names.length} chained ${name}`;
 };
 

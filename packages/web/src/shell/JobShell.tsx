@@ -14,7 +14,7 @@ import { Button } from '../parts/ui.js';
 import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
 import { TopBar } from './TopBar.js';
-import { WiringBar } from './WiringBar.js';
+import { WiringBar, WiringSwitch } from './WiringBar.js';
 
 /** Where a circuit was begun by addresses of before; a circuit of that name goes first. */
 const NEW_CIRCUIT = 'new';
@@ -111,7 +111,11 @@ export const JobShell = () => {
     <>
       {to === null ? null : <Navigate replace to={to} />}
       <TopBar job={job} circuit={circuit} screen={found.screen.word} wiring={wiring} />
-      <WiringBar job={job} circuit={circuit} wiring={found.screen.word === '' ? wiring : null} />
+      {found.screen.word === '' ? (
+        <WiringSwitch job={job} circuit={circuit} wiring={wiring} />
+      ) : (
+        <WiringBar job={job} circuit={circuit} />
+      )}
       {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
       <Boundary what={found.screen.label} of={pathname + search}>
         <Shown job={job} found={found} wiring={wiring} />

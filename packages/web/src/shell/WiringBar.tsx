@@ -1,25 +1,99 @@
-import { Link } from 'react-router';
-import type { Circuit, Job } from '@amber/core';
+import { Link, useNavigate } from 'react-router';
+import {
+  beginBuilt,
+  beginExisting,
+  BUILT,
+  EXISTING,
+  type Circuit,
+  type Job,
+  type WiringDoc,
+} from '@amber/core';
 import { benchPath } from '../parts/paths.js';
 import { wiringName } from '../parts/wiringWords.js';
+import { useEdit } from '../store/review.js';
 
 const link =
   'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail';
+const part =
+  'inline-flex min-h-10 items-center px-3 text-[13.5px] font-semibold hover:bg-rail aria-[current=page]:bg-ink aria-[current=page]:text-sheet';
 
-/** A job may bring wirings beside the planned one. Which of them is shown is said wherever the job is open, with the way to the others. */
-export const WiringBar = ({
-  job,
-  circuit,
-  wiring,
-}: {
+interface Shown {
   job: Job;
   circuit: Circuit | null;
   wiring: string | null;
-}) => {
-  const others = job.wirings.filter((one) => one.kind !== 'planned');
+}
+
+const NOTES: Record<WiringDoc['kind'], string> = {
+  planned: 'What is to be made. It follows from the plan.',
+  existing:
+    'What is there, told box by box. Tap a wire, then where it is; or tell it in the list at the side.',
+  found: 'A second look at what is there. Tap a wire, then where it is.',
+  built: 'What was made otherwise than planned. Tap a wire, then where it is.',
+};
+
+/** Planned, as it is, as built: the same boxes three times over. What was not told yet is begun here. */
+export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
+  const edit = useEdit();
+  const navigate = useNavigate();
+  const at = (id: string | null) => benchPath(job.id, circuit?.id ?? null, id);
+  const ofKind = (kind: WiringDoc['kind']) => job.wirings.filter((one) => one.kind === kind);
+  const shown = job.wirings.find((one) => one.id === wiring);
+  const item = (id: string | null, name: string) => (
+    <Link key={id ?? ''} className={part} to={at(id)} aria-current={wiring === id ? 'page' : undefined}>
+      {name}
+    </Link>
+  );
+  const begin = (begun: Job | null, id: string, label: string) => () => {
+    if (!begun) return;
+    edit(begun, label);
+    void navigate(at(id));
+  };
+  const [existing] = ofKind('existing');
+  const built = ofKind('built');
+  const couldBuild = beginBuilt(job);
+  return (
+    <nav
+      aria-label="Which wiring is shown"
+      className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-white px-3 py-1"
+    >
+      <div className="flex divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet">
+        {item(null, 'Planned')}
+        {existing ? (
+          item(existing.id, 'As it is')
+        ) : (
+          <button
+            type="button"
+            className={part}
+            onClick={begin(beginExisting(job), EXISTING, 'tell what is there')}
+          >
+            As it is
+          </button>
+        )}
+        {ofKind('found').map((one) => item(one.id, wiringName(job, one)))}
+        {built.map((one) => item(one.id, built.length > 1 ? wiringName(job, one) : 'As built'))}
+        {built.length > 0 ? null : (
+          <button
+            type="button"
+            className={`${part} disabled:text-quiet`}
+            disabled={couldBuild === null}
+            onClick={begin(couldBuild, BUILT, 'tell what was built')}
+          >
+            As built
+          </button>
+        )}
+      </div>
+      <p className="min-w-60 flex-1 text-[13px] text-quiet max-sm:hidden">
+        {NOTES[shown?.kind ?? 'planned']}
+      </p>
+    </nav>
+  );
+};
+
+/** A job may bring a second look at what is there. That the planned wiring is shown is said on every screen, with the way to the others. */
+export const WiringBar = ({ job, circuit }: Omit<Shown, 'wiring'>) => {
+  const others = job.wirings.filter((one) => one.kind === 'found');
   if (others.length === 0) return null;
-  const shown = others.find((one) => one.id === wiring);
-  const names = others.map((one) => `${one.kind === 'existing' ? 'an' : 'a'} ${wiringName(job, one)}`);
+  const names = others.map((one) => `a ${wiringName(job, one)}`);
   return (
     <div
       role="status"
@@ -27,30 +101,13 @@ export const WiringBar = ({
       className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-white px-4 py-1.5 text-[13.5px]"
     >
       <p className="min-w-60 flex-1">
-        {shown ? (
-          <>
-            Shown: the <strong>{wiringName(job, shown)}</strong>, as it was brought. It can be looked at and
-            is judged here; it cannot be changed.
-          </>
-        ) : (
-          <>
-            Shown: the <strong>planned wiring</strong>. This job also brings {names.join(', ')}, which
-            {others.length > 1 ? ' are' : ' is'} not drawn and not judged here.
-          </>
-        )}
+        Shown: the <strong>planned wiring</strong>. This job also holds {names.join(', ')}.
       </p>
-      {shown ? (
-        <Link className={link} to={benchPath(job.id, circuit?.id ?? null)}>
-          Planned wiring
+      {others.map((one) => (
+        <Link key={one.id} className={link} to={benchPath(job.id, circuit?.id ?? null, one.id)}>
+          Look at the {wiringName(job, one)}
         </Link>
-      ) : null}
-      {others
-        .filter((one) => one !== shown)
-        .map((one) => (
-          <Link key={one.id} className={link} to={benchPath(job.id, null, one.id)}>
-            Look at the {wiringName(job, one)}
-          </Link>
-        ))}
+      ))}
     </div>
   );
 };

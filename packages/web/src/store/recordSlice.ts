@@ -18,11 +18,11 @@ const initialState: RecordState = { pending: [], waiting: false };
 /** Nobody has said yet who works at this screen. */
 const NOBODY = '';
 
-const made = (record: Pick<SiteRecord, 'kind' | 'about' | 'body' | 'retracts'>): SiteRecord => ({
+const made = (record: Pick<SiteRecord, 'kind' | 'about' | 'body' | 'retracts'>, by = NOBODY): SiteRecord => ({
   ...record,
   id: nanoid(),
   version: 1,
-  by: NOBODY,
+  by,
   at: new Date().toISOString(),
 });
 
@@ -34,8 +34,14 @@ export const recordSlice = createSlice({
       reducer: (state, { payload }: PayloadAction<PendingRecord>) => {
         state.pending.push(payload);
       },
-      prepare: (job: string, kind: SiteRecord['kind'], about: About, body: SiteRecord['body'] = {}) => ({
-        payload: { job, record: made({ kind, about, body, retracts: null }) },
+      prepare: (
+        job: string,
+        kind: SiteRecord['kind'],
+        about: About,
+        body: SiteRecord['body'] = {},
+        by: string = NOBODY,
+      ) => ({
+        payload: { job, record: made({ kind, about, body, retracts: null }, by) },
       }),
     },
     /** Another record does not hold any more. */

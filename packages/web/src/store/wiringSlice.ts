@@ -15,6 +15,8 @@ export interface WiringState {
   lens: Lens;
   /** Key of the wire that is followed from box to box. */
   followed: string | null;
+  /** Key of the wire in a box that is in hand: the next tap says where it is. */
+  inHand: { box: BoxId; key: string } | null;
   /** Id of the step that is asked for; the steps open at it. */
   step: string | null;
   /** The run and the positions of the handles are folded away. */
@@ -27,6 +29,7 @@ const initialState: WiringState = {
   view: 'all',
   lens: 'live',
   followed: null,
+  inHand: null,
   step: null,
   folded: { run: false, positions: true },
 };
@@ -53,6 +56,9 @@ export const wiringSlice = createSlice({
     wireFollowed: (state, { payload }: PayloadAction<string | null>) => {
       state.followed = payload;
     },
+    wireTaken: (state, { payload }: PayloadAction<WiringState['inHand']>) => {
+      state.inHand = payload;
+    },
     stepAsked: (state, { payload }: PayloadAction<string | null>) => {
       state.step = payload;
     },
@@ -70,6 +76,7 @@ export const {
   lensTaken,
   wireFollowed,
   stepAsked,
+  wireTaken,
   folded,
   wiringCleared,
 } = wiringSlice.actions;

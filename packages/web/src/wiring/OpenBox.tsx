@@ -48,15 +48,12 @@ export const OpenBox = memo(
     onFlip: (id: DeviceId) => void;
     onFollow: (key: string) => void;
   } & Pick<SVGAttributes<SVGSVGElement>, 'viewBox' | 'className' | 'style'>) => {
-    const { job, wiring, compiled, roles, state } = subject;
-    const stateOf = (key: string) => {
-      const net = compiled.netOf(key);
-      return net === undefined
-        ? { now: 'dead' as const, role: 'spare' as const }
-        : { now: state.nets[net] ?? 'dead', role: roles[net] ?? 'spare' };
-    };
+    const { job, wiring, compiled, state } = subject;
+    // What is in no net is in nothing that anybody knows of; it is not called dead for that.
+    const stateOf = (key: string) => ({ now: state.nets[compiled.netOf(key) ?? -1] ?? ('unknown' as const) });
     const titleOf = (wire: DrawnWire, words: string | null) => {
-      const { now, role } = stateOf(wire.key);
+      const { now } = stateOf(wire.key);
+      const role = subject.usualRole(wire.key);
       const marked = wire.mark ? `, marked ${lookOf(wire.mark).word}` : '';
       const what = words === null ? ROLE_WORDS[role] : `${ROLE_WORDS[role]}, ${words}`;
       return `${lookOf(wire.colour).word}${PIECE[wire.kind]}${marked}: ${what}, ${STATE_WORDS[now]}`;

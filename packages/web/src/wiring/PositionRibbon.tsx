@@ -50,9 +50,11 @@ const Cell = ({
   onGo: () => void;
 }) => {
   const lit = row.lights.every((light) => light === 'lit');
-  const wrong = row.shorts.length > 0 || !(lit || row.lights.every((light) => light === 'dark'));
+  const unknown = row.lights.includes('unknown');
+  const wrong =
+    !unknown && (row.shorts.length > 0 || !(lit || row.lights.every((light) => light === 'dark')));
   const handles = row.positions.map((position, i) => words[i]?.[position] ?? '').join(', ');
-  const word = wrong ? 'not as it should be' : lit ? 'lit' : 'dark';
+  const word = unknown ? 'not known' : wrong ? 'not as it should be' : lit ? 'lit' : 'dark';
   return (
     <button
       type="button"
@@ -82,6 +84,7 @@ const Cell = ({
           r="4.5"
           fill={wrong ? 'var(--color-violation)' : lit ? 'var(--color-amber-live)' : '#fff'}
           stroke="var(--color-ink)"
+          strokeDasharray={unknown ? '2.2 1.6' : undefined}
         />
       </svg>
     </button>

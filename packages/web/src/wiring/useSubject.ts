@@ -1,13 +1,16 @@
 import { useMemo } from 'react';
 import {
   articleOf,
+  boxesOfCircuit,
   boxesReached,
   cautionsAt,
   devicesOfGroup,
   drawBox,
   drawStrip,
   evaluate,
+  findBox,
   groupsOfCircuit,
+  ofId,
   PANEL,
   reviewCircuit,
   rolesOf,
@@ -51,12 +54,16 @@ export interface Subject {
   name: string;
   wiringId: string;
   kind: ReviewedWiring['kind'];
-  /** Of the planned wiring the job can be changed here; every other is looked at as it was brought. */
+  /** Of the planned wiring the job can be changed here; of every other it is told what is there, and nothing is planned. */
   readOnly: boolean;
   edition: JudgedEdition;
   wiring: Wiring;
   compiled: Compiled;
+  /** Ends that nobody has looked at, or that are only assumed; what hangs on them is not known. */
+  open: { assumedBoxes: number; ends: number };
   roles: readonly Role[];
+  /** What a wire is for if it is as the wiring has it, whether somebody has seen that or not. */
+  usualRole: (key: string) => Role;
   /** The run of each circuit that is shown, by itself: circuits share boxes, and their cables would lie on each other. */
   strips: { circuit: Circuit; strip: RunStrip }[];
   drawings: BoxDrawing[];
@@ -92,14 +99,24 @@ const otherCircuits = (review: Review, circuit: Circuit | null): Map<string, str
 };
 
 /** Boxes in the order of the run, then those of the wiring that no cable ties to it. */
-const boxesOf = (strips: Subject['strips'], wiring: Wiring, cables: ReadonlySet<CableId> | null): BoxId[] => {
+const boxesOf = (
+  strips: Subject['strips'],
+  { job, wiring, kind }: Review,
+  cables: ReadonlySet<CableId> | null,
+  circuit: Circuit | null,
+  certainty: WiringDoc['certainty'],
+): BoxId[] => {
+  const standing =
+    kind === 'planned' ? [] : circuit ? boxesOfCircuit(job, circuit.id) : Object.keys(certainty);
   const along = strips
     .flatMap(({ strip }) => strip.nodes.map((node) => node.place))
     .filter((place): place is BoxId => place !== PANEL);
   const shown =
     cables === null ? wiring : { ...wiring, cables: wiring.cables.filter((one) => cables.has(one.id)) };
   const apart = cables === null ? wiring.devices.map((one) => one.box) : [];
-  return [...new Set([...along, ...boxesReached(shown), ...apart])];
+  return [...new Set([...along, ...boxesReached(shown), ...apart, ...(standing as BoxId[])])].filter(
+    (box) => findBox(job, box) !== undefined,
+  );
 };
 
 /** The part of a review that is shown: of one circuit, or all of it. */
@@ -131,7 +148,7 @@ const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
 const likePlanned = (asked: Job, review: Review, box: BoxId): Order | null => {
   if (review.kind === 'planned') return null;
   const planned = subjectOf(asked, null);
-  return drawBox(planned.job, planned.wiring, box, { compiled: planned.compiled }).order;
+  return drawBox(planned.job, planned.wiring, box, { compiled: planned.drawn }).order;
 };
 
 /** All that follows from the job, once for each state of it. */
@@ -142,22 +159,32 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
     const { cables, findings, proofs } = partOf(review, circuit);
     const isDrawn = kind !== 'planned' || circuit === null || isPlanned(review, circuit);
     const strips = isDrawn ? stripsOf(review, circuit) : [];
-    const boxes = isDrawn ? boxesOf(strips, wiring, circuit ? new Set(cables) : null) : [];
+    const document = asked.wirings.find((one) => one.id === review.id);
+    const certainty = document?.certainty ?? {};
+    const boxes = isDrawn
+      ? boxesOf(strips, review, circuit ? new Set(cables) : null, circuit, certainty)
+      : [];
     const roles = rolesOf(compiled);
+    const usualRoles = review.drawn === compiled ? roles : rolesOf(review.drawn);
     const groups = (circuit ? [...groupsOfCircuit(job, circuit.id)] : job.groups).filter(
       (group) => group.control === 'switched',
     );
     return {
       ...{ job, circuit, kind, wiring, compiled, roles, strips, findings, proofs, groups },
+      usualRole: (key) => usualRoles[review.drawn.netOf(key) ?? -1] ?? 'spare',
       name: circuit?.name ?? 'all circuits',
       wiringId: review.id,
       readOnly: kind !== 'planned',
       edition: review.edition,
       drawings: boxes.map((box) =>
-        drawBox(job, wiring, box, { compiled, like: likePlanned(asked, review, box) }),
+        drawBox(job, wiring, box, { compiled: review.drawn, like: likePlanned(asked, review, box) }),
       ),
       otherCircuits: otherCircuits(review, circuit),
-      certainty: new Map(Object.entries(asked.wirings.find((one) => one.id === review.id)?.certainty ?? {})),
+      certainty: new Map(Object.entries(certainty)),
+      open: {
+        assumedBoxes: boxes.filter((box) => ofId(certainty, box) === 'assumed').length,
+        ends: wiring.unseen.length + (document?.assumedEnds.length ?? 0),
+      },
       cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
       devices: boxes.flatMap((box) =>
         wiring.devices

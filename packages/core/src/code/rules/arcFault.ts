@@ -28,6 +28,7 @@ export const arcFault = defineRule<Found>({
   rests:
     '2011: bedrooms, living and dining rooms, closets, hallways and the like; 2014 adds kitchens and laundry. Lighting outlets are outlets. An extension of more than 6 ft, or with a new outlet or device, brings it.',
   section: () => '210.12',
+  since: 2008,
   severities: ['violation'],
   asks: ['room.kind', 'circuit.afci'],
   check: ({ job, edition }) =>

@@ -4,7 +4,8 @@ import type { Cable, Device } from '../../model/wiring.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
-  { kind: 'withinBox'; cable: Cable } | { kind: 'role'; device: Device; laidOut: DeviceRole; fitted: DeviceRole };
+  | { kind: 'withinBox'; cable: Cable }
+  | { kind: 'role'; device: Device; laidOut: DeviceRole; fitted: DeviceRole };
 
 const ROLE: Record<DeviceRole, string> = {
   switch: 'a switch',

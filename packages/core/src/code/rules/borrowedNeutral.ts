@@ -25,14 +25,17 @@ const sharesCable = ({ job, wiring, compiled }: Inspected, a: string, b: string)
           compiled.netOf(conductorKey(cable.id, colour)),
         ),
       );
-      return [a, b].every((id) => compiled.sources.some((source) => source.id === id && nets.has(source.hot)));
+      return [a, b].every((id) =>
+        compiled.sources.some((source) => source.id === id && nets.has(source.hot)),
+      );
     });
 
 /** 200.4(A): the hot of one circuit with the neutral of another, told at every load by comparing the two. */
 export const borrowedNeutral = defineRule<Found>({
   id: 'borrowed-neutral',
   title: 'A load hangs on the hot and the neutral of one circuit',
-  rests: 'At every load the circuit of its hot is compared with the circuit of its neutral; the panel joins all neutrals, and is left out.',
+  rests:
+    'At every load the circuit of its hot is compared with the circuit of its neutral; the panel joins all neutrals, and is left out.',
   section: (edition) => (edition >= 2014 ? '200.4(A)' : '200.4'),
   severities: ['violation'],
   check: (inspected) => {
@@ -51,7 +54,8 @@ export const borrowedNeutral = defineRule<Found>({
       const [whose] = compiled.sources.filter((source) => source.neutral === neutral);
       const feeding = new Set(hots.flatMap((net) => [...(circuits[net] ?? [])]));
       const [hot] = feeding;
-      if (!whose || hot === undefined || feeding.has(whose.id) || sharesCable(inspected, hot, whose.id)) return [];
+      if (!whose || hot === undefined || feeding.has(whose.id) || sharesCable(inspected, hot, whose.id))
+        return [];
       const data = { load: name, hot: circuitName(job, hot), neutral: circuitName(job, whose.id) };
       return [{ severity: 'violation', at: box === undefined ? { circuit: whose.id } : { box }, data }];
     });

@@ -13,7 +13,8 @@ const NOTHING = 0.005;
 export const oldPattern = defineRule<Found>({
   id: 'old-pattern',
   title: 'No three-way is wired in one of the dangerous ways of old',
-  rests: 'Hot and neutral on the two travelers of one switch; a hot beside the travelers whose current comes back elsewhere.',
+  rests:
+    'Hot and neutral on the two travelers of one switch; a hot beside the travelers whose current comes back elsewhere.',
   section: () => '404.2(A), 300.3(B)',
   severities: ['violation'],
   check: ({ job, wiring, compiled, roles, worstNetCurrents }) => {
@@ -38,7 +39,9 @@ export const oldPattern = defineRule<Found>({
       const hasTravelers = on.filter((role) => role === 'traveler').length > 1;
       if (!hasTravelers || !on.includes('hot') || on.includes('neutral')) return [];
       if ((worstNetCurrents().get(cable.id) ?? 0) < NOTHING) return [];
-      return [{ severity: 'violation', at: { cable: cable.id, box: cable.to }, data: { kind: 'hotAlong', cable } }];
+      return [
+        { severity: 'violation', at: { cable: cable.id, box: cable.to }, data: { kind: 'hotAlong', cable } },
+      ];
     });
     return [...switched, ...along];
   },

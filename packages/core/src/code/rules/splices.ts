@@ -1,6 +1,6 @@
 import { findCable, leadAwg } from '../../model/lookup.js';
 import { articleOf } from '../../model/articles.js';
-import { isJumper } from '../../model/inBox.js';
+import { isConnectorUntold, isJumper } from '../../model/inBox.js';
 import type { Joint, Wiring } from '../../model/wiring.js';
 import type { Awg } from '../../model/units.js';
 import type { Job } from '../../model/job.js';
@@ -10,7 +10,7 @@ import { defineRule, type Breach, type Fix } from '../rule.js';
 
 interface Found {
   joint: Joint;
-  why: 'none' | 'tooMany' | 'leftOut';
+  why: 'none' | 'untold' | 'tooMany' | 'leftOut';
   sizes: Awg[];
   ground: boolean;
 }
@@ -23,9 +23,9 @@ const sizesOf = (job: Job, wiring: Wiring, joint: Joint): Awg[] =>
     return cable ? articleOf(job.stock, 'cable', cable.article).awg : 14;
   });
 
-const wrong = (job: Job, joint: Joint, sizes: readonly Awg[]): Found['why'] | null => {
+const wrong = (job: Job, wiring: Wiring, joint: Joint, sizes: readonly Awg[]): Found['why'] | null => {
   if (isJumper(joint)) return null;
-  if (joint.connectors.length === 0) return 'none';
+  if (joint.connectors.length === 0) return isConnectorUntold(wiring, joint) ? 'untold' : 'none';
   const held = new Set(joint.connectors.flatMap((one) => one.members));
   if (held.size < joint.members.length) return 'leftOut';
   const jumper = sizes.reduce((thick, awg) => (awg < thick ? awg : thick), sizes[0] ?? 14);
@@ -44,17 +44,17 @@ export const splices = defineRule<Found>({
   title: 'Every splice is in a connector listed for its number and sizes',
   rests: 'The listing of the connector; a jumper between two connectors counts in both.',
   section: () => '110.14(B), 110.3(B)',
-  severities: ['violation'],
+  severities: ['violation', 'verify'],
   check: ({ job, wiring, compiled, roles }) =>
     wiring.joints.flatMap((joint): Breach<Found>[] => {
       const sizes = sizesOf(job, wiring, joint);
-      const why = wrong(job, joint, sizes);
+      const why = wrong(job, wiring, joint, sizes);
       const ground = roles[compiled.netOf(jointKey(joint.id)) ?? -1] === 'ground';
       return why === null
         ? []
         : [
             {
-              severity: 'violation',
+              severity: why === 'untold' ? 'verify' : 'violation',
               at: { box: joint.box, joint: joint.id },
               data: { joint, why, sizes, ground },
             },
@@ -63,14 +63,19 @@ export const splices = defineRule<Found>({
   say: ({ joint, why, sizes }, { place }) => ({
     where: place(joint.box),
     what: {
+      untold: `what holds ${sizes.length > 1 ? `${sizes.length} old conductors together` : 'the end of an old conductor'} is not told`,
       none: `${sizes.length > 1 ? `${sizes.length} conductors are joined` : 'a conductor ends'} without a connector`,
       tooMany: `${sizes.length} conductors are more than their connector takes`,
       leftOut: 'a conductor of a splice is in no connector',
     }[why],
     reason: 'A splice outside its listing works loose and heats.',
-    remedy: 'Use a connector listed for this number and these sizes, or two with a jumper.',
+    remedy:
+      why === 'untold'
+        ? 'Look at it: a connector listed for this number and these sizes, tight, no tape alone.'
+        : 'Use a connector listed for this number and these sizes, or two with a jumper.',
   }),
-  fixes: ({ data: { joint, sizes, ground } }, { job }): Fix[] => {
+  fixes: ({ data: { joint, sizes, ground, why } }, { job }): Fix[] => {
+    if (why === 'untold') return [];
     const connectors = chooseConnectors(job.stock, job.preferences, sizes, ground);
     return connectors
       ? [

@@ -8,17 +8,20 @@ const WORDS: Record<StrangeWire, { what: string; reason: string; remedy: string 
     what: 'aluminium conductors were found',
     reason:
       'Aluminium of branch circuits creeps under a screw and burns at joints; connectors and devices for copper do not serve it.',
-    remedy: 'Stop here: this is beyond this program. Have it seen by a licensed electrician who works on aluminium.',
+    remedy:
+      'Stop here: this is beyond this program. Have it seen by a licensed electrician who works on aluminium.',
   },
   copperClad: {
     what: 'copper-clad aluminium was found',
     reason: 'It is aluminium inside; what is listed for copper alone does not serve it.',
-    remedy: 'Stop here: this is beyond this program. Have it seen by a licensed electrician who works on aluminium.',
+    remedy:
+      'Stop here: this is beyond this program. Have it seen by a licensed electrician who works on aluminium.',
   },
   knobAndTube: {
     what: 'knob-and-tube wiring was found',
     reason: 'Its conductors run apart, without a ground, and their insulation breaks when it is moved.',
-    remedy: 'Stop here: this is beyond this program. Have it seen by a licensed electrician before anything is moved.',
+    remedy:
+      'Stop here: this is beyond this program. Have it seen by a licensed electrician before anything is moved.',
   },
   unknown: {
     what: 'wiring was found that nobody recognised',

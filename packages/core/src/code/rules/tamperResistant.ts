@@ -13,6 +13,7 @@ export const tamperResistant = defineRule<Found>({
   id: 'tamper-resistant',
   title: 'A receptacle that is added or replaced is tamper-resistant',
   rests: 'Shuttered slots, by the listing of the device; dwellings, from 2008 on.',
+  since: 2008,
   section: () => '406.12',
   severities: ['violation'],
   check: ({ job, wiring }) =>

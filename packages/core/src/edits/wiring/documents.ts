@@ -1,8 +1,8 @@
 import { articleOf, conductorsOf } from '../../model/articles.js';
+import { boxesThatDiffer, contentsIn, endsIn } from '../../model/boxState.js';
 import { digestOf } from '../../model/digest.js';
 import { existingDocument } from '../../model/existing.js';
-import { PANEL, UNKNOWN_PLACE, type BoxId, type WiringId } from '../../model/ids.js';
-import { cablesIn } from '../../model/inBox.js';
+import { UNKNOWN_PLACE, type BoxId, type WiringId } from '../../model/ids.js';
 import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
 import { newWiringDoc } from '../../model/newJob.js';
 import { ofId } from '../../model/records.js';
@@ -13,66 +13,14 @@ import type { WiringEdit, WiringRefusal } from './edit.js';
 export const EXISTING = 'existing' as WiringId;
 export const BUILT = 'built' as WiringId;
 
-/** Every end of a cable that lies in a box. */
-export const endsIn = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string): End[] =>
-  cablesIn(wiring, box as BoxId).flatMap(({ cable, side }) =>
-    conductorsOf(articleOf(job.stock, 'cable', cable.article)).map((colour) => ({
-      cable: cable.id,
-      side,
-      colour,
-    })),
-  );
-
-/** What of a wiring is in one box: what was seen there is that, and nothing else. */
-const contentsOf = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string): unknown => {
-  const keys = new Set(endsIn(job, wiring, box).map(endKey));
-  const devices = wiring.devices.filter((one) => one.box === box);
-  const mine = new Set<string>(devices.map((one) => one.id));
-  const here = (end: End) => keys.has(endKey(end));
-  const joints = wiring.joints.filter((one) => one.box === box);
-  const tails = new Set<string>(
-    joints.flatMap(({ members }) =>
-      members.flatMap((member) => ('pigtail' in member ? [member.pigtail.id as string] : [])),
-    ),
-  );
-  return {
-    devices,
-    joints,
-    box: ofId(wiring.boxes, box) ?? null,
-    cables: cablesIn(wiring, box as BoxId).map(({ cable: { id, article }, side }) => ({ id, article, side })),
-    landings: wiring.landings.filter(
-      ({ wire, terminal }) =>
-        ('end' in wire ? here(wire.end) : tails.has(wire.pigtail)) ||
-        ('device' in terminal && mine.has(terminal.device)),
-    ),
-    marks: wiring.marks.filter(({ end }) => here(end)),
-    unseen: wiring.unseen.filter(here),
-  };
-};
-
 /** A sum of all that is told of one box: a record of what was seen holds as long as it is the same. */
 export const boxDigest = (job: Pick<Job, 'stock'>, document: WiringDoc, box: string): string =>
   digestOf([
-    contentsOf(job, document.wiring, box),
-    document.assumedEnds.filter((end) => endsIn(job, document.wiring, box).some((one) => endKey(one) === endKey(end))),
+    contentsIn(job, document.wiring, box),
+    document.assumedEnds.filter((end) =>
+      endsIn(job, document.wiring, box).some((one) => endKey(one) === endKey(end)),
+    ),
   ]);
-
-const placesOf = ({ boxes, cables, devices, joints }: Wiring): Set<string> =>
-  new Set<string>([
-    ...Object.keys(boxes),
-    ...cables.flatMap(({ from, to }) => [from, to]),
-    ...devices.map(({ box }) => box),
-    ...joints.map(({ box }) => box),
-  ]);
-
-/** Boxes in which two wirings differ. */
-export const boxesThatDiffer = (job: Pick<Job, 'stock'>, before: Wiring, after: Wiring): BoxId[] =>
-  [...new Set([...placesOf(before), ...placesOf(after)])]
-    .filter((place) => place !== PANEL && place !== UNKNOWN_PLACE)
-    .filter(
-      (box) =>
-        digestOf(contentsOf(job, before, box)) !== digestOf(contentsOf(job, after, box)),
-    ) as BoxId[];
 
 const isOf = (wiring: Wiring, end: End, box: string): boolean => {
   const cable = wiring.cables.find(({ id }) => id === end.cable);
@@ -85,8 +33,7 @@ const only = (job: Pick<Job, 'stock'>, wiring: Wiring, ends: readonly End[]): En
   return [...known.values()].filter((end) => {
     const cable = wiring.cables.find(({ id }) => id === end.cable);
     return (
-      cable !== undefined &&
-      conductorsOf(articleOf(job.stock, 'cable', cable.article)).includes(end.colour)
+      cable !== undefined && conductorsOf(articleOf(job.stock, 'cable', cable.article)).includes(end.colour)
     );
   });
 };
@@ -94,8 +41,8 @@ const only = (job: Pick<Job, 'stock'>, wiring: Wiring, ends: readonly End[]): En
 /** Ends that an edit says something of. */
 const told = (edit: WiringEdit): End[] => {
   if (edit.do === 'put')
-    return [edit.wire, typeof edit.to === 'object' && 'with' in edit.to ? edit.to.with : null].flatMap((wire) =>
-      wire && 'end' in wire ? [wire.end] : [],
+    return [edit.wire, typeof edit.to === 'object' && 'with' in edit.to ? edit.to.with : null].flatMap(
+      (wire) => (wire && 'end' in wire ? [wire.end] : []),
     );
   return 'end' in edit ? [edit.end] : [];
 };
@@ -121,7 +68,9 @@ const certaintyAfter = (
     }
   }
   const known = new Set(told(edit).map(endKey));
-  const open = assumed.filter((end) => !known.has(endKey(end)) && !wiring.unseen.some((one) => endKey(one) === endKey(end)));
+  const open = assumed.filter(
+    (end) => !known.has(endKey(end)) && !wiring.unseen.some((one) => endKey(one) === endKey(end)),
+  );
   return { certainty, assumedEnds: only(job, wiring, open) };
 };
 
@@ -175,8 +124,13 @@ export const editDocument = (
     document = { ...document, wiring, ...certaintyAfter(job, document, wiring, { edit, at }) };
   }
   const held = new Set<string>(document.wiring.cables.map((one) => one.id));
-  const sizesFrom = Object.fromEntries(Object.entries(document.sizesFrom).filter(([cable]) => held.has(cable)));
-  return { ok: true, job: withDocument(job, { ...document, sizesFrom: sizesFrom as WiringDoc['sizesFrom'] }) };
+  const sizesFrom = Object.fromEntries(
+    Object.entries(document.sizesFrom).filter(([cable]) => held.has(cable)),
+  );
+  return {
+    ok: true,
+    job: withDocument(job, { ...document, sizesFrom: sizesFrom }),
+  };
 };
 
 /** An end was looked at, and is where the wiring has it. */

@@ -44,7 +44,10 @@ export type WiringEdit =
 
 /** Why an edit of a wiring is refused; `edits/wiring/say.ts` has the words. */
 export type WiringRefusal =
-  | { why: 'notThere'; what: 'cable' | 'conductor' | 'device' | 'screw' | 'splice' | 'tail' | 'luminaire' | 'article' }
+  | {
+      why: 'notThere';
+      what: 'cable' | 'conductor' | 'device' | 'screw' | 'splice' | 'tail' | 'luminaire' | 'article';
+    }
   | { why: 'taken'; what: 'cable' | 'device' }
   /** The wire is in one box and the screw or splice in another. */
   | { why: 'otherBox'; wire: Place; to: Place }

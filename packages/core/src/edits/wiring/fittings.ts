@@ -100,7 +100,11 @@ const recoloured = (before: CableArticle, after: CableArticle): Map<Colour, Colo
   return taken;
 };
 
-export const cableIs = (wiring: Wiring, { cable: id, article: next }: Of<'cableIs'>, parts: EditParts): Edited => {
+export const cableIs = (
+  wiring: Wiring,
+  { cable: id, article: next }: Of<'cableIs'>,
+  parts: EditParts,
+): Edited => {
   const cable = findCable(wiring, id);
   const before = cable && cableArticle(parts, cable.article);
   if (!cable || !before) return refused({ why: 'notThere', what: 'cable' });
@@ -165,8 +169,7 @@ const withoutWires = (wiring: Wiring, device: string, keeps: ReadonlySet<string>
   return {
     ...free,
     landings: free.landings.filter(
-      ({ terminal }) =>
-        !('device' in terminal) || terminal.device !== device || keeps.has(terminal.name),
+      ({ terminal }) => !('device' in terminal) || terminal.device !== device || keeps.has(terminal.name),
     ),
   };
 };

@@ -20,7 +20,9 @@ import { done, refused } from './edit.js';
 type Of<K extends WiringEdit['do']> = Extract<WiringEdit, { do: K }>;
 type Found = { ok: true; at: Place } | { ok: false; refusal: WiringRefusal };
 
-const missing = (what: Extract<WiringRefusal, { why: 'notThere' }>['what']): { ok: false; refusal: WiringRefusal } => ({
+const missing = (
+  what: Extract<WiringRefusal, { why: 'notThere' }>['what'],
+): { ok: false; refusal: WiringRefusal } => ({
   ok: false,
   refusal: { why: 'notThere', what },
 });
@@ -66,7 +68,8 @@ const isLead = (wiring: Wiring, parts: EditParts, terminal: Terminal): boolean =
   return terminals.some(({ name, face }) => name === terminal.name && face.kind === 'lead');
 };
 
-const placeOfLead = (wiring: Wiring, parts: EditParts, lead: Lead): Found => placeOfTerminal(wiring, parts, lead);
+const placeOfLead = (wiring: Wiring, parts: EditParts, lead: Lead): Found =>
+  placeOfTerminal(wiring, parts, lead);
 
 export const placeOfWire = (wiring: Wiring, parts: EditParts, wire: LooseWire): Found => {
   if ('lead' in wire) return placeOfLead(wiring, parts, wire.lead);
@@ -243,7 +246,8 @@ export const takeTail = (wiring: Wiring, { pigtail }: Of<'takeTail'>): Edited =>
 export const mark = (wiring: Wiring, { end, colour }: Of<'mark'>, parts: EditParts): Edited => {
   const here = placeOfWire(wiring, parts, { end });
   if (!here.ok) return refused(here.refusal);
-  if (isGroundColour(end.colour) && colour !== null) return refused({ why: 'takesNoMark', colour: end.colour });
+  if (isGroundColour(end.colour) && colour !== null)
+    return refused({ why: 'takesNoMark', colour: end.colour });
   const key = endKey(end);
   const others = wiring.marks.filter((one) => endKey(one.end) !== key);
   return done({ ...wiring, marks: colour === null ? others : [...others, { end, colour }] });

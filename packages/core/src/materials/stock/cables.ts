@@ -20,8 +20,29 @@ const PRICES: [awg: 14 | 12, conductors: number, foot: number, coil: number][] =
   [12, 4, 1.8, 375],
 ];
 
-/** Nonmetallic sheathed copper cable with a bare ground. */
-export const cables: Cable[] = PRICES.map(([awg, count, foot, coil]) => ({
+/** What is met in old boxes again and again; it is reused where it lies, and not sold. */
+const FOUND: Cable[] = [
+  {
+    id: 'found-14-2-no-ground',
+    name: '14/2 without ground',
+    insulated: ['black', 'white'],
+    ground: 'none' as const,
+  },
+  {
+    id: 'found-14-3-two-blacks',
+    name: '14/3 two blacks',
+    insulated: ['black', 'black-2', 'red'] as const,
+  },
+].map((one) => ({
+  ...one,
+  insulated: [...one.insulated] as Cable['insulated'],
+  kind: 'cable',
+  awg: 14,
+  found: true,
+}));
+
+/** Nonmetallic sheathed copper cable with a bare ground, and what was found. */
+const SOLD: Cable[] = PRICES.map(([awg, count, foot, coil]) => ({
   kind: 'cable',
   id: `${awg}-${count}`,
   name: `${awg}/${count}`,
@@ -30,3 +51,5 @@ export const cables: Cable[] = PRICES.map(([awg, count, foot, coil]) => ({
   awg,
   insulated: COLOURS[count] ?? [],
 }));
+
+export const cables: Cable[] = [...SOLD, ...FOUND];

@@ -56,10 +56,15 @@ export const boxCases: RuleCases = {
         'a cable that comes back to its box',
         rewired(of(single), (wiring) => ({
           ...wiring,
-          cables: wiring.cables.map((cable) => (cable.from === 'S1' ? { ...cable, to: 'S1' as never } : cable)),
+          cables: wiring.cables.map((cable) =>
+            cable.from === 'S1' ? { ...cable, to: 'S1' as never } : cable,
+          ),
         })),
       ],
-      ['a dimmer on the layout, a switch in the wall', { ...of(single), job: editSlots(of(single).job, () => ({ role: 'dimmer' })) }],
+      [
+        'a dimmer on the layout, a switch in the wall',
+        { ...of(single), job: editSlots(of(single).job, () => ({ role: 'dimmer' })) },
+      ],
     ],
     passes: [['as planned', of(single)]],
   },

@@ -3,6 +3,24 @@ import { plural, sayWorking } from '../../parts/format.js';
 import { SeverityMark } from '../../parts/ui.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
+/** Patterns that light the lamp and are dangerous all the same: that it works says nothing for them. */
+const DANGEROUS: ReadonlySet<string> = new Set([
+  'old-pattern',
+  'borrowed-neutral',
+  'switch-hot-only',
+  'shell-on-neutral',
+]);
+
+/** What nobody has seen of a wiring, in a sentence; null where all of it was seen, or is planned. */
+const openWords = ({ kind, open: { assumedBoxes, ends } }: Subject): string | null => {
+  if (kind === 'planned' || assumedBoxes + ends === 0) return null;
+  const said = [
+    ...(assumedBoxes > 0 ? [`${plural(assumedBoxes, 'box', 'boxes')} nobody has looked into`] : []),
+    ...(ends > 0 ? [`${plural(ends, 'wire end')} nobody has looked at`] : []),
+  ];
+  return `There ${assumedBoxes + ends === 1 ? 'is' : 'are'} ${said.join(' and ')}.`;
+};
+
 /** The answer first: does it work, and would it pass? Null stands for findings that are still being worked out. */
 export const Verdict = ({ subject, findings }: { subject: Subject; findings: readonly Finding[] | null }) => {
   const positions = subject.proofs.reduce((sum, proof) => sum + proof.positions, 0);
@@ -28,18 +46,24 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
   // Nothing to prove yet: why is among the findings.
   if (findings === null && positions === 0) return <p className="text-quiet">Inspecting …</p>;
   const works = working === positions && positions > 0;
+  const open = openWords(subject);
+  const mark = open === null ? (works ? 'pass' : 'violation') : 'verify';
+  const dangerous = (findings ?? []).some(({ rule }) => DANGEROUS.has(rule));
   return (
     <div className="flex flex-col gap-2">
       <div className="flex gap-3">
-        <SeverityMark severity={works ? 'pass' : 'violation'} />
+        <SeverityMark severity={mark} />
         <p>
-          <strong className={works ? 'text-pass' : 'text-violation'}>
+          <strong className={mark === 'pass' ? 'text-pass' : mark === 'violation' ? 'text-violation' : ''}>
+            {open === null ? '' : 'If it is as drawn: '}
             {sayWorking({ working, positions, of })}
           </strong>
           <span className="block text-[13px] text-quiet">
+            {open === null ? '' : `${open} `}
             {works
               ? `Every handle changes the light from every ${of > positions ? 'one of these' : 'position'}, by simulation.`
-              : 'In the others a handle changes nothing, or something is shorted, dim or live that may not be, by simulation.'}
+              : 'In the others a handle changes nothing, or something is shorted, dim, not known or live that may not be, by simulation.'}
+            {works && dangerous ? ' It works, and it is dangerous: read on.' : ''}
           </span>
         </p>
       </div>
@@ -47,9 +71,9 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
         <p className="ml-8 text-quiet">Inspecting …</p>
       ) : (
         <div className="flex gap-3">
-          <SeverityMark severity={violations > 0 ? 'violation' : 'pass'} />
+          <SeverityMark severity={violations > 0 ? 'violation' : open === null ? 'pass' : 'verify'} />
           <p>
-            <strong className={violations > 0 ? 'text-violation' : 'text-pass'}>
+            <strong className={violations > 0 ? 'text-violation' : open === null ? 'text-pass' : ''}>
               {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
             </strong>
             <span className="block text-[13px] text-quiet">

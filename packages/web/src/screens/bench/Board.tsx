@@ -1,7 +1,7 @@
-import { useCallback, useMemo, useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import type { DeviceId, Positions, SaidTrace } from '@amber/core';
-import { useAppDispatch, useAppSelector } from '../../store/store.js';
-import { wireFollowed } from '../../store/wiringSlice.js';
+import { BeginExisting } from '../../panels/asFound/BeginExisting.js';
+import { useAppSelector } from '../../store/store.js';
 import { BoardBar } from './BoardBar.js';
 import { BoxCard } from './BoxCard.js';
 import { FollowedBar } from './FollowedBar.js';
@@ -9,6 +9,8 @@ import { lookThrough } from '../../wiring/lenses.js';
 import { placeName } from '../../parts/words.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
+import { useInHand } from '../../wiring/useInHand.js';
+import { InHandBar } from './InHandBar.js';
 
 const LENS_NOTES = {
   live: 'Amber, dashed = live now.',
@@ -39,7 +41,7 @@ const BoardNote = ({ subject }: { subject: Subject }) => {
       {travelers && tripped.length === 0
         ? 'One traveler of every pair stays live with the luminaires off. '
         : ''}
-      Flip a handle or press its number; tap a wire to follow it.
+      Flip a handle or press its number; tap a wire to {subject.readOnly ? 'take it in hand' : 'follow it'}.
     </p>
   );
 };
@@ -62,10 +64,11 @@ export const Board = ({
   onGo: (by: number) => void;
 }) => {
   const { view, lens } = useAppSelector((state) => state.wiring);
-  const dispatch = useAppDispatch();
   const seen = useMemo(() => lookThrough(lens, subject, positions), [lens, subject, positions]);
-  const follow = useCallback((key: string) => void dispatch(wireFollowed(key)), [dispatch]);
+  const hand = useInHand(subject);
   const { at } = useBoxInView(subject);
+  const untold =
+    subject.kind === 'existing' && subject.drawings.every(({ box }) => !subject.certainty.has(box));
   const board = useRef<HTMLElement>(null);
   const large = view === 'one';
   const numbered = subject.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
@@ -83,12 +86,14 @@ export const Board = ({
       aria-label="Opened boxes"
       className={`bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''}`}
     >
-      {subject.drawings.length === 0 ? (
+      {subject.readOnly && subject.circuit && untold ? (
+        <BeginExisting job={subject.job} circuit={subject.circuit} />
+      ) : subject.drawings.length === 0 ? (
         <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
           <h2 className="text-lg font-bold">Nothing to draw yet</h2>
           <p className="mt-2">
             {subject.readOnly
-              ? 'This wiring holds nothing of the circuit.'
+              ? 'Nothing is told yet. Choose a circuit above, and begin with what is usual for it.'
               : 'This circuit cannot be planned as it stands. What is missing stands at the side; what you entered is kept.'}
           </p>
         </div>
@@ -100,7 +105,13 @@ export const Board = ({
             title={`${subject.job.name}, ${subject.name}`}
             drawn={drawn}
           />
-          {followed ? <FollowedBar job={subject.job} followed={followed} /> : <BoardNote subject={subject} />}
+          {hand.wire ? (
+            <InHandBar hand={hand} />
+          ) : followed ? (
+            <FollowedBar job={subject.job} followed={followed} />
+          ) : (
+            <BoardNote subject={subject} />
+          )}
           <div
             className={large ? 'flex min-h-0 flex-1 flex-col' : 'flex flex-wrap items-start gap-x-3 gap-y-4'}
           >
@@ -115,7 +126,7 @@ export const Board = ({
                 seen={seen}
                 followed={followed?.keys ?? null}
                 onFlip={onFlip}
-                onFollow={follow}
+                onFollow={(key) => hand.tap(drawing.box, key)}
               />
             ))}
           </div>

@@ -17,12 +17,12 @@ const StepsPanel = lazy(async () => ({
 const BoxFillList = lazy(async () => ({
   default: (await import('../../panels/fill/BoxFillList.js')).BoxFillList,
 }));
+const AsFoundPanel = lazy(async () => ({
+  default: (await import('../../panels/asFound/AsFoundPanel.js')).AsFoundPanel,
+}));
 const CircuitPanel = lazy(async () => ({
   default: (await import('../../panels/circuit/CircuitPanel.js')).CircuitPanel,
 }));
-
-/** Place of the steps among the tabs. */
-const STEPS = 1;
 
 const tabLook =
   'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
@@ -46,11 +46,16 @@ const Inspection = ({ subject }: { subject: Subject }) => {
 export const SidePanel = ({ subject }: { subject: Subject }) => {
   /** The circuit that can be changed here. */
   const changes = subject.readOnly ? null : subject.circuit;
+  const told = subject.readOnly;
+  /** What stands is not made up again, so it has no steps. */
+  const hasSteps = subject.kind !== 'existing';
+  /** Place of the steps among the tabs: of a wiring that is told, telling comes first. */
+  const steps = told ? 2 : 1;
   const [tab, setTab] = useState(0);
   const step = useAppSelector((state) => state.wiring.step);
   useEffect(() => {
-    if (step !== null) setTab(STEPS);
-  }, [step]);
+    if (step !== null && hasSteps) setTab(steps);
+  }, [step, steps, hasSteps]);
   return (
     <aside
       aria-label="Check and circuit"
@@ -58,20 +63,30 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
     >
       <TabGroup selectedIndex={tab} onChange={setTab} className="flex min-h-0 flex-1 flex-col">
         <TabList className="flex border-b border-line">
+          {told ? <Tab className={tabLook}>What is there</Tab> : null}
           <Tab className={tabLook}>Check</Tab>
-          <Tab className={tabLook}>Steps</Tab>
+          {hasSteps ? <Tab className={tabLook}>Steps</Tab> : null}
           <Tab className={tabLook}>Box fill</Tab>
           {changes ? <Tab className={tabLook}>Circuit</Tab> : null}
         </TabList>
         <TabPanels className="min-h-0 flex-1 lg:overflow-y-auto">
+          {told ? (
+            <TabPanel className="p-4">
+              <Boundary what="What is there" of={subject.wiringId}>
+                <AsFoundPanel subject={subject} />
+              </Boundary>
+            </TabPanel>
+          ) : null}
           <TabPanel className="flex flex-col gap-4 p-4">
             <Inspection subject={subject} />
           </TabPanel>
-          <TabPanel className="p-4">
-            <Boundary what="The steps" of={subject.wiringId}>
-              <StepsPanel subject={subject} />
-            </Boundary>
-          </TabPanel>
+          {hasSteps ? (
+            <TabPanel className="p-4">
+              <Boundary what="The steps" of={subject.wiringId}>
+                <StepsPanel subject={subject} />
+              </Boundary>
+            </TabPanel>
+          ) : null}
           <TabPanel className="p-4">
             <Boundary what="The box fill" of={subject.wiringId}>
               <BoxFillList subject={subject} />

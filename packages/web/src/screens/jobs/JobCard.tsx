@@ -14,7 +14,10 @@ const stateOf = (
 ): { mark: 'pass' | 'violation' | 'unfinished' | 'verify'; text: string } => {
   if (circuit.unfinished > 0) return { mark: 'unfinished', text: 'not planned yet' };
   if ((circuit.unseenBoxes ?? 0) > 0)
-    return { mark: 'verify', text: `as it is; ${plural(circuit.unseenBoxes ?? 0, 'box', 'boxes')} to look into` };
+    return {
+      mark: 'verify',
+      text: `as it is; ${plural(circuit.unseenBoxes ?? 0, 'box', 'boxes')} to look into`,
+    };
   if (circuit.violations > 0) return { mark: 'violation', text: plural(circuit.violations, 'violation') };
   return { mark: 'pass', text: sayWorking(circuit) };
 };

@@ -22,6 +22,7 @@ import {
 } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { plural } from '../../parts/format.js';
+import { eraName } from '../../parts/words.js';
 import { NameInput } from '../../parts/inputs.js';
 import { Button, controlLook, Field, Select, SeverityMark } from '../../parts/ui.js';
 import { LevelsPanel } from './LevelsPanel.js';
@@ -186,7 +187,7 @@ const ExistingWork = ({ job }: { job: Job }) => {
         <option value="">nobody knows which edition</option>
         {JUDGED_EDITIONS.map((one) => (
           <option key={one} value={one}>
-            {one === 1996 ? 'before 1999' : one === 2008 ? '1999 to 2008' : one}
+            {eraName(one)}
           </option>
         ))}
       </Select>

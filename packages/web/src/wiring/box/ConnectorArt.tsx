@@ -9,6 +9,17 @@ const Body = ({
   connector: DrawnConnector;
 }) => {
   const middle = y + height / 2;
+  if (form === 'untold')
+    return (
+      <rect
+        {...{ x, y, width, height }}
+        rx="9"
+        fill="#ece4d2"
+        stroke={INK}
+        strokeWidth="1.4"
+        strokeDasharray="7 3"
+      />
+    );
   if (form === 'air')
     return (
       <rect
