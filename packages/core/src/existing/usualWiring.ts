@@ -11,7 +11,7 @@ import {
   type TreePlace,
 } from '../model/ids.js';
 import type { Feed, Job, WiringDoc } from '../model/job.js';
-import { boxesOfCircuit, findBox, findCircuit, findRoom } from '../model/lookup.js';
+import { boxesOfCircuit, findBox, findCircuit, findRoom, groupIdsOf } from '../model/lookup.js';
 import { tailsOf } from '../model/inBox.js';
 import { ofId } from '../model/records.js';
 import {
@@ -38,6 +38,8 @@ export interface UsualFacts {
   circuit: CircuitId;
   /** The cables that lie there. One comes from the panel, or from a place that nobody knows; that one brings power. */
   cables: readonly Cable[];
+  /** The boxes of the circuit that are there, where some of them are still to come; all of them where it is left out. */
+  boxes?: readonly BoxId[];
   habit?: Habit;
   /** For a borrowed neutral: the circuit that it is of, and its cable from the panel. */
   borrowed?: { circuit: CircuitId; cable: Cable };
@@ -139,9 +141,10 @@ const marksOfItsDay = (job: Job, wiring: Wiring): Wiring => {
  * It is assumed and never counts as known. A conductor that nothing usual uses is told as not looked at.
  */
 export const usualWiring = (
-  job: Job,
+  asked: Job,
   facts: UsualFacts,
 ): { ok: true; wiring: Wiring } | { ok: false; why: NotUsual } => {
+  const job = asItStands(asked, facts);
   const circuit = findCircuit(job, facts.circuit);
   const supply = facts.cables.find((cable) => sourceOf(cable) !== null);
   const root = supply && sourceOf(supply);
@@ -203,6 +206,15 @@ export const usualWiring = (
       facts.cables.filter(({ id }) => !held.has(id)),
     ),
   };
+};
+
+/** The job without what is still to come in the circuit. */
+const asItStands = (job: Job, { boxes, circuit }: UsualFacts): Job => {
+  if (boxes === undefined) return job;
+  const groups = groupIdsOf(job, circuit);
+  const isThere = ({ box, group }: { box: BoxId; group: string }) =>
+    !groups.has(group) || boxes.includes(box);
+  return { ...job, slots: job.slots.filter(isThere), luminaires: job.luminaires.filter(isThere) };
 };
 
 /** A metal box is bonded where a ground comes to it. */
@@ -307,7 +319,7 @@ export const assumeUsual = (asked: Job, facts: UsualFacts): { job: Job; why: Not
   const fresh = usual.ok ? usual.wiring : untold(job, emptyWiring(), facts.cables);
   const wiring = besideWhatIsTold(job, document, fresh);
   const mine = new Set<string>([
-    ...boxesOfCircuit(job, facts.circuit),
+    ...(facts.boxes ?? boxesOfCircuit(job, facts.circuit)),
     ...facts.cables.flatMap(({ from, to }) => [from, to]),
   ]);
   const certainty = { ...document.certainty };

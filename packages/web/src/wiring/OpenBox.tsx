@@ -34,6 +34,7 @@ export const OpenBox = memo(
     positions,
     seen,
     followed,
+    inHand = null,
     onFlip,
     onFollow,
     ...frame
@@ -45,6 +46,8 @@ export const OpenBox = memo(
     seen: (wire: DrawnWire) => Seen;
     /** Keys of the conductor that is followed; null where none is. */
     followed: ReadonlySet<string> | null;
+    /** Key of the wire that is in hand here: it stands out, and everything that it may be put on stays to be seen. */
+    inHand?: string | null;
     onFlip: (id: DeviceId) => void;
     onFollow: (key: string) => void;
   } & Pick<SVGAttributes<SVGSVGElement>, 'viewBox' | 'className' | 'style'>) => {
@@ -79,14 +82,14 @@ export const OpenBox = memo(
         {drawing.wires.map((wire) => {
           const { now } = stateOf(wire.key);
           const look = seen(wire);
-          const isFollowed = followed?.has(wire.key) === true;
+          const isFollowed = inHand ? wire.key === inHand : followed?.has(wire.key) === true;
           return (
             <WireArt
               key={wire.id}
               wire={wire}
               live={isLive(now)}
               unknown={now === 'unknown'}
-              faint={followed === null ? look.faint : !isFollowed}
+              faint={followed === null || inHand ? look.faint : !isFollowed}
               followed={isFollowed}
               words={look.label}
               title={titleOf(wire, look.label)}
@@ -109,7 +112,7 @@ export const OpenBox = memo(
           <ConnectorArt
             key={connector.id}
             connector={connector}
-            followed={followed?.has(connector.key) === true}
+            followed={!inHand && followed?.has(connector.key) === true}
             onFollow={() => onFollow(connector.key)}
           />
         ))}

@@ -46,5 +46,5 @@ export const useInHand = (subject: Subject) => {
   const put = (to: 'alone' | 'loose' | 'unseen') => {
     if (wire) say({ do: 'put', wire: wire.wire, to }, wire.words);
   };
-  return { wire, tap, put, leave, refusal };
+  return { wire, at: wire ? inHand : null, tap, put, leave, refusal };
 };

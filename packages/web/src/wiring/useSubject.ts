@@ -106,8 +106,13 @@ const boxesOf = (
   circuit: Circuit | null,
   certainty: WiringDoc['certainty'],
 ): BoxId[] => {
+  const told = Object.keys(certainty);
   const standing =
-    kind === 'planned' ? [] : circuit ? boxesOfCircuit(job, circuit.id) : Object.keys(certainty);
+    kind === 'planned'
+      ? []
+      : circuit
+        ? boxesOfCircuit(job, circuit.id).filter((box) => told.includes(box))
+        : told;
   const along = strips
     .flatMap(({ strip }) => strip.nodes.map((node) => node.place))
     .filter((place): place is BoxId => place !== PANEL);
@@ -141,7 +146,7 @@ const isPlanned = (review: Review, circuit: Circuit): boolean =>
 const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
   (circuit ? [circuit] : review.job.circuits).flatMap((one) => {
     const strip = drawStrip(review.wiring, review.job, reviewCircuit(review, one.id).cables);
-    return strip.edges.length > 0 || circuit ? [{ circuit: one, strip }] : [];
+    return strip.edges.length > 0 || (circuit && review.kind === 'planned') ? [{ circuit: one, strip }] : [];
   });
 
 /** How a box of the planned wiring is drawn: another wiring of it keeps that order, so that what differs is seen. */

@@ -28,7 +28,7 @@ export const AsFoundPanel = ({ subject }: { subject: Subject }) => {
     () => new Set(document && box ? endsIn(job, document.wiring, box).map(endKey) : []),
     [job, document, box],
   );
-  if (!document || !box)
+  if (!document || !box || (subject.kind === 'existing' && document.certainty[box] === undefined))
     return <p className="text-[14px]">Nothing is told of this circuit yet. Begin on the board.</p>;
   const sure = document.certainty[box];
   const assumed =

@@ -5,6 +5,7 @@ import {
   assumeUsual,
   boxesOfCircuit,
   findBox,
+  groupsOfCircuit,
   JUDGED_EDITIONS,
   PANEL,
   UNKNOWN_PLACE,
@@ -53,6 +54,10 @@ const knownCables = (job: Job, circuit: Circuit): Cable[] => {
 export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
   const edit = useEdit();
   const boxes = boxesOfCircuit(job, circuit.id);
+  const [there, setThere] = useState<BoxId[]>(() => {
+    const existing = boxes.filter((box) => findBox(job, box)?.work === 'existing');
+    return existing.length > 0 ? existing : boxes;
+  });
   const articles = articlesOf(job.stock, 'cable');
   const [cables, setCables] = useState<Cable[]>(() => knownCables(job, circuit));
   const [habit, setHabit] = useState<Habit>('usual');
@@ -71,13 +76,17 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
     const lies = { existing: true, via: [], length: null, lengthSource: 'unknown' as const };
     setCables([...cables, { id: fresh<CableId>('found'), article, ...known, ...lies }]);
   };
+  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map(({ id }) => id));
+  const isOf = ({ box, group }: { box: BoxId; group: string }) => groups.has(group) && there.includes(box);
   const begin = () => {
     const standing = {
       ...job,
-      boxes: job.boxes.map((box) => (boxes.includes(box.id) ? { ...box, work: 'existing' as const } : box)),
+      boxes: job.boxes.map((box) => (there.includes(box.id) ? { ...box, work: 'existing' as const } : box)),
+      slots: job.slots.map((slot) => (isOf(slot) ? { ...slot, existing: true } : slot)),
+      luminaires: job.luminaires.map((one) => (isOf(one) ? { ...one, existing: true } : one)),
     };
     edit(
-      assumeUsual(standing, { circuit: circuit.id, cables, habit }).job,
+      assumeUsual(standing, { circuit: circuit.id, cables, boxes: there, habit }).job,
       `what is there of ${circuit.name}`,
     );
   };
@@ -88,6 +97,22 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
         Tell which cables lie there and which of them brings power. The boxes are then drawn as is usual for
         them, and you correct what you see. Nothing counts as known before somebody has looked.
       </p>
+      <fieldset className="mt-3 flex flex-wrap gap-x-4">
+        <legend className="text-[13px] font-semibold">Boxes that are there</legend>
+        {boxes.map((box) => (
+          <label key={box} className="flex min-h-10 cursor-pointer items-center gap-2 text-[14px]">
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={there.includes(box)}
+              onChange={(event) =>
+                setThere(event.target.checked ? [...there, box] : there.filter((one) => one !== box))
+              }
+            />
+            {findBox(job, box)?.name}
+          </label>
+        ))}
+      </fieldset>
       <ul className="mt-3" aria-label="Cables that lie there">
         {cables.map((cable) => (
           <li key={cable.id} className="flex min-h-10 items-center gap-2 border-b border-line text-[14px]">
@@ -167,7 +192,7 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
           every wire is drawn as not looked at.
         </p>
       )}
-      <Button look="main" className="mt-4" onClick={begin}>
+      <Button look="main" className="mt-4" disabled={there.length === 0} onClick={begin}>
         Draw what is usual
       </Button>
     </section>

@@ -95,7 +95,7 @@ const Row = ({ here, ...telling }: Telling & { here: WireHere }) => {
                 .filter((one) => one.kind === kind)
                 .map((one) => (
                   <option key={one.key} value={one.key}>
-                    {one.words}
+                    {one.words.replace(/^spliced /, '')}
                   </option>
                 ))}
             </optgroup>

@@ -125,6 +125,7 @@ export const Board = ({
                 positions={positions}
                 seen={seen}
                 followed={followed?.keys ?? null}
+                inHand={hand.at?.box === drawing.box ? hand.at.key : null}
                 onFlip={onFlip}
                 onFollow={(key) => hand.tap(drawing.box, key)}
               />
