@@ -83,7 +83,7 @@ test('a crossed pair that is entered wire by wire is found, named by its screws,
   // The wires are taken by taps: the black on the common, the red on the traveler screw.
   const hand = page.getByRole('status', { name: 'Wire in hand' });
   await wire(page, 'Stair head', 'conductor|stair-travelers|black').dispatchEvent('click');
-  await expect(hand).toContainText('Black of the 14/3 two blacks to Stair foot');
+  await expect(hand).toContainText('black of the 14/3 two blacks to Stair foot');
   await screw(page, 'Stair head', 'device|device:stair-head-slot|common').dispatchEvent('click');
   await expect(hand).toHaveCount(0);
   await expect(check).toContainText('2 wires under one screw');
@@ -102,7 +102,7 @@ test('a crossed pair that is entered wire by wire is found, named by its screws,
 
   // A tap on a screw of another box takes nothing there.
   await wire(page, 'Stair foot', 'conductor|stair-travelers|black').dispatchEvent('click');
-  await expect(hand).toContainText('Black of the 14/3 two blacks to Stair head');
+  await expect(hand).toContainText('black of the 14/3 two blacks to Stair head');
   await hand.getByRole('button', { name: 'Leave it' }).click();
   await expect(hand).toHaveCount(0);
 });
@@ -122,7 +122,7 @@ test('on a telephone a cable of odd colours with an unknown end is put down by t
   await form.getByLabel('Colour of wire 2').selectOption('gray');
   await form.getByRole('button', { name: 'One more' }).click();
   await form.getByLabel('Colour of wire 3').selectOption('purple');
-  await form.getByLabel('In', { exact: true }).selectOption('single wires in a raceway');
+  await form.getByLabel('Held in').selectOption('single wires in a raceway');
   await expect(form).toContainText('14 AWG purple, gray, purple 2; no ground, in a raceway');
   await form.getByRole('button', { name: 'So it is' }).click();
   // Nobody knows where it goes, so nobody knows whether it is live.

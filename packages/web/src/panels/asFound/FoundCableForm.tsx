@@ -110,7 +110,7 @@ export const FoundCableForm = ({
             onPick={(metal) => metal && setRest({ ...rest, metal })}
           />
         </Field>
-        <Field label="In">
+        <Field label="Held in">
           <WordSelect
             words={SHEATHS}
             value={rest.sheath}
