@@ -10,7 +10,7 @@ import {
 } from '@amber/core';
 import { benchPath } from '../parts/paths.js';
 import { wiringName } from '../parts/wiringWords.js';
-import { useEdit } from '../store/review.js';
+import { reviewOf, useEdit } from '../store/review.js';
 
 const link =
   'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail';
@@ -50,7 +50,7 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
   };
   const [existing] = ofKind('existing');
   const built = ofKind('built');
-  const couldBuild = beginBuilt(job);
+  const couldBuild = beginBuilt(reviewOf(job).job);
   return (
     <nav
       aria-label="Which wiring is shown"
