@@ -160,9 +160,9 @@ test('what was built otherwise is told on the bench, and the plan stays as it is
   await black.selectOption('loose, in the air');
   await tab(page, 'Check').click();
   await expect(page.getByRole('tabpanel')).toContainText('0 of 2 positions work');
-  await page.getByRole('navigation', { name: 'Which wiring is shown' }).getByText('Planned').click();
+  await page.getByRole('link', { name: 'Planned', exact: true }).click();
   await expect(page.getByText('2 of 2 positions work')).toBeVisible();
-  await page.getByRole('navigation', { name: 'Which wiring is shown' }).getByText('As built').click();
+  await page.getByRole('link', { name: 'As built', exact: true }).click();
   await toBox(page, 'Tar store door');
   await expect(black).toHaveValue('loose');
   await black.selectOption(planned);
