@@ -1,4 +1,5 @@
-import { findBox, findSlot } from '../model/lookup.js';
+import { isDeviceThere, wasThere } from '../model/there.js';
+import { findBox } from '../model/lookup.js';
 import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
 import type { Access } from '../model/place.js';
@@ -66,9 +67,10 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
   }
   const open = new Set(worked.map((box) => box.id));
   for (const joint of wiring.joints)
-    if (open.has(joint.box) && joint.members.length > 1) add('splice', labour.splice, joint.box);
-  for (const { slot, box } of wiring.devices)
-    if (!findSlot(job, slot)?.existing) add('device', labour.device, box);
+    if (open.has(joint.box) && joint.members.length > 1 && !wasThere(job, joint))
+      add('splice', labour.splice, joint.box);
+  for (const { slot, box, article } of wiring.devices)
+    if (!isDeviceThere(job, slot, article)) add('device', labour.device, box);
   for (const { id, box, unit, existing, partOf } of job.luminaires) {
     if (existing || unit === 'onward' || partOf !== null || !open.has(box)) continue;
     add('luminaire', labour.luminaire, id);

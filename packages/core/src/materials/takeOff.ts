@@ -1,4 +1,5 @@
-import { findSlot, leadAwg } from '../model/lookup.js';
+import { isDeviceThere } from '../model/there.js';
+import { leadAwg } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
 import { hueOf } from '../model/colours.js';
@@ -113,7 +114,7 @@ const wiresOf = (job: Job, joint: Joint, awgOf: (member: Member) => Awg): Use[] 
 const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
   const chosen = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
   const devices = wiring.devices.filter((device) => device.box === box.id);
-  const fitted = devices.filter(({ slot }) => !findSlot(job, slot)?.existing);
+  const fitted = devices.filter(({ slot, article }) => !isDeviceThere(job, slot, article));
   const { fitted: here, unplanned } = gangsTaken(job, wiring, box.id);
   const taken = here + unplanned;
   // Of a box that nobody has named, as many as stand in it.

@@ -1,5 +1,6 @@
 import { groupIdsOf } from '../model/lookup.js';
 import { articleOf, articlesOf, type DeviceArticle } from '../model/articles.js';
+import { existingDocument } from '../model/existing.js';
 import type { GroupId, SlotId } from '../model/ids.js';
 import type { Circuit, Job, Slot } from '../model/job.js';
 
@@ -28,8 +29,17 @@ const createStock = (job: Job, circuit: Circuit) => {
   const rated = articlesOf(job.stock, 'device')
     .filter((one) => one.amperes >= circuit.breaker)
     .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)));
-  return ({ role }: Slot, letter: Letter | null): DeviceArticle | null =>
-    rated.find((one) => one.role === role && one.letter === letter) ?? null;
+  const there = new Map(
+    (existingDocument(job)?.wiring.devices ?? []).map(({ slot, article }) => [
+      slot as string | null,
+      article,
+    ]),
+  );
+  return ({ id, role }: Slot, letter: Letter | null): DeviceArticle | null => {
+    const suits = (one: DeviceArticle) => one.role === role && one.letter === letter;
+    // What is there stays, where it can do what is asked of it.
+    return rated.find((one) => one.id === there.get(id) && suits(one)) ?? rated.find(suits) ?? null;
+  };
 };
 type Stock = ReturnType<typeof createStock>;
 

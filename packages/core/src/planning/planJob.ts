@@ -9,7 +9,10 @@ import { cutLength } from '../materials/lengths.js';
 import { leftInPlace, partsOf, unusedBy } from './circuitParts.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
 import { fitBoxes, type Unfitted } from './fitBoxes.js';
+import { asThere } from './asThere.js';
 import { makeUp } from './makeUp.js';
+import { settled } from './settle.js';
+import { success } from '../model/result.js';
 import type { Unjoined } from './makeUpNode.js';
 import { planCircuit, type CircuitPlan } from './planCircuit.js';
 import type { PlanProblem } from './problem.js';
@@ -86,7 +89,10 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[]; standing
   const copied = new Set<string>(there.cables.map(({ id }) => id));
   const circuits = job.circuits
     .filter(({ id }) => !standing.has(id))
-    .map((circuit): CircuitPlan => ({ circuit, outcome: planCircuit(job, circuit) }));
+    .map((circuit): CircuitPlan => {
+      const outcome = planCircuit(job, circuit);
+      return { circuit, outcome: outcome.ok ? success(asThere(job, outcome.value)) : outcome };
+    });
   const plans = circuits.flatMap(({ outcome }) => (outcome.ok ? [outcome.value] : []));
   const parts = circuits.flatMap(({ circuit, outcome }) =>
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
@@ -112,7 +118,7 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[]; standing
   const planned = newWiringDoc(
     plannedId(others.map((document) => document.id)),
     'planned',
-    withStanding(job, wiring, there),
+    settled(job, withStanding(job, wiring, there)),
   );
   return { job: { ...job, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
 };

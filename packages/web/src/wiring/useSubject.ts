@@ -9,9 +9,11 @@ import {
   drawStrip,
   evaluate,
   findBox,
+  findCable,
   groupsOfCircuit,
   ofId,
   PANEL,
+  placeOfEnd,
   reviewCircuit,
   rolesOf,
   truthTable,
@@ -149,6 +151,15 @@ const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
     return strip.edges.length > 0 || (circuit && review.kind === 'planned') ? [{ circuit: one, strip }] : [];
   });
 
+/** Ends in these boxes that nobody has looked at, or that are only assumed. */
+const openEnds = ({ wiring }: Review, document: WiringDoc | undefined, boxes: readonly BoxId[]): number => {
+  const shown = new Set<string>(boxes);
+  return [...wiring.unseen, ...(document?.assumedEnds ?? [])].filter(({ cable: id, side }) => {
+    const cable = findCable(wiring, id);
+    return cable !== undefined && shown.has(placeOfEnd(cable, side));
+  }).length;
+};
+
 /** How a box of the planned wiring is drawn: another wiring of it keeps that order, so that what differs is seen. */
 const likePlanned = (asked: Job, review: Review, box: BoxId): Order | null => {
   if (review.kind === 'planned') return null;
@@ -188,7 +199,7 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
       certainty: new Map(Object.entries(certainty)),
       open: {
         assumedBoxes: boxes.filter((box) => ofId(certainty, box) === 'assumed').length,
-        ends: wiring.unseen.length + (document?.assumedEnds.length ?? 0),
+        ends: openEnds(review, document, boxes),
       },
       cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
       devices: boxes.flatMap((box) =>

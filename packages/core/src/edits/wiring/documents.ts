@@ -2,11 +2,13 @@ import { articleOf, conductorsOf } from '../../model/articles.js';
 import { boxesThatDiffer, contentsIn, endsIn } from '../../model/boxState.js';
 import { digestOf } from '../../model/digest.js';
 import { existingDocument } from '../../model/existing.js';
-import { UNKNOWN_PLACE, type BoxId, type WiringId } from '../../model/ids.js';
+import { UNKNOWN_PLACE, type BoxId, type CableId, type CircuitId, type WiringId } from '../../model/ids.js';
 import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
 import { newWiringDoc } from '../../model/newJob.js';
 import { ofId } from '../../model/records.js';
 import { emptyWiring, endKey, placeOfEnd, type End, type Wiring } from '../../model/wiring.js';
+import { compile } from '../../circuit/compile.js';
+import { circuitsByCable } from '../../circuit/roles.js';
 import { editWiring } from './editWiring.js';
 import type { WiringEdit, WiringRefusal } from './edit.js';
 
@@ -86,13 +88,18 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
 };
 
 /**
- * What planning may use of the cables that lie there: those between two places that are known. Whose power is on one of which the job
- * knew it stays as it was told.
+ * What planning may use of the cables that lie there: those between two places that are known. Whose power is on one the wiring tells;
+ * where it does not, it stays as the job knew it.
  */
 const lyingIn = (job: Job, wiring: Wiring): ExistingCable[] => {
   const held = new Set<string>(wiring.cables.map(({ id }) => id));
   const before = new Map(job.existingCables.map((cable) => [cable.id, cable]));
   const was = existingDocument(job)?.wiring.cables ?? [];
+  const byCable = circuitsByCable(wiring, job, compile(wiring, job));
+  const whose = (id: CableId): CircuitId | null => {
+    const [only, ...others] = byCable.get(id) ?? [];
+    return only !== undefined && others.length === 0 ? (only as CircuitId) : null;
+  };
   const gone = new Set<string>(was.map(({ id }) => id).filter((id) => !held.has(id)));
   return [
     ...job.existingCables.filter(({ id }) => !held.has(id) && !gone.has(id)),
@@ -100,7 +107,7 @@ const lyingIn = (job: Job, wiring: Wiring): ExistingCable[] => {
       .filter(({ from, to }) => to !== UNKNOWN_PLACE && from !== to)
       .map(({ id, article, from, to, length, via }): ExistingCable => ({
         ...{ id, article, length, via },
-        circuit: before.get(id)?.circuit ?? null,
+        circuit: whose(id) ?? before.get(id)?.circuit ?? null,
         between: [from, to],
       })),
   ];

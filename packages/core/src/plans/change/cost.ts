@@ -1,5 +1,5 @@
+import { staysShut } from '../../model/boxState.js';
 import type { BoxId } from '../../model/ids.js';
-import type { Job } from '../../model/job.js';
 import { estimate } from '../../materials/estimate.js';
 import type { JobReview } from '../../review/reviewJob.js';
 
@@ -35,8 +35,11 @@ const beyond = (now: ReadonlyMap<string, number>, before: ReadonlyMap<string, nu
   [...now].reduce((sum, [key, amount]) => sum + Math.max(0, amount - (before.get(key) ?? 0)), 0);
 
 /** Opening a box that is there, which the job before the change did not have to, minutes. */
-const openings = ({ labour, boxes }: Job, opened: readonly BoxId[]): number =>
-  boxes.filter(({ id, work }) => work === 'existing' && opened.includes(id)).length * labour.box.existing;
+const openings = ({ job, wiring }: Reviewed, opened: readonly BoxId[]): number =>
+  job.boxes.filter(
+    // One that stood shut before is counted where it is worked in.
+    ({ id, work }) => work === 'existing' && opened.includes(id) && !staysShut(job, wiring, id),
+  ).length * job.labour.box.existing;
 
 /**
  * What a change adds to the job as it stands. A box that nobody opens adds nothing; one that is there and is opened adds its
@@ -50,6 +53,6 @@ export const changeCost = (
   const untouched = new Set<string>(closed);
   const [old, now] = [outside(before, untouched), outside(after, untouched)];
   const material = Math.round(beyond(now.material, old.material));
-  const minutes = beyond(now.minutes, old.minutes) + openings(before.job, opened);
+  const minutes = beyond(now.minutes, old.minutes) + openings(before, opened);
   return { material, minutes, cost: material + Math.round((minutes / 60) * after.job.labour.rate) };
 };

@@ -1,0 +1,245 @@
+import { articleOf, type DeviceArticle } from '../model/articles.js';
+import { endsIn, staysShut } from '../model/boxState.js';
+import { existingDocument } from '../model/existing.js';
+import type { BoxId, DeviceId } from '../model/ids.js';
+import { tailsOf } from '../model/inBox.js';
+import type { Job } from '../model/job.js';
+import {
+  endKey,
+  placeOfEnd,
+  terminalKey,
+  type Device,
+  type End,
+  type Joint,
+  type Landing,
+  type Terminal,
+  type Wiring,
+} from '../model/wiring.js';
+
+/** What is joined with what in one box: each group of wires and screws, as a set of keys. Grounds are a group like any other. */
+type Groups = Set<string>[];
+
+const isOf = (wiring: Wiring, box: string) => {
+  const joints = wiring.joints.filter((joint) => joint.box === box);
+  const tails = new Map<string, Joint>(
+    joints.flatMap((joint) => tailsOf(joint).map(({ id }) => [id as string, joint])),
+  );
+  const cables = new Map(wiring.cables.map((cable) => [cable.id as string, cable]));
+  const landings = wiring.landings.filter(({ wire }) => {
+    if (!('end' in wire)) return tails.has(wire.pigtail);
+    const cable = cables.get(wire.end.cable);
+    return cable !== undefined && placeOfEnd(cable, wire.end.side) === box;
+  });
+  return { joints, tails, landings };
+};
+
+const groupsIn = (wiring: Wiring, box: BoxId, name: (terminal: Terminal) => string): Groups => {
+  const { joints, tails, landings } = isOf(wiring, box);
+  const of = new Map<Joint, Set<string>>(
+    joints.map((joint) => [
+      joint,
+      new Set(
+        joint.members.flatMap((member) =>
+          'end' in member ? [endKey(member.end)] : 'lead' in member ? [name(member.lead)] : [],
+        ),
+      ),
+    ]),
+  );
+  const direct = new Map<string, Set<string>>();
+  for (const { wire, terminal } of landings) {
+    const key = name(terminal);
+    if (!('end' in wire)) {
+      const joint = tails.get(wire.pigtail);
+      if (joint) of.get(joint)?.add(key);
+      continue;
+    }
+    // A ground left long is of its splice.
+    const spliced = joints.find((joint) =>
+      joint.members.some((member) => 'end' in member && endKey(member.end) === endKey(wire.end)),
+    );
+    const group = (spliced && of.get(spliced)) ?? direct.get(key) ?? new Set([key]);
+    group.add(endKey(wire.end));
+    group.add(key);
+    if (!spliced) direct.set(key, group);
+  }
+  // A splice that ends on a screw that holds another wire is one with it.
+  return merged([...of.values(), ...direct.values()]);
+};
+
+const merged = (groups: Groups): Groups => {
+  const out: Groups = [];
+  for (const group of groups) {
+    const touching = out.filter((other) => [...group].some((key) => other.has(key)));
+    const one = new Set([...group, ...touching.flatMap((other) => [...other])]);
+    for (const other of touching) out.splice(out.indexOf(other), 1);
+    out.push(one);
+  }
+  return out;
+};
+
+const textOf = (groups: Groups): string =>
+  groups
+    // A wire alone under a connector, and one in the air, are joined with nothing alike.
+    .filter((group) => group.size > 1)
+    .map((group) => [...group].sort().join(' '))
+    .sort()
+    .join('\n');
+
+/** Ways to exchange the screws of a device that make no difference to what it does: its two plain screws, the travelers, the pairs. */
+const exchanges = ({ terminals }: DeviceArticle): Map<string, string>[] => {
+  const of = (use: string) => terminals.filter((one) => one.use === use).map(({ name }) => name);
+  const swap = ([a, b]: string[]): [string, string][][] =>
+    a && b
+      ? [
+          [],
+          [
+            [a, b],
+            [b, a],
+          ],
+        ]
+      : [[]];
+  const [line] = of('line');
+  const [load] = of('load');
+  const plain = terminals.every(({ use }) => ['line', 'load', 'ground'].includes(use));
+  const pairs = [
+    plain && line && load ? swap([line, load]) : [[]],
+    swap(of('traveler')),
+    swap(of('in')),
+    swap(of('out')),
+  ];
+  const combined = pairs.reduce<[string, string][][]>(
+    (all, options) => all.flatMap((one) => options.map((option) => [...one, ...option])),
+    [[]],
+  );
+  const [ins, outs] = [of('in'), of('out')];
+  const turned = ins.length === 2 && outs.length === 2 ? [false, true] : [false];
+  return turned.flatMap((turn) =>
+    combined.map((pairsOf) => {
+      const within = new Map(pairsOf);
+      return new Map(
+        terminals.map(({ name }) => {
+          const now = within.get(name) ?? name;
+          const across = turn ? (outs[ins.indexOf(now)] ?? ins[outs.indexOf(now)]) : undefined;
+          return [name, across ?? now];
+        }),
+      );
+    }),
+  );
+};
+
+const everyWay = (job: Job, devices: readonly Device[]): Map<DeviceId, Map<string, string>>[] =>
+  devices.reduce<Map<DeviceId, Map<string, string>>[]>(
+    (all, { id, article }) =>
+      all.flatMap((one) =>
+        exchanges(articleOf(job.stock, 'device', article)).map((way) => new Map([...one, [id, way]])),
+      ),
+    [new Map()],
+  );
+
+/** Is everything in a box joined as it was, but for exchanges that make no difference? */
+const isAsItWas = (job: Job, there: Wiring, planned: Wiring, box: BoxId): boolean => {
+  const cables = (wiring: Wiring) => endsIn(job, wiring, box).map(endKey).sort().join();
+  if (cables(there) !== cables(planned)) return false;
+  const devices = planned.devices.filter((one) => one.box === box);
+  const fitted = (wiring: Wiring) =>
+    wiring.devices
+      .filter((one) => one.box === box)
+      .map(({ id, article }) => `${id} ${article}`)
+      .sort()
+      .join();
+  if (fitted(there) !== fitted(planned)) return false;
+  const now = textOf(groupsIn(there, box, terminalKey));
+  return everyWay(job, devices).some((way) => {
+    const renamed = (terminal: Terminal): string =>
+      'device' in terminal
+        ? terminalKey({ ...terminal, name: way.get(terminal.device)?.get(terminal.name) ?? terminal.name })
+        : terminalKey(terminal);
+    return textOf(groupsIn(planned, box, renamed)) === now;
+  });
+};
+
+/**
+ * Puts back, box by box, what the existing wiring has where nothing is joined otherwise: such a box is not opened, and keeps its splices,
+ * its tails, its marks and what nobody has looked at. In a box that is opened, a splice that holds what it held keeps its name too.
+ */
+export const settled = (job: Job, planned: Wiring): Wiring => {
+  const document = existingDocument(job);
+  if (!document) return planned;
+  const there = document.wiring;
+  const told = Object.keys(document.certainty) as BoxId[];
+  const reached = new Set<string>(planned.cables.flatMap(({ from, to }) => [from, to]));
+  const shut = told.filter(
+    (box) => reached.has(box) && !staysShut(job, planned, box) && isAsItWas(job, there, planned, box),
+  );
+  const held = new Set<string>(planned.cables.map(({ id }) => id));
+  const opened = told.filter(
+    (box) => reached.has(box) && !shut.includes(box) && !staysShut(job, planned, box),
+  );
+  return opened.reduce(
+    (wiring, box) => withOldSplices(there, wiring, box),
+    shut.reduce((wiring, box) => putBack(job, there, wiring, box, held), planned),
+  );
+};
+
+/** A box that is not opened, as it was. */
+const putBack = (job: Job, there: Wiring, wiring: Wiring, box: BoxId, held: ReadonlySet<string>): Wiring => {
+  const [old, fresh] = [isOf(there, box), isOf(wiring, box)];
+  const mine = new Set(endsIn(job, there, box).map(endKey));
+  const drop = new Set<Landing>(fresh.landings);
+  const keeps = (end: End) => mine.has(endKey(end)) && held.has(end.cable);
+  return {
+    ...wiring,
+    boxes: { ...wiring.boxes, ...(there.boxes[box] ? { [box]: there.boxes[box] } : {}) },
+    joints: [...wiring.joints.filter((joint) => joint.box !== box), ...old.joints],
+    landings: [...wiring.landings.filter((one) => !drop.has(one)), ...old.landings],
+    marks: [
+      ...wiring.marks.filter(({ end }) => !mine.has(endKey(end))),
+      ...there.marks.filter(({ end }) => keeps(end)),
+    ],
+    unseen: [...wiring.unseen.filter((end) => !mine.has(endKey(end))), ...there.unseen.filter(keeps)],
+  };
+};
+
+/** What a splice holds and where its tails go, as a text. */
+const spliceText = (wiring: Wiring, joint: Joint): string => {
+  const landed = new Map(
+    wiring.landings.flatMap(({ wire, terminal }) =>
+      'pigtail' in wire ? [[wire.pigtail as string, terminalKey(terminal)] as const] : [],
+    ),
+  );
+  return joint.members
+    .map((member) =>
+      'end' in member
+        ? endKey(member.end)
+        : 'lead' in member
+          ? terminalKey(member.lead)
+          : `tail to ${landed.get(member.pigtail.id) ?? 'nothing'}`,
+    )
+    .sort()
+    .join('\n');
+};
+
+/** In a box that is opened, a splice that holds what it held stays as it is: nobody parts it, and it keeps its name. */
+const withOldSplices = (there: Wiring, wiring: Wiring, box: BoxId): Wiring => {
+  const old = new Map(
+    there.joints.filter((joint) => joint.box === box).map((joint) => [spliceText(there, joint), joint]),
+  );
+  const pairs = wiring.joints
+    .filter((joint) => joint.box === box)
+    .flatMap((joint) => {
+      const before = old.get(spliceText(wiring, joint));
+      return before ? [{ joint, before }] : [];
+    });
+  if (pairs.length === 0) return wiring;
+  const now = new Map(pairs.map(({ joint, before }) => [joint, before]));
+  const gone = new Set<string>(pairs.flatMap(({ joint }) => tailsOf(joint).map(({ id }) => id)));
+  const back = new Set<string>(pairs.flatMap(({ before }) => tailsOf(before).map(({ id }) => id)));
+  return {
+    ...wiring,
+    joints: wiring.joints.map((joint) => now.get(joint) ?? joint),
+    landings: [
+      ...wiring.landings.filter(({ wire }) => !('pigtail' in wire) || !gone.has(wire.pigtail)),
+      ...there.landings.filter(({ wire }) => 'pigtail' in wire && back.has(wire.pigtail)),
+    ],
+  };
+};
