@@ -329,8 +329,15 @@ export const assumeUsual = (asked: Job, facts: UsualFacts): { job: Job; why: Not
   const boxes = Object.fromEntries(
     Object.entries(wiring.boxes).filter(([id]) => ofId(certainty, id) !== undefined),
   );
+  const groups = groupIdsOf(job, facts.circuit);
+  const isThere = ({ box, group }: { box: BoxId; group: string }) => groups.has(group) && mine.has(box);
+  const standing = {
+    ...job,
+    slots: job.slots.map((slot) => (isThere(slot) ? { ...slot, existing: true } : slot)),
+    luminaires: job.luminaires.map((one) => (isThere(one) ? { ...one, existing: true } : one)),
+  };
   return {
-    job: withDocument(job, { ...document, certainty, wiring: { ...wiring, boxes } }),
+    job: withDocument(standing, { ...document, certainty, wiring: { ...wiring, boxes } }),
     why: usual.ok ? null : usual.why,
   };
 };

@@ -1,17 +1,26 @@
 import { digestOf } from './digest.js';
 import { existingDocument } from './existing.js';
-import type { Job } from './job.js';
+import type { Job, Slot } from './job.js';
 import { findSlot } from './lookup.js';
 import type { Joint } from './wiring.js';
 
+/** The article of the device that is on a slot, as the existing wiring has it; undefined where it tells of none. */
+const toldOn = (job: Job, slot: string | null): string | undefined =>
+  slot === null ? undefined : existingDocument(job)?.wiring.devices.find((one) => one.slot === slot)?.article;
+
 /**
- * Is a device there already, so that it is neither bought nor fitted? Where the existing wiring tells what is on its slot, that decides;
- * else what the slot says.
+ * Is a device there already, so that it is neither bought nor fitted? The slot says whether what is on it stays; where the existing wiring
+ * tells another device, it does not.
  */
 export const isDeviceThere = (job: Job, slot: string | null, article: string): boolean => {
-  const told = existingDocument(job)?.wiring.devices.find((one) => one.slot === slot && slot !== null);
-  return told ? told.article === article : findSlot(job, slot)?.existing === true;
+  if (findSlot(job, slot)?.existing !== true) return false;
+  const told = toldOn(job, slot);
+  return told === undefined || told === article;
 };
+
+/** Does a device that is there give way to another one, be it of the same kind? */
+export const isReplaced = (job: Job, { id, existing }: Slot): boolean =>
+  !existing && toldOn(job, id) !== undefined;
 
 /** Is a splice as it was found? Then nobody makes it. */
 export const wasThere = (job: Job, joint: Joint): boolean => {

@@ -78,8 +78,19 @@ const certaintyAfter = (
 
 export const withDocument = (job: Job, document: WiringDoc): Job => {
   const known = job.wirings.some((one) => one.id === document.id);
+  const before = new Set(existingDocument(job)?.wiring.devices.map(({ slot }) => slot) ?? []);
+  const fitted = new Set(
+    document.kind === 'existing'
+      ? document.wiring.devices.flatMap(({ slot }) => (slot === null || before.has(slot) ? [] : [slot]))
+      : [],
+  );
   return {
     ...job,
+    // A device that is told of for the first time is there, and stays.
+    slots:
+      fitted.size === 0
+        ? job.slots
+        : job.slots.map((slot) => (fitted.has(slot.id) ? { ...slot, existing: true } : slot)),
     wirings: known
       ? job.wirings.map((one) => (one.id === document.id ? document : one))
       : [...job.wirings, document],

@@ -5,7 +5,6 @@ import {
   assumeUsual,
   boxesOfCircuit,
   findBox,
-  groupsOfCircuit,
   JUDGED_EDITIONS,
   PANEL,
   UNKNOWN_PLACE,
@@ -76,14 +75,10 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
     const lies = { existing: true, via: [], length: null, lengthSource: 'unknown' as const };
     setCables([...cables, { id: fresh<CableId>('found'), article, ...known, ...lies }]);
   };
-  const groups = new Set<string>(groupsOfCircuit(job, circuit.id).map(({ id }) => id));
-  const isOf = ({ box, group }: { box: BoxId; group: string }) => groups.has(group) && there.includes(box);
   const begin = () => {
     const standing = {
       ...job,
       boxes: job.boxes.map((box) => (there.includes(box.id) ? { ...box, work: 'existing' as const } : box)),
-      slots: job.slots.map((slot) => (isOf(slot) ? { ...slot, existing: true } : slot)),
-      luminaires: job.luminaires.map((one) => (isOf(one) ? { ...one, existing: true } : one)),
     };
     edit(
       assumeUsual(standing, { circuit: circuit.id, cables, boxes: there, habit }).job,

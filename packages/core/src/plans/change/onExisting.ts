@@ -1,0 +1,197 @@
+import { staysShut } from '../../model/boxState.js';
+import { existingDocument } from '../../model/existing.js';
+import { PANEL, type BoxId, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
+import type { Choice, ExistingCable, Job } from '../../model/job.js';
+import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
+import { choiceThere } from '../../planning/choiceThere.js';
+import { reviewJob, type JobReview } from '../../review/reviewJob.js';
+import { NO_CONSTRAINTS } from '../../search/orders.js';
+import { leastCable } from '../../search/prices/weights.js';
+import { choiceOf, createSearch } from '../../search/search.js';
+import { withChoice } from '../measures.js';
+import { changeCost, type ChangeCost } from './cost.js';
+
+/** One way to make a change on what is there. */
+export interface Way {
+  job: Job;
+  review: JobReview;
+  /** Old cables that it gives up. */
+  abandoned: ExistingCable[];
+  cost: ChangeCost;
+  opened: BoxId[];
+}
+
+/** Steps for one set of old cables: circuits of existing work are small. */
+const MOST_STEPS = 400_000;
+
+/** So many old cables are given up at most at once. */
+const MOST_GIVEN_UP = 2;
+
+/** Every set of old cables that a plan may give up: none, any one, any two. */
+const givenUp = (cables: readonly ExistingCable[]): ExistingCable[][] => {
+  const sets: ExistingCable[][] = [[]];
+  cables.forEach((one, i) => {
+    sets.push([one]);
+    for (const other of cables.slice(i + 1)) if (MOST_GIVEN_UP > 1) sets.push([one, other]);
+  });
+  return sets;
+};
+
+/** The orders in which the switches of each group may stand, where new ones come in anywhere between the old. */
+const chainsWith = (old: readonly SlotId[], fresh: readonly SlotId[]): SlotId[][] =>
+  fresh.reduce<SlotId[][]>(
+    (all, slot) =>
+      all.flatMap((chain) =>
+        [...chain, slot].map((_, at) => [...chain.slice(0, at), slot, ...chain.slice(at)]),
+      ),
+    [[...old]],
+  );
+
+/** Devices that stay what they are stay where they are. */
+const withDevicesThere = (job: Job, { wiring }: JobReview, replaced: SlotId | null): Job => {
+  const told = existingDocument(job)?.wiring.devices ?? [];
+  const stays = (slot: string) => {
+    const [now, then] = [
+      wiring.devices.find((one) => one.slot === slot),
+      told.find((one) => one.slot === slot),
+    ];
+    return now !== undefined && now.article === then?.article;
+  };
+  return {
+    ...job,
+    slots: job.slots.map((slot) =>
+      slot.id !== replaced && stays(slot.id) ? { ...slot, existing: true } : slot,
+    ),
+  };
+};
+
+const planOf = ({ plans }: JobReview, circuit: CircuitId) =>
+  plans.find((plan) => plan.circuit.id === circuit)?.outcome;
+
+const openedBy = (job: Job, review: JobReview, circuit: CircuitId): BoxId[] => {
+  const groups = groupIdsOf(review.job, circuit);
+  const stands = review.job.boxes
+    .filter(({ id }) =>
+      [...review.job.slots, ...review.job.luminaires].some((one) => one.box === id && groups.has(one.group)),
+    )
+    .map(({ id }) => id);
+  const plan = planOf(review, circuit);
+  const runs = plan?.ok ? plan.value.runs.flatMap(({ run }) => [run.from, run.to]) : [];
+  const told = Object.keys(existingDocument(job)?.certainty ?? {}) as BoxId[];
+  const mine = new Set<string>([...stands, ...runs]);
+  return job.boxes
+    .concat(review.job.boxes.filter(({ id }) => !job.boxes.some((one) => one.id === id)))
+    .map(({ id }) => id)
+    .filter((id) => (mine.has(id) || told.includes(id)) && !staysShut(review.job, review.wiring, id))
+    .filter((id) => mine.has(id) || !staysShut(job, review.wiring, id));
+};
+
+/**
+ * The ways to make a change of a circuit that stands, the least first: each set of old cables that is given up, with the cheapest runs
+ * for the rest, and each place of a new switch among the old. A way that cannot be made, or that needs a cable of unknown length, is none.
+ */
+export const waysOnExisting = (
+  standing: Job,
+  wanted: Job,
+  circuit: CircuitId,
+  { replaced, neutralAt: asked }: { replaced: SlotId | null; neutralAt: SlotId[] },
+): Way[] => {
+  const named = findCircuit(wanted, circuit);
+  const there = choiceThere(standing, circuit);
+  if (!named || !there) return [];
+  const before = reviewJob(standing);
+  const ids = groupIdsOf(wanted, circuit);
+  const cables = wanted.existingCables.filter(
+    (cable) => cable.circuit === circuit && !cable.between.includes(PANEL),
+  );
+  const bare: Job = {
+    ...wanted,
+    slots: wanted.slots.map((slot) =>
+      ids.has(slot.group) && slot.role === 'switch' ? { ...slot, article: null, existing: false } : slot,
+    ),
+  };
+  const orders = switchedGroupsOf(wanted, circuit).reduce<Choice['chains'][]>(
+    (all, { id }) => {
+      const old = there.chains?.[id] ?? [];
+      const now = bare.slots
+        .filter((slot) => slot.group === id && slot.role !== 'receptacle')
+        .map((slot) => slot.id);
+      const kept = old.filter((slot) => now.includes(slot));
+      const fresh = now.filter((slot) => !old.includes(slot));
+      return all.flatMap((chains) => chainsWith(kept, fresh).map((chain) => ({ ...chains, [id]: chain })));
+    },
+    [{}],
+  );
+  const ways = new Map<string, Way>();
+  const tryIt = (job: Job, choice: Choice, abandoned: ExistingCable[]) => {
+    const key = JSON.stringify([choice, abandoned.map(({ id }) => id)]);
+    if (ways.has(key)) return;
+    const first = reviewJob(withChoice(job, circuit, choice));
+    if (planOf(first, circuit)?.ok !== true) return;
+    const kept = withDevicesThere(first.job, first, replaced);
+    const review = reviewJob(kept);
+    const unmeasured = review.wiring.cables.some(
+      (cable) =>
+        !cable.existing &&
+        ['unknown', 'guessed'].includes(cable.lengthSource) &&
+        !before.wiring.cables.some(({ id }) => id === cable.id),
+    );
+    if (
+      unmeasured ||
+      !review.proofs.filter(({ group }) => ids.has(group)).every((proof) => proof.working === proof.positions)
+    )
+      return;
+    const opened = openedBy(standing, review, circuit);
+    const closed = review.job.boxes.map(({ id }) => id).filter((id) => !opened.includes(id));
+    const cost = changeCost(before, review, { opened, closed });
+    ways.set(key, { job: kept, review, abandoned, cost, opened });
+  };
+  for (const given of givenUp(cables)) {
+    const without = {
+      ...bare,
+      existingCables: bare.existingCables.filter((cable) => !given.includes(cable)),
+    };
+    // By today's rule of neutrals, and as old loops lie there without.
+    for (const neutrals of ['asAsked', 'none'] as const) {
+      const { best } = createSearch(without, named, {
+        weights: leastCable(without),
+        constraints: { ...NO_CONSTRAINTS, neutralAt: asked, neutrals },
+        volumeLimit: Infinity,
+      }).least({ mostSteps: MOST_STEPS });
+      if (!best) continue;
+      const found = choiceOf(best);
+      tryIt(without, found, given);
+      const lying = [...new Set([...(there.neutralAt ?? []), ...asked])].filter((id) =>
+        bare.slots.some((slot) => slot.id === id),
+      );
+      for (const chains of orders)
+        for (const neutralAt of [lying, asked])
+          tryIt(without, { ...found, ...(chains ? { chains } : {}), neutralAt: [...neutralAt] }, given);
+    }
+  }
+  // The runs as they are, for what needs no other.
+  for (const chains of orders) tryIt(bare, { ...there, ...(chains ? { chains } : {}) }, []);
+  const violations = ({ review }: Way) =>
+    review.findings.filter(
+      (one) => one.severity === 'violation' && !before.findings.some((old) => old.title === one.title),
+    ).length;
+  return [...ways.values()]
+    .map((way) => ({ way, wrong: violations(way) }))
+    .sort(
+      (a, b) =>
+        a.wrong - b.wrong || a.way.cost.cost - b.way.cost.cost || a.way.opened.length - b.way.opened.length,
+    )
+    .map(({ way }) => way);
+};
+
+/** Cables of the existing wiring that a way uses no more. */
+export const idleCables = ({ job, review }: Way, circuit: CircuitId): CableId[] => {
+  const plan = planOf(review, circuit);
+  const used = new Set<string>(
+    plan?.ok ? plan.value.runs.flatMap(({ existing }) => (existing ? [existing.id] : [])) : [],
+  );
+  const fed = plan?.ok ? plan.value.fedBy?.id : undefined;
+  return job.existingCables
+    .filter((cable) => cable.circuit === circuit && !used.has(cable.id) && cable.id !== fed)
+    .map(({ id }) => id);
+};
