@@ -306,7 +306,7 @@ export { forcedEntry, leastCostOf, setEntry, setRunFact } from './plans/constrai
 export { wireAll } from './plans/wireAll.js';
 export { leastChange } from './plans/change/leastChange.js';
 export { emptyBoxes, switchedGroups } from './search/orders.js';
-export type { LeastChange } from './plans/change/leastChange.js';
+export type { LeastChange, LeastChangeOutcome } from './plans/change/leastChange.js';
 export type { Moved } from './plans/change/handwork.js';
 export type { Change, NewPlace } from './plans/change/changes.js';
 export type { Refusal } from './plans/refusal.js';

@@ -166,7 +166,7 @@ describe('a job that brings a wiring as found', () => {
   });
 
   test('is told of on a screen that does not show it', async () => {
-    const { where } = await openYard('/jobs/heron-yard/circuits/long-shed-lights/runs', yardAsFound());
+    const { where } = await openYard('/jobs/heron-yard/circuits/long-shed-lights/layout', yardAsFound());
     const bar = await screen.findByRole('status', { name: 'Which wiring is shown' });
     expect(bar.textContent).toContain('Shown: the planned wiring. This job also holds a wiring as found');
     fireEvent.click(within(bar).getByRole('link', { name: 'Look at the wiring as found' }));

@@ -1,3 +1,4 @@
+import { staysShut } from '../model/boxState.js';
 import { boxesOfCircuit, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
 import {
   PANEL,
@@ -60,11 +61,14 @@ export const reviewJob = (asked: Job): JobReview => {
           ),
         ),
   );
+  // What is found in a box that the plan opens is not softened for what nobody has seen of it before.
+  const shut = ({ at }: Finding): boolean => at.box === undefined || staysShut(job, wiring, at.box);
   // To inspect takes longer than all the rest, and what is drawn does not wait for it.
   const findings = lazily(() =>
-    [...refusals, ...inspect(job, wiring).map((one) => (there ? ifAsAssumed(job, there, one) : one))].sort(
-      byGravity,
-    ),
+    [
+      ...refusals,
+      ...inspect(job, wiring).map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),
+    ].sort(byGravity),
   );
   const planned = new Set([
     ...standing,

@@ -7,6 +7,7 @@ import { matchPath } from 'react-router';
  *     /jobs/JOB/SCREEN                     a screen of the whole job
  *     /jobs/JOB/circuits/CIRCUIT/SCREEN    the same for one circuit
  *     ?wiring=WIRING                       of a wiring as found, existing or built; the planned one without it
+ *     ?change                              on the runs: a change of what is there is begun
  *
  * The screen that a job opens with has no word.
  */
@@ -75,6 +76,13 @@ export const circuitAt = (screen: string, pathname: string): string | null | und
   if (circuit !== undefined) return idOf(circuit);
   return matchPath(ofJob, pathname) ? null : undefined;
 };
+
+/** Where a change of what is there is begun: on the runs of its circuit. */
+export const changePath = (job: string, circuit: string): string =>
+  `${jobPath(job, { screen: 'runs', circuit })}?change`;
+
+/** Does an address ask for a change of what is there? */
+export const changeIn = (search: string): boolean => new URLSearchParams(search).has('change');
 
 /** The id of the wiring that an address asks for; null for the planned one. */
 export const wiringIn = (search: string): string | null => new URLSearchParams(search).get(WIRING);

@@ -110,12 +110,10 @@ export const JobShell = () => {
   return (
     <>
       {to === null ? null : <Navigate replace to={to} />}
-      <TopBar job={job} circuit={circuit} screen={found.screen.word} wiring={wiring} />
-      {found.screen.word === '' ? (
-        <WiringSwitch job={job} circuit={circuit} wiring={wiring} />
-      ) : (
-        <WiringBar job={job} circuit={circuit} />
-      )}
+      <TopBar job={job} circuit={circuit} screen={found.screen.word} wiring={wiring}>
+        {found.screen.word === '' ? <WiringSwitch job={job} circuit={circuit} wiring={wiring} /> : null}
+      </TopBar>
+      {found.screen.word === '' ? null : <WiringBar job={job} circuit={circuit} />}
       {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
       <Boundary what={found.screen.label} of={pathname + search}>
         <Shown job={job} found={found} wiring={wiring} />

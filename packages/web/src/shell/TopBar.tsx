@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown, Plus, Redo2, Undo2 } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { EDITIONS, type Circuit, type Edition, type Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
@@ -95,7 +95,16 @@ const CircuitMenu = ({ job, circuit, screen, wiring }: Shown) => (
 
 const chip = 'inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px]';
 
-export const TopBar = ({ job, circuit, screen, wiring }: Shown) => {
+export const TopBar = ({
+  job,
+  circuit,
+  screen,
+  wiring,
+  children,
+}: Shown & {
+  /** What the screen has of its own up here. */
+  children?: ReactNode;
+}) => {
   const history = useAppSelector((state) => state.job.open?.history);
   const dispatch = useAppDispatch();
   const edit = useEdit();
@@ -132,6 +141,7 @@ export const TopBar = ({ job, circuit, screen, wiring }: Shown) => {
           ))}
         </select>
       </label>
+      {children}
       <div className="ml-auto flex items-center gap-1">
         <SaveMark />
         <button

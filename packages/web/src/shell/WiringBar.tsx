@@ -52,11 +52,8 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
   const built = ofKind('built');
   const couldBuild = beginBuilt(reviewOf(job).job);
   return (
-    <nav
-      aria-label="Which wiring is shown"
-      className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-white px-3 py-1"
-    >
-      <div className="flex divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet">
+    <nav aria-label="Which wiring is shown" title={NOTES[shown?.kind ?? 'planned']}>
+      <div className="flex w-fit divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet">
         {item(null, 'Planned')}
         {existing ? (
           item(existing.id, 'As it is')
@@ -82,9 +79,6 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
           </button>
         )}
       </div>
-      <p className="min-w-60 flex-1 text-[13px] text-quiet max-sm:hidden">
-        {NOTES[shown?.kind ?? 'planned']}
-      </p>
     </nav>
   );
 };

@@ -1,4 +1,5 @@
 import type { Change, Job, leastChange } from '@amber/core';
+import { withoutPlanned } from './withoutPlanned.js';
 import { useAsked, type Asked } from './useWork.js';
 import type { PlannerWorker } from './workers.js';
 
@@ -14,4 +15,4 @@ const ask = async (
 
 /** The plan of least change for a small job, worked out beside the page. */
 export const useLeastChange = (job: Job, change: Change | null): ChangeAnswer | null =>
-  useAsked(change && JSON.stringify({ job: { ...job, wirings: [] }, change }), ask);
+  useAsked(change && JSON.stringify({ job: withoutPlanned(job), change }), ask);

@@ -1,3 +1,4 @@
+import { withoutPlanned } from './withoutPlanned.js';
 import type { CircuitId, Job } from '@amber/core';
 import { useAsked, type Asked } from './useWork.js';
 import type { PlannerWorker } from './workers.js';
@@ -12,4 +13,4 @@ const ask = (planner: PlannerWorker['planner'], question: string) => {
 
 /** The least that a circuit would cost under another brief; what a demand costs is seen before it is made. */
 export const useLeastCost = (job: Job | null, circuit: CircuitId): Price | null =>
-  useAsked(job && JSON.stringify({ job: { ...job, wirings: [] }, circuit }), ask);
+  useAsked(job && JSON.stringify({ job: withoutPlanned(job), circuit }), ask);

@@ -1,3 +1,4 @@
+import { withoutPlanned } from './withoutPlanned.js';
 import { proxy } from 'comlink';
 import { useMemo } from 'react';
 import type { Circuit, CircuitId, Job, PlanSet } from '@amber/core';
@@ -17,9 +18,8 @@ interface Brief {
 const briefOf = (job: Job, circuit: Circuit): string =>
   JSON.stringify({
     job: {
-      ...job,
+      ...withoutPlanned(job),
       name: '',
-      wirings: [],
       choices: job.choices.filter((one) => one.circuit !== circuit.id),
     },
     circuit: circuit.id,

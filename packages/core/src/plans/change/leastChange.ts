@@ -1,6 +1,10 @@
+import { isGroundColour } from '../../model/colours.js';
+import { existingDocument, standingCircuits } from '../../model/existing.js';
 import { circuitName, findCircuit, findSlot } from '../../model/lookup.js';
+import { ofId } from '../../model/records.js';
 import { PANEL, type BoxId, type CableId, type SlotId } from '../../model/ids.js';
 import type { Choice, ExistingCable, Job } from '../../model/job.js';
+import { choiceThere } from '../../planning/choiceThere.js';
 import { feedingCable } from '../../planning/carriers.js';
 import type { Cable, Device, Wiring } from '../../model/wiring.js';
 import type { Finding } from '../../code/rule.js';
@@ -12,6 +16,7 @@ import { changedJob, circuitOf, withDevicesFreed, type Change } from './changes.
 import { MOST_STEPS } from '../findPlans.js';
 import { makeUpIn, movedAt, type Moved } from './handwork.js';
 import { changeCost, type ChangeCost } from './cost.js';
+import { waysOnExisting, type Way } from './onExisting.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
 import { listed } from '../../words/lists.js';
@@ -38,7 +43,13 @@ export interface LeastChange {
   moved: Moved[];
   /** What today's rules then ask of the circuit, gravest first. */
   asks: Finding[];
+  /** Opened boxes that nobody has looked into, or not all of: to look there is the first step, and what is said of them is what is usual. */
+  lookFirst: BoxId[];
 }
+
+/** The least change, and the next two ways with what they come to. */
+export type LeastChangeOutcome =
+  { ok: true; value: LeastChange; others: LeastChange[] } | { ok: false; refusal: Refusal };
 
 /** A job after the change that could be planned. */
 interface Variant {
@@ -68,10 +79,7 @@ const planned = (
  * ask. Tried in turn: the runs as they are; other runs with the cables that lie there; old devices replaced; old cables to the
  * box in question abandoned. The one with the least new cable, then the least cost, is taken.
  */
-export const leastChange = (
-  asked: Job,
-  change: Change,
-): { ok: true; value: LeastChange } | { ok: false; refusal: Refusal } => {
+export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
   const circuit = circuitOf(asked, change);
   if (circuit === null)
     return {
@@ -82,6 +90,7 @@ export const leastChange = (
         remedy: 'Choose one of the job.',
       },
     };
+  if (standingCircuits(asked).has(circuit)) return onWhatStands(asked, change, circuit);
   const stands = asItStands(asked, circuit);
   if (!stands.ok) return stands;
   const { job } = stands;
@@ -118,20 +127,14 @@ export const leastChange = (
   const [best] = variants.sort((a, b) => a.weight - b.weight || a.abandoned.length - b.abandoned.length);
   const after = best && reviewJob(best.job);
   const measured = after && measureReview(after, circuit, baselineOf(best.job, circuit));
-  if (!best || !measured) return { ok: false, refusal: refusalOf(change) };
+  if (!best || !measured || !after) return { ok: false, refusal: refusalOf(change) };
   const mine = reviewCircuit(after, circuit);
-  const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
-  const unmeasured = used.filter(
-    (cable) => !cable.existing && ['unknown', 'guessed'].includes(cable.lengthSource),
+  const unmeasured = after.wiring.cables.filter(
+    ({ id, existing, lengthSource }) =>
+      mine.cables.includes(id) && !existing && ['unknown', 'guessed'].includes(lengthSource),
   );
   if (unmeasured.length > 0) return { ok: false, refusal: needsUnmeasured(job, unmeasured) };
-  const usedBefore = new Set<string>(reviewCircuit(before, circuit).cables);
-  const devices = after.wiring.devices.filter(
-    ({ slot, article }) =>
-      !isFitted(before, slot, article) &&
-      best.job.slots.some((one) => one.id === slot && !one.existing) &&
-      belongs(best.job, slot, circuit),
-  );
+  const devices = newDevices(before, best.job, after, circuit);
   // A device that is swapped for its like moves no wire, and its box is opened all the same.
   const opened = [...mine.boxes].filter(
     (box) =>
@@ -140,27 +143,96 @@ export const leastChange = (
       devices.some((device) => device.box === box),
   );
   const closed = [...mine.boxes].filter((box) => !opened.includes(box));
+  const cost = changeCost(before, after, { opened, closed });
+  const way = { job: best.job, review: after, abandoned: best.abandoned, cost, opened };
+  return { ok: true, value: told(before, way, measured, change, circuit), others: [] };
+};
+
+/** Devices that a change adds to those that were to come before it. */
+const newDevices = (before: JobReview, job: Job, after: JobReview, circuit: Choice['circuit']): Device[] =>
+  after.wiring.devices.filter(
+    ({ slot, article }) =>
+      !isFitted(before, slot, article) &&
+      job.slots.some((one) => one.id === slot && !one.existing) &&
+      belongs(job, slot, circuit),
+  );
+
+/** One way to make a change, with all that is to be told of it. */
+const told = (
+  before: JobReview,
+  { job, review: after, abandoned, cost, opened }: Way,
+  measured: { measures: Measures; runs: LaidRun[] },
+  change: Change,
+  circuit: Choice['circuit'],
+): LeastChange => {
+  const mine = reviewCircuit(after, circuit);
+  const used = after.wiring.cables.filter((cable) => mine.cables.includes(cable.id));
+  const usedBefore = new Set<string>(reviewCircuit(before, circuit).cables);
+  const certainty = existingDocument(job)?.certainty;
   return {
-    ok: true,
-    value: {
-      job: best.job,
-      measures: measured.measures,
-      cost: changeCost(before, after, { opened, closed }),
-      runs: measured.runs,
-      stay: used.filter((cable) => cable.existing).map((cable) => cable.id),
-      fresh: used.filter((cable) => !cable.existing && !isPlanned(before.wiring, cable)),
-      idle: best.job.existingCables
-        .map((cable) => cable.id)
-        .filter((id) => usedBefore.has(id) && !used.some((one) => one.id === id)),
-      abandoned: best.abandoned,
-      opened,
-      closed,
-      devices,
-      moved: change.kind === 'replaceDevice' ? movedAt(before, after, change.slot) : [],
-      asks: mine.findings.filter((one) => one.severity !== 'waived'),
-    },
+    ...{ job, cost, opened, abandoned },
+    measures: measured.measures,
+    runs: measured.runs,
+    stay: used
+      .filter((cable) => cable.existing && !isCappedOff(after.wiring, cable))
+      .map((cable) => cable.id),
+    fresh: used.filter((cable) => !cable.existing && !isPlanned(before.wiring, cable)),
+    idle: job.existingCables
+      .filter(({ id }) => usedBefore.has(id))
+      .filter(({ id }) => {
+        const cable = used.find((one) => one.id === id);
+        return !cable || isCappedOff(after.wiring, cable);
+      })
+      .map(({ id }) => id),
+    closed: [...mine.boxes].filter((box) => !opened.includes(box)),
+    devices: newDevices(before, job, after, circuit),
+    moved: change.kind === 'replaceDevice' ? movedAt(before, after, change.slot) : [],
+    asks: mine.findings.filter((one) => one.severity !== 'waived'),
+    lookFirst: opened.filter((box) => {
+      const sure = ofId(certainty, box);
+      return sure !== undefined && sure !== 'seen';
+    }),
   };
 };
+
+/** Does every insulated conductor of an old cable end under a connector alone? Then nothing uses it. */
+const isCappedOff = (wiring: Wiring, cable: Cable): boolean =>
+  wiring.joints.some(
+    ({ members: [only, ...more] }) =>
+      more.length === 0 && only && 'end' in only && only.end.cable === cable.id,
+  ) &&
+  !wiring.joints.some(
+    ({ members }) =>
+      members.length > 1 &&
+      members.some((one) => 'end' in one && one.end.cable === cable.id && !isGroundColour(one.end.colour)),
+  ) &&
+  !wiring.landings.some(
+    ({ wire }) => 'end' in wire && wire.end.cable === cable.id && !isGroundColour(wire.end.colour),
+  );
+
+/** The change of a circuit that stands: planned on its wiring as it is there. */
+const onWhatStands = (job: Job, change: Change, circuit: Choice['circuit']): LeastChangeOutcome => {
+  if (!choiceThere(job, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
+  const ways = waysOnExisting(job, changedJob(job, change), circuit, {
+    replaced: change.kind === 'replaceDevice' ? change.slot : null,
+    neutralAt: change.kind === 'bringNeutral' ? [change.slot] : [],
+  });
+  const before = reviewJob(job);
+  const values = ways.slice(0, 3).flatMap((way): LeastChange[] => {
+    const measured = measureReview(way.review, circuit, baselineOf(way.job, circuit));
+    return measured ? [told(before, way, measured, change, circuit)] : [];
+  });
+  const [value, ...others] = values;
+  return value ? { ok: true, value, others } : { ok: false, refusal: refusalOf(change) };
+};
+
+/** What is told of a circuit is no chain of switches between a hot and a luminaire, so no plan can go on from it. */
+const notUnderstood = (job: Job, circuit: Choice['circuit']): Refusal => ({
+  title: `${circuitName(job, circuit)}, as it is told, is no circuit that a change can start from`,
+  reason:
+    'From the breaker a hot goes to the first switch, two travelers from each switch to the next, and one leg to the luminaire. Here it does not, or some wire of it nobody has looked at.',
+  remedy: 'Look into its boxes, tell on the bench what each wire is on, and mend what the check finds there.',
+});
 
 /** Was the same cable to come before the change already? */
 const isPlanned = (before: Wiring, { id, article, existing }: Cable): boolean =>

@@ -1,6 +1,6 @@
 import { staysShut } from '../../model/boxState.js';
 import { existingDocument } from '../../model/existing.js';
-import { PANEL, type BoxId, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
+import { PANEL, type BoxId, type CircuitId, type SlotId } from '../../model/ids.js';
 import type { Choice, ExistingCable, Job } from '../../model/job.js';
 import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
 import { choiceThere } from '../../planning/choiceThere.js';
@@ -170,7 +170,16 @@ export const waysOnExisting = (
     }
   }
   // The runs as they are, for what needs no other.
-  for (const chains of orders) tryIt(bare, { ...there, ...(chains ? { chains } : {}) }, []);
+  for (const chains of orders)
+    tryIt(
+      bare,
+      {
+        ...there,
+        ...(chains ? { chains } : {}),
+        neutralAt: [...new Set([...(there.neutralAt ?? []), ...asked])],
+      },
+      [],
+    );
   const violations = ({ review }: Way) =>
     review.findings.filter(
       (one) => one.severity === 'violation' && !before.findings.some((old) => old.title === one.title),
@@ -182,16 +191,4 @@ export const waysOnExisting = (
         a.wrong - b.wrong || a.way.cost.cost - b.way.cost.cost || a.way.opened.length - b.way.opened.length,
     )
     .map(({ way }) => way);
-};
-
-/** Cables of the existing wiring that a way uses no more. */
-export const idleCables = ({ job, review }: Way, circuit: CircuitId): CableId[] => {
-  const plan = planOf(review, circuit);
-  const used = new Set<string>(
-    plan?.ok ? plan.value.runs.flatMap(({ existing }) => (existing ? [existing.id] : [])) : [],
-  );
-  const fed = plan?.ok ? plan.value.fedBy?.id : undefined;
-  return job.existingCables
-    .filter((cable) => cable.circuit === circuit && !used.has(cable.id) && cable.id !== fed)
-    .map(({ id }) => id);
 };

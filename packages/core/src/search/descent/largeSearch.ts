@@ -235,7 +235,8 @@ export const searchLarge = (
         for (let root = 0; root < stand.problem.n && goOn(); root++)
           if (mayEnter(settled.nodes[root] ?? '') && stand.tree.parents[root] !== OUT)
             stand = tried(stand, stand.order, root);
-      if (stand.weight > before - 1e-6 || !goOn()) return stand;
+      // Also where no tree can be made: nothing is less than infinite by that much.
+      if (!(stand.weight < before - 1e-6) || !goOn()) return stand;
     }
   };
 
@@ -255,11 +256,17 @@ export const searchLarge = (
     keep(improved(standing(order, problem, firstTree(problem))));
   }
   const pick = pickerOf(1);
-  for (let idle = 0; idle < MOST_IDLE && goOn() && best;) {
+  // Where one tree alone can be made, every change of it is none.
+  let barred = 0;
+  for (let idle = 0; idle < MOST_IDLE && barred < MOST_BARRED && goOn() && best;) {
     const from: Stand = best;
     const parents = kicked(from.tree.parents, 3, pick);
     const cost = from.problem.cost(parents);
-    if (cost === Infinity) continue;
+    if (cost === Infinity) {
+      barred += 1;
+      continue;
+    }
+    barred = 0;
     const weight = from.weight;
     keep(improved(standing(from.order, from.problem, { parents, cost })));
     idle = (best as Stand).weight < weight ? 0 : idle + 1;
@@ -275,3 +282,5 @@ export const searchLarge = (
 const TREES_OF_AN_ORDER = 50;
 /** So many changes in vain, and the search ends. */
 const MOST_IDLE = 60;
+/** So many changes in a row that make no tree at all, and the search ends. */
+const MOST_BARRED = 2000;

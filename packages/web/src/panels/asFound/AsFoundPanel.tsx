@@ -1,3 +1,5 @@
+import { Link } from 'react-router';
+import { changePath } from '../../parts/paths.js';
 import { useMemo } from 'react';
 import { endKey, endsIn, findBox, type Box, type CableId, type WiringDoc } from '@amber/core';
 import { useTelling } from '../../store/useTelling.js';
@@ -62,6 +64,14 @@ export const AsFoundPanel = ({ subject }: { subject: Subject }) => {
           {refusal}
         </p>
       )}
+      {subject.kind === 'existing' && subject.circuit ? (
+        <Link
+          to={changePath(job.id, subject.circuit.id)}
+          className="inline-flex min-h-10 items-center justify-center rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail"
+        >
+          Change what is there …
+        </Link>
+      ) : null}
       <SeenBox
         key={`seen ${box}`}
         {...{ job, document, box, unseen }}

@@ -59,12 +59,15 @@ const lying = (job: Job, { article, between: [a, b] }: ExistingCable): string =>
 
 /** What a small job comes to: the price first, then what is new, what is opened, what stays, and what the code asks then. */
 export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) => {
-  const { job, cost, devices, fresh, opened, closed, stay, idle, abandoned, moved, asks } = value;
+  const { job, cost, devices, fresh, opened, closed, stay, idle, abandoned, moved, asks, lookFirst } = value;
   const cables = (ids: readonly CableId[]) =>
     [...job.existingCables, ...abandoned].filter((one) => ids.includes(one.id)).map((one) => lying(job, one));
   const staying = cables(stay);
   const verify = asks.filter((one) => one.severity === 'verify');
   const graver = asks.filter((one) => one.severity !== 'verify');
+  const unsure = moved.some(({ slot }) =>
+    lookFirst.some((box) => job.slots.some((one) => one.id === slot && one.box === box)),
+  );
   const isKnown = (box: BoxId) => before.boxes.some((one) => one.id === box);
   const names = (boxes: readonly BoxId[]) => boxes.map((box) => placeName(job, box)).join(', ');
   const set = opened.filter(
@@ -89,6 +92,15 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
           material {dollars(cost.material)}, work {Math.round(cost.minutes)} min
         </span>
       </p>
+      {lookFirst.length > 0 ? (
+        <div role="note" className="flex gap-2 rounded-md border border-caution p-2 text-[14px]">
+          <SeverityMark severity="verify" />
+          <p>
+            <strong>Look first into {names(lookFirst)}.</strong> Nobody has seen all of it: what is said of
+            its wires is what is usual. Tell on the bench what you find, and ask again.
+          </p>
+        </div>
+      ) : null}
       <Part title="Comes new">{fromStock.length > 0 ? <Lines lines={fromStock} /> : 'Nothing.'}</Part>
       <Part title="Has to be opened">{names(opened.filter(isKnown)) || 'No box.'}</Part>
       {closed.length > 0 ? <Part title="Stays as it is">{names(closed)}</Part> : null}
@@ -102,7 +114,7 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
             <thead className="text-[12.5px] text-quiet">
               <tr>
                 <th className="py-1 pr-2 font-normal">Wire</th>
-                <th className="py-1 pr-2 font-normal">Was on</th>
+                <th className="py-1 pr-2 font-normal">{unsure ? 'Is usually on' : 'Was on'}</th>
                 <th className="py-1 font-normal">Goes on</th>
               </tr>
             </thead>

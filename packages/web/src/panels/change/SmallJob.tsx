@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { Circuit, Job, LeastChange } from '@amber/core';
+import { dollars, type Circuit, type Job, type LeastChange } from '@amber/core';
+import { plural } from '../../parts/format.js';
 import { Button, SafetyNote, SeverityMark } from '../../parts/ui.js';
 import { changeOf, startOf, type SmallJobDraft } from './draft.js';
 import { Outcome } from './Outcome.js';
@@ -8,12 +9,19 @@ import { SmallJobForm } from './SmallJobForm.js';
 import type { ChangeAnswer } from '../../worker/useLeastChange.js';
 
 /** A draft that is kept while the panel is open, and what it asks for. */
-export const useSmallJob = (job: Job, circuit: Circuit) => {
-  const [draft, setDraft] = useState<SmallJobDraft | null>(null);
+export const useSmallJob = (job: Job, circuit: Circuit, begun: boolean) => {
+  const [draft, setDraft] = useState<SmallJobDraft | null>(begun ? startOf(job, circuit) : null);
+  /** Which of the ways is looked at. */
+  const [way, setWay] = useState(0);
   const asked = useMemo(() => (draft ? changeOf(job, circuit, draft) : null), [job, circuit, draft]);
   return {
     draft,
-    setDraft,
+    setDraft: (next: SmallJobDraft) => {
+      setWay(0);
+      setDraft(next);
+    },
+    way,
+    setWay,
     open: () => setDraft(startOf(job, circuit)),
     close: () => setDraft(null),
     asked,
@@ -21,7 +29,18 @@ export const useSmallJob = (job: Job, circuit: Circuit) => {
   };
 };
 
-/** A small job on what is there, by the plan of least change: what it takes, before anything is touched. */
+/** A way in a line: what is opened, what comes new, what of today's rules it leaves open. */
+const sayWay = (job: Job, { opened, fresh, asks }: LeastChange): string => {
+  const boxes = opened.filter((box) => job.boxes.some(({ id }) => id === box)).length;
+  const wrong = asks.filter(({ severity }) => severity === 'violation').length;
+  return [
+    `${plural(boxes, 'box', 'boxes')} opened`,
+    `${plural(fresh.length, 'new cable')}`,
+    wrong > 0 ? `${plural(wrong, 'violation')} by today’s rules` : 'no violation by today’s rules',
+  ].join(', ');
+};
+
+/** A change of what is there, by the plan of least change and the next two ways: what it takes, before anything is touched. */
 export const SmallJob = ({
   job,
   circuit,
@@ -35,13 +54,15 @@ export const SmallJob = ({
   answer: ChangeAnswer | null;
   onMake: (value: LeastChange) => void;
 }) => {
-  const { draft, asked, change } = small;
+  const { draft, asked, change, way, setWay } = small;
   if (!draft) return null;
   const outcome = answer?.kind === 'known' ? answer.answer : null;
+  const ways = outcome?.ok ? [outcome.value, ...outcome.others] : [];
+  const shown = ways[way] ?? ways[0];
   return (
     <div className="flex flex-col gap-4 p-4">
       <div className="flex items-start gap-2">
-        <h2 className="min-w-0 flex-1 text-[16px] font-bold">A small job on what is there</h2>
+        <h2 className="min-w-0 flex-1 text-[16px] font-bold">Change what is there</h2>
         <button
           type="button"
           aria-label="Back to the plans"
@@ -68,10 +89,26 @@ export const SmallJob = ({
             </div>
           </div>
         ) : null}
-        {outcome?.ok ? <Outcome before={job} value={outcome.value} /> : null}
+        {ways.length > 1 ? (
+          <div role="group" aria-label="Ways to make it" className="flex flex-col gap-1">
+            {ways.map((one, i) => (
+              <button
+                key={i}
+                type="button"
+                aria-pressed={one === shown}
+                onClick={() => setWay(i)}
+                className="min-h-11 rounded-md border border-line px-3 py-1.5 text-left text-[14px] hover:bg-rail aria-pressed:border-ink aria-pressed:bg-rail"
+              >
+                <strong>{dollars(one.cost.cost)}</strong> {i === 0 ? 'the least change' : 'another way'}:{' '}
+                {sayWay(job, one)}
+              </button>
+            ))}
+          </div>
+        ) : null}
+        {shown ? <Outcome before={job} value={shown} /> : null}
       </div>
-      {outcome?.ok ? (
-        <Button look="main" onClick={() => onMake(outcome.value)}>
+      {shown ? (
+        <Button look="main" onClick={() => onMake(shown)}>
           Plan it this way
         </Button>
       ) : null}

@@ -1,3 +1,5 @@
+import { useLocation } from 'react-router';
+import { changeIn } from '../../parts/paths.js';
 import { layoutPath } from '../../parts/paths.js';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -64,20 +66,23 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   const [picked, setPicked] = useState<string | null>(null);
   const [hovered, setHovered] = useState<string | null>(null);
   const [run, setRun] = useState<LaidRun | null>(null);
-  const small = useSmallJob(job, circuit);
+  const small = useSmallJob(job, circuit, changeIn(useLocation().search) && hasExisting(job, circuit));
   const changed = useLeastChange(job, small.change);
   const wired = wiredChoice(reviewOf(job).plans, circuit.id);
   const found = search.kind === 'failed' ? null : search.found;
   const by = (letter: string | null) => found?.candidates.find((one) => one.letter === letter);
   const looked = by(picked) ?? found?.candidates[0] ?? null;
   const shown = by(hovered) ?? looked;
-  const change = changed?.kind === 'known' && changed.answer.ok ? changed.answer.value : null;
+  const change =
+    changed?.kind === 'known' && changed.answer.ok
+      ? ([changed.answer.value, ...changed.answer.others][small.way] ?? changed.answer.value)
+      : null;
   const choose = (plan: Candidate) => {
     edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
     dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
   };
   const make = (value: LeastChange) => {
-    edit({ ...value.job, wirings: job.wirings }, `small job on ${circuit.name}`);
+    edit({ ...value.job, wirings: job.wirings }, `change what is there of ${circuit.name}`);
     small.close();
     dispatch(noticed(`${circuit.name} is planned with the change. Undo brings back what was there.`));
   };
@@ -109,7 +114,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
                 small.open();
               }}
             >
-              Small job …
+              Change what is there …
             </Button>
           ) : null}
         </div>
@@ -158,7 +163,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
         ) : null}
       </main>
       <aside
-        aria-label={small.draft ? 'Small job' : 'Plans'}
+        aria-label={small.draft ? 'Change what is there' : 'Plans'}
         className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-106 lg:overflow-y-auto lg:border-l"
       >
         {small.draft ? (

@@ -1,0 +1,176 @@
+import {
+  assumeUsual,
+  existingDocument,
+  findPlans,
+  leastChange,
+  newBox,
+  newRunFact,
+  reviewJob,
+  signSeen,
+  staysShut,
+  wiringOrEmpty,
+  type Change,
+  type Job,
+  type LeastChange,
+} from '../src/index.js';
+import { jobOf, planned, type Shorthand } from './support/jobs.js';
+
+/** Old work that somebody has seen, in boxes of a size that was usual. */
+const old = (short: Shorthand, box = 'wall-1-20'): Job => {
+  const { job, wiring } = planned(jobOf(short));
+  const bare: Job = {
+    ...job,
+    existingEdition: 2008,
+    boxes: job.boxes.map((one) => ({
+      ...one,
+      work: 'existing' as const,
+      article: (one.id.startsWith('S') ? box : 'ceiling-22.5') as never,
+    })),
+    choices: [],
+    wirings: [],
+  };
+  const cables = wiring.cables.map((cable) => ({
+    ...cable,
+    existing: true,
+    length: 120,
+    lengthSource: 'measured' as const,
+  }));
+  const { job: assumed } = assumeUsual(bare, { circuit: 'c1' as never, cables });
+  return assumed.boxes.reduce((one, { id }) => signSeen(one, 'existing', id), assumed);
+};
+
+const place = (id: string, lengths: Record<string, number>) => ({
+  box: newBox({ id, name: id, article: null, work: 'old', accessible: 'no', room: 'r1' }),
+  runs: Object.entries(lengths).map(([to, length]) => newRunFact({ between: [id, to] as never, length })),
+});
+
+/** Carries a change out: what is not opened is as it was, wire for wire, and everything works. */
+const done = (job: Job, change: Change): LeastChange & { others: LeastChange[] } => {
+  const outcome = leastChange(job, change);
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  for (const way of [outcome.value, ...outcome.others]) {
+    const { job: after, wiring, proofs } = reviewJob(way.job);
+    for (const proof of proofs) expect(proof.working).toBe(proof.positions);
+    const there = existingDocument(job);
+    expect(existingDocument(after)).toEqual(there);
+    for (const { id } of job.boxes)
+      expect([id, staysShut(after, wiring, id)]).toEqual([id, !way.opened.includes(id)]);
+    // No cable is planned that is not there and does not come new.
+    const lying = new Set<string>(there?.wiring.cables.map((cable) => cable.id));
+    const fresh = new Set<string>(way.fresh.map((cable) => cable.id));
+    for (const cable of wiring.cables) expect(lying.has(cable.id) || fresh.has(cable.id)).toBe(true);
+  }
+  return { ...outcome.value, others: outcome.others };
+};
+
+const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'], neutralAt: ['S1', 'S2'] };
+
+test('a device swapped for its like is one device and one opened box, and no wire moves', () => {
+  const change = done(old(inLine), {
+    kind: 'replaceDevice',
+    slot: 'slot:S2' as never,
+    role: 'switch',
+    article: null,
+  });
+  expect([change.opened, change.fresh, change.devices.map(({ box }) => box)]).toEqual([['S2'], [], ['S2']]);
+  expect(change.moved.every(({ from, to }) => from === to)).toBe(true);
+  expect(change.cost.material).toBeGreaterThan(0);
+  expect(change.cost.cost).toBeLessThan(40_0000);
+});
+
+test('a dimmer for a three-way: what was on its screws goes on its leads, the common told as the common', () => {
+  const change = done(old(inLine), {
+    kind: 'replaceDevice',
+    slot: 'slot:S1' as never,
+    role: 'dimmer',
+    article: null,
+  });
+  expect(change.opened).toEqual(['S1']);
+  const common = change.moved.find(({ from }) => from.includes('common'));
+  expect(common?.to).toContain('common');
+});
+
+test('a four-way in an old pair opens two boxes and leaves every good cable but the middle one', () => {
+  for (const box of ['wall-1-18', 'wall-1-20']) {
+    const change = done(old(inLine, box), {
+      kind: 'addSwitch',
+      group: 'g1' as never,
+      place: place('S3', { S1: 120, S2: 120, L: 400 }),
+    });
+    // What stays: the feed, the leg to the light; the old travelers at the most are given up.
+    expect(change.stay).toEqual(expect.arrayContaining(['cable:c1:panel>S1', 'cable:c1:S2>L']));
+    expect(change.abandoned.length + change.idle.length).toBeLessThanOrEqual(1);
+    expect(change.opened.filter((id) => id !== 'S3').length).toBeLessThanOrEqual(2);
+    expect(change.closed).toContain('L');
+    expect(change.others.length).toBeGreaterThan(0);
+    for (const other of change.others) expect(other.cost.cost).toBeGreaterThanOrEqual(0);
+  }
+});
+
+test('a second switch for an old loop, and what today asks of it', () => {
+  const change = done(old({ runs: ['F-L', 'L-S1'], neutralAt: [] }), {
+    kind: 'addSwitch',
+    group: 'g1' as never,
+    place: place('S2', { S1: 100, L: 200 }),
+  });
+  expect(change.opened).toContain('S2');
+  expect(change.devices.map(({ box }) => box).sort()).toEqual(['S1', 'S2']);
+});
+
+test('a neutral for an old loop is one new cable', () => {
+  const change = done(old({ runs: ['F-L', 'L-S1'], neutralAt: [] }, 'wall-1-22.5'), {
+    kind: 'bringNeutral',
+    slot: 'slot:S1' as never,
+  });
+  expect(change.fresh.map(({ from, to }) => [from, to].sort().join('-'))).toEqual(['L-S1']);
+  expect(change.opened.sort()).toEqual(['L', 'S1']);
+});
+
+test('what nobody has looked into is to be looked at first', () => {
+  const job = old(inLine);
+  const document = existingDocument(job);
+  if (!document) throw new Error('no document');
+  const assumed: Job = {
+    ...job,
+    wirings: [{ ...document, certainty: { ...document.certainty, ['S2' as never]: 'assumed' as const } }],
+  };
+  const change = done(assumed, {
+    kind: 'replaceDevice',
+    slot: 'slot:S2' as never,
+    role: 'dimmer',
+    article: null,
+  });
+  expect(change.lookFirst).toEqual(['S2']);
+});
+
+test('what is told as no chain of switches is refused with what to do', () => {
+  const job = old(inLine);
+  const document = existingDocument(job);
+  if (!document) throw new Error('no document');
+  const landings = document.wiring.landings.filter(
+    ({ terminal }) => !('device' in terminal) || terminal.name !== 'common',
+  );
+  const broken: Job = { ...job, wirings: [{ ...document, wiring: { ...document.wiring, landings } }] };
+  const outcome = leastChange(broken, {
+    kind: 'replaceDevice',
+    slot: 'slot:S2' as never,
+    role: 'dimmer',
+    article: null,
+  });
+  expect(outcome.ok ? '' : outcome.refusal.remedy).toContain('mend what the check finds');
+});
+
+test('a circuit of one old box is asked for plans to its end', () => {
+  const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] });
+  const hot: Job = {
+    ...job,
+    groups: job.groups.map((group) => ({ ...group, control: 'hot' as const })),
+    slots: [],
+    boxes: job.boxes.filter(({ id }) => id === 'L'),
+    feeds: job.feeds.map((feed) => ({ ...feed, at: 'L' as never })),
+    existingCables: job.existingCables.filter(({ between }) => between.includes('panel')),
+    wirings: [],
+  };
+  expect(findPlans(hot, 'c1' as never).complete).toBe(true);
+  expect(wiringOrEmpty(hot).cables).toEqual([]);
+});
