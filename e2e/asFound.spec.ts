@@ -169,3 +169,47 @@ test('what was built otherwise is told on the bench, and the plan stays as it is
   await tab(page, 'Check').click();
   await expect(page.getByRole('tabpanel')).toContainText('2 of 2 positions work');
 });
+
+test('old work is changed with the least change: what is opened, what to look into first, and the bench after it', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfYard(request, 'change-old');
+  await page.goto(`${job}/circuits/sail-loft-light?wiring=existing`);
+  await page.getByRole('link', { name: 'Change what is there …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
+  // A switch for its like: one box, no wire moves.
+  await panel.getByLabel('What comes in its place').selectOption('Switch');
+  await expect(panel.getByRole('region', { name: 'Has to be opened' })).toHaveText(/Loft door$/);
+  await expect(panel.getByRole('columnheader', { name: 'Was on' })).toBeVisible();
+  // A timer needs a neutral that the loop has not: another cable, and the ceiling is opened, where nobody has looked.
+  await panel.getByLabel('What comes in its place').selectOption('Timer');
+  await expect(panel.getByRole('note')).toContainText('Look first into Loft ceiling.');
+  await expect(panel.getByRole('region', { name: 'Comes new' })).toContainText('14/3');
+  await panel.getByLabel('What comes in its place').selectOption('Switch');
+  await expect(panel.getByRole('note')).toHaveCount(0);
+  await panel.getByRole('button', { name: 'Plan it this way' }).click();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(box(page, 'Loft door')).toBeVisible();
+  await tab(page, 'Steps').click();
+  await expect(page.getByRole('region', { name: 'Steps at Loft ceiling' })).toContainText(
+    'Nothing is to be done in this box: it stays shut, as it was found.',
+  );
+  await page.keyboard.press('Control+z');
+
+  // A third location for the pair: the travelers at one end alone are opened.
+  await page.goto(`${job}/circuits/rope-stair-light/runs?change`);
+  await panel.getByLabel('What is to be done').selectOption('Add a switch to a group');
+  await panel.getByLabel('Name of the new box').fill('Stair landing');
+  for (const [from, length] of [
+    ['Stair foot', "16'"],
+    ['Stair head', "15'"],
+  ] as const)
+    await panel.getByLabel(`from ${from}`).fill(length);
+  await panel.getByLabel('from Stair head').press('Enter');
+  await expect(panel.getByRole('group', { name: 'Ways to make it' }).getByRole('button')).toHaveCount(3, {
+    timeout: 40_000,
+  });
+  await expect(panel.getByRole('region', { name: 'Has to be opened' })).toHaveText(/Stair head$/);
+  await expect(panel.getByRole('region', { name: 'Stays as it is' })).toContainText('Stair foot');
+});

@@ -33,8 +33,8 @@ test('a small job on old work says what is opened and what moves; another switch
 }) => {
   const address = await foundWinchRoom(request, 'old-winch');
   await page.goto(`${address}/runs`);
-  await page.getByRole('button', { name: 'Small job …' }).click();
-  const panel = page.getByRole('complementary', { name: 'Small job' });
+  await page.getByRole('button', { name: 'Change what is there …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
   const part = (name: string) => panel.getByRole('region', { name });
 
   // A dimmer for the old switch: one box, each wire by its screw.
@@ -69,8 +69,8 @@ test('a small job on old work says what is opened and what moves; another switch
 test('a change that was planned can be undone, and a feed goes on from a box', async ({ page, request }) => {
   const address = await foundWinchRoom(request, 'winch-onward');
   await page.goto(`${address}/runs`);
-  await page.getByRole('button', { name: 'Small job …' }).click();
-  const panel = page.getByRole('complementary', { name: 'Small job' });
+  await page.getByRole('button', { name: 'Change what is there …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
   await panel.getByLabel('What is to be done').selectOption('Take a receptacle or feed off a box');
   await panel.getByLabel('What comes').selectOption('an onward feed');
   await panel.getByLabel('From which box').selectOption('Winch ceiling');
@@ -93,8 +93,8 @@ test('on a telephone: the form, what it comes to, and a refusal fit the screen; 
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${await foundWinchRoom(request, 'winch-telephone')}/runs`);
-  await page.getByRole('button', { name: 'Small job …' }).click();
-  const panel = page.getByRole('complementary', { name: 'Small job' });
+  await page.getByRole('button', { name: 'Change what is there …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
   await panel.getByLabel('What is to be done').selectOption('Bring a neutral to a switch');
   await expect(panel.getByRole('region', { name: 'Taken out of its boxes' })).toContainText('14/2');
   await expect(panel.getByText(/^\d+ things to verify on site$/)).toBeVisible();

@@ -97,20 +97,21 @@ const SHOTS = [
   },
   {
     name: 'small-job',
-    path: '/jobs/heron-yard/circuits/winch-lights/runs',
+    path: '/jobs/heron-yard/circuits/sail-loft-light/runs?change',
     size: desk,
     act: async (page) => {
-      await page.getByText('That A costs least is proved').waitFor();
-      await page.getByRole('button', { name: 'Small job …' }).click();
-      await page.getByLabel('What comes in its place').selectOption('occupancySensor');
-      await page.getByRole('region', { name: 'Comes new' }).waitFor();
+      await page.getByLabel('What comes in its place').selectOption('timer');
+      await page.getByText('Look first into').waitFor();
     },
   },
   {
     name: 'as-found',
-    path: '/jobs/found-yard/circuits/long-shed-lights?wiring=found-1',
+    path: '/jobs/heron-yard/circuits/rope-stair-light?wiring=existing',
     size: desk,
-    act: (page) => page.getByText(/works in \d+ of 16 positions/).waitFor(),
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Run', exact: true }).click();
+      await page.getByRole('region', { name: 'What is in Stair ceiling' }).waitFor();
+    },
   },
   {
     name: 'telephone',
@@ -119,30 +120,6 @@ const SHOTS = [
     act: (page) => page.getByRole('button', { name: 'One box' }).click(),
   },
 ];
-
-/** The yard beside a wiring as somebody found it: two wires of a four-way in the long shed are exchanged. */
-const bringFoundYard = async (address) => {
-  const { document } = await (await fetch(`${address}/api/jobs/heron-yard`)).json();
-  const [planned] = document.wirings;
-  const { devices, landings } = planned.wiring;
-  const fourWay = devices.find((one) => one.article.startsWith('four-way'));
-  const on = (name) =>
-    landings.findIndex(({ terminal }) => terminal.device === fourWay.id && name.test(terminal.name));
-  const [a, b] = [on(/^in/i), on(/^out/i)];
-  const exchanged = landings.map((one, i) =>
-    i === a || i === b ? { ...one, terminal: landings[i === a ? b : a].terminal } : one,
-  );
-  const found = { id: 'found-1', kind: 'found', wiring: { ...planned.wiring, landings: exchanged } };
-  const sent = await fetch(`${address}/api/jobs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({
-      saveId: 'found-yard',
-      document: { ...document, id: 'found-yard', wirings: [planned, found] },
-    }),
-  });
-  if (!sent.ok) throw new Error(`The yard as found was answered ${sent.status}.`);
-};
 
 await run(async () => {
   needDebian(...DATABASE_PACKAGE);
@@ -157,7 +134,6 @@ await run(async () => {
   try {
     for (const { name, path, size, act } of SHOTS) {
       // Once the list of jobs has been taken: it shows the demo alone.
-      if (name === 'as-found') await bringFoundYard(server.address);
       const page = await browser.newPage({ viewport: size });
       await page.goto(`${server.address}${path}`);
       await page.getByText('Work dead:').first().waitFor({ state: 'attached' });
