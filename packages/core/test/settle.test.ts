@@ -11,7 +11,6 @@ import {
   newWiringDoc,
   proveGroup,
   compile,
-  type BoxId,
   type Job,
 } from '../src/index.js';
 import { choiceThere } from '../src/planning/choiceThere.js';
@@ -47,7 +46,7 @@ test.each(TEXTBOOK)('%s: planned again on what is there, no box is opened', (_na
       ...choice,
       chains: choiceThere(there, 'c1' as never)?.chains,
     })),
-  } as Job);
+  });
   const wiring = wiringOrEmpty(job);
   const opened = job.boxes.filter(({ id }) => !staysShut(job, wiring, id)).map(({ id }) => id);
   const compiled = compile(wiring, job);
@@ -128,7 +127,7 @@ test('what a plan puts back into a box that stays shut is what was there, whatev
       certainty: document.certainty,
     });
     const now = wiringOrEmpty(planJob(told).job);
-    for (const box of told.boxes.map(({ id }) => id) as BoxId[])
+    for (const { id: box } of told.boxes)
       if (staysShut(told, now, box))
         expect(now.marks.filter((mark) => isIt(mark.end))).toEqual(
           wiring.marks.filter((mark) => isIt(mark.end)),

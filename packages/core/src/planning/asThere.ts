@@ -1,7 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import { isGroundColour, type InsulatedColour } from '../model/colours.js';
 import { existingDocument } from '../model/existing.js';
-import type { GroupId, LuminaireId, SlotId } from '../model/ids.js';
+import type { GroupId, SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findCable, findLuminaire } from '../model/lookup.js';
 import { compile, type Compiled } from '../circuit/compile.js';
@@ -39,7 +39,7 @@ const slotsOn = (job: Job, wiring: Wiring, compiled: Compiled, net: number): Slo
 const dutyOf = (job: Job, wiring: Wiring, compiled: Compiled, net: number): Duty | null => {
   const source = compiled.sources.find((one) => one.hot === net || one.neutral === net);
   if (source) return { kind: source.hot === net ? 'hot' : 'neutral', circuit: source.id };
-  const lit = compiled.luminaires.find((one) => one.hot === net)?.id as LuminaireId | undefined;
+  const lit = compiled.luminaires.find((one) => one.hot === net)?.id;
   const group = findLuminaire(job, lit)?.group;
   if (group !== undefined) return { kind: 'switchLeg', group };
   const slots = slotsOn(job, wiring, compiled, net);

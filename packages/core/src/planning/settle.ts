@@ -133,7 +133,7 @@ const everyWay = (job: Job, devices: readonly Device[]): Map<DeviceId, Map<strin
       all.flatMap((one) =>
         exchanges(articleOf(job.stock, 'device', article)).map((way) => new Map([...one, [id, way]])),
       ),
-    [new Map()],
+    [new Map<DeviceId, Map<string, string>>()],
   );
 
 /** Is everything in a box joined as it was, but for exchanges that make no difference? */
