@@ -375,7 +375,8 @@ export {
 export type { DocumentEdited } from './edits/wiring/documents.js';
 
 /** What is there and nobody planned: what is usual, as a first draft. */
-export { assumeUsual, usualWiring } from './existing/usualWiring.js';
+export { assumeUsual } from './existing/assumeUsual.js';
+export { usualWiring } from './existing/usualWiring.js';
 export type { NotUsual, UsualFacts } from './existing/usualWiring.js';
 export type { Habit } from './existing/usualNets.js';
 export {

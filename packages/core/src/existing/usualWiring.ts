@@ -10,22 +10,9 @@ import {
   type CircuitId,
   type TreePlace,
 } from '../model/ids.js';
-import type { Feed, Job, WiringDoc } from '../model/job.js';
+import type { Feed, Job } from '../model/job.js';
 import { boxesOfCircuit, findBox, findCircuit, findRoom, groupIdsOf } from '../model/lookup.js';
-import { tailsOf } from '../model/inBox.js';
-import { ofId } from '../model/records.js';
-import {
-  articlesAt,
-  emptyWiring,
-  endKey,
-  placeOfEnd,
-  type Cable,
-  type Device,
-  type End,
-  type Wiring,
-} from '../model/wiring.js';
-import { existingDocument } from '../model/existing.js';
-import { beginExisting, withDocument } from '../edits/wiring/documents.js';
+import { articlesAt, placeOfEnd, type Cable, type Device, type End, type Wiring } from '../model/wiring.js';
 import type { Attachment, CableToMakeUp } from '../planning/boxNodes.js';
 import { attachmentsOf } from '../planning/circuitParts.js';
 import { deviceIdOf, makeUp } from '../planning/makeUp.js';
@@ -109,7 +96,7 @@ const devicesOf = ({ fittings }: UsualNets): Device[] =>
     article ? [{ id: deviceIdOf(slot.id), box: slot.box, slot: slot.id, article: article.id }] : [],
   );
 
-const everyEnd = (job: Job, cable: Cable): End[] => {
+export const everyEnd = (job: Job, cable: Cable): End[] => {
   const article = articlesOf(job.stock, 'cable').find((one) => one.id === cable.article);
   return (['from', 'to'] as const).flatMap((side) =>
     placeOfEnd(cable, side) === UNKNOWN_PLACE || !article
@@ -119,7 +106,7 @@ const everyEnd = (job: Job, cable: Cable): End[] => {
 };
 
 /** Cables that nothing is known of: no end of them was looked at. */
-const untold = (job: Job, wiring: Wiring, cables: readonly Cable[]): Wiring => ({
+export const untold = (job: Job, wiring: Wiring, cables: readonly Cable[]): Wiring => ({
   ...wiring,
   cables: [...wiring.cables, ...cables],
   unseen: [...wiring.unseen, ...cables.flatMap((cable) => everyEnd(job, cable))],
@@ -269,75 +256,5 @@ const withSparesUnseen = (wiring: Wiring, cables: readonly CableToMakeUp[]): Wir
     ),
     landings: wiring.landings.filter(({ wire }) => !('end' in wire) || !isSpare(wire.end)),
     unseen: [...wiring.unseen, ...ends.filter((end) => isSpare(end) && isThere(end))],
-  };
-};
-
-/** Ends in boxes that the existing wiring holds already are brought in as not looked at: what is told there is not made up anew. */
-const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring => {
-  const told = new Set(Object.keys(document.certainty));
-  const { wiring } = document;
-  const cables = fresh.cables.filter(({ id }) => !wiring.cables.some((one) => one.id === id));
-  const ids = new Set<string>(cables.map(({ id }) => id));
-  const boxOf = (end: End) => {
-    const cable = fresh.cables.find(({ id }) => id === end.cable);
-    return cable ? placeOfEnd(cable, end.side) : '';
-  };
-  const isFresh = (end: End) => ids.has(end.cable) && !told.has(boxOf(end));
-  const joints = fresh.joints.filter(({ box }) => !told.has(box));
-  const tails = new Set<string>(joints.flatMap((joint) => tailsOf(joint).map(({ id }) => id)));
-  const used = new Set(fresh.unseen.map(endKey));
-  return {
-    boxes: { ...fresh.boxes, ...wiring.boxes },
-    devices: [...wiring.devices, ...fresh.devices.filter(({ box }) => !told.has(box))],
-    cables: [...wiring.cables, ...cables],
-    joints: [...wiring.joints, ...joints],
-    landings: [
-      ...wiring.landings,
-      ...fresh.landings.filter(({ wire }) => ('end' in wire ? isFresh(wire.end) : tails.has(wire.pigtail))),
-    ],
-    marks: [...wiring.marks, ...fresh.marks.filter(({ end }) => isFresh(end))],
-    unseen: [
-      ...wiring.unseen,
-      ...fresh.unseen.filter(isFresh),
-      ...cables
-        .flatMap((cable) => everyEnd(job, cable))
-        .filter((end) => told.has(boxOf(end)) && !used.has(endKey(end))),
-    ],
-    luminaires: wiring.luminaires,
-  };
-};
-
-/**
- * The job with what is usual of a circuit in its existing wiring, each box that was not there yet assumed. Where nothing is usual the
- * cables are brought in with every end not looked at, and `why` says so.
- */
-export const assumeUsual = (asked: Job, facts: UsualFacts): { job: Job; why: NotUsual | null } => {
-  const job = beginExisting(asked);
-  const document = existingDocument(job);
-  if (!document) throw new Error('The existing wiring was begun and is not there.');
-  const usual = usualWiring(job, facts);
-  const fresh = usual.ok ? usual.wiring : untold(job, emptyWiring(), facts.cables);
-  const wiring = besideWhatIsTold(job, document, fresh);
-  const mine = new Set<string>([
-    ...(facts.boxes ?? boxesOfCircuit(job, facts.circuit)),
-    ...facts.cables.flatMap(({ from, to }) => [from, to]),
-  ]);
-  const certainty = { ...document.certainty };
-  for (const { id } of job.boxes)
-    if (mine.has(id) && ofId(certainty, id) === undefined) certainty[id] = 'assumed';
-  // The articles of boxes that are none of this circuit's are not told by it.
-  const boxes = Object.fromEntries(
-    Object.entries(wiring.boxes).filter(([id]) => ofId(certainty, id) !== undefined),
-  );
-  const groups = groupIdsOf(job, facts.circuit);
-  const isThere = ({ box, group }: { box: BoxId; group: string }) => groups.has(group) && mine.has(box);
-  const standing = {
-    ...job,
-    slots: job.slots.map((slot) => (isThere(slot) ? { ...slot, existing: true } : slot)),
-    luminaires: job.luminaires.map((one) => (isThere(one) ? { ...one, existing: true } : one)),
-  };
-  return {
-    job: withDocument(standing, { ...document, certainty, wiring: { ...wiring, boxes } }),
-    why: usual.ok ? null : usual.why,
   };
 };

@@ -1,6 +1,6 @@
 import { isGroundColour } from '../../model/colours.js';
 import { existingDocument, standingCircuits } from '../../model/existing.js';
-import { circuitName, findCircuit, findSlot } from '../../model/lookup.js';
+import { findCircuit, findSlot } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
 import { PANEL, type BoxId, type CableId, type SlotId } from '../../model/ids.js';
 import type { Choice, ExistingCable, Job } from '../../model/job.js';
@@ -19,8 +19,7 @@ import { changeCost, type ChangeCost } from './cost.js';
 import { waysOnExisting, type Way } from './onExisting.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
-import { listed } from '../../words/lists.js';
-import { placeName } from '../../words/places.js';
+import { doesNotStand, feedNotTold, needsUnmeasured, notUnderstood, refusalOf } from './refusals.js';
 
 /** What a small job on existing work asks for. */
 export interface LeastChange {
@@ -226,14 +225,6 @@ const onWhatStands = (job: Job, change: Change, circuit: Choice['circuit']): Lea
   return value ? { ok: true, value, others } : { ok: false, refusal: refusalOf(change) };
 };
 
-/** What is told of a circuit is no chain of switches between a hot and a luminaire, so no plan can go on from it. */
-const notUnderstood = (job: Job, circuit: Choice['circuit']): Refusal => ({
-  title: `${circuitName(job, circuit)}, as it is told, is no circuit that a change can start from`,
-  reason:
-    'From the breaker a hot goes to the first switch, two travelers from each switch to the next, and one leg to the luminaire. Here it does not, or some wire of it nobody has looked at.',
-  remedy: 'Look into its boxes, tell on the bench what each wire is on, and mend what the check finds there.',
-});
-
 /** Was the same cable to come before the change already? */
 const isPlanned = (before: Wiring, { id, article, existing }: Cable): boolean =>
   before.cables.some((one) => one.id === id && one.article === article && one.existing === existing);
@@ -278,62 +269,8 @@ const withoutBuying = (job: Job): Job => ({
   stock: job.stock.map((article) => (article.kind === 'cable' ? { ...article, found: true } : article)),
 });
 
-const feedNotTold = (job: Job, box: BoxId): Refusal => ({
-  title: `Nobody has told by which cable power comes to ${placeName(job, box)}`,
-  reason: 'What is done in old boxes hangs on the wires that are there; none is made up for it.',
-  remedy: 'Say on the layout which cable lies from the panel to it, and that this circuit is on it.',
-});
-
-const doesNotStand = (job: Job, circuit: Choice['circuit']): Refusal => ({
-  title: `The cables that are told do not carry ${circuitName(job, circuit)} as it stands`,
-  reason:
-    'A small job starts from what lies there: each run of the circuit by a cable of its own, with a ground and thick enough for the breaker. No cable that is not there is thought up.',
-  remedy:
-    'Say on the layout which cables lie there, between which boxes, and which circuit they are of. Where part of the circuit is new, choose a plan for it first.',
-});
-
-const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => {
-  const runs = cables.map(({ from, to }) => `${placeName(job, from)} to ${placeName(job, to)}`);
-  return {
-    title: `The cables that lie there do not serve this; a new one would be needed from ${listed(runs)}`,
-    reason: 'Nobody knows how long that is, so it can be neither cut nor priced.',
-    remedy: 'Place the boxes on the layout, or measure the run, and ask again.',
-  };
-};
-
 /** The changed job by the runs that it has; null where they do not serve any more. */
 const asIs = (job: Job, circuit: Choice['circuit']): Variant | null => {
   const outcome = reviewJob(job).plans.find((plan) => plan.circuit.id === circuit)?.outcome;
   return outcome?.ok ? { job, abandoned: [], weight: 0 } : null;
-};
-
-const refusalOf = (change: Change): Refusal => {
-  switch (change.kind) {
-    case 'replaceDevice':
-      return {
-        title: 'No wiring serves the new device',
-        reason:
-          'The stock has none of that kind for this place, or it needs a neutral that no cable can bring.',
-        remedy: 'Choose another device, or allow a new cable to the box.',
-      };
-    case 'addSwitch':
-      return {
-        title: 'The new switch cannot be reached',
-        reason: 'No run of known length leads to it, or no cable, device or box of the stock serves one.',
-        remedy: 'Say where the new box is or measure a run to it.',
-      };
-    case 'bringNeutral':
-      return {
-        title: 'No cable can bring a neutral to this switch',
-        reason: 'The runs that lead to it are forbidden, too long or not known.',
-        remedy: 'Allow a run from a box that has the neutral of this circuit.',
-      };
-    case 'takeOff':
-      return {
-        title: 'Nothing can be taken off this box',
-        reason:
-          'It has no room for another cable, or hot and neutral of the circuit cannot be brought to it.',
-        remedy: 'Take it off another box of the circuit, one with the feed in it.',
-      };
-  }
 };
