@@ -82,7 +82,7 @@ test('an id that is a word of an address, or holds signs of one, leads to its ci
 
 /** The long shed with its pair of travelers crossed at one four-way, as somebody found it. */
 const crossed = (job: Job): Job => {
-  const planned = job.wirings[0]!;
+  const planned = job.wirings.find(({ kind }) => kind === 'planned')!;
   const { devices, landings } = planned.wiring;
   const onFourWay = (use: string) =>
     landings.find(

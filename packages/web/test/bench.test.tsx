@@ -157,7 +157,7 @@ describe('the bench', () => {
     const [{ record } = {}] = store.getState().records.pending;
     expect(record).toMatchObject({
       kind: 'tick',
-      about: { kind: 'fact', wiring: jobOf(store).wirings[0]?.id },
+      about: { kind: 'fact', wiring: jobOf(store).wirings.find(({ kind }) => kind === 'planned')?.id },
     });
     expect(record?.about.hash).toMatch(/^[0-9a-f]{16}$/);
     fireEvent.click(box());

@@ -15,7 +15,7 @@ export const yard = (): Job => {
 /** The same with a wiring as found beside the planned one: two wires of a four-way exchanged, so that a pair is crossed. */
 export const yardAsFound = (): Job => {
   const job = yard();
-  const [planned] = job.wirings;
+  const planned = job.wirings.find(({ kind }) => kind === 'planned');
   if (!planned) throw new Error('the yard has no wiring');
   const { devices, landings } = planned.wiring;
   const fourWay = devices.find((one) => one.article.startsWith('four-way'));
