@@ -1,4 +1,5 @@
-import { groupIdsOf } from '../model/lookup.js';
+import { existingDocument } from '../model/existing.js';
+import { findCable, groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { articleOf, type CableArticle, type DeviceArticle } from '../model/articles.js';
 import {
@@ -143,11 +144,19 @@ export const attachmentsOf = (job: Job, parts: Parts): Attachment[] => [
 ];
 
 /** Derived from its ends, so that a step that was ticked survives planning again. */
-export const plannedCableId = (circuit: CircuitId, from: TreePlace, to: TreePlace): CableId =>
+const plannedCableId = (circuit: CircuitId, from: TreePlace, to: TreePlace): CableId =>
   `cable:${circuit}:${from}>${to}` as CableId;
 
+/** A cable that comes new beside or instead of one that is there has a name of its own. */
+export const freshCableId = (job: Job, circuit: CircuitId, from: TreePlace, to: TreePlace): CableId => {
+  const id = plannedCableId(circuit, from, to);
+  return findCable({ cables: existingDocument(job)?.wiring.cables ?? [] }, id)
+    ? (`${id}~new` as CableId)
+    : id;
+};
+
 const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArticle): Cable => ({
-  id: plannedCableId(circuit.id, from, to),
+  id: freshCableId(job, circuit.id, from, to),
   article: article.id,
   from: placeOfNode(from),
   to: placeOfNode(to) as BoxId,

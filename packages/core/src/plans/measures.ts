@@ -12,7 +12,7 @@ import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
 import type { Cable } from '../model/wiring.js';
 import { compile } from '../circuit/compile.js';
-import { plannedCableId } from '../planning/circuitParts.js';
+import { freshCableId } from '../planning/circuitParts.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
@@ -178,8 +178,8 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
   // A forced run that carries nothing is one of its cables all the same.
   const ids = new Set<string>([
     ...mine.cables,
-    ...(choice?.runs ?? []).map(({ from, to }) => plannedCableId(circuit, from, to)),
-    ...(choice?.runs ?? []).map(({ from, to }) => plannedCableId(circuit, to, from)),
+    ...(choice?.runs ?? []).map(({ from, to }) => freshCableId(job, circuit, from, to)),
+    ...(choice?.runs ?? []).map(({ from, to }) => freshCableId(job, circuit, to, from)),
   ]);
   const cables = wiring.cables.filter((cable) => ids.has(cable.id));
   const fresh = cables.filter((cable) => !cable.existing);
