@@ -8,7 +8,6 @@ import {
   reviewJob,
   signSeen,
   staysShut,
-  type BoxId,
   type Change,
   type Job,
 } from '../src/index.js';
