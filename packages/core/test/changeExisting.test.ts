@@ -1,8 +1,10 @@
 import {
   assumeUsual,
+  compile,
   existingDocument,
   findPlans,
   leastChange,
+  makeUpSteps,
   newBox,
   newRunFact,
   reviewJob,
@@ -118,10 +120,9 @@ test('a second switch for an old loop, and what today asks of it', () => {
 });
 
 test('a neutral for an old loop is one new cable', () => {
-  const change = done(old({ runs: ['F-L', 'L-S1'], neutralAt: [] }, 'wall-1-22.5'), {
-    kind: 'bringNeutral',
-    slot: 'slot:S1' as never,
-  });
+  const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] }, 'wall-1-22.5');
+  const measured = { ...job, runFacts: [newRunFact({ between: ['L', 'S1'], length: 120 })] };
+  const change = done(measured, { kind: 'bringNeutral', slot: 'slot:S1' as never });
   expect(change.fresh.map(({ from, to }) => [from, to].sort().join('-'))).toEqual(['L-S1']);
   expect(change.opened.sort()).toEqual(['L', 'S1']);
 });
@@ -141,6 +142,16 @@ test('what nobody has looked into is to be looked at first', () => {
     article: null,
   });
   expect(change.lookFirst).toEqual(['S2']);
+  // And so the steps of that box say, before anything is touched.
+  const { job: after, wiring } = reviewJob(change.job);
+  const { steps } = makeUpSteps(after, wiring, compile(wiring, after), 'S2' as never);
+  const at = steps.findIndex(({ id }) => id === 'S2/look');
+  expect(steps[at]?.text).toContain('Look where each wire is before any comes off');
+  expect(steps.slice(0, at).every(({ phase }) => ['dead', 'proof'].includes(phase))).toBe(true);
+  // The splice of neutrals that is there is left, and the box beside it stays shut.
+  expect(steps.some(({ text }) => /^Leave the splice of neutrals as it is/.test(text))).toBe(true);
+  const beside = makeUpSteps(after, wiring, compile(wiring, after), 'S1' as never).steps;
+  expect(beside.map(({ id }) => id)).toEqual(['S1/shut']);
 });
 
 test('what is told as no chain of switches is refused with what to do', () => {

@@ -42,6 +42,24 @@ export const TAPPED = {
 export const isUntold = (job: Job, { id, work, existingFill }: Box): boolean =>
   work === 'existing' && existingFill === null && ofId(existingDocument(job)?.certainty, id) === undefined;
 
+/** An old box that nobody has seen, or not all of: what is said of its wires is what is usual. */
+export const lookStep = (job: Job, box: BoxId): DraftStep[] => {
+  const sure = ofId(existingDocument(job)?.certainty, box);
+  if (sure === undefined || sure === 'seen') return [];
+  return [
+    {
+      id: `${box}/look`,
+      rests: sure,
+      phase: 'proof',
+      text: 'Look where each wire is before any comes off, and mark it by its screw or splice. If it is otherwise than what is drawn as it is, stop: tell it on the bench and plan again.',
+      why: 'Nobody has seen all of this box. What these steps say of its old wires is what is usual, and may not be so.',
+      section: null,
+      caution: 'Take every wire here for live until it was tested dead.',
+      shows: null,
+    },
+  ];
+};
+
 /** A box in which nothing is otherwise than it was found. */
 export const shutStep = (box: BoxId): DraftStep => ({
   id: `${box}/shut`,

@@ -12,7 +12,7 @@ import { listed } from '../words/lists.js';
 import { colourWord } from '../words/wires.js';
 import { apartSteps, neutralsApart } from './apart.js';
 import { staysShut } from '../model/boxState.js';
-import { boxSteps, isUntold, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
+import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { looseSteps } from './looseEnds.js';
@@ -169,6 +169,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const steps: DraftStep[] = [
     ...(place ? deadSteps(job, wiring, compiled, place, circuits) : []),
     ...(place ? boxSteps(job, wiring, place) : []),
+    ...lookStep(job, box),
     ...(untold ? [tellStep(box)] : madeUp()),
   ];
   return {

@@ -1,5 +1,6 @@
 import { articleOf } from '../model/articles.js';
 import type { BoxId, PigtailId } from '../model/ids.js';
+import { wasThere } from '../model/there.js';
 import { isConnectorUntold, isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
@@ -100,8 +101,14 @@ const spliceStep = (
   const all = [...ends.map((one) => `the ${one}`), ...leads, ...tails];
   const phase = PHASE_OF[role];
   const fold = role === 'ground' ? ' Fold them to the back.' : apart === null ? '' : ` Not with ${apart}.`;
-  const text =
+  const stays = wasThere(job, joint);
+  const what =
     all.length === 1
+      ? `the cap on ${all[0] ?? ''}`
+      : `the splice of ${NAME_OF[role]} as it is, ${all.length} together: ${listed(all)}`;
+  const text = stays
+    ? `Leave ${what}. See that a connector holds ${all.length === 1 ? 'it' : 'them'}, tight; tape alone does not.`
+    : all.length === 1
       ? `Cap ${all[0] ?? ''} with ${connectorsWord(job, joint)} and fold it back.`
       : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${fold}`;
   return {
