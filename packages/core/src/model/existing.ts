@@ -36,3 +36,21 @@ export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
       }),
   );
 };
+
+/** The job in which a circuit does not stand: its boxes are to be planned, and what is in them now counts for nothing. */
+export const notStanding = (job: Job, circuit: CircuitId): Job => {
+  const mine = new Set<string>(boxesOfCircuit(job, circuit));
+  return {
+    ...job,
+    wirings: job.wirings.map((document) =>
+      document.kind === 'existing'
+        ? {
+            ...document,
+            certainty: Object.fromEntries(
+              Object.entries(document.certainty).filter(([box]) => !mine.has(box)),
+            ) as WiringDoc['certainty'],
+          }
+        : document,
+    ),
+  };
+};

@@ -1,3 +1,4 @@
+import { notStanding } from '../../model/existing.js';
 import { findBox, groupIdsOf } from '../../model/lookup.js';
 import { articleOf, groundOf, type DeviceArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
@@ -38,7 +39,7 @@ const groundsAt = (job: Job, wiring: Wiring, box: BoxId): Awg[] =>
 
 export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
   const job: Job = {
-    ...asked,
+    ...notStanding(asked, circuit.id),
     choices: asked.choices.filter((one) => one.circuit !== circuit.id),
     // A forced run that the others do not take is for this circuit to take.
     runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
