@@ -92,7 +92,7 @@ test('inspect by another edition, and compare two', () => {
   expect(amber(['compare'])).toMatchObject({ code: 2, error: expect.stringContaining('--with') });
   expect(amber(['inspect', '--edition', '1999'])).toMatchObject({
     code: 2,
-    error: 'There is no edition "1999"; there are 2008, 2011, 2014, 2017, 2020, 2023.',
+    error: 'There is no edition "1999"; there are 1996, 2008, 2011, 2014, 2017, 2020, 2023.',
   });
 });
 
@@ -192,7 +192,8 @@ test('--wiring judges what stands on site: a found wiring with its commons and t
   );
   expect(amber(['inspect', '--wiring', 'nowhere'], text)).toMatchObject({
     code: 2,
-    error: 'The job has no wiring "nowhere"; it has "wiring:planned" (planned), "wiring:found" (found).',
+    error:
+      'The job has no wiring "nowhere"; it has "existing" (existing), "wiring:planned" (planned), "wiring:found" (found).',
   });
 });
 

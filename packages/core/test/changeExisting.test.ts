@@ -7,9 +7,13 @@ import {
   makeUpSteps,
   newBox,
   newRunFact,
+  readJob,
   reviewJob,
   signSeen,
   staysShut,
+  withoutBox,
+  withoutCircuit,
+  withoutSlot,
   wiringOrEmpty,
   type Change,
   type Job,
@@ -204,4 +208,17 @@ test('old work is searched as it lies there: what is in its boxes now is not cou
   });
   const over = change.asks.filter(({ rule, severity }) => rule === 'box-volume' && severity === 'violation');
   expect(over).toEqual([]);
+});
+
+test('what is taken away of the layout is taken out of what is told, and the rest of it stays and can be kept', () => {
+  const job = old(inLine);
+  const gone = withoutBox(job, 'S2' as never);
+  const document = existingDocument(gone);
+  expect(Object.keys(document?.certainty ?? {}).sort()).toEqual(['L', 'S1']);
+  expect(document?.wiring.cables.map(({ id }) => id)).toEqual(['cable:c1:panel>S1']);
+  expect(document?.wiring.devices.map(({ box }) => box)).toEqual(['S1']);
+  for (const left of [gone, withoutCircuit(job, 'c1' as never), withoutSlot(job, 'slot:S1' as never)]) {
+    const read = readJob(JSON.parse(JSON.stringify(left)));
+    expect(read.ok ? [] : read.faults).toEqual([]);
+  }
 });

@@ -174,7 +174,7 @@ describe('an existing cable is of the circuit whose power is on it', () => {
     const read = readJob({ stock: standardStock(), ...frozen });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const { job } = read;
-    expect(job.format).toBe(3);
+    expect(job.format).toBe(4);
     expect(job.existingCables.map(({ id, circuit }) => [id, circuit])).toEqual([
       ['winch-loop', 'winch-lights'],
     ]);

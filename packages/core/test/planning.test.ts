@@ -36,7 +36,7 @@ describe('colours', () => {
   test('every choice of nets on every cable: lawful or refused, each net once', () => {
     const whites = { neutral: 0, hot: 0 };
     for (const crossing of subsets)
-      for (const cable of articlesOf(STOCK, 'cable')) {
+      for (const cable of articlesOf(STOCK, 'cable').filter(({ found }) => !found)) {
         const colouring = assignColours(crossing, cable);
         const hotsForColours = crossing.filter((net) => net.kind === 'switchLeg').length;
         const lawful =

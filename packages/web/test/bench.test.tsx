@@ -140,7 +140,13 @@ describe('the bench', () => {
 
   test('of a wiring as found has no tab that changes it, and says by what it does not work', async () => {
     bench(yardAsFound(), 'long-shed-lights', 'found-1');
-    expect(screen.getAllByRole('tab').map((one) => one.textContent)).toEqual(['Check', 'Steps', 'Box fill']);
+    expect(screen.getAllByRole('tab').map((one) => one.textContent)).toEqual([
+      'What is there',
+      'Check',
+      'Steps',
+      'Box fill',
+    ]);
+    fireEvent.click(screen.getByRole('tab', { name: 'Check' }));
     expect(screen.queryByText('16 of 16 positions work')).toBeNull();
     expect(screen.getByText(/a handle changes nothing, or something is shorted/)).toBeTruthy();
     await screen.findByText(/works in \d+ of 16 positions/);

@@ -1,3 +1,4 @@
+import { withPrunedWirings } from './wiring/pruned.js';
 import { findBox, findCircuit, findFeed, findRoom, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
@@ -151,7 +152,7 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
   ]);
   const boxes = job.boxes.filter((one) => !mine.has(one.id) || others.has(one.id));
   const left = new Set<string>([PANEL, ...boxes.map((one) => one.id)]);
-  return {
+  return withPrunedWirings({
     ...job,
     circuits: job.circuits.filter((one) => one.id !== circuit),
     groups: keptGroups,
@@ -169,7 +170,7 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
     existingCables: job.existingCables.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
     // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
     wirings: job.wirings.filter((one) => one.kind !== 'planned'),
-  };
+  });
 };
 
 /** A pinned order stays while it names each switch of the group once; pinned neutrals while their switches stand. */
@@ -223,8 +224,10 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
   const beforeCircuit = was(job.circuits, circuit);
   const beforeRoom = was(job.rooms, ids.room);
   const beforeFeed = was(job.feeds, ids.feed);
-  return {
+  return withPrunedWirings({
     ...base,
+    // What is told of its boxes stays, where they do.
+    wirings: job.wirings.filter((one) => one.kind !== 'planned'),
     circuits: [
       ...base.circuits.slice(0, position),
       beforeCircuit
@@ -277,5 +280,5 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
         ...keptPins(pinned, ids.group, slots),
       },
     ],
-  };
+  });
 };

@@ -1,3 +1,4 @@
+import { withPrunedWirings } from './wiring/pruned.js';
 import { findSlot } from '../model/lookup.js';
 import { placeOfNode, type BoxId, type GroupId, type LuminaireId, type SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -6,23 +7,24 @@ import type { Job } from '../model/job.js';
 const keepingChoices = (
   job: Job,
   gone: { box?: BoxId; slots: ReadonlySet<SlotId>; groups: ReadonlySet<GroupId> },
-): Job => ({
-  ...job,
-  choices: job.choices.filter(({ feed, runs, chains, neutralAt }) => {
-    const { box, slots, groups } = gone;
-    const throughBox =
-      box !== undefined && runs.some((run) => [run.from, run.to].some((at) => placeOfNode(at) === box));
-    const named = [...Object.values(chains ?? {}).flat(), ...(neutralAt ?? [])];
-    return (
-      !throughBox &&
-      job.feeds.some((one) => one.id === feed) &&
-      !named.some((slot) => slots.has(slot)) &&
-      !Object.keys(chains ?? {}).some((group) => groups.has(group as GroupId))
-    );
-  }),
-  // It is planned anew from what is left.
-  wirings: job.wirings.filter((one) => one.kind !== 'planned'),
-});
+): Job =>
+  withPrunedWirings({
+    ...job,
+    choices: job.choices.filter(({ feed, runs, chains, neutralAt }) => {
+      const { box, slots, groups } = gone;
+      const throughBox =
+        box !== undefined && runs.some((run) => [run.from, run.to].some((at) => placeOfNode(at) === box));
+      const named = [...Object.values(chains ?? {}).flat(), ...(neutralAt ?? [])];
+      return (
+        !throughBox &&
+        job.feeds.some((one) => one.id === feed) &&
+        !named.some((slot) => slots.has(slot)) &&
+        !Object.keys(chains ?? {}).some((group) => groups.has(group as GroupId))
+      );
+    }),
+    // It is planned anew from what is left.
+    wirings: job.wirings.filter((one) => one.kind !== 'planned'),
+  });
 
 const without = (job: Job, slots: ReadonlySet<SlotId>, luminaires: ReadonlySet<LuminaireId>): Job => ({
   ...job,
