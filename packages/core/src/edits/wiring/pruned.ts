@@ -73,9 +73,9 @@ export const withPrunedWirings = (job: Job): Job => {
     return {
       ...document,
       wiring,
-      certainty: Object.fromEntries(certainty) as WiringDoc['certainty'],
+      certainty: Object.fromEntries(certainty),
       assumedEnds: document.assumedEnds.filter((end) => lying.has(end.cable)),
-      sizesFrom: Object.fromEntries(sizesFrom) as WiringDoc['sizesFrom'],
+      sizesFrom: Object.fromEntries(sizesFrom),
     };
   };
   return {
