@@ -2,22 +2,15 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { existingDocument, type Job } from '@amber/core';
 import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { jobOf, show } from './support/page.js';
+import { silencePlanner } from './support/worker.js';
 import { fakeServer, type Sent } from './support/server.js';
 import { yard } from './support/yard.js';
 import { useAppSelector } from '../src/store/store.js';
 
-/** A planner that never answers. */
-class SilentWorker {
-  postMessage() {}
-  addEventListener() {}
-  removeEventListener() {}
-  terminate() {}
-}
-
 let sent: Sent[];
 beforeEach(() => {
   sent = fakeServer();
-  globalThis.Worker = SilentWorker as never;
+  silencePlanner();
   localStorage.clear();
 });
 

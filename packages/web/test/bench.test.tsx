@@ -4,21 +4,14 @@ import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { lookThrough } from '../src/wiring/lenses.js';
 import { useSubject, type Subject } from '../src/wiring/useSubject.js';
 import { jobOf, show } from './support/page.js';
+import { silencePlanner } from './support/worker.js';
 import { fakeServer, type Sent } from './support/server.js';
 import { yard, yardAsFound } from './support/yard.js';
-
-/** A planner that never answers: remedies are another test's. */
-class SilentWorker {
-  postMessage() {}
-  addEventListener() {}
-  removeEventListener() {}
-  terminate() {}
-}
 
 let sent: Sent[];
 beforeEach(() => {
   sent = fakeServer();
-  globalThis.Worker = SilentWorker as never;
+  silencePlanner();
 });
 
 const circuitOf = (job: Job, id: string) => job.circuits.find((one) => one.id === id) ?? null;

@@ -9,7 +9,6 @@ import {
   terminalKey,
   type End,
   type Joint,
-  type Lead,
   type Member,
   type Terminal,
   type Wiring,
@@ -31,19 +30,16 @@ const found = (at: Place): Found => ({ ok: true, at });
 export const wireKey = (wire: LooseWire): string =>
   'end' in wire ? endKey(wire.end) : 'pigtail' in wire ? `tail|${wire.pigtail}` : terminalKey(wire.lead);
 
-const memberIs = (member: Member): string =>
-  'end' in member
-    ? endKey(member.end)
-    : 'pigtail' in member
-      ? `tail|${member.pigtail.id}`
-      : terminalKey(member.lead);
+/** A member of a splice as the wire that it is. */
+const memberKey = (member: Member): string =>
+  wireKey('pigtail' in member ? { pigtail: member.pigtail.id } : member);
 
 const jointOf = (wiring: Wiring, id: string): Joint | undefined => wiring.joints.find((one) => one.id === id);
 
 /** The splice that holds a wire; a piece of wire is always of one. */
 export const jointOfWire = (wiring: Wiring, wire: LooseWire): Joint | undefined => {
   const key = wireKey(wire);
-  return wiring.joints.find((joint) => joint.members.some((member) => memberIs(member) === key));
+  return wiring.joints.find((joint) => joint.members.some((member) => memberKey(member) === key));
 };
 
 /** The place of what a wire can land on or be joined to. */
@@ -68,11 +64,8 @@ const isLead = (wiring: Wiring, parts: EditParts, terminal: Terminal): boolean =
   return terminals.some(({ name, face }) => name === terminal.name && face.kind === 'lead');
 };
 
-const placeOfLead = (wiring: Wiring, parts: EditParts, lead: Lead): Found =>
-  placeOfTerminal(wiring, parts, lead);
-
 export const placeOfWire = (wiring: Wiring, parts: EditParts, wire: LooseWire): Found => {
-  if ('lead' in wire) return placeOfLead(wiring, parts, wire.lead);
+  if ('lead' in wire) return placeOfTerminal(wiring, parts, wire.lead);
   if ('pigtail' in wire) {
     const joint = jointOfWire(wiring, wire);
     return joint ? found(joint.box) : missing('tail');
@@ -89,10 +82,10 @@ const withMembers = (joint: Joint, members: Member[]): Joint[] =>
   members.every((member) => 'pigtail' in member) ? [] : [{ ...joint, members, connectors: [] }];
 
 /** Takes a wire off its screw and out of its splice. What is left of a splice of nothing but tails goes, and what they were on is bare. */
-const takenOff = (wiring: Wiring, wire: LooseWire): Wiring => {
+export const takenOff = (wiring: Wiring, wire: LooseWire): Wiring => {
   const key = wireKey(wire);
   const joints = wiring.joints.flatMap((joint) => {
-    const members = joint.members.filter((member) => memberIs(member) !== key);
+    const members = joint.members.filter((member) => memberKey(member) !== key);
     return members.length === joint.members.length ? [joint] : withMembers(joint, members);
   });
   const tails = new Set(
@@ -170,9 +163,8 @@ export const put = (wiring: Wiring, { wire, to }: Of<'put'>, parts: EditParts): 
     if (!joint) return refused({ why: 'notThere', what: 'splice' });
     if (joint.box !== box) return refused({ why: 'otherBox', wire: box, to: joint.box });
     const left = jointOf(free, to.into);
-    // A wire that is put back into the splice that it alone kept together finds it as it was.
-    if (!left || left === joint) return left ? done(join(free, left, memberOf(wire))) : done(wiring);
-    return done(wiring);
+    // Of a splice that it was of already, and of one that it alone kept together, nothing changes.
+    return left === joint ? done(join(free, left, memberOf(wire))) : done(wiring);
   }
   const other = to.with;
   if (wireKey(other) === wireKey(wire)) return refused({ why: 'withItself' });
@@ -259,5 +251,3 @@ export const forgotten = (wiring: Wiring, end: End): Wiring => {
   const free = takenOff(wiring, { end });
   return { ...free, marks: free.marks.filter((one) => endKey(one.end) !== key) };
 };
-
-export { takenOff };

@@ -5,7 +5,6 @@ import {
   assumeUsual,
   boxesOfCircuit,
   findBox,
-  JUDGED_EDITIONS,
   PANEL,
   UNKNOWN_PLACE,
   type ArticleId,
@@ -18,23 +17,17 @@ import {
   type Place,
 } from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
-import { eraName } from '../../parts/words.js';
+import { EditionOfExisting } from './EditionOfExisting.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 import { useEdit } from '../../store/review.js';
+import { BoxOptions, KindOptions, PlaceOptions, placeWord } from './choices.js';
 
 const HABITS: Partial<Record<Habit, string>> = {
   usual: 'as is usual',
   returnOnWhite: 'the return from the switch on the white',
   switchedNeutral: 'hot and neutral switched at the travelers',
 };
-
-const placeWord = (job: Job, place: Place): string =>
-  place === PANEL
-    ? 'the panel'
-    : place === UNKNOWN_PLACE
-      ? 'nobody knows where'
-      : (findBox(job, place)?.name ?? place);
 
 /** What lies there by the layout, as cables of the wiring. */
 const knownCables = (job: Job, circuit: Circuit): Cable[] => {
@@ -124,31 +117,17 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
       <div className="mt-3 grid grid-cols-1 gap-2 sm:grid-cols-[1fr_1fr_1fr_auto] sm:items-end">
         <Field label="A cable from">
           <Select value={from} onChange={(event) => setFrom(event.target.value as Place)}>
-            <option value={PANEL}>the panel</option>
-            <option value={UNKNOWN_PLACE}>I do not know where</option>
-            {job.boxes.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <PlaceOptions job={job} />
           </Select>
         </Field>
         <Field label="to">
           <Select value={to} onChange={(event) => setTo(event.target.value as BoxId)}>
-            {job.boxes.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <BoxOptions job={job} />
           </Select>
         </Field>
         <Field label="Kind">
           <Select value={article} onChange={(event) => setArticle(event.target.value as ArticleId)}>
-            {articles.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
-              </option>
-            ))}
+            <KindOptions job={job} />
           </Select>
         </Field>
         <Button onClick={add} disabled={from === to}>
@@ -156,27 +135,7 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
         </Button>
       </div>
       <div className="mt-3 grid grid-cols-1 gap-2 sm:grid-cols-2">
-        <Field label="Built by">
-          <Select
-            value={job.existingEdition ?? ''}
-            onChange={(event) =>
-              edit(
-                {
-                  ...job,
-                  existingEdition: JUDGED_EDITIONS.find((one) => String(one) === event.target.value) ?? null,
-                },
-                'edition of existing work',
-              )
-            }
-          >
-            <option value="">nobody knows which edition</option>
-            {JUDGED_EDITIONS.map((one) => (
-              <option key={one} value={one}>
-                {eraName(one)}
-              </option>
-            ))}
-          </Select>
-        </Field>
+        <EditionOfExisting job={job} label="Built by" />
         <Field label="Wired">
           <WordSelect words={HABITS} value={habit} onPick={(one) => one && setHabit(one)} />
         </Field>

@@ -23,37 +23,12 @@ import {
 } from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
 import { Button, Field, Select } from '../../parts/ui.js';
+import { KindOptions, PlaceOptions, placeWord } from './choices.js';
 import { FoundCableForm } from './FoundCableForm.js';
 
 type Told = (edits: WiringEdit | readonly WiringEdit[], label: string, from?: Job) => boolean;
 
 const OTHER = 'other';
-
-/** Where a cable may go: the panel, a box of the job, or nobody knows. */
-const PlaceOptions = ({ job, not }: { job: Job; not: BoxId }) => (
-  <>
-    <option value={UNKNOWN_PLACE}>I do not know where</option>
-    <option value={PANEL}>the panel</option>
-    {job.boxes
-      .filter(({ id }) => id !== not)
-      .map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-  </>
-);
-
-const KindOptions = ({ job }: { job: Job }) => (
-  <>
-    {articlesOf(job.stock, 'cable').map((one) => (
-      <option key={one.id} value={one.id}>
-        {one.name}
-      </option>
-    ))}
-    <option value={OTHER}>something else …</option>
-  </>
-);
 
 const SIZES = {
   '': 'read from: not told',
@@ -85,13 +60,7 @@ const CableRow = ({
   const far = side === 'from' ? 'to' : 'from';
   const other = placeOfEnd(cable, far);
   const name = articleOf(job.stock, 'cable', cable.article).name;
-  const to =
-    other === PANEL
-      ? 'the panel'
-      : other === UNKNOWN_PLACE
-        ? 'nobody knows where'
-        : findBox(job, other)?.name;
-  const said = `${name} to ${to}`;
+  const said = `${name} to ${placeWord(job, other)}`;
   const power = powerOf(wiring, cable.id);
   return (
     <li className="flex flex-col gap-2 border-b border-line py-2">
@@ -109,6 +78,7 @@ const CableRow = ({
           }
         >
           <KindOptions job={job} />
+          <option value={OTHER}>something else …</option>
         </Select>
         <Select
           aria-label={`The ${said} goes to`}
@@ -230,6 +200,7 @@ export const CablesHere = ({
               }
             >
               <KindOptions job={job} />
+              <option value={OTHER}>something else …</option>
             </Select>
           </Field>
           <Field label="Where it goes">

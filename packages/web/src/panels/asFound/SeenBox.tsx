@@ -2,7 +2,6 @@ import { useMemo, useRef, useState } from 'react';
 import { Camera, Check } from 'lucide-react';
 import {
   boxDigest,
-  CONTRACT,
   findBox,
   liveRecords,
   ofId,
@@ -15,7 +14,7 @@ import { picturePath } from '../../parts/paths.js';
 import { when } from '../../parts/format.js';
 import { Button, controlLook } from '../../parts/ui.js';
 import { useRecordsQuery } from '../../server/api.js';
-import { ask, sayFailed } from '../../server/client.js';
+import { keepPicture } from '../../server/pictures.js';
 import { recorded, recordsHere } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 
@@ -26,8 +25,6 @@ const SURE = {
 } as const;
 
 const INITIALS = 'amber-initials';
-
-const MOST_BYTES = 8 * 2 ** 20;
 
 /** Photographs of a box: taken with the camera of the tablet, kept by what they are, and on record. */
 const Photographs = ({ job, box, photos }: { job: Job; box: BoxId; photos: readonly SiteRecord[] }) => {
@@ -40,11 +37,10 @@ const Photographs = ({ job, box, photos }: { job: Job; box: BoxId; photos: reado
     setTrouble(null);
     if (!['image/png', 'image/jpeg'].includes(file.type))
       return setTrouble(`${file.name} is no PNG or JPEG. Take it again, or save it as one of these.`);
-    if (file.size > MOST_BYTES) return setTrouble(`${file.name} is larger than 8 MB. Take it smaller.`);
-    const answer = await ask(CONTRACT.keepPicture, { raw: { type: file.type, body: file } });
-    if (answer.kind !== 'ok') return setTrouble(sayFailed(answer));
+    const kept = await keepPicture(file, file.type);
+    if (!kept.ok) return setTrouble(kept.said);
     const about = { kind: 'box' as const, id: box, wiring: null, revision: null, hash: null };
-    dispatch(recorded(job.id, 'photo', about, { hash: answer.value.hash, words: name }));
+    dispatch(recorded(job.id, 'photo', about, { hash: kept.hash, words: name }));
   };
   return (
     <div className="flex flex-col gap-2">

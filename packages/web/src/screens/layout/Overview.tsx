@@ -8,7 +8,6 @@ import {
   groupsOfCircuit,
   addCircuit,
   addGroup,
-  JUDGED_EDITIONS,
   layoutFaults,
   withoutGroup,
   type Circuit,
@@ -22,7 +21,7 @@ import {
 } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { plural } from '../../parts/format.js';
-import { eraName } from '../../parts/words.js';
+import { EditionOfExisting } from '../../panels/asFound/EditionOfExisting.js';
 import { NameInput } from '../../parts/inputs.js';
 import { Button, controlLook, Field, Select, SeverityMark } from '../../parts/ui.js';
 import { LevelsPanel } from './LevelsPanel.js';
@@ -169,31 +168,10 @@ const GroupRow = ({ job, id, pointing }: { job: Job; id: GroupId; pointing: Poin
 };
 
 /** Work that is there already is judged by the edition that it was built by. */
-const ExistingWork = ({ job }: { job: Job }) => {
-  const edit = useEdit();
-  if (!job.boxes.some((box) => box.work === 'existing')) return null;
-  return (
-    <Field
-      label="Existing work was built by"
-      hint={job.existingEdition === null ? 'Not known: judged by the edition in force.' : undefined}
-    >
-      <Select
-        value={job.existingEdition ?? ''}
-        onChange={(event) => {
-          const existingEdition = JUDGED_EDITIONS.find((one) => String(one) === event.target.value) ?? null;
-          edit({ ...job, existingEdition }, 'edition of existing work');
-        }}
-      >
-        <option value="">nobody knows which edition</option>
-        {JUDGED_EDITIONS.map((one) => (
-          <option key={one} value={one}>
-            {eraName(one)}
-          </option>
-        ))}
-      </Select>
-    </Field>
-  );
-};
+const ExistingWork = ({ job }: { job: Job }) =>
+  job.boxes.some((box) => box.work === 'existing') ? (
+    <EditionOfExisting job={job} label="Existing work was built by" />
+  ) : null;
 
 /** What the plan holds: faults first, then what controls what, then how runs go. */
 export const Overview = ({

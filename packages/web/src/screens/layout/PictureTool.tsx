@@ -1,7 +1,6 @@
 import { ImageUp } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import {
-  CONTRACT,
   addPicture,
   changePicture,
   feetInches,
@@ -12,7 +11,7 @@ import {
   type Spot,
 } from '@amber/core';
 import { useEdit } from '../../store/review.js';
-import { ask, sayFailed } from '../../server/client.js';
+import { keepPicture } from '../../server/pictures.js';
 import { LengthInput, NameInput } from '../../parts/inputs.js';
 import { Button, Field } from '../../parts/ui.js';
 import type { Placed } from './placing.js';
@@ -25,7 +24,6 @@ const TYPES: Record<string, string> = {
   jpg: 'image/jpeg',
   jpeg: 'image/jpeg',
 };
-const MOST_BYTES = 8 * 2 ** 20;
 
 const typeOf = (file: File): string | undefined => TYPES[file.name.split('.').at(-1)?.toLowerCase() ?? ''];
 
@@ -49,17 +47,15 @@ const readPicture = async (
 ): Promise<string | Pick<Picture, 'name' | 'hash' | 'width' | 'height'>> => {
   const type = typeOf(file);
   if (!type) return `${file.name} is no SVG, PNG or JPEG. Save it as one of these.`;
-  if (file.size > MOST_BYTES) return `${file.name} is larger than 8 MB. Save it smaller.`;
-  const typed = new Blob([file], { type });
-  const size = await sizeOf(typed);
+  const size = await sizeOf(new Blob([file], { type }));
   if (!size) return `${file.name} cannot be read as a picture. Save it again.`;
   if (Math.max(size.width, size.height) > 20_000)
     return `${file.name} is over 20,000 pixels wide. Save it smaller.`;
-  const answer = await ask(CONTRACT.keepPicture, { raw: { type, body: typed } });
-  if (answer.kind !== 'ok') return sayFailed(answer);
+  const kept = await keepPicture(file, type);
+  if (!kept.ok) return kept.said;
   return {
     name: file.name.replace(/\.\w+$/, '').slice(0, 200) || 'Picture',
-    hash: answer.value.hash,
+    hash: kept.hash,
     ...size,
   };
 };
