@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { existingDocument, type Job } from '@amber/core';
+import { BeginExisting } from '../src/panels/asFound/BeginExisting.js';
 import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { jobOf, show } from './support/page.js';
 import { silencePlanner } from './support/worker.js';
@@ -23,6 +24,11 @@ const Bench = ({ circuit }: { circuit: string }) => {
 const asItIs = async (circuit: string, job: Job = yard()) => {
   const shown = show(<Bench circuit={circuit} />, { job });
   return { ...shown, panel: await screen.findByRole('region', { name: /^What is in / }) };
+};
+const BeginLanding = () => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  const circuit = job?.circuits.find(({ id }) => id === 'landing-lights');
+  return job && circuit ? <BeginExisting job={job} circuit={circuit} /> : null;
 };
 const told = (job: Job) => {
   const document = existingDocument(job);
@@ -121,4 +127,21 @@ test('what nobody recognised is put down with its caution, and nothing is planne
   const article = jobOf(store).stock.find(({ id }) => id === cable?.article);
   expect(article).toMatchObject({ metal: 'aluminium', found: true });
   expect(told(jobOf(store)).wiring.unseen.filter((end) => end.cable === cable?.id)).toHaveLength(2);
+});
+
+test('what is usual is begun with only when a cable brings power, or is said to leave every wire not looked at', async () => {
+  const { store } = show(<BeginLanding />, { job: yard() });
+  const form = await screen.findByRole('region', { name: 'Begin with what is usual' });
+  expect(form.textContent).toContain('No cable brings power yet');
+  fireEvent.change(within(form).getByLabelText('to'), { target: { value: 'landing-switches' } });
+  fireEvent.click(within(form).getByRole('button', { name: 'Add' }));
+  expect(form.textContent).not.toContain('No cable brings power yet');
+  expect(within(form).getByRole('list', { name: 'Cables that lie there' }).textContent).toContain(
+    'the panel to Stage gate',
+  );
+  fireEvent.click(within(form).getByRole('button', { name: 'Draw what is usual' }));
+  const { wiring, certainty } = told(jobOf(store));
+  const found = wiring.cables.filter(({ to }) => to === 'landing-switches');
+  expect(found).toMatchObject([{ from: 'panel', existing: true, length: null, lengthSource: 'unknown' }]);
+  expect(certainty['landing-switches' as never] ?? 'assumed').toBe('assumed');
 });
