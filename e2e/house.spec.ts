@@ -139,6 +139,8 @@ test('a file that brings a wiring as found says so, and that wiring is judged on
   await expect(page.getByText('16 of 16 positions work')).toBeVisible();
 
   await bar.getByRole('link', { name: 'wiring as found' }).click();
+  // The panel of the planned wiring has a Check too: wait for the one of this wiring.
+  await expect(page.getByRole('tab', { name: 'What is there' })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('tab', { name: 'Check' }).click();
   await expect(verdict(page)).not.toContainText('16 of 16');
   // It is narrowed to the circuit, and judged by itself.
