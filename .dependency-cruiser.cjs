@@ -56,6 +56,20 @@ module.exports = {
       to: { path: '^packages/([^/]+)/src/', pathNot: ['^packages/$1/src/', '^packages/core/src/index.ts$'] },
     },
     {
+      name: 'one-difference',
+      comment:
+        'What a change opens, moves and costs is read off the one difference of before and after (changeBetween).',
+      severity: 'error',
+      from: {
+        path: '^packages/core/src/',
+        pathNot: [
+          '^packages/core/src/plans/change/(changeBetween|cost|handwork)\\.ts$',
+          '^packages/core/src/index.ts$',
+        ],
+      },
+      to: { path: '^packages/core/src/plans/change/(cost|handwork)\\.ts$' },
+    },
+    {
       name: 'no-cycles',
       severity: 'error',
       from: { path: '^packages/' },

@@ -105,7 +105,7 @@ test('a four-way in an old pair opens two boxes and leaves every good cable but 
     });
     // What stays: the feed, the leg to the light; the old travelers at the most are given up.
     expect(change.stay).toEqual(expect.arrayContaining(['cable:c1:panel>S1', 'cable:c1:S2>L']));
-    expect(change.abandoned.length + change.idle.length).toBeLessThanOrEqual(1);
+    expect(change.drawnOut.length + change.idle.length).toBeLessThanOrEqual(1);
     expect(change.opened.filter((id) => id !== 'S3').length).toBeLessThanOrEqual(2);
     expect(change.closed).toContain('L');
     expect(change.others.length).toBeGreaterThan(0);

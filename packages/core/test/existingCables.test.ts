@@ -255,7 +255,14 @@ describe('a small job on an old two-wire loop', () => {
       ['L', 'S', 'measured'],
     ]);
     expect(outcome.value.opened.sort()).toEqual(['L', 'S']);
-    expect(outcome.value.moved.map((one) => one.wire).join()).not.toContain('to panel');
+    const inBox = (box: string) => outcome.value.moved.filter((one) => one.box === box);
+    expect(
+      inBox('S')
+        .map((one) => one.wire)
+        .join(),
+    ).not.toContain('to panel');
+    // In the ceiling box the feed leaves the old loop and goes to the new cable.
+    expect(inBox('L').find((one) => one.wire.startsWith('black of the 14/2 to panel'))?.to).toContain('14/3');
     const [device] = outcome.value.devices;
     const price = device ? articleOf(outcome.value.job.stock, 'device', device.article).price : Infinity;
     expect(outcome.value.cost.material).toBeGreaterThanOrEqual(price);

@@ -1,12 +1,25 @@
-import type { BoxId, SlotId } from '../../model/ids.js';
-import { endKey, terminalKey, type End, type Wiring } from '../../model/wiring.js';
-import type { JobReview } from '../../review/reviewJob.js';
-import { endWord, terminalWord, whereGoes } from '../../words/wires.js';
+import { isGroundColour } from '../../model/colours.js';
+import { endsIn } from '../../model/boxState.js';
+import type { BoxId, DeviceId, SlotId } from '../../model/ids.js';
+import { screwsOfTail, tailsOf } from '../../model/inBox.js';
+import type { Job } from '../../model/job.js';
+import { findCable } from '../../model/lookup.js';
+import { endKey, terminalKey, type End, type Joint, type Member, type Wiring } from '../../model/wiring.js';
+import { listed } from '../../words/lists.js';
+import { endWord, leadWord, screwOf, terminalWord, whereGoes } from '../../words/wires.js';
 
-/** One wire of an old device or of the one that comes in its place: where it was, and where it goes. */
+/** A job with one wiring of it. */
+export interface Side {
+  job: Job;
+  wiring: Wiring;
+}
+
+/** One wire of a box that is opened: where it was, and where it goes. */
 export interface Moved {
-  slot: SlotId;
-  /** The wire as it comes out of its cable, or the tail of a splice. */
+  box: BoxId;
+  /** The slot of the device that it comes off or goes on; null where it is about a splice. */
+  slot: SlotId | null;
+  /** The wire as it comes out of its cable, the tail of a splice, or a lead of the device. */
   wire: string;
   /** Its screw, or where it is if it is on none. */
   from: string;
@@ -17,9 +30,7 @@ export interface Moved {
 export const makeUpIn = (wiring: Wiring, box: BoxId): string => {
   const pigtail = new Map(
     wiring.joints.flatMap((joint) =>
-      joint.members.flatMap((member) =>
-        'pigtail' in member ? [[member.pigtail.id as string, memberKeys(joint.members)] as const] : [],
-      ),
+      tailsOf(joint).map(({ id }) => [id as string, memberKeys(joint.members)]),
     ),
   );
   const devices = new Map(wiring.devices.map((device) => [device.id as string, device]));
@@ -34,13 +45,10 @@ export const makeUpIn = (wiring: Wiring, box: BoxId): string => {
   return [...landings.sort(), ...joints.sort()].join('\n');
 };
 
-const memberKeys = (members: Wiring['joints'][number]['members']): string =>
-  members
-    .map((member) =>
-      'end' in member ? endKey(member.end) : 'lead' in member ? terminalKey(member.lead) : '*',
-    )
-    .sort()
-    .join();
+const memberKey = (member: Member): string =>
+  'end' in member ? endKey(member.end) : 'lead' in member ? terminalKey(member.lead) : '*';
+
+const memberKeys = (members: Joint['members']): string => members.map(memberKey).sort().join();
 
 /** A wire on a screw of a device, or spliced to a lead of it: an end of a cable, or the tail of a splice. */
 interface OnScrew {
@@ -50,8 +58,8 @@ interface OnScrew {
 }
 
 /** The wires on the screws of a device. An old cable and a new one may come from the same box, so they are told by their ends. */
-const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew> => {
-  const device = wiring.devices.find((one) => one.slot === slot);
+const screwsOf = ({ job, wiring }: Side, slot: SlotId, box: BoxId): Map<string, OnScrew> => {
+  const device = wiring.devices.find((one) => one.slot === slot && one.box === box);
   const say = (end: End) => endWord(job, wiring, end);
   // A splice may send several tails to one device.
   const tails = new Map<string, number>();
@@ -71,9 +79,7 @@ const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew
       if (!device || !('device' in terminal) || terminal.device !== device.id) return [];
       const screw = terminalWord(job, wiring, terminal);
       if ('end' in wire) return [[endKey(wire.end), { wire: say(wire.end), screw, end: wire.end }]];
-      const joint = wiring.joints.find((one) =>
-        one.members.some((member) => 'pigtail' in member && member.pigtail.id === wire.pigtail),
-      );
+      const joint = wiring.joints.find((one) => tailsOf(one).some(({ id }) => id === wire.pigtail));
       const first = joint?.members.find((member) => 'end' in member);
       const splice = first && 'end' in first ? say(first.end) : 'its splice';
       const nth = (tails.get(splice) ?? 0) + 1;
@@ -83,25 +89,88 @@ const screwsOf = ({ job, wiring }: JobReview, slot: SlotId): Map<string, OnScrew
   ]);
 };
 
-/** Where an end is that is on no screw of the device. */
-const otherwise = ({ job, wiring }: JobReview, end: End | null, isAfter: boolean): string => {
+/** What else is in the splice of an end, in words. */
+const partnersOf = ({ job, wiring }: Side, end: End, { members }: Joint): string[] =>
+  members.flatMap((member): string[] => {
+    if ('lead' in member) return [leadWord(job, wiring, member.lead)];
+    if ('end' in member) return endKey(member.end) === endKey(end) ? [] : [endWord(job, wiring, member.end)];
+    const [screw] = screwsOfTail(wiring, member.pigtail.id);
+    return screw ? [`a tail to ${screwOf(job, wiring, screw)}`] : [];
+  });
+
+/** Where an end is, in words. */
+const placeOf = (side: Side, end: End | null, isAfter: boolean): string => {
   if (end === null) return isAfter ? 'taken off' : 'new';
-  if (!wiring.cables.some((one) => one.id === end.cable)) return isAfter ? 'its cable is taken out' : 'new';
+  const { job, wiring } = side;
+  if (!findCable(wiring, end.cable)) return isAfter ? 'its cable is taken out' : 'new';
   const { joint, terminal } = whereGoes(wiring, end);
-  if (terminal) return terminalWord(job, wiring, terminal);
-  return (joint?.members.length ?? 0) > 1 ? 'a splice' : 'a cap';
+  if (terminal) return screwOf(job, wiring, terminal);
+  if (!joint)
+    return wiring.unseen.some((one) => endKey(one) === endKey(end))
+      ? 'where nobody has looked'
+      : 'in the air';
+  if (joint.members.length === 1) return 'a cap';
+  if (isGroundColour(end.colour)) return 'the splice of grounds';
+  const partners = partnersOf(side, end, joint);
+  return partners.length > 0 ? `a splice with ${listed(partners)}` : 'a splice';
 };
 
 /** The wires on the old device of a slot and on the new one, and where each was and goes. */
-export const movedAt = (before: JobReview, after: JobReview, slot: SlotId): Moved[] => {
-  const [old, now] = [screwsOf(before, slot), screwsOf(after, slot)];
+const movedAt = (before: Side, after: Side, slot: SlotId, box: BoxId): (Moved & { end: End | null })[] => {
+  const [old, now] = [screwsOf(before, slot, box), screwsOf(after, slot, box)];
   return [...new Set([...old.keys(), ...now.keys()])].map((key) => {
     const [was, is] = [old.get(key), now.get(key)];
     return {
-      slot,
+      ...{ box, slot, end: was?.end ?? is?.end ?? null },
       wire: (was ?? is)?.wire ?? '',
-      from: was?.screw ?? otherwise(before, is?.end ?? null, false),
-      to: is?.screw ?? otherwise(after, was?.end ?? null, true),
+      from: was?.screw ?? placeOf(before, is?.end ?? null, false),
+      to: is?.screw ?? placeOf(after, was?.end ?? null, true),
     };
   });
+};
+
+/** What an end is joined with and where it lies, as keys: its splice, its screw, or the air. */
+const keysAt = ({ wiring }: Side, end: End): { partners: Set<string>; on: string } | null => {
+  if (!findCable(wiring, end.cable)) return null;
+  const { joint, terminal } = whereGoes(wiring, end);
+  const device = terminal && 'device' in terminal ? (terminal.device as DeviceId) : null;
+  const article = wiring.devices.find(({ id }) => id === device)?.article ?? '';
+  return {
+    partners: new Set((joint?.members ?? []).map(memberKey).filter((key) => key !== endKey(end))),
+    on: terminal ? `${terminalKey(terminal)} ${article}` : joint ? '' : 'air',
+  };
+};
+
+/** Does somebody take an end off what it is on? Into a splice that only grows it stays; what comes to it is told of the other wire. */
+const isMoved = (before: Side, after: Side, end: End): boolean => {
+  const [was, is] = [keysAt(before, end), keysAt(after, end)];
+  if (!was || !is) return was !== is;
+  if (was.on !== is.on) return true;
+  if (was.partners.size === 0 && was.on === '') return is.partners.size > 0;
+  return [...was.partners].some((one) => !is.partners.has(one));
+};
+
+/**
+ * The wires of a box that is opened, each with where it was and where it goes: all that are on a device that comes off or goes on, and
+ * every other that leaves what it was joined with. Grounds that stay in their splice are left out.
+ */
+export const wiresMoved = (before: Side, after: Side, box: BoxId, slots: readonly SlotId[]): Moved[] => {
+  const onDevices = slots.flatMap((slot) => movedAt(before, after, slot, box));
+  const told = new Set(onDevices.flatMap(({ end }) => (end ? [endKey(end)] : [])));
+  const ends = new Map(
+    [before, after].flatMap(({ job, wiring }) => endsIn(job, wiring, box).map((end) => [endKey(end), end])),
+  );
+  const others = [...ends].flatMap(([key, end]): Moved[] => {
+    if (told.has(key) || !isMoved(before, after, end)) return [];
+    if (isGroundColour(end.colour) && keysAt(before, end)) return [];
+    const wire = findCable(before.wiring, end.cable) ? before : after;
+    return [
+      {
+        ...{ box, slot: null, wire: endWord(wire.job, wire.wiring, end) },
+        from: placeOf(before, end, false),
+        to: placeOf(after, end, true),
+      },
+    ];
+  });
+  return [...onDevices.map(({ end: _, ...one }) => one), ...others];
 };

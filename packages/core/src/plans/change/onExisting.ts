@@ -1,6 +1,5 @@
-import { staysShut } from '../../model/boxState.js';
 import { existingDocument } from '../../model/existing.js';
-import { PANEL, type BoxId, type CircuitId, type SlotId } from '../../model/ids.js';
+import { PANEL, type CircuitId, type SlotId } from '../../model/ids.js';
 import type { Choice, ExistingCable, Job } from '../../model/job.js';
 import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
 import { choiceThere } from '../../planning/choiceThere.js';
@@ -9,16 +8,12 @@ import { NO_CONSTRAINTS } from '../../search/orders.js';
 import { leastCable } from '../../search/prices/weights.js';
 import { choiceOf, createSearch } from '../../search/search.js';
 import { withChoice } from '../measures.js';
-import { changeCost, type ChangeCost } from './cost.js';
+import { changeBetween, type WiringChange } from './changeBetween.js';
 
 /** One way to make a change on what is there. */
 export interface Way {
-  job: Job;
   review: JobReview;
-  /** Old cables that it gives up. */
-  abandoned: ExistingCable[];
-  cost: ChangeCost;
-  opened: BoxId[];
+  change: WiringChange;
 }
 
 /** Steps for one set of old cables: circuits of existing work are small. */
@@ -67,24 +62,6 @@ const withDevicesThere = (job: Job, { wiring }: JobReview, replaced: SlotId | nu
 
 const planOf = ({ plans }: JobReview, circuit: CircuitId) =>
   plans.find((plan) => plan.circuit.id === circuit)?.outcome;
-
-const openedBy = (job: Job, review: JobReview, circuit: CircuitId): BoxId[] => {
-  const groups = groupIdsOf(review.job, circuit);
-  const stands = review.job.boxes
-    .filter(({ id }) =>
-      [...review.job.slots, ...review.job.luminaires].some((one) => one.box === id && groups.has(one.group)),
-    )
-    .map(({ id }) => id);
-  const plan = planOf(review, circuit);
-  const runs = plan?.ok ? plan.value.runs.flatMap(({ run }) => [run.from, run.to]) : [];
-  const told = Object.keys(existingDocument(job)?.certainty ?? {}) as BoxId[];
-  const mine = new Set<string>([...stands, ...runs]);
-  return job.boxes
-    .concat(review.job.boxes.filter(({ id }) => !job.boxes.some((one) => one.id === id)))
-    .map(({ id }) => id)
-    .filter((id) => (mine.has(id) || told.includes(id)) && !staysShut(review.job, review.wiring, id))
-    .filter((id) => mine.has(id) || !staysShut(job, review.wiring, id));
-};
 
 /**
  * The ways to make a change of a circuit that stands, the least first: each set of old cables that is given up, with the cheapest runs
@@ -141,10 +118,7 @@ export const waysOnExisting = (
       !review.proofs.filter(({ group }) => ids.has(group)).every((proof) => proof.working === proof.positions)
     )
       return;
-    const opened = openedBy(standing, review, circuit);
-    const closed = review.job.boxes.map(({ id }) => id).filter((id) => !opened.includes(id));
-    const cost = changeCost(before, review, { opened, closed });
-    ways.set(key, { job: kept, review, abandoned, cost, opened });
+    ways.set(key, { review, change: changeBetween(before, review) });
   };
   for (const given of givenUp(cables)) {
     const without = {
@@ -188,7 +162,9 @@ export const waysOnExisting = (
     .map((way) => ({ way, wrong: violations(way) }))
     .sort(
       (a, b) =>
-        a.wrong - b.wrong || a.way.cost.cost - b.way.cost.cost || a.way.opened.length - b.way.opened.length,
+        a.wrong - b.wrong ||
+        a.way.change.cost.cost - b.way.change.cost.cost ||
+        a.way.change.opened.length - b.way.change.opened.length,
     )
     .map(({ way }) => way);
 };

@@ -1,18 +1,26 @@
 import type { ReactNode } from 'react';
 import {
   articleOf,
+  circuitName,
   dollars,
+  findBox,
+  findGroup,
+  listed,
   PANEL,
+  wiringOrEmpty,
+  type Box,
   type BoxId,
+  type Cable,
   type CableId,
-  type ExistingCable,
   type Finding,
+  type GroupId,
   type Job,
   type LeastChange,
 } from '@amber/core';
 import { plural } from '../../parts/format.js';
 import { SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
+import { WiresMoved } from './WiresMoved.js';
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section aria-label={title} className="border-t border-line pt-2">
@@ -54,35 +62,53 @@ const between = (job: Job, a: string, b: string): string =>
     ? `the feed of ${placeName(job, a === PANEL ? b : a)}`
     : `${placeName(job, a)} to ${placeName(job, b)}`;
 
-const lying = (job: Job, { article, between: [a, b] }: ExistingCable): string =>
-  `${articleOf(job.stock, 'cable', article).name}, ${between(job, a, b)}`;
+const sayCable = (job: Job, { article, from, to }: Pick<Cable, 'article' | 'from' | 'to'>): string =>
+  `${articleOf(job.stock, 'cable', article).name}, ${between(job, from, to)}`;
 
-/** What a small job comes to: the price first, then what is new, what is opened, what stays, and what the code asks then. */
-export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) => {
-  const { job, cost, devices, fresh, opened, closed, stay, idle, abandoned, moved, asks, lookFirst } = value;
-  const cables = (ids: readonly CableId[]) =>
-    [...job.existingCables, ...abandoned].filter((one) => ids.includes(one.id)).map((one) => lying(job, one));
-  const staying = cables(stay);
-  const verify = asks.filter((one) => one.severity === 'verify');
-  const graver = asks.filter((one) => one.severity !== 'verify');
-  const unsure = moved.some(({ slot }) =>
-    lookFirst.some((box) => job.slots.some((one) => one.id === slot && one.box === box)),
-  );
-  const isKnown = (box: BoxId) => before.boxes.some((one) => one.id === box);
-  const names = (boxes: readonly BoxId[]) => boxes.map((box) => placeName(job, box)).join(', ');
-  const set = opened.filter(
-    (box) => !isKnown(box) && job.boxes.some((one) => one.id === box && one.work !== 'beyond'),
-  );
-  const fromStock = [
+/** What comes from the stock, a line each. */
+const boughtLines = (before: Job, value: LeastChange): string[] => {
+  const { job, devices, luminaires, fresh, newBoxes } = value;
+  const set = newBoxes.filter((box) => findBox(job, box)?.work !== 'beyond');
+  const standsEmpty = (box: Box) => box.work !== 'existing' && value.opened.includes(box.id);
+  const waiting = before.boxes.filter((box) => standsEmpty(box) && !set.includes(box.id));
+  return [
     ...devices.map(
       (one) => `${articleOf(job.stock, 'device', one.article).name} at ${placeName(job, one.box)}`,
     ),
+    ...luminaires
+      .filter(({ partOf }) => partOf === null)
+      .map((one) => `${one.name} at ${placeName(job, one.box)} (the luminaire itself is not priced)`),
     ...fresh.map((cable) => {
       const run = value.runs.find((one) => one.from === cable.from && one.to === cable.to);
       const feet = run?.feet === null || run === undefined ? '' : `, ${Math.round(run.feet * 10) / 10} ft`;
       return `${articleOf(job.stock, 'cable', cable.article).name}${feet}, ${between(job, cable.from, cable.to)}`;
     }),
-    ...(set.length > 0 ? [`Box: ${names(set)}`] : []),
+    ...[...set, ...waiting.map(({ id }) => id)].map((box) => `Box: ${placeName(job, box)}`),
+  ];
+};
+
+const groupNames = (job: Job, ids: readonly GroupId[]): string =>
+  listed(ids.flatMap((id) => findGroup(job, id)?.name ?? []));
+
+/** What a change comes to: the price first, then what is new, what is opened, what stays, what is tried again, what the code asks then. */
+export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) => {
+  const { job, cost, devicesOut, luminairesOut, opened, newBoxes, closed, asks, lookFirst } = value;
+  const wiring = wiringOrEmpty(job);
+  const cables = (ids: readonly CableId[]) =>
+    wiring.cables.filter((one) => ids.includes(one.id)).map((one) => sayCable(job, one));
+  const staying = cables(value.stay);
+  const idle = cables(value.idle);
+  const verify = asks.filter((one) => one.severity === 'verify');
+  const graver = asks.filter((one) => one.severity !== 'verify');
+  const names = (boxes: readonly BoxId[]) => boxes.map((box) => placeName(job, box)).join(', ');
+  const bought = boughtLines(before, value);
+  const there = opened.filter((box) => !newBoxes.includes(box) && findBox(job, box)?.work === 'existing');
+  const out = [
+    ...devicesOut.map(
+      (one) => `${articleOf(before.stock, 'device', one.article).name} at ${placeName(before, one.box)}`,
+    ),
+    ...luminairesOut.map((one) => `${one.name} at ${placeName(before, one.box)}`),
+    ...value.drawnOut.map((one) => `${sayCable(before, one)}: out of its boxes`),
   ];
   return (
     <div className="flex flex-col gap-2.5">
@@ -90,6 +116,7 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
         <strong className="text-[18px]">{dollars(cost.cost)}</strong>{' '}
         <span className="text-[13.5px] text-quiet">
           material {dollars(cost.material)}, work {Math.round(cost.minutes)} min
+          {value.luminaires.length > 0 ? '; the luminaire not counted' : ''}
         </span>
       </p>
       {lookFirst.length > 0 ? (
@@ -97,37 +124,22 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
           <SeverityMark severity="verify" />
           <p>
             <strong>Look first into {names(lookFirst)}.</strong> Nobody has seen all of it: what is said of
-            its wires is what is usual. Tell on the bench what you find, and ask again.
+            its wires is what is usual, and the price rests on that. Tell on the bench what you find, and ask
+            again.
           </p>
         </div>
       ) : null}
-      <Part title="Comes new">{fromStock.length > 0 ? <Lines lines={fromStock} /> : 'Nothing.'}</Part>
-      <Part title="Has to be opened">{names(opened.filter(isKnown)) || 'No box.'}</Part>
+      <Part title="Comes new">{bought.length > 0 ? <Lines lines={bought} /> : 'Nothing.'}</Part>
+      {out.length > 0 ? (
+        <Part title="Comes out">
+          <Lines lines={out} />
+        </Part>
+      ) : null}
+      <Part title="Has to be opened">{names(there) || 'No box.'}</Part>
       {closed.length > 0 ? <Part title="Stays as it is">{names(closed)}</Part> : null}
-      {moved.length > 0 ? (
-        <Part title="Wires, from the old screw to the new">
-          <p className="mb-1 text-[13.5px]">
-            <strong>Mark each wire by its old screw before it comes off.</strong> Colours do not tell a
-            common.
-          </p>
-          <table className="w-full text-left">
-            <thead className="text-[12.5px] text-quiet">
-              <tr>
-                <th className="py-1 pr-2 font-normal">Wire</th>
-                <th className="py-1 pr-2 font-normal">{unsure ? 'Is usually on' : 'Was on'}</th>
-                <th className="py-1 font-normal">Goes on</th>
-              </tr>
-            </thead>
-            <tbody>
-              {moved.map((one) => (
-                <tr key={one.wire} className="border-t border-line align-top">
-                  <td className="py-1 pr-2">{one.wire}</td>
-                  <td className="py-1 pr-2">{one.from}</td>
-                  <td className="py-1 font-semibold">{one.to}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+      {value.moved.length > 0 ? (
+        <Part title="Wires, from the old place to the new">
+          <WiresMoved job={job} value={value} />
         </Part>
       ) : null}
       {staying.length > 0 ? (
@@ -135,16 +147,24 @@ export const Outcome = ({ before, value }: { before: Job; value: LeastChange }) 
           <Lines lines={staying} />
         </Part>
       ) : null}
-      {abandoned.length > 0 ? (
-        <Part title="Taken out of its boxes">
-          <Lines lines={abandoned.map((one) => lying(job, one))} />
-        </Part>
-      ) : null}
       {idle.length > 0 ? (
         <Part title="Lies unused, capped at both ends">
-          <Lines lines={cables(idle)} />
+          <Lines lines={idle} />
         </Part>
       ) : null}
+      {value.offBreaker.length > 0 ? (
+        <Part title="To be taken off its breaker">
+          <Lines
+            lines={value.offBreaker.map(
+              ({ cable, breaker }) =>
+                `${sayCable(job, cable)}: live from ${circuitName(job, breaker)} though nothing uses it`,
+            )}
+          />
+        </Part>
+      ) : null}
+      <Part title="Then to be tried again, in every position">
+        {groupNames(job, value.retest) || 'Nothing.'}
+      </Part>
       <Part title="Today’s rules then ask">
         {asks.length === 0 ? 'Nothing more.' : <Asks findings={graver} />}
         {verify.length > 0 ? (
