@@ -60,6 +60,7 @@ export {
   newLuminaire,
   newRoom,
   newRunFact,
+  USUAL_LUMINAIRE,
   newSlot,
   newWiringDoc,
 } from './model/newJob.js';
@@ -311,7 +312,7 @@ export type { LeastChange, LeastChangeOutcome } from './plans/change/leastChange
 export type { Moved } from './plans/change/handwork.js';
 export { changeBetween } from './plans/change/changeBetween.js';
 export type { ChangeSide, WiringChange } from './plans/change/changeBetween.js';
-export type { Change, NewPlace } from './plans/change/changes.js';
+export type { Change, Hung, NewPlace } from './plans/change/changes.js';
 export type { Refusal } from './plans/refusal.js';
 export type { Relaxed } from './plans/relaxations.js';
 
@@ -400,3 +401,5 @@ export { isBeyond, strangeOf } from './nec/strangeWire.js';
 export { faultsOf, withFault } from './faults/fault.js';
 export type { Fault, FaultProblem } from './faults/fault.js';
 export type { Result } from './model/result.js';
+export { sourceCaution, TAPPED_SOURCES } from './plans/change/source.js';
+export type { TappedSource } from './plans/change/source.js';

@@ -37,39 +37,71 @@ const old = (short: Shorthand, pick: Pick): Job => {
   return assumed.boxes.reduce((one, { id }) => (pick(4) > 0 ? signSeen(one, 'existing', id) : one), assumed);
 };
 
+const hung = { terminals: 'leads', leadAwg: 18, metal: true, pounds: 4 } as const;
+
 const anyChange = (job: Job, pick: Pick): Change => {
   const slot = oneOf(pick, job.slots);
   const boxes = job.boxes.filter(() => pick(3) > 0);
-  const place = {
-    box: newBox({ id: 'new', name: 'New', article: null, work: 'old', accessible: 'no', room: 'r1' }),
-    runs: (boxes.length > 0 ? boxes : job.boxes).map(({ id }) =>
-      newRunFact({ between: ['new', id], length: 48 + 12 * pick(30) }),
-    ),
-  };
-  switch (pick(4)) {
+  const runsTo = (id: string) =>
+    (boxes.length > 0 ? boxes : job.boxes).map((one) =>
+      newRunFact({ between: [id, one.id], length: 48 + 12 * pick(30) }),
+    );
+  const placeAt = (id: string, mount: 'wall' | 'ceiling') => ({
+    box: newBox({ id, name: id, article: null, work: 'old', mount, accessible: 'no', room: 'r1' }),
+    runs: runsTo(id),
+  });
+  const place = placeAt('new', 'wall');
+  const lightAt = placeAt('newlight', 'ceiling');
+  const circuit = 'c1' as never;
+  const group = 'g1' as never;
+  const light = { ...hung, name: 'New light', unit: 'luminaire', va: 15 } as const;
+  switch (pick(10)) {
     case 0:
+    case 1:
       return {
         kind: 'replaceDevice',
         slot: slot.id,
         role: oneOf(pick, ['switch', 'dimmer', 'timer', 'occupancySensor']),
         article: null,
       };
-    case 1:
-      return { kind: 'addSwitch', group: 'g1' as never, place };
     case 2:
+      return { kind: 'addSwitch', group, place };
+    case 3:
       return { kind: 'bringNeutral', slot: slot.id };
+    case 4:
+      return { kind: 'addLight', group, place: lightAt, hung: light };
+    case 5:
+      return { kind: 'moveSwitch', slot: slot.id, place };
+    case 6:
+      return { kind: 'removeSwitch', slot: slot.id };
+    case 7:
+      return {
+        ...{ kind: 'replaceLuminaire', luminaire: oneOf(pick, job.luminaires).id },
+        hung: { ...light, metal: pick(2) > 0, unit: oneOf(pick, ['luminaire', 'fan'] as const) },
+      };
+    case 8:
+      return {
+        ...{ kind: 'branch', from: oneOf(pick, job.boxes).id, circuit, hung: light, switchAt: place },
+        lightAt: {
+          ...lightAt,
+          runs: [...lightAt.runs, newRunFact({ between: ['new', 'newlight'], length: 96 })],
+        },
+      };
     default:
       return {
-        ...{ kind: 'takeOff', from: oneOf(pick, job.boxes).id, circuit: 'c1' as never, place },
+        ...{ kind: 'takeOff', from: oneOf(pick, job.boxes).id, circuit, place },
         ...{ what: oneOf(pick, ['receptacle', 'onward'] as const), va: 60 },
       };
   }
 };
 
+/** `npm run prove` tries more. */
+const RUNS = Number(process.env['CHANGE_RUNS'] ?? 30);
+
 test('no change plans a cable that is not there or not bought, makes again what it leaves alone, or leaves anything that does not work', () => {
   const cases = fc.sample(fc.constantFrom(...TEXTBOOK.filter(([, short]) => short.runs.length < 5)), {
     seed: 1616,
-    numRuns: 30,
+    numRuns: RUNS,
   });
   let [made, refused] = [0, 0];
   cases.forEach(([name, short], i) => {
@@ -107,6 +139,15 @@ test('no change plans a cable that is not there or not bought, makes again what 
         if (there?.certainty[box] === 'assumed')
           expect([said, way.lookFirst.includes(box)]).toEqual([said, true]);
       expect([said, way.cost.cost >= 0]).toEqual([said, true]);
+      // No old cable is lost but those that the way says it takes out.
+      const held = new Set<string>(wiring.cables.map(({ id }) => id));
+      const out = way.drawnOut.map(({ id }) => id as string);
+      for (const id of lying) expect([said, id, held.has(id) !== out.includes(id)]).toEqual([said, id, true]);
+      // A wire that is told as moved is in an opened box, and goes somewhere.
+      for (const { box, wire, from, to } of way.moved)
+        expect([said, way.opened.includes(box), [wire, from, to].every((word) => word !== '')]).toEqual([
+          ...[said, true, true],
+        ]);
     });
   });
   expect(made).toBeGreaterThan(10);

@@ -1,3 +1,4 @@
+import { JOB_FORMAT } from '../src/model/job.js';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import {
@@ -174,7 +175,7 @@ describe('an existing cable is of the circuit whose power is on it', () => {
     const read = readJob({ stock: standardStock(), ...frozen });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const { job } = read;
-    expect(job.format).toBe(4);
+    expect(job.format).toBe(JOB_FORMAT);
     expect(job.existingCables.map(({ id, circuit }) => [id, circuit])).toEqual([
       ['winch-loop', 'winch-lights'],
     ]);

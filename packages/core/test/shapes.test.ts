@@ -138,3 +138,22 @@ test('what no version wrote is refused, never guessed', () => {
   for (const format of [0, -1, 1.5, JOB_FORMAT + 1, '1', null])
     expect(readJob({ stock: [], ...one?.document, format }).ok).toBe(false);
 });
+
+test('a plan of format 4 that had dropped an old cable from the list names it as given up, and stays the plan that it was', () => {
+  const folder4 = files.find(({ name }) => name === 'heron-yard-8.json')?.document as unknown as {
+    existingCables: { id: string }[];
+    choices: { circuit: string; givenUp?: string[] }[];
+  };
+  const now = read(folder4);
+  const given = folder4.choices.flatMap(({ givenUp }) => givenUp ?? []);
+  expect(given).toHaveLength(1);
+  const before = {
+    ...folder4,
+    format: 4,
+    existingCables: folder4.existingCables.filter(({ id }) => !given.includes(id)),
+    choices: folder4.choices.map(({ givenUp: _, ...one }) => one),
+  };
+  const brought = read(before);
+  expect(brought.choices.flatMap(({ givenUp }) => givenUp ?? [])).toEqual(given);
+  expect(reviewJob(brought).wiring).toEqual(reviewJob(now).wiring);
+});

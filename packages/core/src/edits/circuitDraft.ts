@@ -1,5 +1,6 @@
 import { withPrunedWirings } from './wiring/pruned.js';
 import { findBox, findCircuit, findFeed, findRoom, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
+import { withLying } from '../model/existing.js';
 import { ofId } from '../model/records.js';
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
 import { isBetween, runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
@@ -152,25 +153,30 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
   ]);
   const boxes = job.boxes.filter((one) => !mine.has(one.id) || others.has(one.id));
   const left = new Set<string>([PANEL, ...boxes.map((one) => one.id)]);
-  return withPrunedWirings({
-    ...job,
-    circuits: job.circuits.filter((one) => one.id !== circuit),
-    groups: keptGroups,
-    // A room that was measured stands, whatever it is lit by.
-    rooms: job.rooms.filter(
-      (one) =>
-        one.outline !== null || !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id),
+  const cables = job.existingCables.filter(({ between: [a, b] }) => left.has(a) && left.has(b));
+  return withPrunedWirings(
+    withLying(
+      {
+        ...job,
+        circuits: job.circuits.filter((one) => one.id !== circuit),
+        groups: keptGroups,
+        // A room that was measured stands, whatever it is lit by.
+        rooms: job.rooms.filter(
+          (one) =>
+            one.outline !== null || !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id),
+        ),
+        slots,
+        luminaires,
+        choices,
+        feeds,
+        boxes,
+        runFacts: job.runFacts.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
+        // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
+        wirings: job.wirings.filter((one) => one.kind !== 'planned'),
+      },
+      cables,
     ),
-    slots,
-    luminaires,
-    choices,
-    feeds,
-    boxes,
-    runFacts: job.runFacts.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
-    existingCables: job.existingCables.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
-    // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
-    wirings: job.wirings.filter((one) => one.kind !== 'planned'),
-  });
+  );
 };
 
 /** A pinned order stays while it names each switch of the group once; pinned neutrals while their switches stand. */

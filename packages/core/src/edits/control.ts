@@ -1,3 +1,4 @@
+import { withLying } from '../model/existing.js';
 import { findBox, findSlot } from '../model/lookup.js';
 import {
   PANEL,
@@ -100,13 +101,11 @@ export const addExistingCable = (
     from,
     to,
   }: { id: CableId; article: ArticleId; circuit: CircuitId | null; from: Place; to: BoxId },
-): Job => ({
-  ...job,
-  existingCables: [
+): Job =>
+  withLying(job, [
     ...job.existingCables.filter((cable) => cable.circuit !== circuit || !isBetween(cable, from, to)),
     { id, article, circuit, between: [from, to], length: null, via: [] },
-  ],
-});
+  ]);
 
 /** Says whose power is on a cable that lies there; null while nobody knows. */
 export const setCableCircuit = (job: Job, id: CableId, circuit: CircuitId | null): Job => ({
@@ -114,7 +113,8 @@ export const setCableCircuit = (job: Job, id: CableId, circuit: CircuitId | null
   existingCables: job.existingCables.map((cable) => (cable.id === id ? { ...cable, circuit } : cable)),
 });
 
-export const removeExistingCable = (job: Job, id: CableId): Job => ({
-  ...job,
-  existingCables: job.existingCables.filter((cable) => cable.id !== id),
-});
+export const removeExistingCable = (job: Job, id: CableId): Job =>
+  withLying(
+    job,
+    job.existingCables.filter((cable) => cable.id !== id),
+  );

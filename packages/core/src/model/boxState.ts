@@ -4,9 +4,9 @@ import { existingDocument } from './existing.js';
 import { PANEL, UNKNOWN_PLACE, type BoxId } from './ids.js';
 import { cablesIn } from './inBox.js';
 import type { Job } from './job.js';
-import { slotsInBox } from './lookup.js';
+import { luminairesInBox, slotsInBox } from './lookup.js';
 import { ofId } from './records.js';
-import { isReplaced } from './there.js';
+import { isLuminaireReplaced, isReplaced } from './there.js';
 import { endKey, type End, type Wiring } from './wiring.js';
 
 /** Every end of a cable that lies in a box. */
@@ -62,13 +62,14 @@ export const boxesThatDiffer = (job: Pick<Job, 'stock'>, before: Wiring, after: 
       (box) => digestOf(contentsIn(job, before, box)) !== digestOf(contentsIn(job, after, box)),
     ) as BoxId[];
 
-/** Is a box told of as existing, is nothing of it otherwise in this wiring, and no device replaced by its like? Then nobody opens it. */
+/** Is a box told of as existing, is nothing of it otherwise in this wiring, and no device or luminaire replaced by its like? Then nobody opens it. */
 export const staysShut = (job: Job, wiring: Wiring, box: BoxId): boolean => {
   const document = existingDocument(job);
   return (
     document !== undefined &&
     ofId(document.certainty, box) !== undefined &&
     !slotsInBox(job, box).some((slot) => isReplaced(job, slot)) &&
+    !luminairesInBox(job, box).some((one) => isLuminaireReplaced(job, one)) &&
     digestOf(contentsIn(job, document.wiring, box)) === digestOf(contentsIn(job, wiring, box))
   );
 };

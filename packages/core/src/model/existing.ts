@@ -1,6 +1,6 @@
 import type { CircuitId } from './ids.js';
-import type { Job, WiringDoc } from './job.js';
-import { boxesOfCircuit } from './lookup.js';
+import type { Choice, ExistingCable, Job, WiringDoc } from './job.js';
+import { boxesOfCircuit, findGroup } from './lookup.js';
 import { ofId } from './records.js';
 import { endKey } from './wiring.js';
 
@@ -31,7 +31,8 @@ export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
         return (
           boxes.length > 0 &&
           boxes.every((box) => ofId(certainty, box) !== undefined) &&
-          job.choices.every((choice) => choice.circuit !== id)
+          job.choices.every((choice) => choice.circuit !== id) &&
+          !job.slots.some(({ group, leaves }) => leaves && findGroup(job, group)?.circuit === id)
         );
       }),
   );
@@ -52,5 +53,26 @@ export const notStanding = (job: Job, circuit: CircuitId): Job => {
           }
         : document,
     ),
+  };
+};
+
+/** The job with another list of what lies there; a chosen way says nothing more of a cable that is not in it. */
+export const withLying = (job: Job, existingCables: ExistingCable[]): Job => {
+  const held = new Set<string>(existingCables.map(({ id }) => id));
+  const isHeld = (id: string) => held.has(id);
+  const kept = (choice: Choice): Choice => {
+    const { givenUp, anew, ...rest } = choice;
+    if ((givenUp ?? []).every(isHeld) && (anew ?? []).every(isHeld)) return choice;
+    return {
+      ...rest,
+      ...(givenUp ? { givenUp: givenUp.filter(isHeld) } : {}),
+      ...(anew ? { anew: anew.filter(isHeld) } : {}),
+    };
+  };
+  const choices = job.choices.map(kept);
+  return {
+    ...job,
+    existingCables,
+    choices: choices.every((one, i) => one === job.choices[i]) ? job.choices : choices,
   };
 };

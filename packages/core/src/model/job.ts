@@ -93,6 +93,8 @@ export const slotSchema = z.strictObject({
   article: articleIdSchema.nullable().default(null),
   /** It is there already and is not bought. */
   existing: z.boolean().default(false),
+  /** It is there and comes out: what is planned does without it. */
+  leaves: z.boolean().default(false),
 });
 export type Slot = z.infer<typeof slotSchema>;
 
@@ -206,6 +208,10 @@ export const choiceSchema = z.strictObject({
   runs: z.array(runSchema).max(200),
   chains: z.record(groupIdSchema, z.array(slotIdSchema)).optional(),
   neutralAt: z.array(slotIdSchema).optional(),
+  /** Cables that lie there and that this way takes out of their boxes. */
+  givenUp: z.array(cableIdSchema).max(500).optional(),
+  /** Cables that lie there and whose conductors are not kept on what they are on, but used as though they were new. */
+  anew: z.array(cableIdSchema).max(500).optional(),
 });
 export type Choice = z.infer<typeof choiceSchema>;
 
@@ -240,7 +246,7 @@ export const wiringDocSchema = z.strictObject({
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 4;
+export const JOB_FORMAT = 5;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

@@ -160,6 +160,7 @@ const checkReferences = (job: Job, report: Report) => {
   const group = known(idsOf(job.groups), 'group', report);
   const feed = known(idsOf(job.feeds), 'feed', report);
   const slot = known(idsOf(job.slots), 'slot', report);
+  const lying = known(idsOf(job.existingCables), 'existing cable', report);
   const box = known(idsOf(job.boxes), 'box', report);
   const place = (id: string, path: Path) => {
     if (id !== PANEL) box(id, path);
@@ -265,6 +266,8 @@ const checkReferences = (job: Job, report: Report) => {
       chain.forEach((s, k) => slot(s, ['choices', i, 'chains', id, k]));
     }
     choice.neutralAt?.forEach((s, k) => slot(s, ['choices', i, 'neutralAt', k]));
+    for (const field of ['givenUp', 'anew'] as const)
+      choice[field]?.forEach((id, k) => lying(id, ['choices', i, field, k]));
   });
   const besides = job.wirings.filter((document) => document.kind !== 'planned').length;
   if (besides > 20)

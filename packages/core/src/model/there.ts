@@ -1,8 +1,8 @@
 import { digestOf } from './digest.js';
 import { existingDocument } from './existing.js';
-import type { Job, Slot } from './job.js';
+import type { Job, Luminaire, Slot } from './job.js';
 import { findSlot } from './lookup.js';
-import type { Joint } from './wiring.js';
+import type { Joint, Wiring } from './wiring.js';
 
 /** The article of the device that is on a slot, as the existing wiring has it; undefined where it tells of none. */
 const toldOn = (job: Job, slot: string | null): string | undefined =>
@@ -21,6 +21,29 @@ export const isDeviceThere = (job: Job, slot: string | null, article: string): b
 /** Does a device that is there give way to another one, be it of the same kind? */
 export const isReplaced = (job: Job, { id, existing }: Slot): boolean =>
   !existing && toldOn(job, id) !== undefined;
+
+const toldLuminaires = new WeakMap<Wiring, ReadonlySet<string>>();
+
+/** The luminaires that a wiring has on a wire, or names an article of. */
+const luminairesIn = (wiring: Wiring): ReadonlySet<string> => {
+  const known = toldLuminaires.get(wiring);
+  if (known) return known;
+  const found = new Set<string>([
+    ...wiring.luminaires.map(({ id }) => id as string),
+    ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
+    ...wiring.joints.flatMap(({ members }) =>
+      members.flatMap((one) => ('lead' in one && 'luminaire' in one.lead ? [one.lead.luminaire] : [])),
+    ),
+  ]);
+  toldLuminaires.set(wiring, found);
+  return found;
+};
+
+/** Does a luminaire that hangs there give way to another one? */
+export const isLuminaireReplaced = (job: Job, { id, existing }: Luminaire): boolean => {
+  const there = existingDocument(job)?.wiring;
+  return !existing && there !== undefined && luminairesIn(there).has(id);
+};
 
 /** Is a splice as it was found? Then nobody makes it. */
 export const wasThere = (job: Job, joint: Joint): boolean => {

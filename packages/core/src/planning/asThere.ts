@@ -77,6 +77,7 @@ export const asThere = (job: Job, planned: PlannedCircuit): PlannedCircuit => {
   const runs = planned.runs.map((run) => {
     const { existing, carried, nets } = run;
     if (!existing || !carried || !findCable(wiring, existing.id)) return run;
+    if (planned.choice.anew?.includes(existing.id)) return run;
     const { article } = carried;
     const kept = new Map<InsulatedColour, Net>();
     for (const colour of article.insulated) {

@@ -12,6 +12,7 @@ import { fitBoxes, type Unfitted } from './fitBoxes.js';
 import { asThere } from './asThere.js';
 import { makeUp } from './makeUp.js';
 import { settled } from './settle.js';
+import { toPlan } from '../model/toPlan.js';
 import { success } from '../model/result.js';
 import type { Unjoined } from './makeUpNode.js';
 import { planCircuit, type CircuitPlan } from './planCircuit.js';
@@ -83,7 +84,8 @@ const plannedId = (taken: readonly WiringId[]): WiringId => {
  * planned wiring replaced; wirings of other kinds are never touched. A circuit that stands as it is gets no plan: its part of the existing
  * wiring is copied.
  */
-export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[]; standing: CircuitId[] } => {
+export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standing: CircuitId[] } => {
+  const job = toPlan(asked);
   const standing = standingCircuits(job);
   const there = standingPart(job);
   const copied = new Set<string>(there.cables.map(({ id }) => id));
@@ -120,5 +122,5 @@ export const planJob = (job: Job): { job: Job; circuits: CircuitPlan[]; standing
     'planned',
     settled(job, withStanding(job, wiring, there)),
   );
-  return { job: { ...job, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
+  return { job: { ...asked, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
 };

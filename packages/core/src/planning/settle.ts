@@ -3,7 +3,10 @@ import { endsIn, staysShut } from '../model/boxState.js';
 import { existingDocument } from '../model/existing.js';
 import type { BoxId, DeviceId } from '../model/ids.js';
 import { tailsOf } from '../model/inBox.js';
+import { findLuminaire } from '../model/lookup.js';
+import { isLuminaireReplaced } from '../model/there.js';
 import type { Job } from '../model/job.js';
+import { strangeEnds, withStrangers } from './strangers.js';
 import {
   endKey,
   placeOfEnd,
@@ -33,7 +36,12 @@ const isOf = (wiring: Wiring, box: string) => {
   return { joints, tails, landings };
 };
 
-const groupsIn = (wiring: Wiring, box: BoxId, name: (terminal: Terminal) => string): Groups => {
+const groupsIn = (
+  wiring: Wiring,
+  box: BoxId,
+  name: (terminal: Terminal) => string,
+  left: ReadonlySet<string>,
+): Groups => {
   const { joints, tails, landings } = isOf(wiring, box);
   const of = new Map<Joint, Set<string>>(
     joints.map((joint) => [
@@ -63,7 +71,9 @@ const groupsIn = (wiring: Wiring, box: BoxId, name: (terminal: Terminal) => stri
     if (!spliced) direct.set(key, group);
   }
   // A splice that ends on a screw that holds another wire is one with it.
-  return merged([...of.values(), ...direct.values()]);
+  return merged(
+    [...of.values(), ...direct.values()].map((group) => new Set([...group].filter((key) => !left.has(key)))),
+  );
 };
 
 const merged = (groups: Groups): Groups => {
@@ -148,13 +158,15 @@ const isAsItWas = (job: Job, there: Wiring, planned: Wiring, box: BoxId): boolea
       .sort()
       .join();
   if (fitted(there) !== fitted(planned)) return false;
-  const now = textOf(groupsIn(there, box, terminalKey));
+  // What nobody knows the way of is joined as it was, whatever it is.
+  const strange = strangeEnds(job, there);
+  const now = textOf(groupsIn(there, box, terminalKey, strange));
   return everyWay(job, devices).some((way) => {
     const renamed = (terminal: Terminal): string =>
       'device' in terminal
         ? terminalKey({ ...terminal, name: way.get(terminal.device)?.get(terminal.name) ?? terminal.name })
         : terminalKey(terminal);
-    return textOf(groupsIn(planned, box, renamed)) === now;
+    return textOf(groupsIn(planned, box, renamed, strange)) === now;
   });
 };
 
@@ -162,23 +174,39 @@ const isAsItWas = (job: Job, there: Wiring, planned: Wiring, box: BoxId): boolea
  * Puts back, box by box, what the existing wiring has where nothing is joined otherwise: such a box is not opened, and keeps its splices,
  * its tails, its marks and what nobody has looked at. In a box that is opened, a splice that holds what it held keeps its name too.
  */
-export const settled = (job: Job, planned: Wiring): Wiring => {
+export const settled = (job: Job, made: Wiring): Wiring => {
   const document = existingDocument(job);
-  if (!document) return planned;
+  if (!document) return made;
+  const planned = withStrangers(job, made);
   const there = document.wiring;
   const told = Object.keys(document.certainty) as BoxId[];
   const reached = new Set<string>(planned.cables.flatMap(({ from, to }) => [from, to]));
+  const remade = new Set<string>(job.choices.flatMap(({ anew }) => anew ?? []));
+  // Where a cable is made up anew its marks and colours count too, and no box at its ends is put back for being joined alike.
+  const mended = new Set<string>(
+    there.cables.filter(({ id }) => remade.has(id)).flatMap(({ from, to }) => [from, to]),
+  );
   const shut = told.filter(
-    (box) => reached.has(box) && !staysShut(job, planned, box) && isAsItWas(job, there, planned, box),
+    (box) =>
+      reached.has(box) &&
+      !mended.has(box) &&
+      !staysShut(job, planned, box) &&
+      isAsItWas(job, there, planned, box),
   );
   const held = new Set<string>(planned.cables.map(({ id }) => id));
   const opened = told.filter(
     (box) => reached.has(box) && !shut.includes(box) && !staysShut(job, planned, box),
   );
-  return opened.reduce(
-    (wiring, box) => withOldSplices(there, wiring, box),
+  const settledBoxes = opened.reduce(
+    (wiring, box) => withOldSplices(there, withOldScrews(job, there, wiring, box), box),
     shut.reduce((wiring, box) => putBack(job, there, wiring, box, held), planned),
   );
+  // A luminaire that hangs there stays the one that it is.
+  const luminaires = there.luminaires.filter(({ id }) => {
+    const one = findLuminaire(job, id);
+    return one !== undefined && !isLuminaireReplaced(job, one);
+  });
+  return { ...settledBoxes, luminaires };
 };
 
 /** A box that is not opened, as it was. */
@@ -197,6 +225,48 @@ const putBack = (job: Job, there: Wiring, wiring: Wiring, box: BoxId, held: Read
       ...there.marks.filter(({ end }) => keeps(end)),
     ],
     unseen: [...wiring.unseen.filter((end) => !mine.has(endKey(end))), ...there.unseen.filter(keeps)],
+  };
+};
+
+/**
+ * In a box that is opened, each device with its wires on the screws that they are on now, as far as it makes no difference: of two
+ * travelers neither is moved for the other.
+ */
+const withOldScrews = (job: Job, there: Wiring, wiring: Wiring, box: BoxId): Wiring => {
+  const screwOf = (all: readonly Landing[], device: DeviceId) =>
+    new Map(
+      all.flatMap(({ wire, terminal }) =>
+        'end' in wire && 'device' in terminal && terminal.device === device
+          ? [[endKey(wire.end), terminal.name] as const]
+          : [],
+      ),
+    );
+  const renamed = new Map<DeviceId, Map<string, string>>();
+  for (const { id, article } of wiring.devices.filter((one) => one.box === box)) {
+    if (!there.devices.some((one) => one.id === id && one.article === article)) continue;
+    const [old, now] = [screwOf(there.landings, id), screwOf(wiring.landings, id)];
+    const stay = (way: ReadonlyMap<string, string>) =>
+      [...now].filter(([wire, name]) => old.get(wire) === way.get(name)).length;
+    const [plain, ...others] = exchanges(articleOf(job.stock, 'device', article));
+    const best = others.reduce((kept, way) => (kept && stay(way) <= stay(kept) ? kept : way), plain);
+    if (best && best !== plain) renamed.set(id, best);
+  }
+  if (renamed.size === 0) return wiring;
+  const named = <T extends Terminal>(terminal: T): T =>
+    'device' in terminal
+      ? { ...terminal, name: renamed.get(terminal.device)?.get(terminal.name) ?? terminal.name }
+      : terminal;
+  return {
+    ...wiring,
+    landings: wiring.landings.map((one) => ({ ...one, terminal: named(one.terminal) })),
+    joints: wiring.joints.map((joint) =>
+      joint.box === box
+        ? {
+            ...joint,
+            members: joint.members.map((one) => ('lead' in one ? { lead: named(one.lead) } : one)),
+          }
+        : joint,
+    ),
   };
 };
 

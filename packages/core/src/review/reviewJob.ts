@@ -19,6 +19,7 @@ import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspect } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
+import { toPlan } from '../model/toPlan.js';
 import { lazily } from './lazily.js';
 import { assumedOf, existingDocument } from '../model/existing.js';
 import { ifAsAssumed, type Subject } from './subject.js';
@@ -67,7 +68,7 @@ export const reviewJob = (asked: Job): JobReview => {
   const findings = lazily(() =>
     [
       ...refusals,
-      ...inspect(job, wiring).map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),
+      ...inspect(toPlan(job), wiring).map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),
     ].sort(byGravity),
   );
   const planned = new Set([

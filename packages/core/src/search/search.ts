@@ -4,6 +4,7 @@ import type { Weights } from './prices/weights.js';
 import { OUT, TOP } from './tree.js';
 import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
+import { toPlan } from '../model/toPlan.js';
 import { largeBound } from './bounds/largeBound.js';
 import { searchLarge } from './descent/largeSearch.js';
 import { MOST_CLASSES } from './prices/loadCodes.js';
@@ -59,7 +60,8 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
 /** A tree that is priced whole takes about so many steps of the exact search. */
 const STEPS_OF_A_TREE = 100;
 
-export const createSearch = (job: Job, circuit: Circuit, options: SearchOptions): Search => {
+export const createSearch = (asked: Job, circuit: Circuit, options: SearchOptions): Search => {
+  const job = toPlan(asked);
   const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit);
   const space = orderSpaceOf(job, circuit, options.constraints);
   return isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);

@@ -71,36 +71,41 @@ export const LengthInput = ({
   );
 };
 
-/** A number within a range; outside of it the field is marked and nothing changes. */
+/** A number within a range; outside of it the field is marked and nothing changes. With `onEmpty` it may be left empty: not known. */
 export const NumberInput = ({
   value,
   least,
   most,
   unit,
   onChange,
+  onEmpty,
 }: {
-  value: number;
+  value: number | null;
   least: number;
   most: number;
   unit: string;
   onChange: (value: number) => void;
+  onEmpty?: () => void;
 }) => {
-  const [text, setText] = useState(String(value));
-  useEffect(() => setText(String(value)), [value]);
+  const written = value === null ? '' : String(value);
+  const [text, setText] = useState(written);
+  useEffect(() => setText(written), [written]);
   const number = Number(text);
-  const bad = text.trim() === '' || !(number >= least && number <= most);
+  const bad = text.trim() === '' ? onEmpty === undefined : !(number >= least && number <= most);
   return (
     <>
       <input
         inputMode="decimal"
         value={text}
+        placeholder={onEmpty ? 'not known' : undefined}
         aria-invalid={bad}
         onChange={(event) => {
           setText(event.target.value);
           const typed = Number(event.target.value);
-          if (event.target.value.trim() !== '' && typed >= least && typed <= most) onChange(typed);
+          if (event.target.value.trim() === '') onEmpty?.();
+          else if (typed >= least && typed <= most) onChange(typed);
         }}
-        onBlur={() => setText(String(value))}
+        onBlur={() => setText(written)}
         className={`${controlLook} ${bad ? 'border-2 border-violation!' : ''}`}
       />
       {bad ? (

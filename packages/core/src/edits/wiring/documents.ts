@@ -1,7 +1,7 @@
 import { articleOf, conductorsOf } from '../../model/articles.js';
 import { boxesThatDiffer, contentsIn, endsIn } from '../../model/boxState.js';
 import { digestOf } from '../../model/digest.js';
-import { existingDocument } from '../../model/existing.js';
+import { existingDocument, withLying } from '../../model/existing.js';
 import { UNKNOWN_PLACE, type BoxId, type CableId, type CircuitId, type WiringId } from '../../model/ids.js';
 import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
 import { newWiringDoc } from '../../model/newJob.js';
@@ -84,8 +84,9 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
       ? document.wiring.devices.flatMap(({ slot }) => (slot === null || before.has(slot) ? [] : [slot]))
       : [],
   );
+  const told = document.kind === 'existing' ? withLying(job, lyingIn(job, document.wiring)) : job;
   return {
-    ...job,
+    ...told,
     // A device that is told of for the first time is there, and stays.
     slots:
       fitted.size === 0
@@ -94,7 +95,6 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
     wirings: known
       ? job.wirings.map((one) => (one.id === document.id ? document : one))
       : [...job.wirings, document],
-    ...(document.kind === 'existing' ? { existingCables: lyingIn(job, document.wiring) } : {}),
   };
 };
 

@@ -1,6 +1,6 @@
 import { isGroundColour } from '../../model/colours.js';
 import { endsIn } from '../../model/boxState.js';
-import type { BoxId, DeviceId, SlotId } from '../../model/ids.js';
+import type { BoxId, SlotId } from '../../model/ids.js';
 import { screwsOfTail, tailsOf } from '../../model/inBox.js';
 import type { Job } from '../../model/job.js';
 import { findCable } from '../../model/lookup.js';
@@ -115,16 +115,31 @@ const placeOf = (side: Side, end: End | null, isAfter: boolean): string => {
   return partners.length > 0 ? `a splice with ${listed(partners)}` : 'a splice';
 };
 
+/** A wire by the name that it has before the change, as the person at the box sees it; a new one by its own. */
+const wireOf = (before: Side, after: Side, end: End): string => {
+  const { job, wiring } = findCable(before.wiring, end.cable) ? before : after;
+  return endWord(job, wiring, end);
+};
+
+/** Where a wire goes, and how it is marked there if it was not. */
+const marked = (before: Side, after: Side, end: End | null, to: string): string => {
+  const markOf = ({ wiring }: Side) =>
+    end && wiring.marks.find((one) => endKey(one.end) === endKey(end))?.colour;
+  const now = markOf(after);
+  return now && now !== markOf(before) ? `${to}; mark it ${now}` : to;
+};
+
 /** The wires on the old device of a slot and on the new one, and where each was and goes. */
 const movedAt = (before: Side, after: Side, slot: SlotId, box: BoxId): (Moved & { end: End | null })[] => {
   const [old, now] = [screwsOf(before, slot, box), screwsOf(after, slot, box)];
   return [...new Set([...old.keys(), ...now.keys()])].map((key) => {
     const [was, is] = [old.get(key), now.get(key)];
+    const end = was?.end ?? is?.end ?? null;
     return {
-      ...{ box, slot, end: was?.end ?? is?.end ?? null },
-      wire: (was ?? is)?.wire ?? '',
-      from: was?.screw ?? placeOf(before, is?.end ?? null, false),
-      to: is?.screw ?? placeOf(after, was?.end ?? null, true),
+      ...{ box, slot, end },
+      wire: end ? wireOf(before, after, end) : ((was ?? is)?.wire ?? ''),
+      from: was?.screw ?? placeOf(before, end, false),
+      to: marked(before, after, end, is?.screw ?? placeOf(after, end, true)),
     };
   });
 };
@@ -133,7 +148,7 @@ const movedAt = (before: Side, after: Side, slot: SlotId, box: BoxId): (Moved & 
 const keysAt = ({ wiring }: Side, end: End): { partners: Set<string>; on: string } | null => {
   if (!findCable(wiring, end.cable)) return null;
   const { joint, terminal } = whereGoes(wiring, end);
-  const device = terminal && 'device' in terminal ? (terminal.device as DeviceId) : null;
+  const device = terminal && 'device' in terminal ? terminal.device : null;
   const article = wiring.devices.find(({ id }) => id === device)?.article ?? '';
   return {
     partners: new Set((joint?.members ?? []).map(memberKey).filter((key) => key !== endKey(end))),
@@ -145,7 +160,7 @@ const keysAt = ({ wiring }: Side, end: End): { partners: Set<string>; on: string
 const isMoved = (before: Side, after: Side, end: End): boolean => {
   const [was, is] = [keysAt(before, end), keysAt(after, end)];
   if (!was || !is) return was !== is;
-  if (was.on !== is.on) return true;
+  if (was.on !== is.on || marked(before, after, end, '') !== '') return true;
   if (was.partners.size === 0 && was.on === '') return is.partners.size > 0;
   return [...was.partners].some((one) => !is.partners.has(one));
 };
@@ -163,12 +178,11 @@ export const wiresMoved = (before: Side, after: Side, box: BoxId, slots: readonl
   const others = [...ends].flatMap(([key, end]): Moved[] => {
     if (told.has(key) || !isMoved(before, after, end)) return [];
     if (isGroundColour(end.colour) && keysAt(before, end)) return [];
-    const wire = findCable(before.wiring, end.cable) ? before : after;
     return [
       {
-        ...{ box, slot: null, wire: endWord(wire.job, wire.wiring, end) },
+        ...{ box, slot: null, wire: wireOf(before, after, end) },
         from: placeOf(before, end, false),
-        to: placeOf(after, end, true),
+        to: marked(before, after, end, placeOf(after, end, true)),
       },
     ];
   });

@@ -1,8 +1,8 @@
 import { existingDocument, standingCircuits } from '../../model/existing.js';
 import { findCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
-import { PANEL, type BoxId } from '../../model/ids.js';
-import type { Choice, ExistingCable, Job } from '../../model/job.js';
+import { PANEL, type BoxId, type CableId } from '../../model/ids.js';
+import type { Choice, Job } from '../../model/job.js';
 import { choiceThere } from '../../planning/choiceThere.js';
 import { feedingCable } from '../../planning/carriers.js';
 import type { Finding } from '../../code/rule.js';
@@ -10,13 +10,22 @@ import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
 import { leastCable } from '../../search/prices/weights.js';
 import { NO_CONSTRAINTS, type Constraints } from '../../search/orders.js';
 import { choiceOf, createSearch } from '../../search/search.js';
-import { changedJob, circuitOf, withDevicesFreed, type Change } from './changes.js';
+import type { Change } from './changes.js';
+import { changedJobs, circuitOf, neutralAskedBy, replacedBy, touchedBy, withDevicesFreed } from './kinds.js';
 import { MOST_STEPS } from '../findPlans.js';
 import { changeBetween, type WiringChange } from './changeBetween.js';
 import { waysOnExisting, type Way } from './onExisting.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
-import { doesNotStand, feedNotTold, needsUnmeasured, notUnderstood, refusalOf } from './refusals.js';
+import {
+  doesNotStand,
+  feedNotTold,
+  needsUnmeasured,
+  noWay,
+  notUnderstood,
+  refusalOf,
+  refusedAtOnce,
+} from './refusals.js';
 
 /** A change of existing work: what is different, and what follows of it for the circuit. */
 export interface LeastChange extends WiringChange {
@@ -39,24 +48,30 @@ export type LeastChangeOutcome =
 /** A job after the change that could be planned. */
 interface Variant {
   job: Job;
-  abandoned: ExistingCable[];
+  /** How many old cables it gives up. */
+  given: number;
   weight: number;
 }
 
 /** The cheapest plan for a changed job, by new cable first; null where there is none. */
 const planned = (
   job: Job,
+  /** The same without the cables that it gives up, or may not buy. */
+  searched: Job,
   circuit: Choice['circuit'],
   wanted: Pick<Constraints, 'neutralAt' | 'neutrals'>,
-): Omit<Variant, 'abandoned'> | null => {
-  const named = findCircuit(job, circuit);
+  givenUp: readonly CableId[],
+): Variant | null => {
+  const named = findCircuit(searched, circuit);
   if (!named) return null;
-  const { best } = createSearch(job, named, {
-    weights: leastCable(job),
+  const { best } = createSearch(searched, named, {
+    weights: leastCable(searched),
     constraints: { ...NO_CONSTRAINTS, ...wanted },
     volumeLimit: Infinity,
   }).least({ mostSteps: MOST_STEPS });
-  return best && { job: withChoice(job, circuit, choiceOf(best)), weight: best.weight };
+  if (!best) return null;
+  const choice = { ...choiceOf(best), ...(givenUp.length > 0 ? { givenUp: [...givenUp] } : {}) };
+  return { job: withChoice(job, circuit, choice), given: givenUp.length, weight: best.weight };
 };
 
 /**
@@ -75,41 +90,36 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
         remedy: 'Choose one of the job.',
       },
     };
+  const refused = refusedAtOnce(asked, change);
+  if (refused) return { ok: false, refusal: refused };
   if (standingCircuits(asked).has(circuit)) return onWhatStands(asked, change, circuit);
   const stands = asItStands(asked, circuit);
   if (!stands.ok) return stands;
   const { job } = stands;
   const before = reviewJob(job);
-  const wanted = changedJob(job, change);
-  const neutrals = {
-    neutralAt: change.kind === 'bringNeutral' ? [change.slot] : [],
-    neutrals: 'asAsked' as const,
-  };
-  const touched =
-    change.kind === 'addSwitch'
-      ? job.slots.filter((slot) => slot.group === change.group).map((slot) => slot.box)
-      : change.kind === 'takeOff'
-        ? [change.from]
-        : job.slots.filter((slot) => slot.id === change.slot).map((slot) => slot.box);
+  const neutrals = { neutralAt: neutralAskedBy(change), neutrals: 'asAsked' as const };
+  const touched = new Set<string>(touchedBy(job, change));
   const old = job.existingCables.filter(
-    ({ between: [a, b] }) => a !== PANEL && touched.some((box) => box === a || box === b),
+    ({ between: [a, b] }) => a !== PANEL && (touched.has(a) || touched.has(b)),
   );
-  const kept = change.kind === 'replaceDevice' ? asIs(wanted, circuit) : null;
-  const variants: Variant[] = kept
-    ? [kept]
-    : [wanted, withDevicesFreed(wanted, circuit)].flatMap((one): Variant[] => {
-        const without = {
-          ...one,
-          existingCables: one.existingCables.filter((cable) => !old.includes(cable)),
-        };
-        const whole = planned(one, circuit, neutrals);
-        const less = old.length > 0 ? planned(without, circuit, neutrals) : null;
-        return [
-          ...(whole ? [{ ...whole, abandoned: [] }] : []),
-          ...(less ? [{ ...less, abandoned: old }] : []),
-        ];
-      });
-  const [best] = variants.sort((a, b) => a.weight - b.weight || a.abandoned.length - b.abandoned.length);
+  const jobs = changedJobs(job, change);
+  const kept = change.kind === 'replaceDevice' ? jobs.flatMap((one) => asIs(one, circuit) ?? []) : [];
+  const variants: Variant[] =
+    kept.length > 0
+      ? kept
+      : jobs
+          .flatMap((one) => [one, withDevicesFreed(one, circuit)])
+          .flatMap((one): Variant[] => {
+            const ids = old.map(({ id }) => id);
+            const without = {
+              ...one,
+              existingCables: one.existingCables.filter((cable) => !ids.includes(cable.id)),
+            };
+            const whole = planned(one, one, circuit, neutrals, []);
+            const less = old.length > 0 ? planned(one, without, circuit, neutrals, ids) : null;
+            return [whole, less].flatMap((found) => found ?? []);
+          });
+  const [best] = variants.sort((a, b) => a.weight - b.weight || a.given - b.given);
   const after = best && reviewJob(best.job);
   const measured = after && measureReview(after, circuit, baselineOf(best.job, circuit));
   if (!best || !measured || !after) return { ok: false, refusal: refusalOf(change) };
@@ -144,14 +154,17 @@ const told = (
   };
 };
 
-/** The change of a circuit that stands: planned on its wiring as it is there. */
+/** So many ways are told beside each other. */
+const MOST_WAYS = 3;
+
+/** The change of a circuit that is told of: planned on its wiring as it is there. */
 const onWhatStands = (job: Job, change: Change, circuit: Choice['circuit']): LeastChangeOutcome => {
-  if (!choiceThere(job, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
-  const ways = waysOnExisting(job, changedJob(job, change), circuit, {
-    replaced: change.kind === 'replaceDevice' ? change.slot : null,
-    neutralAt: change.kind === 'bringNeutral' ? [change.slot] : [],
-  });
-  const values = ways.slice(0, 3).flatMap((way): LeastChange[] => {
+  const mending = change.kind === 'mend';
+  if (!mending && !choiceThere(job, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
+  const asked = { replaced: replacedBy(change), neutralAt: neutralAskedBy(change), mending };
+  const found = waysOnExisting(job, changedJobs(job, change), circuit, asked, MOST_WAYS);
+  if (!found.ok) return { ok: false, refusal: noWay(job, circuit, change, found.why) };
+  const values = found.ways.flatMap((way): LeastChange[] => {
     const measured = measureReview(way.review, circuit, baselineOf(way.review.job, circuit));
     return measured ? [told(way, measured, circuit)] : [];
   });
@@ -174,7 +187,7 @@ const asItStands = (
     return { ok: false, refusal: feedNotTold(job, feed.at) };
   if (chosen) return { ok: true, job };
   // Old loops without a neutral lie there lawfully.
-  const found = planned(withoutBuying(job), circuit, { neutralAt: [], neutrals: 'none' });
+  const found = planned(job, withoutBuying(job), circuit, { neutralAt: [], neutrals: 'none' }, []);
   const choice = found?.job.choices.find((one) => one.circuit === circuit);
   return choice
     ? { ok: true, job: withChoice(job, circuit, choice) }
@@ -190,5 +203,5 @@ const withoutBuying = (job: Job): Job => ({
 /** The changed job by the runs that it has; null where they do not serve any more. */
 const asIs = (job: Job, circuit: Choice['circuit']): Variant | null => {
   const outcome = reviewJob(job).plans.find((plan) => plan.circuit.id === circuit)?.outcome;
-  return outcome?.ok ? { job, abandoned: [], weight: 0 } : null;
+  return outcome?.ok ? { job, given: 0, weight: 0 } : null;
 };

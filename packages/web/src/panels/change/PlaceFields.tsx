@@ -1,4 +1,4 @@
-import { emptyBoxes, type Box, type BoxId, type Job } from '@amber/core';
+import { emptyBoxes, type BoxId, type Job } from '@amber/core';
 import { LengthInput, NameInput } from '../../parts/inputs.js';
 import { PickField } from '../../parts/PickField.js';
 import { Field } from '../../parts/ui.js';
@@ -11,18 +11,23 @@ const WORK_WORDS = {
   existing: 'is there already',
 } as const;
 
+const MOUNT_WORDS = { wall: 'in a wall', ceiling: 'in the ceiling' } as const;
+
 /** Where the new device or feed comes: a box with nothing in it, or a new one and how far it is. */
 export const PlaceFields = ({
   job,
+  title,
   place,
   from,
   beyond,
   onChange,
 }: {
   job: Job;
+  /** What comes there, where more than one thing does. */
+  title: string | null;
   place: PlaceDraft;
   /** Boxes that a run may come from. */
-  from: readonly Box[];
+  from: readonly { id: BoxId; name: string }[];
   /** It lies outside of the plan, and what stands there is not asked. */
   beyond: boolean;
   onChange: (place: PlaceDraft) => void;
@@ -35,11 +40,13 @@ export const PlaceFields = ({
       lengths: Object.fromEntries(length === null ? others : [...others, [box, length]]),
     });
   };
+  const said = title === null ? '' : `, ${title.toLowerCase()}`;
   return (
-    <>
+    <fieldset className="flex flex-col gap-3">
+      {title ? <legend className="mb-1 text-[14px] font-semibold">{title}</legend> : null}
       {empty.length > 0 ? (
         <PickField
-          label="Where it comes"
+          label={`Where it comes${said}`}
           none="in a new box"
           items={empty}
           value={place.existing}
@@ -48,17 +55,26 @@ export const PlaceFields = ({
       ) : null}
       {place.existing === null ? (
         <>
-          <Field label={beyond ? 'What it feeds' : 'Name of the new box'}>
+          <Field label={beyond ? 'What it feeds' : `Name of the new box${said}`}>
             <NameInput value={place.name} onChange={(name) => onChange({ ...place, name })} />
           </Field>
           {beyond ? null : (
-            <Field label="The new box">
-              <WordSelect
-                words={WORK_WORDS}
-                value={place.work}
-                onPick={(work) => work && onChange({ ...place, work })}
-              />
-            </Field>
+            <div className="grid grid-cols-2 gap-3">
+              <Field label={`The new box${said}`}>
+                <WordSelect
+                  words={WORK_WORDS}
+                  value={place.work}
+                  onPick={(work) => work && onChange({ ...place, work })}
+                />
+              </Field>
+              <Field label={`Where it is fixed${said}`}>
+                <WordSelect
+                  words={MOUNT_WORDS}
+                  value={place.mount}
+                  onPick={(mount) => mount && onChange({ ...place, mount })}
+                />
+              </Field>
+            </div>
           )}
           <fieldset className="flex flex-col gap-2">
             <legend className="mb-1 text-[13px] font-semibold">Measured along the run to it</legend>
@@ -82,6 +98,6 @@ export const PlaceFields = ({
           )}
         </>
       ) : null}
-    </>
+    </fieldset>
   );
 };

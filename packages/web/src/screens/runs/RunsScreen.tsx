@@ -26,7 +26,7 @@ import { PlanCard } from './PlanCard.js';
 import { PlanOverlay } from './PlanOverlay.js';
 import { RunPanel } from './RunPanel.js';
 import { hasExisting } from '../../panels/change/draft.js';
-import { SmallJob, useSmallJob } from '../../panels/change/SmallJob.js';
+import { ChangePanel, useChange } from '../../panels/change/ChangePanel.js';
 import { useLeastChange } from '../../worker/useLeastChange.js';
 import { usePlans, type Search } from '../../worker/usePlans.js';
 import { WiredNow } from './WiredNow.js';
@@ -66,8 +66,8 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   const [picked, setPicked] = useState<string | null>(null);
   const [hovered, setHovered] = useState<string | null>(null);
   const [run, setRun] = useState<LaidRun | null>(null);
-  const small = useSmallJob(job, circuit, changeIn(useLocation().search) && hasExisting(job, circuit));
-  const changed = useLeastChange(job, small.change);
+  const asking = useChange(job, circuit, changeIn(useLocation().search) && hasExisting(job, circuit));
+  const changed = useLeastChange(job, asking.change);
   const wired = wiredChoice(reviewOf(job).plans, circuit.id);
   const found = search.kind === 'failed' ? null : search.found;
   const by = (letter: string | null) => found?.candidates.find((one) => one.letter === letter);
@@ -75,7 +75,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   const shown = by(hovered) ?? looked;
   const change =
     changed?.kind === 'known' && changed.answer.ok
-      ? ([changed.answer.value, ...changed.answer.others][small.way] ?? changed.answer.value)
+      ? ([changed.answer.value, ...changed.answer.others][asking.way] ?? changed.answer.value)
       : null;
   const choose = (plan: Candidate) => {
     edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
@@ -83,7 +83,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   };
   const make = (value: LeastChange) => {
     edit({ ...value.job, wirings: job.wirings }, `change what is there of ${circuit.name}`);
-    small.close();
+    asking.close();
     dispatch(noticed(`${circuit.name} is planned with the change. Undo brings back what was there.`));
   };
   const why = (plan: Candidate, index: number) =>
@@ -106,12 +106,12 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             ) : null}
           </div>
           {/* It stands alone at the right, where nothing that a search says moves it under a finger. */}
-          {small.draft === null && hasExisting(job, circuit) ? (
+          {asking.draft === null && hasExisting(job, circuit) ? (
             <Button
               className="ml-auto"
               onClick={() => {
                 setRun(null);
-                small.open();
+                asking.open();
               }}
             >
               Change what is there …
@@ -129,12 +129,12 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
               job={change?.job ?? job}
               circuit={circuit}
               plan={
-                small.draft
+                asking.draft
                   ? change && { label: 'The change', entry: null, choice: undefined, runs: change.runs }
                   : shown && { ...shown, label: `Plan ${shown.letter}` }
               }
               picked={run}
-              onPick={small.draft ? () => undefined : setRun}
+              onPick={asking.draft ? () => undefined : setRun}
             />
           ) : (
             <Unmeasured job={job} circuit={circuit} />
@@ -150,7 +150,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             />
           ) : null}
         </div>
-        {found && small.draft === null ? (
+        {found && asking.draft === null ? (
           <Details
             job={job}
             circuit={circuit}
@@ -163,11 +163,11 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
         ) : null}
       </main>
       <aside
-        aria-label={small.draft ? 'Change what is there' : 'Plans'}
+        aria-label={asking.draft ? 'Change what is there' : 'Plans'}
         className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-106 lg:overflow-y-auto lg:border-l"
       >
-        {small.draft ? (
-          <SmallJob job={job} circuit={circuit} small={small} answer={changed} onMake={make} />
+        {asking.draft ? (
+          <ChangePanel job={job} circuit={circuit} asking={asking} answer={changed} onMake={make} />
         ) : (
           <>
             {found ? <Kinds found={found} letter={looked?.letter ?? null} onPick={setPicked} /> : null}

@@ -3,20 +3,20 @@ import { useMemo, useState } from 'react';
 import { dollars, type Circuit, type Job, type LeastChange } from '@amber/core';
 import { plural } from '../../parts/format.js';
 import { Button, SafetyNote, SeverityMark } from '../../parts/ui.js';
-import { changeOf, startOf, type SmallJobDraft } from './draft.js';
+import { changeOf, startOf, type ChangeDraft } from './draft.js';
 import { Outcome } from './Outcome.js';
-import { SmallJobForm } from './SmallJobForm.js';
+import { ChangeForm } from './ChangeForm.js';
 import type { ChangeAnswer } from '../../worker/useLeastChange.js';
 
 /** A draft that is kept while the panel is open, and what it asks for. */
-export const useSmallJob = (job: Job, circuit: Circuit, begun: boolean) => {
-  const [draft, setDraft] = useState<SmallJobDraft | null>(begun ? startOf(job, circuit) : null);
+export const useChange = (job: Job, circuit: Circuit, begun: boolean) => {
+  const [draft, setDraft] = useState<ChangeDraft | null>(begun ? startOf(job, circuit) : null);
   /** Which of the ways is looked at. */
   const [way, setWay] = useState(0);
   const asked = useMemo(() => (draft ? changeOf(job, circuit, draft) : null), [job, circuit, draft]);
   return {
     draft,
-    setDraft: (next: SmallJobDraft) => {
+    setDraft: (next: ChangeDraft) => {
       setWay(0);
       setDraft(next);
     },
@@ -41,20 +41,20 @@ const sayWay = (job: Job, { opened, fresh, asks }: LeastChange): string => {
 };
 
 /** A change of what is there, by the plan of least change and the next two ways: what it takes, before anything is touched. */
-export const SmallJob = ({
+export const ChangePanel = ({
   job,
   circuit,
-  small,
+  asking,
   answer,
   onMake,
 }: {
   job: Job;
   circuit: Circuit;
-  small: ReturnType<typeof useSmallJob>;
+  asking: ReturnType<typeof useChange>;
   answer: ChangeAnswer | null;
   onMake: (value: LeastChange) => void;
 }) => {
-  const { draft, asked, change, way, setWay } = small;
+  const { draft, asked, change, way, setWay } = asking;
   if (!draft) return null;
   const outcome = answer?.kind === 'known' ? answer.answer : null;
   const ways = outcome?.ok ? [outcome.value, ...outcome.others] : [];
@@ -67,12 +67,12 @@ export const SmallJob = ({
           type="button"
           aria-label="Back to the plans"
           className="-mt-2 -mr-2 grid size-10 place-items-center rounded hover:bg-rail"
-          onClick={small.close}
+          onClick={asking.close}
         >
           <X size={18} />
         </button>
       </div>
-      <SmallJobForm job={job} circuit={circuit} draft={draft} onChange={small.setDraft} />
+      <ChangeForm job={job} circuit={circuit} draft={draft} onChange={asking.setDraft} />
       <div role="status" className="flex flex-col gap-3">
         {asked && 'missing' in asked ? <p className="text-[14px] text-quiet">{asked.missing}</p> : null}
         {change && answer?.kind === 'asking' ? <p className="text-quiet">Working it out …</p> : null}

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { emptyBoxes, leastChange, newJob, readJob, standardStock, type Circuit, type Job } from '@amber/core';
-import { changeOf, hasExisting, startOf, type SmallJobDraft } from '../src/panels/change/draft.js';
+import { changeOf, hasExisting, startOf, type ChangeDraft } from '../src/panels/change/draft.js';
 
 /** The winch room as it was found: one old switch on a loop from the ceiling box. */
 const found = (): { job: Job; circuit: Circuit } => {
@@ -25,10 +25,10 @@ const found = (): { job: Job; circuit: Circuit } => {
 };
 
 const { job, circuit } = found();
-const asked = (change: Partial<SmallJobDraft>) =>
+const asked = (change: Partial<ChangeDraft>) =>
   changeOf(job, circuit, { ...startOf(job, circuit), ...change });
-const place = (more: Partial<SmallJobDraft['place']>) => ({ ...startOf(job, circuit).place, ...more });
-const planned = (change: Partial<SmallJobDraft>) => {
+const place = (more: Partial<ChangeDraft['place']>) => ({ ...startOf(job, circuit).place, ...more });
+const planned = (change: Partial<ChangeDraft>) => {
   const made = asked(change);
   if (!('change' in made)) throw new Error(made.missing);
   const outcome = leastChange(job, made.change);
