@@ -41,7 +41,7 @@ test('a small job on old work says what is opened and what moves; another switch
   await expect(part('Comes new')).toContainText('Dimmer');
   await expect(part('Has to be opened')).toContainText('Winch door');
   await expect(part('Stays as it is')).toContainText('Winch ceiling');
-  await expect(part('Wires, from the old screw to the new').getByRole('row')).toHaveCount(4);
+  await expect(part('Wires, from the old place to the new').getByRole('row')).toHaveCount(4);
   expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
 
   // A second switch: nothing is worked out before it is known how far it is.
@@ -96,7 +96,7 @@ test('on a telephone: the form, what it comes to, and a refusal fit the screen; 
   await page.getByRole('button', { name: 'Change what is there …' }).click();
   const panel = page.getByRole('complementary', { name: 'Change what is there' });
   await panel.getByLabel('What is to be done').selectOption('Bring a neutral to a switch');
-  await expect(panel.getByRole('region', { name: 'Taken out of its boxes' })).toContainText('14/2');
+  await expect(panel.getByRole('region', { name: 'Comes out' })).toContainText('14/2');
   await expect(panel.getByText(/^\d+ things to verify on site$/)).toBeVisible();
 
   // A receptacle at the end of a run that no coil is long enough for.

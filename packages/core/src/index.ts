@@ -311,6 +311,8 @@ export { emptyBoxes, switchedGroups } from './search/orders.js';
 export type { LeastChange, LeastChangeOutcome } from './plans/change/leastChange.js';
 export type { Moved } from './plans/change/handwork.js';
 export { changeBetween } from './plans/change/changeBetween.js';
+export { plannedChange } from './plans/change/plannedChange.js';
+export type { PlannedChange } from './plans/change/plannedChange.js';
 export type { ChangeSide, WiringChange } from './plans/change/changeBetween.js';
 export type { Change, Hung, NewPlace } from './plans/change/changes.js';
 export type { Refusal } from './plans/refusal.js';

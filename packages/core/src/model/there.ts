@@ -25,7 +25,7 @@ export const isReplaced = (job: Job, { id, existing }: Slot): boolean =>
 const toldLuminaires = new WeakMap<Wiring, ReadonlySet<string>>();
 
 /** The luminaires that a wiring has on a wire, or names an article of. */
-const luminairesIn = (wiring: Wiring): ReadonlySet<string> => {
+export const luminairesIn = (wiring: Wiring): ReadonlySet<string> => {
   const known = toldLuminaires.get(wiring);
   if (known) return known;
   const found = new Set<string>([

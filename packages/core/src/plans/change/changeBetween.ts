@@ -2,7 +2,7 @@ import { contentsIn } from '../../model/boxState.js';
 import { digestOf } from '../../model/digest.js';
 import { existingDocument } from '../../model/existing.js';
 import type { BoxId, CableId, CircuitId, GroupId, SlotId } from '../../model/ids.js';
-import type { Luminaire } from '../../model/job.js';
+import type { Job, Luminaire } from '../../model/job.js';
 import { findBox, findLuminaire, findSlot, groupsOfCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
 import type { Cable, Device } from '../../model/wiring.js';
@@ -149,4 +149,13 @@ export const changeBetween = (before: ChangeSide, after: ChangeSide): WiringChan
       closed: after.job.boxes.map(({ id }) => id).filter((box) => !open.has(box)),
     }),
   };
+};
+
+/** Of opened boxes those that nobody has looked into, or not all of. */
+export const lookFirstIn = (job: Job, opened: readonly BoxId[]): BoxId[] => {
+  const certainty = existingDocument(job)?.certainty;
+  return opened.filter((box) => {
+    const sure = ofId(certainty, box);
+    return sure !== undefined && sure !== 'seen';
+  });
 };

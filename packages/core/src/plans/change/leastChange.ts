@@ -1,6 +1,5 @@
-import { existingDocument, standingCircuits } from '../../model/existing.js';
+import { standingCircuits } from '../../model/existing.js';
 import { findCircuit } from '../../model/lookup.js';
-import { ofId } from '../../model/records.js';
 import { PANEL, type BoxId, type CableId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import { choiceThere } from '../../planning/choiceThere.js';
@@ -13,7 +12,7 @@ import { choiceOf, createSearch } from '../../search/search.js';
 import type { Change } from './changes.js';
 import { changedJobs, circuitOf, neutralAskedBy, replacedBy, touchedBy, withDevicesFreed } from './kinds.js';
 import { MOST_STEPS } from '../findPlans.js';
-import { changeBetween, type WiringChange } from './changeBetween.js';
+import { changeBetween, lookFirstIn, type WiringChange } from './changeBetween.js';
 import { waysOnExisting, type Way } from './onExisting.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
@@ -140,17 +139,13 @@ const told = (
   circuit: Choice['circuit'],
 ): LeastChange => {
   const mine = reviewCircuit(after, circuit);
-  const certainty = existingDocument(after.job)?.certainty;
   return {
     ...change,
     ...{ job: after.job, measures: measured.measures, runs: measured.runs },
     stay: change.stay.filter((id) => mine.cables.includes(id)),
     closed: [...mine.boxes].filter((box) => !change.opened.includes(box)),
     asks: mine.findings.filter((one) => one.severity !== 'waived'),
-    lookFirst: change.opened.filter((box) => {
-      const sure = ofId(certainty, box);
-      return sure !== undefined && sure !== 'seen';
-    }),
+    lookFirst: lookFirstIn(after.job, change.opened),
   };
 };
 

@@ -111,6 +111,15 @@ const wrongIn = (before: JobReview, { review }: Way, circuit: CircuitId, mending
   return review.findings.filter((one) => isGrave(one) && !known.has(findingKey(one))).length;
 };
 
+/** What tells a way from another for whoever makes it: what is opened, bought and left. */
+const kindOfWay = ({ change }: Way): string =>
+  JSON.stringify([
+    change.opened,
+    change.devices.map(({ box, article }) => [box, article]),
+    change.fresh.map(({ from, to, article }) => [from, to, article]),
+    ...[change.idle, change.drawnOut.map(({ id }) => id)],
+  ]);
+
 /** The first so many ways: those by which nothing new is wrong, the cheapest first; then those by which least is. */
 const ranked = (
   ways: readonly Way[],
@@ -120,11 +129,15 @@ const ranked = (
   const byCost = [...ways].sort(
     (a, b) => a.change.cost.cost - b.change.cost.cost || a.change.opened.length - b.change.opened.length,
   );
+  const seen = new Set<string>();
   const clean: { way: Way; wrong: number }[] = [];
   const others: { way: Way; wrong: number }[] = [];
   // To inspect takes longer than to plan, so it ends as soon as enough are found.
   for (const way of byCost) {
     const one = { way, wrong: wrong(way) };
+    const kind = `${one.wrong} ${kindOfWay(way)}`;
+    if (seen.has(kind)) continue;
+    seen.add(kind);
     (one.wrong === 0 ? clean : others).push(one);
     if (clean.length === most) break;
   }

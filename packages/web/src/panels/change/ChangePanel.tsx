@@ -105,7 +105,7 @@ export const ChangePanel = ({
             ))}
           </div>
         ) : null}
-        {shown ? <Outcome before={job} value={shown} /> : null}
+        {shown ? <Outcome value={shown} /> : null}
       </div>
       {shown ? (
         <Button look="main" onClick={() => onMake(shown)}>

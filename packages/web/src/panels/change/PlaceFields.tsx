@@ -6,7 +6,7 @@ import { WordSelect } from '../../parts/WordSelect.js';
 import type { PlaceDraft } from './draft.js';
 
 const WORK_WORDS = {
-  old: 'cut into a finished wall',
+  old: 'cut into finished drywall',
   new: 'nailed to open framing',
   existing: 'is there already',
 } as const;
@@ -40,13 +40,12 @@ export const PlaceFields = ({
       lengths: Object.fromEntries(length === null ? others : [...others, [box, length]]),
     });
   };
-  const said = title === null ? '' : `, ${title.toLowerCase()}`;
   return (
     <fieldset className="flex flex-col gap-3">
       {title ? <legend className="mb-1 text-[14px] font-semibold">{title}</legend> : null}
       {empty.length > 0 ? (
         <PickField
-          label={`Where it comes${said}`}
+          label="Where it comes"
           none="in a new box"
           items={empty}
           value={place.existing}
@@ -55,19 +54,19 @@ export const PlaceFields = ({
       ) : null}
       {place.existing === null ? (
         <>
-          <Field label={beyond ? 'What it feeds' : `Name of the new box${said}`}>
+          <Field label={beyond ? 'What it feeds' : 'Name of the new box'}>
             <NameInput value={place.name} onChange={(name) => onChange({ ...place, name })} />
           </Field>
           {beyond ? null : (
             <div className="grid grid-cols-2 gap-3">
-              <Field label={`The new box${said}`}>
+              <Field label="The new box">
                 <WordSelect
                   words={WORK_WORDS}
                   value={place.work}
                   onPick={(work) => work && onChange({ ...place, work })}
                 />
               </Field>
-              <Field label={`Where it is fixed${said}`}>
+              <Field label="Where it is fixed">
                 <WordSelect
                   words={MOUNT_WORDS}
                   value={place.mount}

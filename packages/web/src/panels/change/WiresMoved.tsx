@@ -1,4 +1,4 @@
-import { findBox, type BoxId, type Job, type LeastChange } from '@amber/core';
+import { findBox, type BoxId, type Job, type PlannedChange } from '@amber/core';
 import { placeName } from '../../parts/words.js';
 
 /** The wires of one opened box, from where they are to where they go. */
@@ -10,7 +10,7 @@ const InBox = ({
 }: {
   job: Job;
   box: BoxId;
-  moved: LeastChange['moved'];
+  moved: PlannedChange['moved'];
   isUnsure: boolean;
 }) => (
   <table className="w-full table-fixed text-left" aria-label={`Wires in ${placeName(job, box)}`}>
@@ -38,9 +38,9 @@ const InBox = ({
 );
 
 /** Every wire that a change moves, box by box. */
-export const WiresMoved = ({ job, value }: { job: Job; value: LeastChange }) => {
-  const boxes = [...new Set(value.moved.map(({ box }) => box))];
-  const unsure = boxes.filter((box) => value.lookFirst.includes(box));
+export const WiresMoved = ({ job, change }: { job: Job; change: PlannedChange }) => {
+  const boxes = [...new Set(change.moved.map(({ box }) => box))];
+  const unsure = boxes.filter((box) => change.lookFirst.includes(box));
   return (
     <div className="flex flex-col gap-3">
       <p>
@@ -50,13 +50,13 @@ export const WiresMoved = ({ job, value }: { job: Job; value: LeastChange }) => 
           : ''}
       </p>
       {boxes
-        .filter((box) => findBox(value.job, box))
+        .filter((box) => findBox(job, box))
         .map((box) => (
           <InBox
             key={box}
             job={job}
             box={box}
-            moved={value.moved.filter((one) => one.box === box)}
+            moved={change.moved.filter((one) => one.box === box)}
             isUnsure={unsure.includes(box)}
           />
         ))}

@@ -4,6 +4,7 @@ import { Verdict } from '../../panels/findings/Verdict.js';
 import { useAfterPaint } from '../../parts/useAfterPaint.js';
 import { SafetyLine } from '../../parts/ui.js';
 import { Boundary } from '../../parts/Boundary.js';
+import { usePlannedChange } from '../../wiring/usePlannedChange.js';
 import { useAppSelector } from '../../store/store.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
@@ -19,6 +20,9 @@ const BoxFillList = lazy(async () => ({
 }));
 const AsFoundPanel = lazy(async () => ({
   default: (await import('../../panels/asFound/AsFoundPanel.js')).AsFoundPanel,
+}));
+const WhatChanges = lazy(async () => ({
+  default: (await import('../../panels/change/WhatChanges.js')).WhatChanges,
 }));
 const CircuitPanel = lazy(async () => ({
   default: (await import('../../panels/circuit/CircuitPanel.js')).CircuitPanel,
@@ -51,6 +55,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
   const hasSteps = subject.kind !== 'existing';
   /** Place of the steps among the tabs: of a wiring that is told, telling comes first. */
   const steps = told ? 2 : 1;
+  const change = usePlannedChange(subject);
   const [tab, setTab] = useState(0);
   const step = useAppSelector((state) => state.wiring.step);
   useEffect(() => {
@@ -66,6 +71,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
           {told ? <Tab className={tabLook}>What is there</Tab> : null}
           <Tab className={tabLook}>Check</Tab>
           {hasSteps ? <Tab className={tabLook}>Steps</Tab> : null}
+          {change ? <Tab className={tabLook}>Change</Tab> : null}
           <Tab className={tabLook}>Box fill</Tab>
           {changes ? <Tab className={tabLook}>Circuit</Tab> : null}
         </TabList>
@@ -84,6 +90,13 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
             <TabPanel className="p-4">
               <Boundary what="The steps" of={subject.wiringId}>
                 <StepsPanel subject={subject} />
+              </Boundary>
+            </TabPanel>
+          ) : null}
+          {change ? (
+            <TabPanel className="p-4">
+              <Boundary what="The change" of={subject.wiringId}>
+                <WhatChanges subject={subject} change={change} />
               </Boundary>
             </TabPanel>
           ) : null}

@@ -95,16 +95,20 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col max-lg:contents lg:min-h-0 lg:flex-1">
         <div className="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
-          <h1 className="text-[17px] font-bold">Ways to wire {circuit.name}</h1>
-          <div className="flex items-center gap-3 max-lg:order-last max-lg:w-full">
-            <p role="status" className="min-w-0 text-[14px] text-quiet">
-              {headline(search)}
-            </p>
-            {search.kind === 'searching' && stop ? <Button onClick={stop}>Stop</Button> : null}
-            {search.kind === 'stopped' || search.kind === 'failed' ? (
-              <Button onClick={again}>Search again</Button>
-            ) : null}
-          </div>
+          <h1 className="text-[17px] font-bold">
+            {asking.draft ? `Change of ${circuit.name}` : `Ways to wire ${circuit.name}`}
+          </h1>
+          {asking.draft === null ? (
+            <div className="flex items-center gap-3 max-lg:order-last max-lg:w-full">
+              <p role="status" className="min-w-0 text-[14px] text-quiet">
+                {headline(search)}
+              </p>
+              {search.kind === 'searching' && stop ? <Button onClick={stop}>Stop</Button> : null}
+              {search.kind === 'stopped' || search.kind === 'failed' ? (
+                <Button onClick={again}>Search again</Button>
+              ) : null}
+            </div>
+          ) : null}
           {/* It stands alone at the right, where nothing that a search says moves it under a finger. */}
           {asking.draft === null && hasExisting(job, circuit) ? (
             <Button
