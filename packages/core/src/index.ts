@@ -111,6 +111,8 @@ export { estimate } from './materials/estimate.js';
 export type { Estimate } from './materials/estimate.js';
 export { takeOff } from './materials/takeOff.js';
 export type { MaterialKind, TakeOff, TakeOffLine } from './materials/takeOff.js';
+export { sayWhatItIs } from './edits/whatItIs.js';
+export type { Found } from './edits/whatItIs.js';
 export { cutList } from './materials/cutList.js';
 export type { Cut, CutConductor } from './materials/cutList.js';
 export { coilPlans, packCoils } from './materials/coilPlan.js';

@@ -4,11 +4,13 @@ import type { Choice, Job } from '@amber/core';
 /** Drafting letters of the devices in a box, gang by gang: S alone, S3 for a pair, S3 and S4 where there are more. */
 export const lettersAt = (job: Job, box: string, planned?: Choice): string[] =>
   job.slots
-    .filter((slot) => slot.box === box)
+    .filter((slot) => slot.box === box && !slot.leaves)
     .sort((a, b) => a.gang - b.gang)
     .map((slot) => {
       if (slot.role === 'receptacle') return 'R';
-      const together = job.slots.filter((one) => one.group === slot.group && one.role !== 'receptacle');
+      const together = job.slots.filter(
+        (one) => one.group === slot.group && one.role !== 'receptacle' && !one.leaves,
+      );
       if (together.length < 2) return 'S';
       if (together.length === 2) return 'S3';
       // Which of three or more stand at the ends is for the plan that is chosen to say.

@@ -38,12 +38,28 @@ const Letters = ({ mark, selected }: { mark: MarkFacts; selected: boolean }) => 
 
 /** The mark of a box, drawn about its own middle. Amber is power: a box where the circuit may be fed. */
 export const PlaceMark = ({ mark, selected }: { mark: MarkFacts; selected: boolean }) => {
-  if (mark.letters.length > 0) return <Letters mark={mark} selected={selected} />;
+  if (mark.letters.length > 0 && mark.sign === null) return <Letters mark={mark} selected={selected} />;
   const line = {
     stroke: mark.fed ? 'var(--color-amber-live)' : 'var(--color-ink)',
     strokeWidth: mark.fed ? 3.5 : selected ? 3 : 1.8,
     strokeDasharray: mark.existing ? '4 2.5' : undefined,
   };
+  // The drafting sign of a receptacle: a circle with two bars through it.
+  if (mark.sign === 'receptacle')
+    return (
+      <>
+        <circle r="11" fill="#fff" {...line} />
+        <path d="M-3.5 -15V15M3.5 -15V15" stroke="var(--color-ink)" strokeWidth="1.6" />
+      </>
+    );
+  // Something that goes on beyond the plan.
+  if (mark.sign === 'onward')
+    return (
+      <>
+        <path d="M-12 -9H4L13 0L4 9H-12Z" fill="#fff" {...line} />
+        <path d="M-7 0H6M2 -4L6 0L2 4" fill="none" stroke="var(--color-ink)" strokeWidth="1.5" />
+      </>
+    );
   if (mark.luminaires > 0)
     return (
       <>

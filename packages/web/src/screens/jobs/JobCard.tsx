@@ -3,7 +3,7 @@ import { Copy, Download, Ellipsis, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import type { CircuitSummary, JobHead } from '@amber/core';
-import { benchPath, jobFilePath, jobPath } from '../../parts/paths.js';
+import { benchPath, changePath, jobFilePath, jobPath } from '../../parts/paths.js';
 import { plural, when, sayWorking } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { SeverityMark } from '../../parts/ui.js';
@@ -92,6 +92,14 @@ export const JobCard = ({ job }: { job: JobHead }) => {
                     {circuit.name}
                   </Link>
                   <span className="block text-[13px] text-quiet">{state.text}</span>
+                  {circuit.unseenBoxes === null ? null : (
+                    <Link
+                      to={changePath(job.id, circuit.id)}
+                      className="relative z-10 -mb-2 inline-flex min-h-10 items-center text-[13.5px] font-semibold underline underline-offset-2"
+                    >
+                      Change what is there
+                    </Link>
+                  )}
                 </span>
                 <span className="text-[13px] text-quiet">{circuit.breaker} A</span>
               </div>

@@ -1,5 +1,7 @@
 import {
+  existingDocument,
   findRoom,
+  ofId,
   changeBox,
   feetInches,
   gangInto,
@@ -21,6 +23,7 @@ import { ExistingFill } from './ExistingFill.js';
 import { FaultsOf } from './FaultsOf.js';
 import { FeedsOf } from './FeedsOf.js';
 import { factsOfBox, SiteFacts } from './SiteFacts.js';
+import { WhatIsThere } from './WhatIsThere.js';
 
 const WORK: Record<Box['work'], string> = {
   new: 'new, nailed to framing',
@@ -124,9 +127,13 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
       {box.work === 'existing' || job.feeds.some((feed) => feed.at === box.id) ? (
         <FeedsOf job={job} at={box.id} legend="Power is here already, and may feed" />
       ) : null}
-      {box.work === 'existing' ? <ExistingFill job={job} box={box} /> : null}
+      {box.work === 'existing' && ofId(existingDocument(job)?.certainty, box.id) === undefined ? (
+        <ExistingFill job={job} box={box} />
+      ) : null}
       <SiteFacts job={job} facts={factsOfBox(job, box)} />
-      <CablesOf job={job} box={box} />
+      {box.work === 'existing' ? <WhatIsThere job={job} box={box} /> : null}
+      {/* Where the wiring that is there tells of a box, its cables are told there and nowhere else. */}
+      {ofId(existingDocument(job)?.certainty, box.id) === undefined ? <CablesOf job={job} box={box} /> : null}
       {box.at ? null : (
         <p className="text-[13px] text-quiet">
           It has no place on the plan yet. {feetInches(48)} is a usual height.

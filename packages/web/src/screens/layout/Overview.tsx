@@ -1,7 +1,8 @@
-import { layoutPath } from '../../parts/paths.js';
+import { changePath, layoutPath } from '../../parts/paths.js';
+import { hasExisting } from '../../panels/change/draft.js';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import {
   findGroup,
   findRoom,
@@ -216,6 +217,14 @@ export const Overview = ({
                 <GroupRow key={group.id} job={job} id={group.id} pointing={pointing} />
               ))}
             </ul>
+            {hasExisting(job, one) ? (
+              <Link
+                to={changePath(job.id, one.id)}
+                className="inline-flex min-h-11 items-center justify-center rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail"
+              >
+                Change what is there …
+              </Link>
+            ) : null}
             {one.id === circuit?.id ? <SiteFacts job={job} facts={factsOfCircuit(one)} /> : null}
             {one.id === circuit?.id && adding === 'group' ? (
               <NewGroup

@@ -66,6 +66,8 @@ const Item = ({
 
 const heightWord = (job: Job, box: Job['boxes'][number]): string => {
   const mark = markOf(job, box);
+  const there = mark.existing ? 'existing ' : '';
+  if (mark.sign !== null) return `${there}${mark.sign === 'receptacle' ? 'receptacle' : 'onward feed'}`;
   if (mark.letters.length > 0) return `switch ${mark.letters.join(' ')}`;
   return mark.luminaires > 0 ? 'luminaire' : mark.existing ? 'existing box' : 'junction box';
 };

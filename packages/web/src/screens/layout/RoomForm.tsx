@@ -12,6 +12,7 @@ import {
   type Room,
 } from '@amber/core';
 import { useState } from 'react';
+import { EditionOfRoom } from '../../panels/asFound/EditionOfExisting.js';
 import { useEdit } from '../../store/review.js';
 import { AnswerSelect } from '../../parts/AnswerSelect.js';
 import { LengthInput, NameInput, NumberInput } from '../../parts/inputs.js';
@@ -136,6 +137,9 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
             onChange={(risers) => set({ risers: Math.round(risers) }, 'risers')}
           />
         </Field>
+      ) : null}
+      {job.boxes.some((box) => box.room === room.id && box.work === 'existing') ? (
+        <EditionOfRoom job={job} room={room} />
       ) : null}
       <SiteFacts job={job} facts={[['room.otherLight', room.id]]} />
       <WallFacts key={room.outline?.length} job={job} room={room} />

@@ -11,7 +11,8 @@ import { LevelTabs } from '../../plan/LevelTabs.js';
 import { useLevel } from '../../plan/useLevel.js';
 import { useView } from '../../plan/useView.js';
 import { ZoomButtons } from '../../plan/ZoomButtons.js';
-import { drawRuns, type DrawnRun } from './routes.js';
+import { ChangeKey, GoneLine, OpenedRing } from './changeMarks.js';
+import { drawGone, drawRuns, type DrawnRun } from './routes.js';
 
 /** A cable as so many parallel lines: strokes within strokes. */
 const RunLines = ({ drawn, picked, onPick }: { drawn: DrawnRun; picked: boolean; onPick: () => void }) => {
@@ -83,6 +84,9 @@ export interface Drawn {
   entry: BoxId | null;
   /** By which switches of three or more stand at the ends, where it is not the job's own. */
   choice: Choice | undefined;
+  /** Of a change: boxes that are opened, and the runs of old cables that come out. */
+  opened?: readonly BoxId[];
+  out?: readonly { from: string; to: string }[];
 }
 
 /** One plan drawn over the layout: which cable goes where, and how much of it. */
@@ -111,6 +115,8 @@ export const PlanOverlay = ({
   );
   const named = shown.filter((box) => job.luminaires.every((one) => one.box !== box.id));
   const crowded = view ? crowdedNames(job, named, view) : null;
+  const out = plan?.out;
+  const gone = useMemo(() => (view && out ? drawGone(job, view, out) : []), [job, view, out]);
   const drawn = useMemo(() => (view && runs ? drawRuns(job, view, runs) : []), [job, view, runs]);
   return (
     <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
@@ -124,6 +130,9 @@ export const PlanOverlay = ({
           <>
             <FootGrid view={view} {...size} />
             <PlanRooms job={floor} view={view} />
+            {gone.map(({ key, path }) => (
+              <GoneLine key={key} path={path} />
+            ))}
             {drawn.map((one) => (
               <RunLines
                 key={`${one.run.from} ${one.run.to}`}
@@ -151,6 +160,7 @@ export const PlanOverlay = ({
                   transform={`translate(${x} ${y})`}
                   opacity={here.has(box.id) ? undefined : 0.4}
                 >
+                  {plan?.opened?.includes(box.id) ? <OpenedRing half={halfWidth(mark)} /> : null}
                   <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
                   {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
                     <PlaceLabel name={box.name} label={label} crowded={crowded?.has(box.id) ?? false} />
@@ -169,6 +179,7 @@ export const PlanOverlay = ({
           </>
         ) : null}
       </svg>
+      {plan?.opened ? <ChangeKey hasOut={gone.length > 0} /> : null}
       <LevelTabs job={job} level={level} onShow={show} />
       <ZoomButtons {...seen} />
     </div>

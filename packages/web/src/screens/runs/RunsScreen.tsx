@@ -1,7 +1,7 @@
 import { useLocation } from 'react-router';
 import { changeIn } from '../../parts/paths.js';
 import { layoutPath } from '../../parts/paths.js';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   isChosen,
@@ -77,6 +77,14 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
     changed?.kind === 'known' && changed.answer.ok
       ? ([changed.answer.value, ...changed.answer.others][asking.way] ?? changed.answer.value)
       : null;
+  const drawnChange = useMemo(
+    () =>
+      change && {
+        ...{ label: 'The change', entry: null, choice: undefined, runs: change.runs },
+        ...{ opened: change.opened, out: change.drawnOut },
+      },
+    [change],
+  );
   const choose = (plan: Candidate) => {
     edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
     dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
@@ -132,11 +140,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             <PlanOverlay
               job={change?.job ?? job}
               circuit={circuit}
-              plan={
-                asking.draft
-                  ? change && { label: 'The change', entry: null, choice: undefined, runs: change.runs }
-                  : shown && { ...shown, label: `Plan ${shown.letter}` }
-              }
+              plan={asking.draft ? drawnChange : shown && { ...shown, label: `Plan ${shown.letter}` }}
               picked={run}
               onPick={asking.draft ? () => undefined : setRun}
             />

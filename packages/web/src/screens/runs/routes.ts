@@ -65,3 +65,14 @@ export const drawRuns = (job: Job, view: View, runs: readonly LaidRun[]): DrawnR
     ];
   });
 };
+
+/** Old cables that come out, by the shortest way along the walls' directions. */
+export const drawGone = (
+  job: Job,
+  view: View,
+  out: readonly { from: string; to: string }[],
+): { key: string; path: string }[] =>
+  out.flatMap(({ from, to }) => {
+    const [a, b] = [spotOf(job, from), spotOf(job, to)].map((spot) => spot && toPixel(view, spot));
+    return a && b ? [{ key: `${from} ${to}`, path: `M${a.x} ${a.y}L${a.x} ${b.y}L${b.x} ${b.y}` }] : [];
+  });

@@ -1,0 +1,57 @@
+import type { BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { findBox, findCircuit, groupsOfCircuit, slotsInBox } from '../model/lookup.js';
+import { newGroup, newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
+
+/** What an existing box is found to be; with splices only there is nothing to say of it on the plan. */
+export type Found =
+  | { what: 'switch'; group: GroupId; slot: SlotId }
+  | { what: 'luminaire'; group: GroupId; luminaire: LuminaireId }
+  /** Always hot; its group is made where the circuit has none yet. */
+  | { what: 'receptacle'; circuit: CircuitId; slot: SlotId; group: GroupId };
+
+/** Says of an existing box what is in it: that is there, and is neither bought nor fitted. The job itself where the box is none or not there yet. */
+export const sayWhatItIs = (job: Job, id: BoxId, found: Found): Job => {
+  const box = findBox(job, id);
+  if (box?.work !== 'existing') return job;
+  const gang = slotsInBox(job, id).reduce((most, one) => Math.max(most, one.gang + 1), 0);
+  const there = { box: id, existing: true };
+  switch (found.what) {
+    case 'switch':
+      return {
+        ...job,
+        slots: [...job.slots, newSlot({ ...there, id: found.slot, gang, group: found.group })],
+      };
+    case 'luminaire':
+      return {
+        ...job,
+        luminaires: [
+          ...job.luminaires,
+          newLuminaire({
+            ...{ ...USUAL_LUMINAIRE, ...there },
+            ...{ id: found.luminaire, name: box.name, group: found.group },
+          }),
+        ],
+      };
+    case 'receptacle': {
+      if (!findCircuit(job, found.circuit)) return job;
+      const hot = groupsOfCircuit(job, found.circuit).find(({ control }) => control === 'hot');
+      const room = box.room ?? groupsOfCircuit(job, found.circuit)[0]?.room ?? job.rooms[0]?.id;
+      if (!hot && room === undefined) return job;
+      const group =
+        hot ??
+        newGroup({
+          ...{ id: found.group, name: `${box.name}, always hot`, circuit: found.circuit },
+          ...{ room: room ?? '', control: 'hot' },
+        });
+      return {
+        ...job,
+        groups: hot ? job.groups : [...job.groups, group],
+        slots: [
+          ...job.slots,
+          newSlot({ ...there, id: found.slot, gang, group: group.id, role: 'receptacle' }),
+        ],
+      };
+    }
+  }
+};
