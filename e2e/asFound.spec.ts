@@ -95,6 +95,25 @@ test('a crossed pair that is entered wire by wire is found, named by its screws,
   await tab(page, 'What is there').click();
   await toBox(page, 'Stair foot');
   await expect(there(page, 'Stair foot')).toContainText('Seen: all of it was looked at.');
+
+  // What is crossed is mended in its own box: each of its wires from the screw that it is on to its own.
+  await page.getByRole('link', { name: 'Change what is there …' }).click();
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
+  await panel.getByLabel('What is to be done').selectOption('Mend what the check finds');
+  const crossed = panel.getByRole('table', { name: 'Wires in Stair head' }).getByRole('row');
+  await expect(crossed.filter({ hasText: 'red of the 14/3' })).toContainText(
+    /brass screw, high at the left \(traveler\).*dark screw, low at the right \(common\)/,
+    { timeout: 40_000 },
+  );
+  await panel.getByRole('button', { name: 'Plan it this way' }).click();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByText('4 of 4 positions work')).toBeVisible();
+  await tab(page, 'Change').click();
+  await expect(page.getByRole('table', { name: 'Wires in Stair head' })).toContainText('red of the 14/3');
+  await expect(page.getByRole('region', { name: 'Then to be tried again' })).toContainText('Rope stair');
+  await page.keyboard.press('Control+z');
+  await expect(tab(page, 'Change')).toHaveCount(0);
+  await page.goto(`${job}/circuits/rope-stair-light?wiring=existing`);
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await tab(page, 'Check').click();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type APIRequestContext } from '@playwright/test';
-import { saved, theRun } from './support.js';
+import { copyOfYard, saved, theRun } from './support.js';
 
 interface Layout {
   boxes: { id: string }[];
@@ -113,4 +113,106 @@ test('on a telephone: the form, what it comes to, and a refusal fit the screen; 
 
   await panel.getByRole('button', { name: 'Back to the plans' }).click();
   await expect(page.getByRole('complementary', { name: 'Plans' })).toBeVisible();
+});
+
+test('by the keyboard alone, on a telephone: a light with its switch goes on from an old receptacle', async ({
+  page,
+  request,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const job = await copyOfYard(request, 'branch-yard');
+  await page.goto(`${job}/circuits/net-store-outlet/runs?change`);
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
+  const tabTo = async (field: ReturnType<typeof panel.getByLabel>) => {
+    await field.waitFor();
+    for (let i = 0; i < 60; i++) {
+      if (await field.evaluate((one) => one === document.activeElement)) return;
+      await page.keyboard.press('Tab');
+    }
+    throw new Error('the field is not reached');
+  };
+  // There is no switch to replace: what is offered first is what can be done here.
+  await expect(panel.getByLabel('What is to be done')).toHaveValue('branch');
+  await expect(panel.getByRole('note')).toContainText('test both halves with every handle near it');
+  await tabTo(panel.getByLabel('The receptacle in it is'));
+  await page.keyboard.press('b');
+  await expect(panel.getByRole('note')).toContainText(
+    'goes dark when the ground-fault device ahead of it trips',
+  );
+  await page.keyboard.press('a');
+  await expect(panel.getByRole('note')).toHaveCount(0);
+  const theSwitch = panel.getByRole('group', { name: 'The switch' });
+  const theLight = panel.getByRole('group', { name: 'The light' });
+  await tabTo(theSwitch.getByLabel('from Net outlet'));
+  await page.keyboard.type('9-6');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByText('Measure the run from the box to the switch or to the light')).toBeVisible();
+  await tabTo(theLight.getByLabel('from New box (the switch)'));
+  await page.keyboard.type('11');
+  await page.keyboard.press('Enter');
+  const comes = panel.getByRole('region', { name: 'Comes new' });
+  await expect(comes).toContainText('Net outlet to New box');
+  await expect(comes).toContainText('New box to New light');
+  await expect(panel.getByRole('region', { name: 'Has to be opened' })).toHaveText(/Net outlet$/);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await tabTo(panel.getByRole('button', { name: 'Plan it this way' }));
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.goto(`${job}/circuits/net-store-outlet`);
+  await expect(page.getByText('2 of 2 positions work')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('2 of 2 positions work')).toHaveCount(0);
+});
+
+test('a switch location taken away: before and after on plan and bench, its box closed with a blank, its file read back', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfYard(request, 'away-yard');
+  // It is reached from the jobs and from the layout.
+  await page.goto(`${job}/circuits/rope-stair-light/layout`);
+  await page
+    .getByRole('region', { name: 'Rope stair' })
+    .getByRole('link', { name: 'Change what is there …' })
+    .click();
+  const panel = page.getByRole('complementary', { name: 'Change what is there' });
+  await panel.getByLabel('What is to be done').selectOption('Take a switch location away');
+  await panel.getByLabel('Which switch').selectOption('Stair head, S3');
+  await expect(panel.getByRole('note')).toContainText('Look first into Stair head.');
+  await expect(panel.getByRole('region', { name: 'Comes out' })).toContainText('Stair foot to Stair head');
+  await expect(panel.getByRole('region', { name: 'Comes new' })).toContainText('Blank cover at Stair head');
+  await expect(panel.getByRole('table', { name: 'Wires in Stair head' })).toContainText(
+    'Is usually on; look',
+  );
+  await expect(page.getByRole('term').first()).toBeAttached();
+  await expect(page.getByText('comes out', { exact: true })).toBeVisible();
+  await panel.getByRole('button', { name: 'Plan it this way' }).click();
+  await saved(page);
+
+  await page.goto(`${job}/circuits/rope-stair-light`);
+  await expect(page.getByText('2 of 2 positions work')).toBeVisible();
+  const head = page.getByRole('article', { name: 'Box Stair head' });
+  await expect(head).toBeVisible();
+  await page.getByRole('tab', { name: 'Steps' }).click();
+  const steps = page.getByRole('region', { name: 'Steps at Stair head' });
+  await expect(steps).toContainText('Switch off the breaker of Rope stair');
+  await expect(steps).toContainText('Take the three-way that is there out');
+  await expect(steps).toContainText('Close the box with a blank cover');
+  // What is there is told with both switches, as before.
+  await page.getByRole('link', { name: 'As it is' }).click();
+  await page.getByRole('tab', { name: 'Check' }).click();
+  await expect(page.getByRole('tabpanel')).toContainText('4 of 4 positions work');
+
+  const file = await (await request.get(`/api/jobs/away-yard/file`)).text();
+  await page.goto('/');
+  await page.getByLabel('Job file').setInputFiles({
+    name: 'away.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...(JSON.parse(file) as object), id: 'away-again' })),
+  });
+  await expect(page).toHaveURL(/away-again/);
+  await page.goto('/jobs/away-again/circuits/rope-stair-light');
+  await page.getByRole('tab', { name: 'Change' }).click();
+  await expect(page.getByRole('region', { name: 'Comes out' })).toContainText('Three-way switch');
 });

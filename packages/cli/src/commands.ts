@@ -20,6 +20,7 @@ import {
   ofId,
 } from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
+import { change } from './change.js';
 import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
@@ -129,6 +130,7 @@ const validate: Command = ({ job }) => ({
 export const COMMANDS: Record<string, Command> = {
   validate,
   plan,
+  change,
   simulate,
   fill,
   takeoff: takeOff,

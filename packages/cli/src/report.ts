@@ -7,6 +7,7 @@ import {
   type JudgedEdition,
   type ReviewedWiring,
 } from '@amber/core';
+import type { ChangeWords } from './changeWords.js';
 
 /** What a command gives: lines for people, the same as data, and whether the job violates a rule. */
 export interface Report {
@@ -27,6 +28,7 @@ export interface Options {
   edition: JudgedEdition | undefined;
   /** The edition to compare with. */
   other: JudgedEdition | undefined;
+  change: ChangeWords;
 }
 
 /** A command on one wiring of a job. */

@@ -17,6 +17,8 @@ const USAGE = `amber ${Object.keys(COMMANDS).join(' | ')} [FILE] [--json] [--wir
 Reads a job file, or standard input where none is named; fill takes a box-fill worksheet too.
 --json gives the data instead of the table. --wiring judges a wiring of the job as it stands, not the planned one.
 --circuit makes plan search the ways to wire that circuit, by its id or name, instead of planning those chosen.
+change plans a change of what is there: --kind with --at BOX, --circuit or --group, --run BOX=LENGTH for each measured run to what comes
+new, --light-run to the light of a branch, --role, --name, --va.
 --group narrows simulate and netlist to the switches of one control group, by its id or name.
 Ends with 0, with 1 where a rule is violated or a circuit cannot be planned, with 2 on bad input.`;
 
@@ -43,11 +45,19 @@ const asked = (args: readonly string[]) => {
         circuit: { type: 'string' },
         edition: { type: 'string' },
         with: { type: 'string' },
+        kind: { type: 'string' },
+        at: { type: 'string' },
+        role: { type: 'string' },
+        name: { type: 'string' },
+        va: { type: 'string' },
+        run: { type: 'string', multiple: true, default: [] },
+        'light-run': { type: 'string', multiple: true, default: [] },
       },
     });
-    const [name, file, ...rest] = positionals;
-    if (name === undefined || !Object.hasOwn(COMMANDS, name) || rest.length > 0) return null;
-    return { name, file, ...values };
+    const [command, file, ...rest] = positionals;
+    if (command === undefined || !Object.hasOwn(COMMANDS, command) || rest.length > 0) return null;
+    const { kind, at, role, va, run: runs, 'light-run': lightRun, name: called, ...others } = values;
+    return { command, file, ...others, change: { kind, at, role, va, name: called, run: runs, lightRun } };
   } catch {
     // An option that there is not: the usage tells those that there are.
     return null;
@@ -56,7 +66,8 @@ const asked = (args: readonly string[]) => {
 
 const reportOn = (
   {
-    name,
+    command: name,
+    change,
     wiring,
     group: groupName,
     circuit: circuitName,
@@ -97,7 +108,7 @@ const reportOn = (
       return { refused: [`There is no edition "${year}"; there are ${JUDGED_EDITIONS.join(', ')}.`] };
     editions.push(known);
   }
-  const options = { group, circuit, edition: editions[0], other: editions[1] };
+  const options = { group, circuit, edition: editions[0], other: editions[1], change };
   return COMMANDS[name]?.(subject, options) ?? { refused: [USAGE] };
 };
 

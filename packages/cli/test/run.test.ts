@@ -247,3 +247,46 @@ test('plan searches the ways to wire a circuit, tells why the first is the best,
     error: 'The job has no circuit "Attic"; it has "Ropewalk", "Tar store".',
   });
 });
+
+/** The whole yard, with its old work. */
+const yard = () => {
+  const file = fileURLToPath(new URL('../../../demo/heron-yard.json', import.meta.url));
+  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return writeJobFile(read.job);
+};
+
+test('change tells the least change of old work: what is opened, bought, moved, and what to look at first', () => {
+  const { code, out } = amber(['change', '--kind', 'mend', '--circuit', 'Rope stair'], yard());
+  expect(code).toBe(0);
+  expect(out).toContain('The least change: $32.59');
+  expect(out).toContain('Opened: Stair ceiling, Stair foot. New boxes: none. Shut: Stair head.');
+  expect(out).toMatch(/Stair foot: white of the 14\/2 to Stair ceiling was on .*mark it black/);
+  const away = amber(['change', '--kind', 'remove-switch', '--at', 'Stair head'], yard());
+  expect(away.out).toContain('Look first into Stair head');
+  expect(away.out).toMatch(/Stair head: .* is usually on dark screw/);
+});
+
+test('change takes the runs that were measured, and says what it lacks', () => {
+  const branch = ['change', '--kind', 'branch', '--circuit', 'Net store', '--at', 'Net outlet'];
+  const runs = ['--run', 'Net outlet=12-6', '--light-run', 'switch=9', '--name', 'Net light'];
+  const made = amber([...branch, ...runs], yard());
+  expect(made.out).toContain('New boxes: Net light, Net light, light');
+  expect(made.out).toContain('New: 14/2, Net outlet to Net light');
+  for (const [args, said] of [
+    [branch, 'Remedy: Measure the runs'],
+    [[...branch, '--run', 'Net outlet'], 'write BOX=LENGTH'],
+    [[...branch, '--run', 'Quay=3'], 'The job has no box "Quay"'],
+    [['change', '--circuit', 'Net store'], 'Name the change by --kind'],
+    [['change', '--kind', 'remove-switch', '--at', 'Net outlet'], 'There is no switch in Net outlet'],
+    [['change', '--kind', 'add-light', '--run', 'Net outlet=3'], 'needs --circuit'],
+    [
+      ['change', '--kind', 'replace-device', '--at', 'Stair head', '--role', 'bell'],
+      'There is no role "bell"',
+    ],
+  ] as const) {
+    const { code, out, error } = amber([...args], yard());
+    expect(`${out}${error}`).toContain(said);
+    expect(code).toBeGreaterThan(0);
+  }
+});

@@ -1,12 +1,12 @@
-import { isDeviceThere } from '../model/there.js';
-import { leadAwg, luminairesInBox, slotsInBox } from '../model/lookup.js';
+import { isDeviceThere, isEmptied } from '../model/there.js';
+import { leadAwg } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
 import { hueOf } from '../model/colours.js';
 import type { ArticleId, BoxId, CableId } from '../model/ids.js';
 import { runFactOf, type Box, type Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
-import type { Device, Joint, Member, Wiring } from '../model/wiring.js';
+import type { Joint, Member, Wiring } from '../model/wiring.js';
 import { gangsTaken } from './boxContents.js';
 import { workedBoxes } from './workedBoxes.js';
 import { cutLength } from './lengths.js';
@@ -111,12 +111,6 @@ const wiresOf = (job: Job, joint: Joint, awgOf: (member: Member) => Awg): Use[] 
   return [...tails, ...joint.connectors.slice(1).map(jumper)];
 };
 
-/** Does every device come out of a box that is there, and nothing hang on it? Then it is closed with a blank (314.25). */
-const isEmptied = (job: Job, { id }: Box, devices: readonly Device[]): boolean =>
-  devices.length === 0 &&
-  slotsInBox(job, id).some(({ leaves }) => leaves) &&
-  luminairesInBox(job, id).length === 0;
-
 const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
   const chosen = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
   const devices = wiring.devices.filter((device) => device.box === box.id);
@@ -133,7 +127,7 @@ const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
           sundry(job, box.id, 1, { use: 'plate', gangs }, `${gangs}-gang plate`),
           ...(gangs > taken ? [sundry(job, box.id, gangs - taken, { use: 'blank' }, 'Blank')] : []),
         ]
-      : isEmptied(job, box, devices)
+      : isEmptied(job, wiring, box.id)
         ? [
             sundry(job, box.id, 1, { use: 'plate', gangs: Math.max(1, gangs) }, 'Plate'),
             sundry(job, box.id, Math.max(1, gangs), { use: 'blank' }, 'Blank'),

@@ -46,6 +46,19 @@ export const contentsIn = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string)
   };
 };
 
+const digests = new WeakMap<Wiring, { stock: Job['stock']; of: Map<string, string> }>();
+
+/** What of a wiring is in one box, as a sum; a wiring is never changed in place, so each box of it is summed up once. */
+export const contentsDigest = (job: Pick<Job, 'stock'>, wiring: Wiring, box: string): string => {
+  let known = digests.get(wiring);
+  if (known?.stock !== job.stock) digests.set(wiring, (known = { stock: job.stock, of: new Map() }));
+  const before = known.of.get(box);
+  if (before !== undefined) return before;
+  const digest = digestOf(contentsIn(job, wiring, box));
+  known.of.set(box, digest);
+  return digest;
+};
+
 const placesOf = ({ boxes, cables, devices, joints }: Wiring): Set<string> =>
   new Set<string>([
     ...Object.keys(boxes),
@@ -58,9 +71,7 @@ const placesOf = ({ boxes, cables, devices, joints }: Wiring): Set<string> =>
 export const boxesThatDiffer = (job: Pick<Job, 'stock'>, before: Wiring, after: Wiring): BoxId[] =>
   [...new Set([...placesOf(before), ...placesOf(after)])]
     .filter((place) => place !== PANEL && place !== UNKNOWN_PLACE)
-    .filter(
-      (box) => digestOf(contentsIn(job, before, box)) !== digestOf(contentsIn(job, after, box)),
-    ) as BoxId[];
+    .filter((box) => contentsDigest(job, before, box) !== contentsDigest(job, after, box)) as BoxId[];
 
 /** Is a box told of as existing, is nothing of it otherwise in this wiring, and no device or luminaire replaced by its like? Then nobody opens it. */
 export const staysShut = (job: Job, wiring: Wiring, box: BoxId): boolean => {
@@ -70,6 +81,6 @@ export const staysShut = (job: Job, wiring: Wiring, box: BoxId): boolean => {
     ofId(document.certainty, box) !== undefined &&
     !slotsInBox(job, box).some((slot) => isReplaced(job, slot)) &&
     !luminairesInBox(job, box).some((one) => isLuminaireReplaced(job, one)) &&
-    digestOf(contentsIn(job, document.wiring, box)) === digestOf(contentsIn(job, wiring, box))
+    contentsDigest(job, document.wiring, box) === contentsDigest(job, wiring, box)
   );
 };

@@ -1,7 +1,8 @@
 import { digestOf } from './digest.js';
 import { existingDocument } from './existing.js';
+import type { BoxId } from './ids.js';
 import type { Job, Luminaire, Slot } from './job.js';
-import { findSlot } from './lookup.js';
+import { findSlot, luminairesInBox, slotsInBox } from './lookup.js';
 import type { Joint, Wiring } from './wiring.js';
 
 /** The article of the device that is on a slot, as the existing wiring has it; undefined where it tells of none. */
@@ -44,6 +45,12 @@ export const isLuminaireReplaced = (job: Job, { id, existing }: Luminaire): bool
   const there = existingDocument(job)?.wiring;
   return !existing && there !== undefined && luminairesIn(there).has(id);
 };
+
+/** Does every device come out of a box, and nothing hang on it? Then it is closed with a blank (314.25). */
+export const isEmptied = (job: Job, wiring: Wiring, box: BoxId): boolean =>
+  slotsInBox(job, box).some(({ leaves }) => leaves) &&
+  wiring.devices.every((one) => one.box !== box) &&
+  luminairesInBox(job, box).length === 0;
 
 /** Is a splice as it was found? Then nobody makes it. */
 export const wasThere = (job: Job, joint: Joint): boolean => {

@@ -4,7 +4,8 @@ import { existingDocument } from '../model/existing.js';
 import type { GroupId, SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findCable, findLuminaire } from '../model/lookup.js';
-import { compile, type Compiled } from '../circuit/compile.js';
+import type { Compiled } from '../circuit/compile.js';
+import { compiledOnce } from '../circuit/compiledOnce.js';
 import { conductorKey } from '../circuit/keys.js';
 import { terminalKey, type Wiring } from '../model/wiring.js';
 import { assignColours, type Colouring } from './colours.js';
@@ -17,13 +18,6 @@ type Duty =
   | { kind: 'switchLeg'; group: GroupId }
   /** Between two neighbours; the number tells the two apart. */
   | { kind: 'traveler'; slots: readonly SlotId[]; net: number };
-
-const compiledOf = new WeakMap<Wiring, Compiled>();
-const compiledWiring = (job: Job, wiring: Wiring): Compiled => {
-  const known = compiledOf.get(wiring) ?? compile(wiring, job);
-  compiledOf.set(wiring, known);
-  return known;
-};
 
 /** Slots whose traveler screws, of either kind, are on a net. */
 const slotsOn = (job: Job, wiring: Wiring, compiled: Compiled, net: number): SlotId[] =>
@@ -54,7 +48,7 @@ export const asThere = (job: Job, planned: PlannedCircuit): PlannedCircuit => {
   const document = existingDocument(job);
   if (!document) return planned;
   const { wiring } = document;
-  const compiled = compiledWiring(job, wiring);
+  const compiled = compiledOnce(wiring, job);
   /** Which lane an old traveler is taken for, once for the whole chain. */
   const lanes = new Map<number, Net>();
   const netFor = (duty: Duty, nets: readonly Net[]): Net | null => {

@@ -5,7 +5,8 @@ import type { Choice, Job } from '../model/job.js';
 import { groupIdsOf, switchedGroupsOf, switchesOfGroup } from '../model/lookup.js';
 import { conductorsOf } from '../model/articles.js';
 import { placeOfEnd, terminalKey, type Wiring } from '../model/wiring.js';
-import { compile, type Compiled } from '../circuit/compile.js';
+import type { Compiled } from '../circuit/compile.js';
+import { compiledOnce } from '../circuit/compiledOnce.js';
 import { conductorKey } from '../circuit/keys.js';
 
 const netsOn = (
@@ -70,7 +71,7 @@ export const choiceThere = (job: Job, circuit: CircuitId): Choice | null => {
   const wiring = existingDocument(job)?.wiring;
   const feed = job.feeds.find((one) => one.circuit === circuit);
   if (!wiring || !feed) return null;
-  const compiled = compile(wiring, job);
+  const compiled = compiledOnce(wiring, job);
   const chains: Record<string, SlotId[]> = {};
   for (const { id } of switchedGroupsOf(job, circuit)) {
     const chain = chainThere(job, wiring, compiled, id);

@@ -6,6 +6,7 @@ import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { findBox, findCable } from '../model/lookup.js';
+import { isEmptied } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
 import { listed } from '../words/lists.js';
@@ -18,6 +19,7 @@ import { checkStep } from './check.js';
 import { looseSteps } from './looseEnds.js';
 import { deviceSteps, luminaireSteps } from './landings.js';
 import { otherEndsOf } from './otherEnds.js';
+import { circuitsThere, outSteps } from './outOf.js';
 import { deadSteps } from './proving.js';
 import { spliceSteps } from './splices.js';
 import { PHASES, settledStep, type BoxSteps, type DraftStep } from './step.js';
@@ -118,7 +120,9 @@ const LADDER_FROM = 78;
 export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): BoxSteps => {
   const here = cablesIn(wiring, box);
   const byCable = circuitsByCable(wiring, job, compiled);
-  const circuits = new Set(here.flatMap(({ cable }) => [...(byCable.get(cable.id) ?? [])]));
+  const planned = new Set(here.flatMap(({ cable }) => [...(byCable.get(cable.id) ?? [])]));
+  // What the box is live from before anybody has worked in it counts too.
+  const circuits = new Set([...planned, ...circuitsThere(job, box)]);
   const roles = rolesOf(compiled);
   const wires = here.reduce(
     (sum, { cable }) =>
@@ -131,7 +135,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const place = findBox(job, box);
   const marks = markSteps(job, wiring, box, here);
   const apart = neutralsApart(job, wiring, compiled, roles, box);
-  const tagged = (cable: CableHere['cable']) => taggedOf(job, cable, compiled, roles, circuits.size > 1);
+  const tagged = (cable: CableHere['cable']) => taggedOf(job, cable, compiled, roles, planned.size > 1);
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
   const tapped = feed && place?.work === 'existing' ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
@@ -142,13 +146,14 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
       cautions: cautionsAt(job, wiring, compiled, roles, box),
     };
   const madeUp = (): DraftStep[] => [
+    ...outSteps(job, wiring, box),
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
     ...cableSteps(job, wiring, box, here, tagged),
     ...looseSteps(job, wiring, box),
     ...marks,
     ...apartSteps(box, apart),
     ...spliceSteps(job, wiring, compiled, roles, box, apart),
-    checkStep(wiring, box, wires),
+    ...(wires > 0 ? [checkStep(wiring, box, wires)] : []),
     ...deviceSteps(job, wiring, box),
     ...luminaireSteps(job, wiring, box),
     {
@@ -159,7 +164,9 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
         ? 'Put on the plate.'
         : tapped && !hangs
           ? `Put the ${tapped} back with its plate or canopy.`
-          : 'Hang the luminaire, or close the box with its cover.',
+          : isEmptied(job, wiring, box)
+            ? 'Close the box with a blank cover. It stays in reach: no wall covers it.'
+            : 'Hang the luminaire, or close the box with its cover.',
       why: 'Nothing live is left to touch.',
       section: '314.25',
       caution: null,

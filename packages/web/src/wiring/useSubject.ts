@@ -109,9 +109,13 @@ const boxesOf = (
   certainty: WiringDoc['certainty'],
 ): BoxId[] => {
   const told = Object.keys(certainty);
+  // A box that everything comes out of is worked in all the same.
+  const left = job.slots.filter(({ leaves }) => leaves).map(({ box }) => box);
   const standing =
     kind === 'planned'
-      ? []
+      ? circuit
+        ? boxesOfCircuit(job, circuit.id).filter((box) => left.includes(box))
+        : left
       : circuit
         ? boxesOfCircuit(job, circuit.id).filter((box) => told.includes(box))
         : told;

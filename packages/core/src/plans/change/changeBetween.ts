@@ -1,15 +1,17 @@
-import { contentsIn } from '../../model/boxState.js';
+import { contentsDigest } from '../../model/boxState.js';
 import { digestOf } from '../../model/digest.js';
 import { existingDocument } from '../../model/existing.js';
 import type { BoxId, CableId, CircuitId, GroupId, SlotId } from '../../model/ids.js';
 import type { Job, Luminaire } from '../../model/job.js';
 import { findBox, findLuminaire, findSlot, groupsOfCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
+import { isEmptied } from '../../model/there.js';
 import type { Cable, Device } from '../../model/wiring.js';
 import { cappedIn, leftLive, type LeftLive } from '../../circuit/leftLive.js';
 import { conductorKey } from '../../circuit/keys.js';
 import { circuitsByCable } from '../../circuit/roles.js';
 import { articleOf } from '../../model/articles.js';
+import { lazily } from '../../review/lazily.js';
 import type { JobReview } from '../../review/reviewJob.js';
 import { changeCost, type ChangeCost } from './cost.js';
 import { makeUpIn, wiresMoved, type Moved } from './handwork.js';
@@ -26,10 +28,12 @@ export interface WiringChange {
   /** Devices that come new, and those that are taken out. */
   devices: Device[];
   devicesOut: Device[];
+  /** Boxes that everything comes out of: each is closed with a blank. */
+  emptied: BoxId[];
   luminaires: Luminaire[];
   luminairesOut: Luminaire[];
   /** Wires of opened boxes by their old place and their new. */
-  moved: Moved[];
+  readonly moved: Moved[];
   /** Old cables that stay in use; cables that come new; old ones that nothing uses any more, and that are taken out of their boxes. */
   stay: CableId[];
   fresh: Cable[];
@@ -75,8 +79,7 @@ const luminairesOf = (before: ChangeSide, after: ChangeSide) => {
 const isTouched = (before: ChangeSide, after: ChangeSide, box: BoxId): boolean => {
   const told = ofId(existingDocument(after.job)?.certainty, box) !== undefined;
   return told
-    ? digestOf(contentsIn(before.job, before.wiring, box)) !==
-        digestOf(contentsIn(after.job, after.wiring, box))
+    ? contentsDigest(before.job, before.wiring, box) !== contentsDigest(after.job, after.wiring, box)
     : makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box);
 };
 
@@ -131,11 +134,18 @@ export const changeBetween = (before: ChangeSide, after: ChangeSide): WiringChan
   const idle = used.filter((cable) => isCappedOff(after, cable));
   const wasLive = new Set(leftLive(before.wiring, before.job, before.compiled).map(({ cable }) => cable.id));
   const circuits = circuitsIn(after, open);
+  // Of many ways that are weighed, the wires of a few are told.
+  const moved = lazily(() =>
+    opened.filter(isKnown).flatMap((box) => wiresMoved(before, after, box, slotsAt(box))),
+  );
   return {
     opened,
     newBoxes: opened.filter((box) => !isKnown(box)),
+    emptied: opened.filter((box) => isEmptied(after.job, after.wiring, box)),
     ...{ devices, devicesOut, luminaires, luminairesOut },
-    moved: opened.filter(isKnown).flatMap((box) => wiresMoved(before, after, box, slotsAt(box))),
+    get moved() {
+      return moved();
+    },
     stay: used.filter((cable) => !idle.includes(cable)).map(({ id }) => id),
     fresh: after.wiring.cables.filter((cable) => !cable.existing && !isPlanned(before, cable)),
     idle: idle.filter((cable) => !isCappedOff(before, cable)).map(({ id }) => id),

@@ -12,9 +12,23 @@ export interface ChangeCost {
 
 type Reviewed = Pick<JobReview, 'job' | 'wiring' | 'compiled'>;
 
+const known = new WeakMap<
+  Reviewed['wiring'],
+  { job: Reviewed['job']; estimate: ReturnType<typeof estimate> }
+>();
+
+/** The job as it stands is held against every way to change it, and reckoned once. */
+const estimated = (...[job, wiring, compiled]: Parameters<typeof estimate>): ReturnType<typeof estimate> => {
+  const before = known.get(wiring);
+  if (before?.job === job) return before.estimate;
+  const made = estimate(job, wiring, compiled);
+  known.set(wiring, { job, estimate: made });
+  return made;
+};
+
 /** What a job takes outside of the boxes that stay closed: money by article and place, minutes by kind of work and place. */
 const outside = ({ job, wiring, compiled }: Reviewed, closed: ReadonlySet<string>) => {
-  const { takeOff, labour } = estimate(job, wiring, compiled);
+  const { takeOff, labour } = estimated(job, wiring, compiled);
   const material = new Map<string, number>();
   const minutes = new Map<string, number>();
   const add = (to: Map<string, number>, key: string, amount: number) =>

@@ -26,8 +26,18 @@ export interface Moved {
   to: string;
 }
 
+const madeUp = new WeakMap<Wiring, Map<BoxId, string>>();
+
 /** What of a box is made by hand: which wires are joined and landed there. */
 export const makeUpIn = (wiring: Wiring, box: BoxId): string => {
+  const known = madeUp.get(wiring) ?? new Map<BoxId, string>();
+  madeUp.set(wiring, known);
+  const text = known.get(box) ?? readMakeUp(wiring, box);
+  known.set(box, text);
+  return text;
+};
+
+const readMakeUp = (wiring: Wiring, box: BoxId): string => {
   const pigtail = new Map(
     wiring.joints.flatMap((joint) =>
       tailsOf(joint).map(({ id }) => [id as string, memberKeys(joint.members)]),

@@ -13,7 +13,8 @@ import type { Change } from './changes.js';
 import { changedJobs, circuitOf, neutralAskedBy, replacedBy, touchedBy, withDevicesFreed } from './kinds.js';
 import { MOST_STEPS } from '../findPlans.js';
 import { changeBetween, lookFirstIn, type WiringChange } from './changeBetween.js';
-import { waysOnExisting, type Way } from './onExisting.js';
+import { waysOnExisting } from './onExisting.js';
+import type { Way } from './oneWay.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
 import {
@@ -156,8 +157,11 @@ const MOST_WAYS = 3;
 const onWhatStands = (job: Job, change: Change, circuit: Choice['circuit']): LeastChangeOutcome => {
   const mending = change.kind === 'mend';
   if (!mending && !choiceThere(job, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
-  const asked = { replaced: replacedBy(change), neutralAt: neutralAskedBy(change), mending };
-  const found = waysOnExisting(job, changedJobs(job, change), circuit, asked, MOST_WAYS);
+  const asked = {
+    ...{ replaced: replacedBy(change), neutralAt: neutralAskedBy(change), mending },
+    touched: touchedBy(job, change),
+  };
+  const found = waysOnExisting(job, (one) => changedJobs(one, change), circuit, asked, MOST_WAYS);
   if (!found.ok) return { ok: false, refusal: noWay(job, circuit, change, found.why) };
   const values = found.ways.flatMap((way): LeastChange[] => {
     const measured = measureReview(way.review, circuit, baselineOf(way.review.job, circuit));

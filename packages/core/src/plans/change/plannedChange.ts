@@ -63,6 +63,7 @@ export const plannedChange = (review: JobReview, circuit: CircuitId): PlannedCha
     ...change,
     opened,
     newBoxes: change.newBoxes.filter((box) => boxes.has(box)),
+    emptied: change.emptied.filter((box) => boxes.has(box)),
     devices: change.devices.filter(isHere),
     devicesOut: change.devicesOut.filter(isHere),
     luminaires: change.luminaires.filter(isHere),

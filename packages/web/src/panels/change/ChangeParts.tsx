@@ -45,7 +45,10 @@ const sayCable = (job: Job, { article, from, to }: Pick<Cable, 'article' | 'from
   `${articleOf(job.stock, 'cable', article).name}, ${between(job, from, to)}`;
 
 /** What comes from the stock, a line each. */
-const boughtLines = (job: Job, { devices, luminaires, fresh, newBoxes, opened }: PlannedChange): string[] => {
+const boughtLines = (
+  job: Job,
+  { devices, luminaires, fresh, newBoxes, opened, emptied }: PlannedChange,
+): string[] => {
   const set = opened.filter((box) => {
     const work = findBox(job, box)?.work;
     return work === 'new' || work === 'old' || (newBoxes.includes(box) && work !== 'beyond');
@@ -63,6 +66,7 @@ const boughtLines = (job: Job, { devices, luminaires, fresh, newBoxes, opened }:
       return `${articleOf(job.stock, 'cable', cable.article).name}${feet}, ${between(job, cable.from, cable.to)}`;
     }),
     ...set.map((box) => `Box: ${placeName(job, box)}`),
+    ...emptied.map((box) => `Blank cover at ${placeName(job, box)}`),
   ];
 };
 

@@ -1,0 +1,126 @@
+import { PANEL, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
+import type { Choice, Job } from '../../model/job.js';
+import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
+import { toPlan } from '../../model/toPlan.js';
+import { NO_CONSTRAINTS } from '../../search/orders.js';
+import { leastCable } from '../../search/prices/weights.js';
+import { choiceOf, createSearch } from '../../search/search.js';
+import { treesThere } from './treesThere.js';
+
+/** Steps for one set of old cables: circuits of existing work are small. */
+const MOST_STEPS = 400_000;
+
+/** Of so many old cables every set is tried; of more, every set of so many at most. */
+const EVERY_SET_UP_TO = 4;
+const MOST_GIVEN_UP = 2;
+
+/** The sets of old cables that a plan may give up, or make up anew. */
+const setsOf = <T>(cables: readonly T[]): T[][] => {
+  const most = cables.length <= EVERY_SET_UP_TO ? cables.length : MOST_GIVEN_UP;
+  return cables.reduce<T[][]>(
+    (sets, cable) => [...sets, ...sets.filter(({ length }) => length < most).map((set) => [...set, cable])],
+    [[]],
+  );
+};
+
+/** The orders in which the switches of a group may stand, where new ones come in anywhere between the old. */
+const chainsWith = (old: readonly SlotId[], fresh: readonly SlotId[]): SlotId[][] =>
+  fresh.reduce<SlotId[][]>(
+    (all, slot) =>
+      all.flatMap((chain) =>
+        [...chain, slot].map((_, at) => [...chain.slice(0, at), slot, ...chain.slice(at)]),
+      ),
+    [[...old]],
+  );
+
+/** Every order of the switches of a circuit, as the old ones stand now; one without an order where they stand in none. */
+const ordersOf = (wanted: Job, circuit: CircuitId, there: Choice | null): Choice['chains'][] =>
+  there === null
+    ? [undefined]
+    : switchedGroupsOf(wanted, circuit).reduce<NonNullable<Choice['chains']>[]>(
+        (all, { id }) => {
+          const old = there.chains?.[id] ?? [];
+          const now = wanted.slots
+            .filter(({ group, role, leaves }) => group === id && role !== 'receptacle' && !leaves)
+            .map((slot) => slot.id);
+          const kept = old.filter((slot) => now.includes(slot));
+          const fresh = now.filter((slot) => !old.includes(slot));
+          return all.flatMap((chains) =>
+            chainsWith(kept, fresh).map((chain) => ({ ...chains, [id]: chain })),
+          );
+        },
+        [{}],
+      );
+
+/** The job in which any switch of the circuit may give way to another one; what serves is put back when a way is looked at. */
+export const bareOf = (wanted: Job, circuit: CircuitId): Job => {
+  const ids = groupIdsOf(wanted, circuit);
+  return {
+    ...wanted,
+    slots: wanted.slots.map((slot) =>
+      ids.has(slot.group) && slot.role === 'switch' ? { ...slot, article: null, existing: false } : slot,
+    ),
+  };
+};
+
+/**
+ * The ways that are tried to make a changed circuit: each set of old cables that is given up, with the cheapest runs for the rest and with
+ * those that take the least new cable; each place of a new switch among the old; and who has a neutral.
+ */
+export function* choicesFor(
+  bare: Job,
+  circuit: CircuitId,
+  there: Choice | null,
+  { neutralAt: asked, mending }: { neutralAt: readonly SlotId[]; mending: boolean },
+): Generator<Choice> {
+  const named = findCircuit(bare, circuit);
+  if (!named) return;
+  const ids = groupIdsOf(bare, circuit);
+  const cables = bare.existingCables.filter((cable) => cable.circuit === circuit);
+  const free = cables.filter((cable) => !cable.between.includes(PANEL));
+  const remade: CableId[][] = mending ? setsOf(cables.map(({ id }) => id)) : [[]];
+  const orders = ordersOf(bare, circuit, there);
+  const slots = toPlan(bare)
+    .slots.filter(({ group, role }) => ids.has(group) && role !== 'receptacle')
+    .map(({ id }) => id);
+  const lying = [...new Set([...(there?.neutralAt ?? []), ...asked])].filter((id) => slots.includes(id));
+  // What lies there, what is asked for, and one switch more.
+  const neutrals = [lying, [...asked], ...slots.map((slot) => [...new Set([...asked, slot])])];
+  const feed =
+    bare.feeds.find(({ id }) => id === there?.feed) ?? bare.feeds.find((one) => one.circuit === circuit);
+  function* every(found: Choice): Generator<Choice> {
+    for (const anew of remade)
+      for (const chains of orders)
+        for (const neutralAt of neutrals)
+          yield {
+            ...found,
+            ...{ neutralAt, ...(chains ? { chains } : {}) },
+            ...(anew.length > 0 ? { anew } : {}),
+          };
+  }
+  for (const given of setsOf(free)) {
+    const kept = cables.filter((cable) => !given.includes(cable));
+    const without = {
+      ...bare,
+      existingCables: bare.existingCables.filter((cable) => !given.includes(cable)),
+    };
+    const givenUp = given.length > 0 ? { givenUp: given.map(({ id }) => id) } : {};
+    // By today's rule of neutrals, and as old loops lie there without.
+    for (const rule of ['asAsked', 'none'] as const) {
+      const { best } = createSearch(without, named, {
+        weights: leastCable(without),
+        constraints: { ...NO_CONSTRAINTS, neutralAt: [...asked], neutrals: rule },
+        volumeLimit: Infinity,
+      }).least({ mostSteps: MOST_STEPS });
+      if (!best) continue;
+      const found = { ...choiceOf(best), ...givenUp };
+      for (const anew of remade) yield { ...found, ...(anew.length > 0 ? { anew } : {}) };
+      yield* every(found);
+    }
+    if (feed)
+      for (const runs of treesThere(bare, feed, kept))
+        yield* every({ circuit, feed: feed.id, runs, ...givenUp });
+  }
+  // The runs as they are, for what needs no other.
+  if (there) yield* every(there);
+}

@@ -1,0 +1,90 @@
+import { compiledOnce } from '../circuit/compiledOnce.js';
+import { circuitsByCable } from '../circuit/roles.js';
+import { existingDocument } from '../model/existing.js';
+import { UNKNOWN_PLACE, UNNAMED_BREAKER, type BoxId } from '../model/ids.js';
+import { cablesIn } from '../model/inBox.js';
+import type { Job } from '../model/job.js';
+import { findSlot, luminairesInBox } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
+import { isLuminaireReplaced, isReplaced } from '../model/there.js';
+import type { Device, Wiring } from '../model/wiring.js';
+import { cableWord, otherPlace } from '../words/cables.js';
+import { placeTag } from '../words/places.js';
+import { deviceWord } from '../words/wires.js';
+import type { DraftStep } from './step.js';
+
+/** The wiring that is there, where it tells of a box. */
+const thereIn = (job: Job, box: BoxId): Wiring | null => {
+  const document = existingDocument(job);
+  return document && ofId(document.certainty, box) !== undefined ? document.wiring : null;
+};
+
+/**
+ * The breakers that a box is live from before anything is done in it: those of what is there, that the plan may leave out. A cable of
+ * which nobody knows where it leads may be live from one that nobody has named.
+ */
+export const circuitsThere = (job: Job, box: BoxId): Set<string> => {
+  const wiring = thereIn(job, box);
+  if (!wiring) return new Set();
+  const byCable = circuitsByCable(wiring, job, compiledOnce(wiring, job));
+  return new Set(
+    cablesIn(wiring, box).flatMap(({ cable }) => [
+      ...(byCable.get(cable.id) ?? []),
+      ...(cable.to === UNKNOWN_PLACE ? [UNNAMED_BREAKER] : []),
+    ]),
+  );
+};
+
+/** Devices that are there and that the plan takes out, or puts others in the place of. */
+const devicesOut = (job: Job, there: Wiring, wiring: Wiring, box: BoxId): Device[] =>
+  there.devices.filter((device) => {
+    if (device.box !== box) return false;
+    const now = wiring.devices.find((one) => one.slot === device.slot && one.box === box);
+    const slot = findSlot(job, device.slot);
+    return now?.article !== device.article || (slot !== undefined && isReplaced(job, slot));
+  });
+
+/** What comes out of a box that is there, before anything new goes in. */
+export const outSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] => {
+  const there = thereIn(job, box);
+  if (!there) return [];
+  const held = new Set<string>(wiring.cables.map(({ id }) => id));
+  const devices = devicesOut(job, there, wiring, box).map((device): DraftStep => ({
+    id: `${box}/out/${device.id}`,
+    rests: device.article,
+    phase: 'cables',
+    text: `Take the ${deviceWord(job, there, device.id)} that is there out: mark each wire by the screw or lead that it is on, then take them off one by one.`,
+    why: 'Colours do not tell a common. What a wire was on is known as long as it is marked.',
+    section: null,
+    caution: 'Take every wire for live until it was tested dead.',
+    shows: null,
+  }));
+  const luminaires = luminairesInBox(job, box)
+    .filter((one) => one.partOf === null && isLuminaireReplaced(job, one))
+    .map((one): DraftStep => ({
+      id: `${box}/out/${one.id}`,
+      rests: one.terminals,
+      phase: 'cables',
+      text: 'Take the old luminaire down: hold it, open its hot, its neutral and its ground in this order, and let nothing hang on the wires.',
+      why: 'A luminaire that hangs on its wires pulls splices apart that nobody sees.',
+      section: null,
+      caution: null,
+      shows: null,
+    }));
+  const cables = cablesIn(there, box)
+    .filter(({ cable }) => !held.has(cable.id))
+    .map(({ cable, side }): DraftStep => {
+      const other = placeTag(job, otherPlace(cable, side));
+      return {
+        id: `${box}/out/${cable.id}/${side}`,
+        rests: [cable.article, cable.from, cable.to],
+        phase: 'cables',
+        text: `Take the ${cableWord(job, there, cable, side)} out of this box, off every screw and splice, and out of ${other} too. It is dead then at both ends: draw it out, or cut it off and leave it in the wall.`,
+        why: 'A cable that ends in a box at one end only is taken for live or for dead, and is neither.',
+        section: null,
+        caution: null,
+        shows: null,
+      };
+    });
+  return [...devices, ...luminaires, ...cables];
+};
