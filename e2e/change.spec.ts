@@ -139,7 +139,8 @@ test('by the keyboard alone, on a telephone: a light with its switch goes on fro
   await expect(panel.getByRole('note')).toContainText(
     'goes dark when the ground-fault device ahead of it trips',
   );
-  await page.keyboard.press('a');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
   await expect(panel.getByRole('note')).toHaveCount(0);
   const theSwitch = panel.getByRole('group', { name: 'The switch' });
   const theLight = panel.getByRole('group', { name: 'The light' });
@@ -185,7 +186,6 @@ test('a switch location taken away: before and after on plan and bench, its box 
   await expect(panel.getByRole('table', { name: 'Wires in Stair head' })).toContainText(
     'Is usually on; look',
   );
-  await expect(page.getByRole('term').first()).toBeAttached();
   await expect(page.getByText('comes out', { exact: true })).toBeVisible();
   await panel.getByRole('button', { name: 'Plan it this way' }).click();
   await saved(page);

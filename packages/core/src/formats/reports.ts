@@ -74,7 +74,7 @@ const fillSchema = z.strictObject({
   needed: count,
   /** Null while nobody knows which box it is; `needed` is the least of it where something is unknown. */
   available: count.nullable(),
-  unknown: z.array(z.enum(['box', 'contents', 'unplanned'])),
+  unknown: z.array(z.enum(['box', 'contents', 'unseen', 'unplanned'])),
   verdict: z.enum(['fits', 'over', 'unknown']),
 }) satisfies z.ZodType<BoxFill>;
 

@@ -135,7 +135,7 @@ export const unplannedIn = (job: Job, wiring: Wiring, box: BoxId) => {
     ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
   ]);
   return {
-    slots: job.slots.filter((slot) => slot.box === box && !fitted.has(slot.id)),
+    slots: job.slots.filter((slot) => slot.box === box && !slot.leaves && !fitted.has(slot.id)),
     luminaires: job.luminaires.filter((one) => one.box === box && !hung.has(one.id)),
   };
 };
@@ -160,7 +160,8 @@ const unknownOf = (job: Job, wiring: Wiring, id: BoxId, available: number | null
   const { slots, luminaires } = unplannedIn(job, wiring, id);
   return [
     ...(available === null ? ['box' as const] : []),
-    ...(box?.work === 'existing' && !isSeen(job, id) && (box.existingFill === null || isToldOf(job, id))
+    ...(box?.work === 'existing' && isToldOf(job, id) && !isSeen(job, id) ? ['unseen' as const] : []),
+    ...(box?.work === 'existing' && !isToldOf(job, id) && box.existingFill === null
       ? ['contents' as const]
       : []),
     ...(slots.length + luminaires.length > 0 ? ['unplanned' as const] : []),

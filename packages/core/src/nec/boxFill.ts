@@ -39,7 +39,7 @@ export interface FillLine {
 }
 
 /** What has to be told before it can be said whether a box is big enough: which box it is, what is in it, another circuit's part. */
-export type FillUnknown = 'box' | 'contents' | 'unplanned';
+export type FillUnknown = 'box' | 'contents' | 'unseen' | 'unplanned';
 
 export interface BoxFill {
   lines: FillLine[];

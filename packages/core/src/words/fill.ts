@@ -30,6 +30,7 @@ export const sayFillLine = ({ what, count, awg }: FillLine): string => {
 export const UNKNOWN_FILL: Record<FillUnknown, string> = {
   box: 'which box it is',
   contents: 'what is in it beside what is planned here',
+  unseen: 'what nobody has looked at in it',
   unplanned: 'what a circuit that is not planned yet brings into it',
 };
 
