@@ -50,6 +50,12 @@ const BREAKS = [
     'core-materials',
   ],
   [
+    'a change that is priced beside its one difference',
+    'packages/core/src/plans/change/breaks.ts',
+    "import { changeCost } from './cost.js';\nexport const bad = changeCost;\n",
+    'one-difference',
+  ],
+  [
     'bounds that read the descent',
     'packages/core/src/search/bounds/breaks.ts',
     "import { searchLarge } from '../descent/largeSearch.js';\nexport const bad = searchLarge;\n",

@@ -1,5 +1,6 @@
 import {
   articleOf,
+  articlesOf,
   compile,
   editWiring,
   existingDocument,
@@ -271,4 +272,34 @@ test('an old cable that a plan gives up is told as there, and is not taken up ag
   expect(change.job.existingCables.map(({ id }) => id)).toContain(out.id);
   const read = readJob(JSON.parse(JSON.stringify(change.job)));
   expect(read.ok && wiringOrEmpty(planJob(read.job).job).cables.map(({ id }) => id)).not.toContain(out.id);
+});
+
+test('nothing is planned through aluminium or knob-and-tube: another cable, or the caution', () => {
+  const job = old(inLine);
+  const document = existingDocument(job);
+  const copper = articlesOf(job.stock, 'cable').find(({ id }) => id === '14-2');
+  if (!document || !copper) throw new Error('no document');
+  const withStrange = (how: object, cable: string): Job => {
+    const article = { ...copper, ...how, id: 'strange', name: 'Old wire' } as typeof copper;
+    const now = <T extends { id: string }>(one: T) =>
+      one.id === cable ? { ...one, article: article.id } : one;
+    return {
+      ...job,
+      stock: [...job.stock, article],
+      existingCables: job.existingCables.map(now),
+      wirings: [{ ...document, wiring: { ...document.wiring, cables: document.wiring.cables.map(now) } }],
+    };
+  };
+  const swap = { kind: 'replaceDevice', slot: 'slot:S2' as never, role: 'dimmer', article: null } as const;
+  for (const how of [{ metal: 'aluminium' }, { sheath: 'knobAndTube' }])
+    for (const cable of ['cable:c1:panel>S1', 'cable:c1:S2>L']) {
+      const outcome = leastChange(withStrange(how, cable), swap);
+      expect(outcome.ok ? '' : outcome.refusal.title).toContain('plans nothing through');
+    }
+  // The leg to the light goes by the new light's cables, and the old wire comes out of its boxes.
+  const around = done(withStrange({ metal: 'aluminium' }, 'cable:c1:S2>L'), {
+    ...{ kind: 'addLight', group: 'g1' as never, hung: light },
+    place: place('L2', { L: 90, S2: 100 }, 'ceiling'),
+  });
+  expect(around.drawnOut.map(({ id }) => id)).toEqual(['cable:c1:S2>L']);
 });

@@ -1,5 +1,7 @@
+import { articleOf } from '../../model/articles.js';
 import type { BoxId, CircuitId, SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
+import { isBeyond } from '../../nec/strangeWire.js';
 import { choiceThere } from '../../planning/choiceThere.js';
 import { boxesWithJoinedStrangers } from '../../planning/strangers.js';
 import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
@@ -20,7 +22,7 @@ export interface Asked {
 }
 
 /** Why there is no way, where that is known. */
-export type NoWay = 'leadsWhoKnows' | 'notMended' | 'none';
+export type NoWay = 'leadsWhoKnows' | 'beyond' | 'notMended' | 'none';
 
 /** What tells a way from another for whoever makes it: what is opened, bought and left. */
 const kindOfWay = ({ change }: Way): string =>
@@ -80,6 +82,9 @@ export const waysOnExisting = (
   const strange = boxesWithJoinedStrangers(standing);
   const ways: Tried[] = [];
   let leadsWhoKnows = false;
+  const isBeyondUs = standing.existingCables.some(
+    (cable) => cable.circuit === circuit && isBeyond(articleOf(standing.stock, 'cable', cable.article)),
+  );
   wantedOf(standing).forEach((wanted, variant) => {
     const bare = bareOf(wanted, circuit);
     const tried = new Set<string>();
@@ -93,7 +98,8 @@ export const waysOnExisting = (
     }
   });
   const best = ranked(ways, (way) => wrongIn(before, way, circuit, mending), most);
-  if (best.length === 0) return { ok: false, why: leadsWhoKnows ? 'leadsWhoKnows' : 'none' };
+  if (best.length === 0)
+    return { ok: false, why: leadsWhoKnows ? 'leadsWhoKnows' : isBeyondUs ? 'beyond' : 'none' };
   const all = reviewJob(whole);
   const jobs = wantedOf(whole).map((wanted) => bareOf(wanted, circuit));
   const onWhole = best.flatMap(({ way: { variant, choice } }) => {

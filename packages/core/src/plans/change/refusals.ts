@@ -74,6 +74,14 @@ export const noWay = (job: Job, circuit: Choice['circuit'], change: Change, why:
         reason: 'It may be live, and something may hang on it; no plan is made that would part it.',
         remedy: 'Find out where it goes, tell it on the bench, and ask again.',
       };
+    case 'beyond':
+      return {
+        title: `${circuitName(job, circuit)} runs through wire that this program plans nothing through`,
+        reason:
+          'Aluminium, copper-clad, knob-and-tube or wire that nobody recognised is joined and extended by rules and connectors of its own; a wrong splice burns.',
+        remedy:
+          'Stop here and have a licensed electrician judge it. With a new cable in its place it can be planned.',
+      };
     case 'notMended':
       return {
         title: `Nothing that is joined otherwise mends what is found in ${circuitName(job, circuit)}`,
