@@ -6,7 +6,8 @@ import { run } from './lib/say.mjs';
 
 /**
  * Ten times as many cases as in the tests: the search against trying everything on about 20,000 jobs, and 50,000 files with
- * something wrong in them, the laws of the drawing over 450 wirings, each planned and spoiled. It takes three quarters of an hour.
+ * something wrong in them, the laws of the drawing over 450 wirings, each planned and spoiled; and for changes of old work the laws over
+ * 2,000 random jobs and the twin over 500. It takes two hours.
  */
 await run(() => {
   needPackages();
@@ -14,6 +15,8 @@ await run(() => {
   const env = {
     ...process.env,
     TWIN_TIMES: process.env.TWIN_TIMES ?? '10',
+    CHANGE_RUNS: process.env.CHANGE_RUNS ?? '2000',
+    CHANGE_TWIN_RUNS: process.env.CHANGE_TWIN_RUNS ?? '500',
     NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
   };
   const args = [
@@ -26,6 +29,10 @@ await run(() => {
     'test/drawing.test',
     'test/crossings.test',
     'test/boxWords.test',
+    'test/changeRandom.test',
+    'test/changeTwin.test',
+    '--testTimeout',
+    '7200000',
   ];
   process.exitCode = runShown('node', args, { env });
 });

@@ -111,6 +111,7 @@ export { estimate } from './materials/estimate.js';
 export type { Estimate } from './materials/estimate.js';
 export { takeOff } from './materials/takeOff.js';
 export type { MaterialKind, TakeOff, TakeOffLine } from './materials/takeOff.js';
+export { placeBox } from './edits/placeBox.js';
 export { sayWhatItIs } from './edits/whatItIs.js';
 export type { Found } from './edits/whatItIs.js';
 export { cutList } from './materials/cutList.js';

@@ -24,9 +24,11 @@ import {
   moveRoom,
   newJob,
   notchCorner,
+  placeBox,
   pushWall,
   removeExistingCable,
   removeRoom,
+  sayWhatItIs,
   setDistance,
   setHeight,
   setWallLength,
@@ -305,4 +307,53 @@ test('a cable that lies there already is used by the plan, is one between two pl
   expect(first?.measures.reused).toBe(1);
   expect(first?.runs.filter((run) => run.existing).map((run) => run.cable)).toEqual(['14/2']);
   expect(removeExistingCable(again, id('newer'))).toEqual(job);
+});
+
+test('a box that was begun without a plan is placed by a tap: a switch on the wall near to it, a luminaire overhead, on the floor that is seen', () => {
+  const job = loft();
+  const [switched] = job.slots;
+  const [lamp] = job.luminaires;
+  if (!switched || !lamp) throw new Error('an empty loft');
+  const waiting: Job = {
+    ...job,
+    boxes: job.boxes.map((box) => ({ ...box, at: null, mount: null, room: null, level: null })),
+  };
+  const wall = placeBox(waiting, switched.box, null, { x: 60, y: 4 });
+  expect(found(wall.boxes, switched.box)).toMatchObject({ mount: 'wall', at: { y: 0, z: 48 } });
+  const over = placeBox(waiting, lamp.box, null, { x: 100, y: 70 });
+  const placed = found(over.boxes, lamp.box);
+  expect(placed.mount).toBe('ceiling');
+  expect(placed.at?.z).toBeGreaterThan(80);
+  expect(placed.room).toBe(job.rooms[0]?.id);
+  // Nothing else is moved.
+  expect(over.boxes.filter(({ at }) => at !== null)).toHaveLength(1);
+});
+
+test('what an existing box is found to be is there, and is not bought; a receptacle is always hot', () => {
+  const job = addPlainBox(loft(), { box: id('old'), at: { x: 30, y: 30 }, existing: true });
+  const [group] = job.groups;
+  const [circuit] = job.circuits;
+  if (!group || !circuit) throw new Error('an empty loft');
+  const withSwitch = sayWhatItIs(job, id('old'), { what: 'switch', group: group.id, slot: id('s') });
+  expect(found(withSwitch.slots, 's')).toMatchObject({
+    box: 'old',
+    existing: true,
+    group: group.id,
+    gang: 0,
+  });
+  const lit = sayWhatItIs(job, id('old'), { what: 'luminaire', group: group.id, luminaire: id('l') });
+  expect(found(lit.luminaires, 'l')).toMatchObject({ box: 'old', existing: true });
+  const said = { what: 'receptacle', circuit: circuit.id, slot: id('r'), group: id('hot') } as const;
+  const outlet = sayWhatItIs(job, id('old'), said);
+  expect(found(outlet.slots, 'r')).toMatchObject({ role: 'receptacle', existing: true, group: 'hot' });
+  expect(found(outlet.groups, 'hot')).toMatchObject({ control: 'hot', circuit: circuit.id });
+  // A second one joins what is hot already, in the next gang.
+  const second = sayWhatItIs(outlet, id('old'), { ...said, slot: id('r2'), group: id('hot2') });
+  expect(found(second.slots, 'r2')).toMatchObject({ group: 'hot', gang: 1 });
+  expect(second.groups).toHaveLength(outlet.groups.length);
+  for (const made of [withSwitch, lit, second]) expect(jobSchema.safeParse(made).success).toBe(true);
+  // Of a box that comes new nothing is there yet.
+  const [fresh] = job.boxes;
+  if (!fresh) throw new Error('no box');
+  expect(sayWhatItIs(job, fresh.id, said)).toBe(job);
 });

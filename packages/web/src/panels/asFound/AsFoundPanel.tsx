@@ -20,7 +20,14 @@ const Part = ({ title, open, children }: { title: string; open?: boolean; childr
 );
 
 /** What is in the box in view, told wire by wire: what it is on, how sure that is, what stands there, which cables come in. */
-export const AsFoundPanel = ({ subject }: { subject: Subject }) => {
+export const AsFoundPanel = ({
+  subject,
+  answer,
+}: {
+  subject: Subject;
+  /** What is said of all of it after each thing that is told. */
+  answer: React.ReactNode;
+}) => {
   const { job, wiringId } = subject;
   const { box, at, go } = useBoxInView(subject);
   const edit = useEdit();
@@ -64,6 +71,7 @@ export const AsFoundPanel = ({ subject }: { subject: Subject }) => {
           {refusal}
         </p>
       )}
+      {answer}
       {subject.kind === 'existing' && subject.circuit ? (
         <Link
           to={changePath(job.id, subject.circuit.id)}

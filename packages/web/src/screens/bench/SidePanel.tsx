@@ -8,6 +8,8 @@ import { usePlannedChange } from '../../wiring/usePlannedChange.js';
 import { useAppSelector } from '../../store/store.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
+import { AfterTelling } from './AfterTelling.js';
+
 /** What is not needed to use the bench is loaded after it: the findings once it is drawn, a tab when it is opened. */
 const FindingList = lazy(async () => ({
   default: (await import('../../panels/findings/FindingList.js')).FindingList,
@@ -79,7 +81,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
           {told ? (
             <TabPanel className="p-4">
               <Boundary what="What is there" of={subject.wiringId}>
-                <AsFoundPanel subject={subject} />
+                <AsFoundPanel subject={subject} answer={<AfterTelling subject={subject} />} />
               </Boundary>
             </TabPanel>
           ) : null}

@@ -11,7 +11,7 @@ import {
 } from 'lucide-react';
 import { useCallback, type KeyboardEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { onLevel, type Circuit, type Job, type LevelId, type Spot } from '@amber/core';
+import { findBox, onLevel, placeBox, type Circuit, type Job, type LevelId, type Spot } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { useLevel } from '../../plan/useLevel.js';
 import { LevelTabs } from '../../plan/LevelTabs.js';
@@ -95,7 +95,13 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
   );
   // An empty floor is seen as large as the whole house.
   const view = useView(seen.rooms.length > 0 ? seen : job, circuit, false, (spot) => {
-    if (tool === 'picture')
+    const { placing } = pointing;
+    const waiting = placing === null ? undefined : findBox(job, placing);
+    if (waiting) {
+      edit(placeBox(job, waiting.id, level, spot), `place of ${waiting.name}`);
+      pointing.place(null);
+      select({ kind: 'box', id: waiting.id });
+    } else if (tool === 'picture')
       setMarks(seen.pictures.length === 0 ? [] : [...marks.slice(marks.length > 1 ? 2 : 0), spot]);
     else if (tool === 'select' || tool === 'room') select(null);
     else put(placedBy(tool, seen, spot, group));

@@ -174,6 +174,32 @@ const ExistingWork = ({ job }: { job: Job }) =>
     <EditionOfExisting job={job} label="Existing work was built by" />
   ) : null;
 
+/** Boxes that were begun without a plan: each is placed by a tap, and waits here until then. */
+const NotPlaced = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
+  const waiting = job.boxes.filter(({ at, work }) => at === null && work !== 'beyond');
+  if (waiting.length === 0) return null;
+  return (
+    <section aria-label="Not placed yet" className="flex flex-col gap-2">
+      <h2 className={heading}>Not placed yet</h2>
+      <p className="text-[13.5px] text-quiet">Take one, then tap where it is.</p>
+      <ul className="flex flex-wrap gap-2">
+        {waiting.map(({ id, name }) => (
+          <li key={id}>
+            <button
+              type="button"
+              aria-pressed={pointing.placing === id}
+              className="min-h-11 rounded-md border border-dashed border-quiet bg-white px-3 font-semibold break-words hover:bg-rail aria-pressed:border-solid aria-pressed:border-ink aria-pressed:bg-rail"
+              onClick={() => pointing.place(pointing.placing === id ? null : id)}
+            >
+              {name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+};
+
 /** What the plan holds: faults first, then what controls what, then how runs go. */
 export const Overview = ({
   job,
@@ -205,6 +231,7 @@ export const Overview = ({
   return (
     <>
       <Faults job={job} pointing={pointing} />
+      <NotPlaced job={job} pointing={pointing} />
       {[...job.circuits]
         .sort((a, b) => Number(b.id === circuit?.id) - Number(a.id === circuit?.id))
         .map((one) => (

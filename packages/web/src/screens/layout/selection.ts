@@ -22,6 +22,9 @@ export interface Pointing {
   /** The control group that new switches and luminaires join. */
   group: GroupId | null;
   setGroup: (group: GroupId | null) => void;
+  /** The box without a place that the next tap puts down. */
+  placing: BoxId | null;
+  place: (box: BoxId | null) => void;
   /** Points tapped to scale a picture by, two at most. */
   marks: Spot[];
   setMarks: (marks: Spot[]) => void;

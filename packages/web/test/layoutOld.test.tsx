@@ -1,0 +1,158 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import { newBox, type Job } from '@amber/core';
+import { LayoutScreen } from '../src/screens/layout/LayoutScreen.js';
+import { EditionOfRoom } from '../src/panels/asFound/EditionOfExisting.js';
+import { WhatIsThere } from '../src/screens/layout/WhatIsThere.js';
+import { markOf } from '../src/plan/marks.js';
+import { lettersAt } from '../src/plan/letters.js';
+import { useAppSelector } from '../src/store/store.js';
+import { jobOf, show } from './support/page.js';
+import { fakeServer } from './support/server.js';
+import { silencePlanner } from './support/worker.js';
+import { yard } from './support/yard.js';
+
+beforeEach(() => {
+  fakeServer();
+  silencePlanner();
+  localStorage.clear();
+});
+
+const boxOf = (job: Job, id: string) => {
+  const found = job.boxes.find((one) => one.id === id);
+  if (!found) throw new Error(`no ${id}`);
+  return found;
+};
+
+/** An old box in the wall, of which nobody has told anything. */
+const withOldBox = (): Job => ({
+  ...yard(),
+  boxes: [
+    ...yard().boxes,
+    newBox({
+      id: 'old-box',
+      name: 'Old box',
+      article: null,
+      work: 'existing',
+      accessible: 'no',
+      room: 'net-store',
+    }),
+  ],
+});
+
+const There = ({ id }: { id: string }) => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? <WhatIsThere job={job} box={boxOf(job, id)} /> : null;
+};
+
+test('an existing box is asked what is in it, and what is said is there on the plan', () => {
+  const { store } = show(<There id="old-box" />, { job: withOldBox() });
+  const what = screen.getByLabelText<HTMLSelectElement>('What is in it');
+  expect(what.selectedOptions[0]?.text).toBe('splices only, or nobody knows');
+  fireEvent.change(what, { target: { value: 'receptacle' } });
+  const circuit = screen.getByLabelText<HTMLSelectElement>('Always hot on');
+  fireEvent.change(circuit, { target: { value: 'net-store-outlet' } });
+  fireEvent.click(screen.getByRole('button', { name: 'It is there' }));
+  const job = jobOf(store);
+  expect(job.slots.find(({ box }) => box === 'old-box')).toMatchObject({
+    role: 'receptacle',
+    existing: true,
+  });
+  expect(store.getState().job.open?.history.past.at(-1)?.label).toBe('what Old box is');
+  // It is said once; what more is in it is told on the bench.
+  expect(screen.queryByLabelText('What is in it')).toBeNull();
+  expect(screen.getByRole('link', { name: /on the bench, as it is/ }).getAttribute('href')).toContain(
+    'net-store-outlet?wiring=existing',
+  );
+});
+
+test('a switch that is there is said with its group, and a group is named with its circuit where they differ', () => {
+  const { store } = show(<There id="old-box" />, { job: withOldBox() });
+  fireEvent.change(screen.getByLabelText('What is in it'), { target: { value: 'switch' } });
+  const group = screen.getByLabelText<HTMLSelectElement>('Of the group');
+  const stair = [...group.options].find(({ value }) => value === 'stair-group');
+  fireEvent.change(group, { target: { value: stair?.value } });
+  fireEvent.click(screen.getByRole('button', { name: 'It is there' }));
+  expect(jobOf(store).slots.find(({ box }) => box === 'old-box')).toMatchObject({
+    ...{ role: 'switch', existing: true, group: 'stair-group' },
+  });
+});
+
+test('of a box that is told its cables stand there, how sure that is, and where none knows it leads', () => {
+  show(<There id="stair-head" />, { job: yard() });
+  const section = screen.getByRole('region', { name: 'What is there' });
+  expect(section.textContent).toContain('what is usual is drawn; nobody has looked');
+  expect(within(section).getByRole('listitem').textContent).toBe('14/3 two blacks to Stair foot');
+  expect(within(section).queryByLabelText('What is in it')).toBeNull();
+  const lost: Job = {
+    ...yard(),
+    wirings: yard().wirings.map((document) => ({
+      ...document,
+      wiring: {
+        ...document.wiring,
+        cables: document.wiring.cables.map((cable) =>
+          cable.id === 'stair-travelers'
+            ? { ...cable, from: 'stair-head' as never, to: 'place~unknown' as never }
+            : cable,
+        ),
+      },
+    })),
+  };
+  show(<WhatIsThere job={lost} box={boxOf(lost, 'stair-head')} />, { job: lost });
+  expect(screen.getAllByRole('listitem').at(-1)?.textContent).toContain('nobody knows where it leads');
+});
+
+test('a receptacle alone and a feed that goes on have signs of their own, and a device that comes out has no letter', () => {
+  const job = yard();
+  expect(markOf(job, boxOf(job, 'net-outlet'))).toMatchObject({
+    sign: 'receptacle',
+    existing: true,
+    fed: true,
+  });
+  expect(markOf(job, boxOf(job, 'stair-ceiling'))).toMatchObject({ sign: null, luminaires: 1 });
+  const [lamp] = job.luminaires.filter(({ box }) => box === 'stair-ceiling');
+  const onward: Job = {
+    ...job,
+    luminaires: job.luminaires.map((one) => (one === lamp ? { ...one, unit: 'onward' } : one)),
+  };
+  expect(markOf(onward, boxOf(onward, 'stair-ceiling'))).toMatchObject({ sign: 'onward', luminaires: 0 });
+  const left: Job = {
+    ...job,
+    slots: job.slots.map((slot) => (slot.id === 'stair-head-slot' ? { ...slot, leaves: true } : slot)),
+  };
+  expect([lettersAt(job, 'stair-head'), lettersAt(left, 'stair-head')]).toEqual([['S3'], []]);
+  expect(lettersAt(left, 'stair-foot')).toEqual(['S']);
+});
+
+test('a room that was built at another time says so', () => {
+  const job = yard();
+  const room = job.rooms.find(({ id }) => id === 'net-store');
+  if (!room) throw new Error('no store');
+  const { store } = show(<EditionOfRoom job={job} room={room} />, { job });
+  const select = screen.getByLabelText<HTMLSelectElement>('Existing work in it was built by');
+  fireEvent.change(select, { target: { value: '2008' } });
+  expect(jobOf(store).rooms.find(({ id }) => id === 'net-store')?.builtBy).toBe(2008);
+});
+
+const Layout = () => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? (
+    <LayoutScreen job={job} circuit={job.circuits.find(({ id }) => id === 'rope-stair-light') ?? null} />
+  ) : null;
+};
+
+test('boxes without a place wait at the side, and a change is reached from the circuit that something is there of', () => {
+  show(<Layout />, { job: withOldBox() });
+  const waiting = screen.getByRole('region', { name: 'Not placed yet' });
+  const button = within(waiting).getByRole('button', { name: 'Old box' });
+  expect(button.getAttribute('aria-pressed')).toBe('false');
+  fireEvent.click(button);
+  expect(button.getAttribute('aria-pressed')).toBe('true');
+  fireEvent.click(button);
+  expect(button.getAttribute('aria-pressed')).toBe('false');
+  const stair = screen.getByRole('region', { name: 'Rope stair' });
+  expect(within(stair).getByRole('link', { name: 'Change what is there …' }).getAttribute('href')).toBe(
+    '/jobs/heron-yard/circuits/rope-stair-light/runs?change',
+  );
+  const ropewalk = screen.getByRole('region', { name: 'Ropewalk' });
+  expect(within(ropewalk).queryByRole('link', { name: 'Change what is there …' })).toBeNull();
+});
