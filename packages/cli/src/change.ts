@@ -171,7 +171,7 @@ const sayWay = (value: LeastChange, i: number): string[] => {
     `${articleOf(job.stock, 'cable', one.article).name}, ${place(one.from)} to ${place(one.to)}`;
   const there = opened.filter((id) => !newBoxes.includes(id));
   return [
-    `${i === 0 ? 'The least change' : 'Another way'}: ${dollars(cost.cost)} (material ${dollars(cost.material)}, ${Math.round(cost.minutes)} min)`,
+    `${i === 0 ? 'The least change' : 'Another way'}${lookFirst.length > 0 ? ', if it is as is usual' : ''}: ${dollars(cost.cost)} (material ${dollars(cost.material)}, ${Math.round(cost.minutes)} min)`,
     ...(lookFirst.length > 0
       ? [
           `  Look first into ${names(lookFirst)}: nobody has seen all of it, and what is said of it is what is usual.`,

@@ -44,7 +44,10 @@ export const WiresMoved = ({ job, change }: { job: Job; change: PlannedChange })
   return (
     <div className="flex flex-col gap-3">
       <p>
-        <strong>Mark each wire by its old screw before it comes off.</strong> Colours do not tell a common.
+        <strong>
+          Breaker off and every wire proved dead; then mark each by its old screw before it comes off.
+        </strong>{' '}
+        Colours do not tell a common.
         {unsure.length > 0
           ? ' Where nobody has seen a wire, what is usual is said: look, mark it, and correct it on the bench.'
           : ''}
