@@ -27,7 +27,7 @@ const foundWinchRoom = async (request: APIRequestContext, id: string) => {
   return `/jobs/${id}/circuits/winch-lights`;
 };
 
-test('a small job on old work says what is opened and what moves; another switch is planned and undone', async ({
+test('a change of old work says what is opened and what moves; another switch is planned and undone', async ({
   page,
   request,
 }) => {

@@ -96,12 +96,25 @@ const SHOTS = [
     },
   },
   {
-    name: 'small-job',
-    path: '/jobs/heron-yard/circuits/sail-loft-light/runs?change',
+    name: 'change',
+    path: '/jobs/heron-yard/circuits/rope-stair-light/runs?change',
     size: desk,
     act: async (page) => {
-      await page.getByLabel('What comes in its place').selectOption('timer');
+      await page.getByLabel('What is to be done').selectOption('Take a switch location away');
+      await page.getByLabel('Which switch').selectOption('Stair head, S3');
       await page.getByText('Look first into').waitFor();
+    },
+  },
+  {
+    name: 'change-bench',
+    path: '/jobs/heron-yard/circuits/rope-stair-light/runs?change',
+    size: desk,
+    act: async (page) => {
+      await page.getByLabel('What is to be done').selectOption('Mend what the check finds');
+      await page.getByRole('button', { name: 'Plan it this way' }).click();
+      await page.getByRole('link', { name: 'Bench', exact: true }).click();
+      await page.getByRole('tab', { name: 'Change' }).click();
+      await page.getByRole('table', { name: 'Wires in Stair ceiling' }).scrollIntoViewIfNeeded();
     },
   },
   {

@@ -13,6 +13,6 @@ const ask = async (
   return await planner.leastChange(job, change);
 };
 
-/** The plan of least change for a small job, worked out beside the page. */
+/** The plan of least change for a change of what is there, worked out beside the page. */
 export const useLeastChange = (job: Job, change: Change | null): ChangeAnswer | null =>
   useAsked(change && JSON.stringify({ job: withoutPlanned(job), change }), ask);

@@ -10,7 +10,7 @@ export interface NewPlace {
 /** What of a luminaire is bought and hung; load in volt-amperes, weight in pounds or null while nobody knows. */
 export type Hung = Pick<Luminaire, 'name' | 'unit' | 'va' | 'terminals' | 'leadAwg' | 'metal' | 'pounds'>;
 
-/** A small job on existing work. */
+/** A change of existing work. */
 export type Change =
   | { kind: 'replaceDevice'; slot: SlotId; role: Slot['role']; article: ArticleId | null }
   /** A single-pole becomes a pair, a pair gets a four-way: between the old switches or beyond them. */

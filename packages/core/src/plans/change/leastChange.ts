@@ -75,7 +75,7 @@ const planned = (
 };
 
 /**
- * The plan of least change for a small job on existing work: what stays, what is opened, what is new, what today's rules
+ * The plan of least change for a change of existing work: what stays, what is opened, what is new, what today's rules
  * ask. Tried in turn: the runs as they are; other runs with the cables that lie there; old devices replaced; old cables to the
  * box in question abandoned. The one with the least new cable, then the least cost, is taken.
  */

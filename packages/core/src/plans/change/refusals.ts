@@ -27,7 +27,7 @@ export const feedNotTold = (job: Job, box: BoxId): Refusal => ({
 export const doesNotStand = (job: Job, circuit: Choice['circuit']): Refusal => ({
   title: `The cables that are told do not carry ${circuitName(job, circuit)} as it stands`,
   reason:
-    'A small job starts from what lies there: each run of the circuit by a cable of its own, with a ground and thick enough for the breaker. No cable that is not there is thought up.',
+    'A change starts from what lies there: each run of the circuit by a cable of its own, with a ground and thick enough for the breaker. No cable that is not there is thought up.',
   remedy:
     'Say on the layout which cables lie there, between which boxes, and which circuit they are of. Where part of the circuit is new, choose a plan for it first.',
 });
