@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { saved } from './support.js';
+import { makeJob, saved } from './support.js';
 
 const plan = (page: Page) => page.getByRole('group', { name: 'Plan', exact: true });
 const tool = (page: Page, name: string) =>
@@ -255,4 +255,29 @@ test('a door moved by three feet takes its switch along, and another arrangement
   await searched(page);
   await expect(firstPlan(page).getByText('Wired this way')).toBeVisible();
   await saved(page);
+});
+
+test('boxes of a circuit begun without a plan wait at the side, and a tap puts each in its place', async ({
+  page,
+}) => {
+  const bench = await makeJob(page, 'Begun without a plan', 'Store');
+  await page.goto(`${bench}/layout`);
+  await tool(page, 'Room');
+  await page.getByLabel('Left to right').fill('14-0');
+  await page.getByLabel('Top to bottom').fill('12-0');
+  await page.keyboard.press('Enter');
+  await tool(page, 'Select');
+  await page.keyboard.press('Escape');
+  const waiting = page.getByRole('region', { name: 'Not placed yet' });
+  const buttons = waiting.getByRole('button');
+  const count = await buttons.count();
+  expect(count).toBeGreaterThan(1);
+  const name = (await buttons.first().textContent()) ?? '';
+  await buttons.first().click();
+  const drawn = await plan(page).boundingBox();
+  if (!drawn) throw new Error('no plan');
+  await page.mouse.click(drawn.x + drawn.width * 0.5, drawn.y + drawn.height * 0.42);
+  await expect(page.getByRole('region', { name: 'Selected' }).getByLabel('Name')).toHaveValue(name);
+  await page.keyboard.press('Control+z');
+  await expect(buttons).toHaveCount(count);
 });

@@ -2,8 +2,10 @@ import {
   articleOf,
   articlesOf,
   compile,
+  editDocument,
   editWiring,
   existingDocument,
+  findPlans,
   leastChange,
   makeUpSteps,
   newRunFact,
@@ -14,6 +16,7 @@ import {
   takeOff,
   UNKNOWN_PLACE,
   wiringOrEmpty,
+  withChoice,
   writeJobFile,
   type Cable,
   type Change,
@@ -272,6 +275,29 @@ test('an old cable that a plan gives up is told as there, and is not taken up ag
   expect(change.job.existingCables.map(({ id }) => id)).toContain(out.id);
   const read = readJob(JSON.parse(JSON.stringify(change.job)));
   expect(read.ok && wiringOrEmpty(planJob(read.job).job).cables.map(({ id }) => id)).not.toContain(out.id);
+  // Told otherwise somewhere, and cabled another way, it is not there again.
+  const told = existingDocument(change.job);
+  if (!told) throw new Error('no document');
+  const [white] = told.wiring.joints.flatMap(({ box, members }) =>
+    box === 'L'
+      ? members.flatMap((one) => ('end' in one && one.end.colour === 'white' ? [one.end] : []))
+      : [],
+  );
+  if (!white) throw new Error('no white');
+  const corrected = editDocument(
+    change.job,
+    'existing',
+    { do: 'mark', end: white, colour: 'black' },
+    'L' as never,
+  );
+  if (!corrected.ok) throw new Error(JSON.stringify(corrected.refusal));
+  expect(wiringOrEmpty(planJob(corrected.job).job).cables.map(({ id }) => id)).not.toContain(out.id);
+  const again = findPlans(change.job, 'c1' as never);
+  expect(again.candidates.length).toBeGreaterThan(0);
+  for (const { choice } of again.candidates) {
+    const cabled = withChoice(change.job, 'c1' as never, choice);
+    expect(wiringOrEmpty(planJob(cabled).job).cables.map(({ id }) => id)).not.toContain(out.id);
+  }
 });
 
 test('nothing is planned through aluminium or knob-and-tube: another cable, or the caution', () => {

@@ -124,10 +124,20 @@ const laid = (job: Job, cable: Cable): LaidRun => {
 };
 
 /** The job with another choice for the circuit, or with none. */
-export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null): Job => ({
-  ...job,
-  choices: [...job.choices.filter((one) => one.circuit !== circuit), ...(choice ? [choice] : [])],
-});
+export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null): Job => {
+  const before = job.choices.find((one) => one.circuit === circuit);
+  // What was given up, or is made up anew since it was wrong, stays so in another way that says nothing of it.
+  const { givenUp = choice?.givenUp, anew = choice?.anew } = before ?? {};
+  const kept = choice && {
+    ...(givenUp ? { givenUp } : {}),
+    ...(anew ? { anew } : {}),
+    ...choice,
+  };
+  return {
+    ...job,
+    choices: [...job.choices.filter((one) => one.circuit !== circuit), ...(kept ? [kept] : [])],
+  };
+};
 
 /** The job with no run forced: what is left for one circuit to take is not missed by the others. */
 export const withoutForced = (job: Job): Job => ({

@@ -187,7 +187,12 @@ const KINDS: { [K in Kind]: ChangeKind<K> } = {
       {
         ...job,
         luminaires: job.luminaires.map((one) =>
-          one.id === luminaire ? { ...one, ...hung, existing: false } : one,
+          one.id === luminaire
+            ? { ...one, ...hung, existing: false }
+            : // A light under a fan goes with it.
+              one.partOf === luminaire
+              ? { ...one, existing: false }
+              : one,
         ),
       },
     ],
