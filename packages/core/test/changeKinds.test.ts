@@ -118,6 +118,23 @@ test('a location taken away leaves a single-pole, and its box is closed with a b
   expect(written.ok && reviewJob(written.job).wiring).toEqual(wiring);
 });
 
+test('a switch that was planned and is not there yet does not leave: it does not come', () => {
+  const job = old(inLine, 'wall-1-22.5');
+  const added = done(job, {
+    ...{ kind: 'addSwitch', group: 'g1' as never },
+    place: place('S3', { S1: 120, S2: 120, L: 400 }),
+  });
+  const outcome = leastChange(added.job, { kind: 'removeSwitch', slot: 'g1:S3' as never });
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  expect(outcome.value.job.slots.map(({ box, leaves }) => [box, leaves])).toEqual([
+    ['S1', false],
+    ['S2', false],
+  ]);
+  const { wiring, proofs } = reviewJob(outcome.value.job);
+  expect(wiring.devices.map(({ box }) => box).sort()).toEqual(['S1', 'S2']);
+  for (const proof of proofs) expect(proof.working).toBe(proof.positions);
+});
+
 test('the only switch of a group is not taken away', () => {
   const outcome = leastChange(old(loop), { kind: 'removeSwitch', slot: 'slot:S1' as never });
   expect(outcome).toMatchObject({ ok: false, refusal: { title: 'It is the only switch of its group' } });

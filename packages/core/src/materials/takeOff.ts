@@ -1,5 +1,5 @@
 import { isDeviceThere, isEmptied } from '../model/there.js';
-import { leadAwg } from '../model/lookup.js';
+import { leadAwg, slotsInBox } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
 import { hueOf } from '../model/colours.js';
@@ -117,6 +117,7 @@ const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
   const fitted = devices.filter(({ slot, article }) => !isDeviceThere(job, slot, article));
   const { fitted: here, unplanned } = gangsTaken(job, wiring, box.id);
   const taken = here + unplanned;
+  const leaving = slotsInBox(job, box.id).filter((slot) => slot.leaves).length;
   // Of a box that nobody has named, as many as stand in it.
   const gangs = chosen.length === 0 ? taken : Math.max(0, ...chosen.map((article) => article.gangs));
   return [
@@ -132,7 +133,10 @@ const boxUses = (job: Job, wiring: Wiring, box: Box): Use[] => {
             sundry(job, box.id, 1, { use: 'plate', gangs: Math.max(1, gangs) }, 'Plate'),
             sundry(job, box.id, Math.max(1, gangs), { use: 'blank' }, 'Blank'),
           ]
-        : []),
+        : // A gang whose device comes out beside others that stay.
+          leaving > 0
+          ? [sundry(job, box.id, leaving, { use: 'blank' }, 'Blank')]
+          : []),
     ...(job.preferences.deviceTape === 'wrapped'
       ? fitted.map(() => sundry(job, box.id, WRAP_FEET, { use: 'tape', colour: 'black' }, 'Tape, black'))
       : []),

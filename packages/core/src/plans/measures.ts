@@ -127,10 +127,9 @@ const laid = (job: Job, cable: Cable): LaidRun => {
 export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null): Job => {
   const before = job.choices.find((one) => one.circuit === circuit);
   // What was given up, or is made up anew since it was wrong, stays so in another way that says nothing of it.
-  const { givenUp = choice?.givenUp, anew = choice?.anew } = before ?? {};
   const kept = choice && {
-    ...(givenUp ? { givenUp } : {}),
-    ...(anew ? { anew } : {}),
+    ...(before?.givenUp ? { givenUp: before.givenUp } : {}),
+    ...(before?.anew ? { anew: before.anew } : {}),
     ...choice,
   };
   return {

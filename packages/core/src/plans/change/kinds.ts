@@ -11,6 +11,7 @@ import {
   switchesOfGroup,
 } from '../../model/lookup.js';
 import { newGroup, newLuminaire, newSlot } from '../../model/newJob.js';
+import { isReplaced } from '../../model/there.js';
 import { setRunFact } from '../constraints.js';
 import type { Change, Hung, NewPlace } from './changes.js';
 
@@ -78,11 +79,17 @@ const addedSwitch = (job: Job, group: Slot['group'], place: NewPlace): Job => {
   };
 };
 
-/** The device of a slot comes out. */
-const leaving = (job: Job, id: SlotId): Job => ({
-  ...job,
-  slots: job.slots.map((slot) => (slot.id === id ? { ...slot, leaves: true } : slot)),
-});
+/** The device of a slot comes out; one that was to come new does not come. */
+const leaving = (job: Job, id: SlotId): Job => {
+  const slot = findSlot(job, id);
+  const isThere = slot !== undefined && (slot.existing || isReplaced(job, slot));
+  return {
+    ...job,
+    slots: isThere
+      ? job.slots.map((one) => (one === slot ? { ...one, leaves: true } : one))
+      : job.slots.filter((one) => one !== slot),
+  };
+};
 
 const KINDS: { [K in Kind]: ChangeKind<K> } = {
   replaceDevice: {
