@@ -270,6 +270,7 @@ await run(async () => {
   await core(job, boxesJob('six', 6));
   const { plannerFigures } = await import('./lib/plannerFigures.mjs');
   say(printed('drawingFigures.ts'));
+  say(printed('changeFigures.ts', join(root, 'demo/heron-yard.json')));
   edit();
   plannerFigures();
   const database = await startTestDatabase();
