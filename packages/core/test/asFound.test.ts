@@ -170,3 +170,42 @@ test('a cable as it was found goes into the stock once, with its colours as they
   expect(foundName(found)).toBe('14 AWG black, black 2, white; no ground, cloth-covered');
   expect(numbered(['red', 'red', 'red', 'red'])).toBeNull();
 });
+
+test('a luminaire that is told of for the first time is there, and its box stays shut', () => {
+  const job = oldPair();
+  const document = told(job);
+  const lead = document.wiring.joints.find(
+    ({ box, members }) => box === 'L' && members.some((one) => 'lead' in one && one.lead.name === 'hot'),
+  );
+  if (!lead) throw new Error('no splice with the hot lead');
+  const [lamp] = job.luminaires;
+  if (!lamp) throw new Error('no luminaire');
+  // Nothing was told of it yet, and the layout took it for new.
+  const without = (members: typeof lead.members) => members.filter((one) => !('lead' in one));
+  const fresh: Job = {
+    ...job,
+    luminaires: job.luminaires.map((one) => ({ ...one, existing: false })),
+    wirings: [
+      {
+        ...document,
+        wiring: {
+          ...document.wiring,
+          joints: document.wiring.joints.map((joint) =>
+            joint.box === 'L' ? { ...joint, members: without(joint.members) } : joint,
+          ),
+        },
+      },
+    ],
+  };
+  const put: WiringEdit = {
+    do: 'put',
+    wire: { lead: { luminaire: lamp.id, name: 'hot' } },
+    to: { into: lead.id },
+  };
+  const now = edited(fresh, put, 'L' as BoxId);
+  expect(now.luminaires.map(({ existing }) => existing)).toEqual([true]);
+  // Taken off its wire and told again, it is there again.
+  const replaced = { ...now, luminaires: now.luminaires.map((one) => ({ ...one, existing: false })) };
+  const again = edited(replaced, { ...put, to: 'loose' }, 'L' as BoxId);
+  expect(edited(again, put, 'L' as BoxId).luminaires[0]?.existing).toBe(true);
+});

@@ -157,3 +157,19 @@ test('a plan of format 4 that had dropped an old cable from the list names it as
   expect(brought.choices.flatMap(({ givenUp }) => givenUp ?? [])).toEqual(given);
   expect(reviewJob(brought).wiring).toEqual(reviewJob(now).wiring);
 });
+
+test('a luminaire that format 4 tells of on a wire is there, and is not taken for one that comes in its place', () => {
+  const file = files.find(({ name }) => name === 'heron-yard-7.json')?.document as unknown as {
+    luminaires: { id: string; existing?: boolean }[];
+  };
+  const forgotten = {
+    ...file,
+    luminaires: file.luminaires.map(({ existing: _, ...one }) => one),
+  };
+  const lamp = (job: Job, id: string) => job.luminaires.find((one) => one.id === id)?.existing;
+  const job = read(forgotten);
+  expect([lamp(job, 'stair-lamp'), lamp(job, 'loft-lamp')]).toEqual([true, true]);
+  // One that nothing is told of is as it was.
+  const told = new Set(['stair-lamp', 'loft-lamp']);
+  for (const { id } of file.luminaires) if (!told.has(id)) expect([id, lamp(job, id)]).toEqual([id, false]);
+});

@@ -6,6 +6,7 @@ import { UNKNOWN_PLACE, type BoxId, type CableId, type CircuitId, type WiringId 
 import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
 import { newWiringDoc } from '../../model/newJob.js';
 import { ofId } from '../../model/records.js';
+import { luminairesIn } from '../../model/there.js';
 import { emptyWiring, endKey, placeOfEnd, type End, type Wiring } from '../../model/wiring.js';
 import { compile } from '../../circuit/compile.js';
 import { circuitsByCable } from '../../circuit/roles.js';
@@ -84,14 +85,23 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
       ? document.wiring.devices.flatMap(({ slot }) => (slot === null || before.has(slot) ? [] : [slot]))
       : [],
   );
+  const hung = luminairesIn(existingDocument(job)?.wiring ?? emptyWiring());
+  const newlyHung =
+    document.kind === 'existing'
+      ? new Set([...luminairesIn(document.wiring)].filter((id) => !hung.has(id)))
+      : new Set<string>();
   const told = document.kind === 'existing' ? withLying(job, lyingIn(job, document.wiring)) : job;
   return {
     ...told,
-    // A device that is told of for the first time is there, and stays.
+    // A device or luminaire that is told of for the first time is there, and stays.
     slots:
       fitted.size === 0
         ? job.slots
         : job.slots.map((slot) => (fitted.has(slot.id) ? { ...slot, existing: true } : slot)),
+    luminaires:
+      newlyHung.size === 0
+        ? job.luminaires
+        : job.luminaires.map((one) => (newlyHung.has(one.id) ? { ...one, existing: true } : one)),
     wirings: known
       ? job.wirings.map((one) => (one.id === document.id ? document : one))
       : [...job.wirings, document],
