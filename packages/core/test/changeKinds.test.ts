@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import {
   articleOf,
   articlesOf,
@@ -13,6 +14,7 @@ import {
   planJob,
   readJob,
   reviewJob,
+  standardStock,
   takeOff,
   UNKNOWN_PLACE,
   wiringOrEmpty,
@@ -345,4 +347,28 @@ test('nothing is planned through aluminium or knob-and-tube: another cable, or t
     place: place('L2', { L: 90, S2: 100 }, 'ceiling'),
   });
   expect(around.drawnOut.map(({ id }) => id)).toEqual(['cable:c1:S2>L']);
+});
+
+test('off an old receptacle the tails of it are counted in the splices, and both its halves are proved dead', () => {
+  const file = new URL('../../../demo/heron-yard.json', import.meta.url);
+  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const outcome = leastChange(read.job, {
+    ...{ kind: 'branch', from: 'net-outlet' as never, circuit: 'net-store-outlet' as never, hung: light },
+    switchAt: {
+      ...place('S9', { 'net-outlet': 114 }),
+      box: { ...place('S9', {}).box, room: 'net-store' as never },
+    },
+    lightAt: {
+      ...place('L9', { S9: 132 }, 'ceiling'),
+      box: { ...place('L9', {}, 'ceiling').box, room: 'net-store' as never },
+    },
+  });
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  const steps = stepsAt(outcome.value.job, 'net-outlet');
+  expect(steps.some((text) => /both halves of the receptacle/.test(text))).toBe(true);
+  const hots = steps.find((text) => text.startsWith('Join the hots')) ?? '';
+  expect(hots).toMatch(/3 in a .*tail to the brass screw/);
+  expect(steps.join(' ')).not.toContain('a port more');
+  expect(stepsAt(outcome.value.job, 'S9').join(' ')).not.toContain('halves');
 });

@@ -6,6 +6,8 @@ import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { findBox, findCable } from '../model/lookup.js';
+import { existingDocument } from '../model/existing.js';
+import { ofId } from '../model/records.js';
 import { isEmptied } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
@@ -137,7 +139,9 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const apart = neutralsApart(job, wiring, compiled, roles, box);
   const tagged = (cable: CableHere['cable']) => taggedOf(job, cable, compiled, roles, planned.size > 1);
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
-  const tapped = feed && place?.work === 'existing' ? TAPPED[feed.tap] : null;
+  // Where what is there is told, the device that is tapped is in the wiring, with its tails counted.
+  const isTold = ofId(existingDocument(job)?.certainty, box) !== undefined;
+  const tapped = feed && place?.work === 'existing' && !isTold ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
   const untold = place !== undefined && isUntold(job, place);
   if (place && staysShut(job, wiring, box))

@@ -1,4 +1,6 @@
-import { UNNAMED_BREAKER } from '../model/ids.js';
+import { articleOf } from '../model/articles.js';
+import { existingDocument } from '../model/existing.js';
+import { UNNAMED_BREAKER, type BoxId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import { circuitName } from '../model/lookup.js';
 import { listed } from '../words/lists.js';
@@ -23,6 +25,14 @@ const PROOF =
 const AGAIN = 'Prove the tester again.';
 const NO_GROUND =
   'An open or missing ground proves nothing: test to one that was itself proved good. A non-contact tester is a hint, never a proof.';
+
+/** Is a receptacle in a box, by what is there or by the plan? Its halves may be fed apart. */
+const hasReceptacle = (job: Job, wiring: Wiring, box: BoxId): boolean =>
+  [...wiring.devices, ...(existingDocument(job)?.wiring.devices ?? [])].some(
+    (device) =>
+      device.box === box &&
+      ['receptacle', 'switchReceptacle'].includes(articleOf(job.stock, 'device', device.article).role),
+  );
 
 /** What is done before and at the opening of a box so that nobody touches anything live: what is there already, or comes new. */
 export const deadSteps = (
@@ -61,6 +71,7 @@ export const deadSteps = (
         },
       ]
     : [];
+  const outlet = isThere && hasReceptacle(job, wiring, box.id) ? ', and both halves of the receptacle' : '';
   const seen = isThere ? ' See it go dark.' : '';
   return [
     ...before,
@@ -95,7 +106,7 @@ export const deadSteps = (
       rests: [feeding, here.map(({ id, existing }) => [id, existing])],
       phase: 'proof',
       text: isThere
-        ? `Take the plate or the luminaire off, ease the device out and touch no metal of it. ${PROOF}, with every handle of ${groups.length > 0 ? listed(groups.map((group) => group.name)) : 'the circuit'} in both positions. ${AGAIN}`
+        ? `Take the plate or the luminaire off, ease the device out and touch no metal of it. ${PROOF}${outlet}, with every handle of ${groups.length > 0 ? listed(groups.map((group) => group.name)) : 'the circuit'} in both positions. ${AGAIN}`
         : `Before a hand goes in: ${PROOF.charAt(0).toLowerCase()}${PROOF.slice(1)}. ${AGAIN} New cables are joined to the supply last, when all else is made up.`,
       why: isThere
         ? 'A box with only a switch leg and a neutral in it tests dead while the handle is off.'

@@ -22,7 +22,7 @@ export const GoneLine = ({ path }: { path: string }) => (
 
 /** What the marks of a change mean. */
 export const ChangeKey = ({ hasOut }: { hasOut: boolean }) => (
-  <dl className="absolute right-3 bottom-3 flex items-center gap-x-4 rounded-md border border-line bg-sheet/95 px-3 py-1.5 text-[13px]">
+  <dl className="absolute right-3 bottom-3 flex max-sm:top-3 max-sm:bottom-auto items-center gap-x-4 rounded-md border border-line bg-sheet/95 px-3 py-1.5 text-[13px]">
     <div className="flex items-center gap-2">
       <dt aria-hidden>
         <svg width="22" height="18" viewBox="-11 -9 22 18">
