@@ -12,6 +12,7 @@ import {
   newRunFact,
   parseJobFile,
   planJob,
+  plannedChange,
   readJob,
   reviewJob,
   standardStock,
@@ -118,6 +119,30 @@ test('a location taken away leaves a single-pole, and its box is closed with a b
   // It reads back the same from a file.
   const written = parseJobFile(writeJobFile(planJob(change.job).job));
   expect(written.ok && reviewJob(written.job).wiring).toEqual(wiring);
+});
+
+test('a second change leads from what is there to both: a device bought before stays bought, and nothing is opened twice', () => {
+  const job = old(inLine, 'wall-1-22.5');
+  const first = done(job, { kind: 'replaceDevice', slot: 'slot:S2' as never, role: 'switch', article: null });
+  expect([first.together, first.opened]).toEqual([false, ['S2']]);
+  const more: Change = {
+    ...{ kind: 'addLight', group: 'g1' as never, hung: light },
+    place: place('L2', { L: 96, S1: 300 }, 'ceiling'),
+  };
+  const outcome = leastChange(first.job, more);
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  const both = outcome.value;
+  expect(both.together).toBe(true);
+  expect(both.opened.sort()).toEqual(['L', 'L2', 'S2']);
+  expect(both.devices.map(({ box }) => box)).toEqual(['S2']);
+  expect(both.luminaires.map(({ box }) => box)).toEqual(['L2']);
+  const alone = leastChange(job, more);
+  if (!alone.ok) throw new Error(alone.refusal.title);
+  // To a hundredth of a cent, as minutes are rounded to money once for both.
+  expect(Math.abs(both.cost.cost - first.cost.cost - alone.value.cost.cost)).toBeLessThanOrEqual(1);
+  // What is shown of the chosen way is the same difference.
+  const shown = plannedChange(reviewJob(both.job), 'c1' as never);
+  expect([shown?.opened.sort(), shown?.devices.map(({ box }) => box)]).toEqual([['L', 'L2', 'S2'], ['S2']]);
 });
 
 test('a switch that was planned and is not there yet does not leave: it does not come', () => {

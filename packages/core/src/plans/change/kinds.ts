@@ -233,9 +233,11 @@ export const touchedBy = (job: Job, change: Change): BoxId[] =>
     .touches(job, change)
     .filter((box) => findBox(job, box) !== undefined);
 
-/** The device that a change puts another in the place of; it is bought, be it of the same kind. */
-export const replacedBy = (change: Change): SlotId | null =>
-  change.kind === 'replaceDevice' ? change.slot : null;
+/** The devices that others come in the place of, by a change and by what was planned before it; those are bought, be they of the same kind. */
+export const replacedBy = (job: Job, change: Change): SlotId[] => [
+  ...(change.kind === 'replaceDevice' ? [change.slot] : []),
+  ...job.slots.filter((slot) => isReplaced(job, slot)).map(({ id }) => id),
+];
 
 /** Switches to which a change brings the neutral. */
 export const neutralAskedBy = (change: Change): SlotId[] =>

@@ -1,4 +1,3 @@
-import { standingCircuits } from '../../model/existing.js';
 import { findCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type CableId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
@@ -9,6 +8,7 @@ import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
 import { leastCable } from '../../search/prices/weights.js';
 import { NO_CONSTRAINTS, type Constraints } from '../../search/orders.js';
 import { choiceOf, createSearch } from '../../search/search.js';
+import { asStood } from './asStood.js';
 import type { Change } from './changes.js';
 import { changedJobs, circuitOf, neutralAskedBy, replacedBy, touchedBy, withDevicesFreed } from './kinds.js';
 import { MOST_STEPS } from '../findPlans.js';
@@ -33,6 +33,8 @@ export interface LeastChange extends WiringChange {
   job: Job;
   measures: Measures;
   runs: LaidRun[];
+  /** Was a change of the circuit planned already? Then all that is told is both together, from what is there. */
+  together: boolean;
   /** Boxes of the circuit that stay as they are. */
   closed: BoxId[];
   /** What today's rules then ask of the circuit, gravest first. */
@@ -92,7 +94,8 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
     };
   const refused = refusedAtOnce(asked, change);
   if (refused) return { ok: false, refusal: refused };
-  if (standingCircuits(asked).has(circuit)) return onWhatStands(asked, change, circuit);
+  const stood = asStood(asked, circuit);
+  if (stood) return onWhatStands(stood, asked, change, circuit);
   const stands = asItStands(asked, circuit);
   if (!stands.ok) return stands;
   const { job } = stands;
@@ -142,7 +145,7 @@ const told = (
   const mine = reviewCircuit(after, circuit);
   return {
     ...change,
-    ...{ job: after.job, measures: measured.measures, runs: measured.runs },
+    ...{ job: after.job, measures: measured.measures, runs: measured.runs, together: false },
     stay: change.stay.filter((id) => mine.cables.includes(id)),
     closed: [...mine.boxes].filter((box) => !change.opened.includes(box)),
     asks: mine.findings.filter((one) => one.severity !== 'waived'),
@@ -154,18 +157,31 @@ const told = (
 const MOST_WAYS = 3;
 
 /** The change of a circuit that is told of: planned on its wiring as it is there. */
-const onWhatStands = (job: Job, change: Change, circuit: Choice['circuit']): LeastChangeOutcome => {
+const onWhatStands = (
+  stood: Job,
+  /** With all that is planned for the circuit already. */
+  job: Job,
+  change: Change,
+  circuit: Choice['circuit'],
+): LeastChangeOutcome => {
   const mending = change.kind === 'mend';
-  if (!mending && !choiceThere(job, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
+  if (!mending && !choiceThere(stood, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
+  const wanted = withChoice(job, circuit, null);
   const asked = {
-    ...{ replaced: replacedBy(change), neutralAt: neutralAskedBy(change), mending },
+    ...{ replaced: replacedBy(job, change), neutralAt: neutralAskedBy(change), mending },
     touched: touchedBy(job, change),
   };
-  const found = waysOnExisting(job, (one) => changedJobs(one, change), circuit, asked, MOST_WAYS);
+  const found = waysOnExisting(
+    { stood, wanted },
+    (one) => changedJobs(one, change),
+    circuit,
+    asked,
+    MOST_WAYS,
+  );
   if (!found.ok) return { ok: false, refusal: noWay(job, circuit, change, found.why) };
   const values = found.ways.flatMap((way): LeastChange[] => {
     const measured = measureReview(way.review, circuit, baselineOf(way.review.job, circuit));
-    return measured ? [told(way, measured, circuit)] : [];
+    return measured ? [{ ...told(way, measured, circuit), together: stood !== job }] : [];
   });
   const [value, ...others] = values;
   return value ? { ok: true, value, others } : { ok: false, refusal: refusalOf(change) };

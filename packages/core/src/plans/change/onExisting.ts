@@ -11,8 +11,8 @@ import { oneWay, wrongIn, type Way } from './oneWay.js';
 
 /** What a change asks for on what is there, beside the job as it is wanted. */
 export interface Asked {
-  /** The device that is bought, be it of the kind that is there. */
-  replaced: SlotId | null;
+  /** Devices that are bought, be they of the kind that is there. */
+  replaced: readonly SlotId[];
   /** Switches that get the neutral whatever the code asks. */
   neutralAt: readonly SlotId[];
   /** Boxes that the change is about: they are there with the circuit. */
@@ -69,14 +69,15 @@ const ranked = (
  * meets, and the best held against the whole job.
  */
 export const waysOnExisting = (
-  whole: Job,
+  /** The job in which the circuit stands, and with all that is wanted of it before this change. */
+  { stood, wanted }: { stood: Job; wanted: Job },
   /** The job as it is asked for, in each way in which it may be had. */
-  wantedOf: (job: Job) => Job[],
+  changed: (job: Job) => Job[],
   circuit: CircuitId,
   { replaced, neutralAt, mending, touched }: Asked,
   most: number,
 ): { ok: true; ways: Way[] } | { ok: false; why: NoWay } => {
-  const standing = byItself(whole, circuit, touched);
+  const standing = byItself(stood, circuit, touched);
   const there = choiceThere(standing, circuit);
   const before = reviewJob(standing);
   const strange = boxesWithJoinedStrangers(standing);
@@ -85,8 +86,8 @@ export const waysOnExisting = (
   const isBeyondUs = standing.existingCables.some(
     (cable) => cable.circuit === circuit && isBeyond(articleOf(standing.stock, 'cable', cable.article)),
   );
-  wantedOf(standing).forEach((wanted, variant) => {
-    const bare = bareOf(wanted, circuit);
+  changed(byItself(wanted, circuit, touched)).forEach((one, variant) => {
+    const bare = bareOf(one, circuit);
     const tried = new Set<string>();
     for (const choice of choicesFor(bare, circuit, there, { neutralAt, mending })) {
       const key = JSON.stringify(choice);
@@ -100,8 +101,8 @@ export const waysOnExisting = (
   const best = ranked(ways, (way) => wrongIn(before, way, circuit, mending), most);
   if (best.length === 0)
     return { ok: false, why: leadsWhoKnows ? 'leadsWhoKnows' : isBeyondUs ? 'beyond' : 'none' };
-  const all = reviewJob(whole);
-  const jobs = wantedOf(whole).map((wanted) => bareOf(wanted, circuit));
+  const all = reviewJob(stood);
+  const jobs = changed(wanted).map((one) => bareOf(one, circuit));
   const onWhole = best.flatMap(({ way: { variant, choice } }) => {
     const job = jobs[variant];
     const way = job && oneWay(all, job, choice, replaced);

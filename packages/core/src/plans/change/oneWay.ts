@@ -18,13 +18,13 @@ export interface Way {
 }
 
 /** Devices that serve where they are stay there, whatever article of their kind the plan would buy. */
-const slotsThere = (job: Job, devices: readonly Device[], replaced: SlotId | null): Job['slots'] => {
+const slotsThere = (job: Job, devices: readonly Device[], replaced: readonly SlotId[]): Job['slots'] => {
   const told = existingDocument(job)?.wiring.devices ?? [];
   return job.slots.map((slot) => {
     const [now, then] = [devices, told].map((all) =>
       all.find((one) => one.slot === slot.id && one.box === slot.box),
     );
-    if (slot.id === replaced || !now || !then) return slot;
+    if (replaced.includes(slot.id) || !now || !then) return slot;
     const [wanted, there] = [now, then].map((one) => articleOf(job.stock, 'device', one.article));
     const serves =
       wanted?.letter === there?.letter && wanted?.role === there?.role && slot.role === there?.role;
@@ -36,7 +36,7 @@ const slotsThere = (job: Job, devices: readonly Device[], replaced: SlotId | nul
 const knownSlots = new WeakMap<Job, Map<string, Job['slots']>>();
 
 /** The job by a choice, with the devices that stay; null where it cannot be planned. */
-const chosenOn = (job: Job, choice: Choice, replaced: SlotId | null): Job | null => {
+const chosenOn = (job: Job, choice: Choice, replaced: readonly SlotId[]): Job | null => {
   const chosen = withChoice(job, choice.circuit, choice);
   const known = knownSlots.get(job) ?? new Map<string, Job['slots']>();
   knownSlots.set(job, known);
@@ -64,7 +64,12 @@ export const wrongIn = (before: JobReview, { review }: Way, circuit: CircuitId, 
 };
 
 /** The way that a choice is; null where it cannot be planned, does not work, or needs a cable whose length nobody knows. */
-export const oneWay = (before: JobReview, job: Job, choice: Choice, replaced: SlotId | null): Way | null => {
+export const oneWay = (
+  before: JobReview,
+  job: Job,
+  choice: Choice,
+  replaced: readonly SlotId[],
+): Way | null => {
   const { circuit } = choice;
   const chosen = chosenOn(job, choice, replaced);
   const review = chosen && reviewJob(chosen);

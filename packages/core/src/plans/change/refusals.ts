@@ -1,11 +1,11 @@
 import type { BoxId } from '../../model/ids.js';
-import { standingCircuits } from '../../model/existing.js';
 import type { Choice, Job } from '../../model/job.js';
 import { circuitName, findSlot, switchesOfGroup } from '../../model/lookup.js';
 import type { Cable } from '../../model/wiring.js';
 import { listed } from '../../words/lists.js';
 import { placeName } from '../../words/places.js';
 import type { Refusal } from '../refusal.js';
+import { asStood } from './asStood.js';
 import type { Change } from './changes.js';
 import type { NoWay } from './onExisting.js';
 
@@ -43,13 +43,7 @@ export const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => 
 
 /** What is refused before anything is planned. */
 export const refusedAtOnce = (job: Job, change: Change): Refusal | null => {
-  if (change.kind === 'mend' && job.choices.some(({ circuit }) => circuit === change.circuit))
-    return {
-      title: `${circuitName(job, change.circuit)} is planned already`,
-      reason: 'What is to be mended is found in a wiring as it is there; of this one a way is chosen.',
-      remedy: 'See what the check finds in the plan, or undo the choice and mend first.',
-    };
-  if (change.kind === 'mend' && !standingCircuits(job).has(change.circuit))
+  if (change.kind === 'mend' && !asStood(job, change.circuit))
     return {
       title: `Of ${circuitName(job, change.circuit)} nothing is told as it is there`,
       reason: 'What is found wrong in old work is found in the wires as somebody has told them.',
