@@ -278,6 +278,8 @@ test('boxes of a circuit begun without a plan wait at the side, and a tap puts e
   if (!drawn) throw new Error('no plan');
   await page.mouse.click(drawn.x + drawn.width * 0.5, drawn.y + drawn.height * 0.42);
   await expect(page.getByRole('region', { name: 'Selected' }).getByLabel('Name')).toHaveValue(name);
+  await page.keyboard.press('Escape');
+  await expect(buttons).toHaveCount(count - 1);
   await page.keyboard.press('Control+z');
   await expect(buttons).toHaveCount(count);
 });
