@@ -84,8 +84,8 @@ export function* choicesFor(
     .slots.filter(({ group, role }) => ids.has(group) && role !== 'receptacle')
     .map(({ id }) => id);
   const lying = [...new Set([...(there?.neutralAt ?? []), ...asked])].filter((id) => slots.includes(id));
-  // What lies there, what is asked for, and one switch more.
-  const neutrals = [lying, [...asked], ...slots.map((slot) => [...new Set([...asked, slot])])];
+  // What lies there, what is asked for, one switch more, and every switch.
+  const neutrals = [lying, [...asked], ...slots.map((slot) => [...new Set([...asked, slot])]), slots];
   const feed =
     bare.feeds.find(({ id }) => id === there?.feed) ?? bare.feeds.find((one) => one.circuit === circuit);
   function* every(found: Choice): Generator<Choice> {
