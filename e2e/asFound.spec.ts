@@ -114,6 +114,8 @@ test('a crossed pair that is entered wire by wire is found, named by its screws,
   await page.keyboard.press('Control+z');
   await expect(tab(page, 'Change')).toHaveCount(0);
   await page.getByRole('link', { name: 'As it is' }).click();
+  // The planned wiring has a Check and works too: wait for the panel of this one.
+  await expect(tab(page, 'What is there')).toHaveAttribute('aria-selected', 'true');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await tab(page, 'Check').click();

@@ -206,6 +206,7 @@ test('a switch location taken away: before and after on plan and bench, its box 
   await expect(steps).toContainText('Close the box with a blank cover');
   // What is there is told with both switches, as before.
   await page.getByRole('link', { name: 'As it is' }).click();
+  await expect(page.getByRole('tab', { name: 'What is there' })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('tab', { name: 'Check' }).click();
   await expect(page.getByRole('tabpanel')).toContainText('4 of 4 positions work');
 
