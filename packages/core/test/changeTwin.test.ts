@@ -11,7 +11,7 @@ import {
 } from '../src/index.js';
 import { runLength } from '../src/materials/lengths.js';
 import { permutations } from '../src/model/permutations.js';
-import { boxesWithJoinedStrangers } from '../src/planning/strangers.js';
+import { boxesJoinedToUnknown } from '../src/planning/unknownCables.js';
 import { choiceThere } from '../src/planning/choiceThere.js';
 import { changedJobs, circuitOf, neutralAskedBy, replacedBy } from '../src/plans/change/kinds.js';
 import { oneWay, wrongIn } from '../src/plans/change/oneWay.js';
@@ -74,7 +74,7 @@ const leastByTrying = (
   const feed = job.feeds.find((one) => one.circuit === circuit);
   if (!there || !feed) return null;
   const before = reviewJob(job);
-  const strange = boxesWithJoinedStrangers(job);
+  const strange = boxesJoinedToUnknown(job);
   let best: { wrong: number; cost: number } | null = null;
   for (const wanted of changedJobs(job, change)) {
     const groups = new Set<string>(

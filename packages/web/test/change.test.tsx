@@ -120,7 +120,7 @@ test('in a box that nobody has seen it says what is usual, to look first, and th
   pick('Which switch', 'Stair head');
   const note = screen.getByRole('note');
   expect(note.textContent).toContain('Look first into Stair head.');
-  expect(note.textContent).toContain('the price rests on that');
+  expect(note.textContent).toContain('is what is usual');
   expect(statusOf().textContent).toMatch(/\$\d+\.\d\d if it is as is usual;/);
   const head = screen.getByRole('table', { name: 'Wires in Stair head' });
   expect(within(head).getByRole('columnheader', { name: 'Is usually on; look' })).toBeTruthy();

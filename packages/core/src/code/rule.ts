@@ -20,6 +20,10 @@ import { questionOf, type Question, type QuestionKind } from './questions.js';
  */
 export type Severity = 'violation' | 'caution' | 'verify' | 'unfinished' | 'waived';
 
+/** Must it be mended before the work passes? What cannot be planned at all counts with what violates a rule. */
+export const isGrave = ({ severity }: { severity: Severity }): boolean =>
+  severity === 'violation' || severity === 'unfinished';
+
 /** Where a finding is, so that a screen can lead there. */
 export interface At {
   circuit?: CircuitId;

@@ -1,6 +1,6 @@
 import type { BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCircuit, groupsOfCircuit, slotsInBox } from '../model/lookup.js';
+import { findBox, findCircuit, groupsOfCircuit, nextGang } from '../model/lookup.js';
 import { newGroup, newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
 
 /** What an existing box is found to be; with splices only there is nothing to say of it on the plan. */
@@ -14,7 +14,7 @@ export type Found =
 export const sayWhatItIs = (job: Job, id: BoxId, found: Found): Job => {
   const box = findBox(job, id);
   if (box?.work !== 'existing') return job;
-  const gang = slotsInBox(job, id).reduce((most, one) => Math.max(most, one.gang + 1), 0);
+  const gang = nextGang(job, id);
   const there = { box: id, existing: true };
   switch (found.what) {
     case 'switch':

@@ -76,6 +76,9 @@ const luminairesByBox = grouping((one: Luminaire) => one.box);
 export const groupsOfCircuit = (job: Job, circuit: string): List<Group> => byCircuit(job.groups, circuit);
 export const slotsOfGroup = (job: Job, group: string): List<Slot> => slotsByGroup(job.slots, group);
 export const slotsInBox = (job: Job, box: string): List<Slot> => slotsByBox(job.slots, box);
+/** The gang after those that are taken in a box, counted from 0. */
+export const nextGang = (job: Job, box: string): number =>
+  slotsInBox(job, box).reduce((most, { gang }) => Math.max(most, gang + 1), 0);
 export const luminairesOfGroup = (job: Job, group: string): List<Luminaire> =>
   luminairesByGroup(job.luminaires, group);
 export const luminairesInBox = (job: Job, box: string): List<Luminaire> =>

@@ -5,3 +5,10 @@ export const permutations = <T>(items: readonly T[]): T[][] =>
     : items.flatMap((first, i) =>
         permutations(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
       );
+
+/** Every set of some items, of so many at most; the empty one first. */
+export const subsets = <T>(items: readonly T[], most = Infinity): T[][] =>
+  items.reduce<T[][]>(
+    (sets, item) => [...sets, ...sets.filter(({ length }) => length < most).map((set) => [...set, item])],
+    [[]],
+  );

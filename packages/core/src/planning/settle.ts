@@ -6,7 +6,7 @@ import { tailsOf } from '../model/inBox.js';
 import { findLuminaire } from '../model/lookup.js';
 import { isLuminaireReplaced } from '../model/there.js';
 import type { Job } from '../model/job.js';
-import { strangeEnds, withStrangers } from './strangers.js';
+import { unknownCableEnds, withUnknownCables } from './unknownCables.js';
 import {
   endKey,
   placeOfEnd,
@@ -159,7 +159,7 @@ const isAsItWas = (job: Job, there: Wiring, planned: Wiring, box: BoxId): boolea
       .join();
   if (fitted(there) !== fitted(planned)) return false;
   // What nobody knows the way of is joined as it was, whatever it is.
-  const strange = strangeEnds(job, there);
+  const strange = unknownCableEnds(job, there);
   const now = textOf(groupsIn(there, box, terminalKey, strange));
   return everyWay(job, devices).some((way) => {
     const renamed = (terminal: Terminal): string =>
@@ -177,7 +177,7 @@ const isAsItWas = (job: Job, there: Wiring, planned: Wiring, box: BoxId): boolea
 export const settled = (job: Job, made: Wiring): Wiring => {
   const document = existingDocument(job);
   if (!document) return made;
-  const planned = withStrangers(job, made);
+  const planned = withUnknownCables(job, made);
   const there = document.wiring;
   const told = Object.keys(document.certainty) as BoxId[];
   const reached = new Set<string>(planned.cables.flatMap(({ from, to }) => [from, to]));

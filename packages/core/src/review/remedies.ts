@@ -2,7 +2,7 @@ import type { Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { findingKey, inspect, judge } from '../code/inspect.js';
-import type { Finding, Fix } from '../code/rule.js';
+import { isGrave, type Finding, type Fix } from '../code/rule.js';
 import { reviewJob } from './reviewJob.js';
 
 /** Something the program can do about a finding, and the job after it. */
@@ -14,8 +14,7 @@ export interface Remedy {
 const grave = (findings: readonly Finding[]): Map<string, number> => {
   const counts = new Map<string, number>();
   for (const one of findings)
-    if (one.severity === 'violation' || one.severity === 'unfinished')
-      counts.set(findingKey(one), (counts.get(findingKey(one)) ?? 0) + 1);
+    if (isGrave(one)) counts.set(findingKey(one), (counts.get(findingKey(one)) ?? 0) + 1);
   return counts;
 };
 

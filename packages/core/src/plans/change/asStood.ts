@@ -3,7 +3,27 @@ import type { CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { groupIdsOf } from '../../model/lookup.js';
 import { luminairesIn } from '../../model/there.js';
+import type { Wiring } from '../../model/wiring.js';
 import { withChoice } from '../measures.js';
+
+/** What stands and hangs there of some groups, or of all: what is told of is there, and nothing else is. */
+export const asTold = (
+  job: Job,
+  there: Wiring,
+  groups: ReadonlySet<string> | null,
+): Pick<Job, 'slots' | 'luminaires'> => {
+  const fitted = new Set<string | null>(there.devices.map(({ slot }) => slot));
+  const hung = luminairesIn(there);
+  const isOther = ({ group }: { group: string }) => groups !== null && !groups.has(group);
+  return {
+    slots: job.slots
+      .filter((slot) => isOther(slot) || fitted.has(slot.id))
+      .map((slot) => (isOther(slot) ? slot : { ...slot, existing: true, leaves: false })),
+    luminaires: job.luminaires
+      .filter((one) => isOther(one) || hung.has(one.id))
+      .map((one) => (isOther(one) ? one : { ...one, existing: true })),
+  };
+};
 
 /**
  * The job in which a circuit stands as it is there, whatever is planned for it already: a change starts from what is there and leads to all that
@@ -14,20 +34,11 @@ export const asStood = (job: Job, circuit: CircuitId): Job | null => {
   const there = existingDocument(job)?.wiring;
   if (!there || job.choices.every((choice) => choice.circuit !== circuit)) return null;
   const groups = groupIdsOf(job, circuit);
-  const fitted = new Set<string | null>(there.devices.map(({ slot }) => slot));
-  const hung = luminairesIn(there);
-  const slots = job.slots.flatMap((slot) => {
-    if (!groups.has(slot.group)) return [slot];
-    return fitted.has(slot.id) ? [{ ...slot, existing: true, leaves: false }] : [];
-  });
-  const luminaires = job.luminaires.flatMap((one) => {
-    if (!groups.has(one.group)) return [one];
-    return hung.has(one.id) ? [{ ...one, existing: true }] : [];
-  });
-  const left = new Set<string>([...slots, ...luminaires].map(({ group }) => group));
+  const told = asTold(job, there, groups);
+  const left = new Set<string>([...told.slots, ...told.luminaires].map(({ group }) => group));
   const stood: Job = {
     ...withChoice(job, circuit, null),
-    ...{ slots, luminaires },
+    ...told,
     groups: job.groups.filter(({ id }) => !groups.has(id) || left.has(id)),
   };
   return standingCircuits(stood).has(circuit) ? stood : null;

@@ -6,7 +6,7 @@ import type { Job, Luminaire } from '../../model/job.js';
 import { findBox, findLuminaire, findSlot, groupsOfCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
 import { isEmptied } from '../../model/there.js';
-import type { Cable, Device } from '../../model/wiring.js';
+import { boxesReached, type Cable, type Device } from '../../model/wiring.js';
 import { cappedIn, leftLive, type LeftLive } from '../../circuit/leftLive.js';
 import { conductorKey } from '../../circuit/keys.js';
 import { circuitsByCable } from '../../circuit/roles.js';
@@ -23,7 +23,7 @@ export type ChangeSide = Pick<JobReview, 'job' | 'wiring' | 'drawn' | 'compiled'
 export interface WiringChange {
   /** Boxes in which a wire moves or something is fitted or taken out, those that come new among them. */
   opened: BoxId[];
-  /** Of these, the ones that are not there yet. */
+  /** Of these, the ones that come new: they are not there, and no cable was to come to them before. */
   newBoxes: BoxId[];
   /** Devices that come new, and those that are taken out. */
   devices: Device[];
@@ -116,13 +116,14 @@ export const changeBetween = (before: ChangeSide, after: ChangeSide): WiringChan
       !after.wiring.devices.some((one) => one.slot === device.slot && one.box === device.box),
   );
   const { luminaires, luminairesOut } = luminairesOf(before, after);
-  const isKnown = (box: BoxId) => findBox(before.job, box) !== undefined;
   const worked = new Set<string>(
     [...devices, ...devicesOut, ...luminaires, ...luminairesOut].map(({ box }) => box),
   );
   const opened = after.job.boxes
     .map(({ id }) => id)
-    .filter((box) => !isKnown(box) || worked.has(box) || isTouched(before, after, box));
+    .filter((box) => worked.has(box) || isTouched(before, after, box));
+  const reached = boxesReached(before.wiring);
+  const newBoxes = opened.filter((box) => findBox(after.job, box)?.work !== 'existing' && !reached.has(box));
   const open = new Set<string>(opened);
   const slotsAt = (box: BoxId): SlotId[] => [
     ...new Set(
@@ -136,11 +137,13 @@ export const changeBetween = (before: ChangeSide, after: ChangeSide): WiringChan
   const circuits = circuitsIn(after, open);
   // Of many ways that are weighed, the wires of a few are told.
   const moved = lazily(() =>
-    opened.filter(isKnown).flatMap((box) => wiresMoved(before, after, box, slotsAt(box))),
+    opened
+      .filter((box) => !newBoxes.includes(box))
+      .flatMap((box) => wiresMoved(before, after, box, slotsAt(box))),
   );
   return {
     opened,
-    newBoxes: opened.filter((box) => !isKnown(box)),
+    newBoxes,
     emptied: opened.filter((box) => isEmptied(after.job, after.wiring, box)),
     ...{ devices, devicesOut, luminaires, luminairesOut },
     get moved() {

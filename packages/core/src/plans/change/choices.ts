@@ -1,6 +1,7 @@
 import { PANEL, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
+import { subsets } from '../../model/permutations.js';
 import { toPlan } from '../../model/toPlan.js';
 import { NO_CONSTRAINTS } from '../../search/orders.js';
 import { leastCable } from '../../search/prices/weights.js';
@@ -15,13 +16,8 @@ const EVERY_SET_UP_TO = 4;
 const MOST_GIVEN_UP = 2;
 
 /** The sets of old cables that a plan may give up, or make up anew. */
-const setsOf = <T>(cables: readonly T[]): T[][] => {
-  const most = cables.length <= EVERY_SET_UP_TO ? cables.length : MOST_GIVEN_UP;
-  return cables.reduce<T[][]>(
-    (sets, cable) => [...sets, ...sets.filter(({ length }) => length < most).map((set) => [...set, cable])],
-    [[]],
-  );
-};
+const setsOf = <T>(cables: readonly T[]): T[][] =>
+  subsets(cables, cables.length <= EVERY_SET_UP_TO ? Infinity : MOST_GIVEN_UP);
 
 /** The orders in which the switches of a group may stand, where new ones come in anywhere between the old. */
 const chainsWith = (old: readonly SlotId[], fresh: readonly SlotId[]): SlotId[][] =>
@@ -51,17 +47,6 @@ const ordersOf = (wanted: Job, circuit: CircuitId, there: Choice | null): Choice
         },
         [{}],
       );
-
-/** The job in which any switch of the circuit may give way to another one; what serves is put back when a way is looked at. */
-export const bareOf = (wanted: Job, circuit: CircuitId): Job => {
-  const ids = groupIdsOf(wanted, circuit);
-  return {
-    ...wanted,
-    slots: wanted.slots.map((slot) =>
-      ids.has(slot.group) && slot.role === 'switch' ? { ...slot, article: null, existing: false } : slot,
-    ),
-  };
-};
 
 /**
  * The ways that are tried to make a changed circuit: each set of old cables that is given up, with the cheapest runs for the rest and with

@@ -6,7 +6,7 @@ import type { Job } from '../../model/job.js';
 import { findCable } from '../../model/lookup.js';
 import { endKey, terminalKey, type End, type Joint, type Member, type Wiring } from '../../model/wiring.js';
 import { listed } from '../../words/lists.js';
-import { endWord, leadWord, screwOf, terminalWord, whereGoes } from '../../words/wires.js';
+import { endWord, leadWord, screwOf, whereGoes } from '../../words/wires.js';
 
 /** A job with one wiring of it. */
 export interface Side {
@@ -67,7 +67,7 @@ interface OnScrew {
   end: End | null;
 }
 
-/** The wires on the screws of a device. An old cable and a new one may come from the same box, so they are told by their ends. */
+/** The wires on the screws of a device, each screw with whose it is: two alike may stand in one box. An old cable and a new one may come from the same box, so they are told by their ends. */
 const screwsOf = ({ job, wiring }: Side, slot: SlotId, box: BoxId): Map<string, OnScrew> => {
   const device = wiring.devices.find((one) => one.slot === slot && one.box === box);
   const say = (end: End) => endWord(job, wiring, end);
@@ -76,7 +76,7 @@ const screwsOf = ({ job, wiring }: Side, slot: SlotId, box: BoxId): Map<string, 
   const onLeads = wiring.joints.flatMap(({ members }): [string, OnScrew][] =>
     members.flatMap((member): [string, OnScrew][] => {
       if (!('lead' in member) || !('device' in member.lead) || member.lead.device !== device?.id) return [];
-      const lead = terminalWord(job, wiring, member.lead);
+      const lead = screwOf(job, wiring, member.lead);
       const [first, ...more] = members.flatMap((one) => ('end' in one ? [one.end] : []));
       if (first && more.length === 0) return [[endKey(first), { wire: say(first), screw: lead, end: first }]];
       const to = first ? `the splice of ${say(first)}` : 'a cap';
@@ -87,7 +87,7 @@ const screwsOf = ({ job, wiring }: Side, slot: SlotId, box: BoxId): Map<string, 
     ...onLeads,
     ...wiring.landings.flatMap(({ wire, terminal }): [string, OnScrew][] => {
       if (!device || !('device' in terminal) || terminal.device !== device.id) return [];
-      const screw = terminalWord(job, wiring, terminal);
+      const screw = screwOf(job, wiring, terminal);
       if ('end' in wire) return [[endKey(wire.end), { wire: say(wire.end), screw, end: wire.end }]];
       const joint = wiring.joints.find((one) => tailsOf(one).some(({ id }) => id === wire.pigtail));
       const first = joint?.members.find((member) => 'end' in member);

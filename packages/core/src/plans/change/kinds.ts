@@ -7,7 +7,7 @@ import {
   findSlot,
   groupIdsOf,
   groupsOfCircuit,
-  slotsInBox,
+  nextGang,
   switchesOfGroup,
 } from '../../model/lookup.js';
 import { newGroup, newLuminaire, newSlot } from '../../model/newJob.js';
@@ -44,9 +44,6 @@ const boxOfSlot = (job: Job, slot: SlotId): BoxId[] => {
   const box = findSlot(job, slot)?.box;
   return box === undefined ? [] : [box];
 };
-
-const nextGang = (job: Job, box: BoxId): number =>
-  slotsInBox(job, box).reduce((most, { gang }) => Math.max(most, gang + 1), 0);
 
 /** The switches of a group, freed where one more or one less makes them another kind: a single-pole has too few screws for a pair. */
 const refitted = (job: Job, group: Slot['group'], left: number, slots: Slot[]): Slot[] =>
@@ -243,7 +240,7 @@ export const replacedBy = (job: Job, change: Change): SlotId[] => [
 export const neutralAskedBy = (change: Change): SlotId[] =>
   change.kind === 'bringNeutral' ? [change.slot] : [];
 
-/** Existing devices of a group may be replaced where that helps. */
+/** The job in which any switch of a circuit may give way to another one; what serves is put back when a way is looked at. */
 export const withDevicesFreed = (job: Job, circuit: CircuitId): Job => {
   const groups = groupIdsOf(job, circuit);
   return {

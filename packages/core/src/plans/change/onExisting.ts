@@ -1,12 +1,14 @@
 import { articleOf } from '../../model/articles.js';
 import type { BoxId, CircuitId, SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
+import { isGrave } from '../../code/rule.js';
 import { isBeyond } from '../../nec/strangeWire.js';
 import { choiceThere } from '../../planning/choiceThere.js';
-import { boxesWithJoinedStrangers } from '../../planning/strangers.js';
+import { boxesJoinedToUnknown } from '../../planning/unknownCables.js';
 import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
 import { byItself } from './byItself.js';
-import { bareOf, choicesFor } from './choices.js';
+import { choicesFor } from './choices.js';
+import { withDevicesFreed } from './kinds.js';
 import { oneWay, wrongIn, type Way } from './oneWay.js';
 
 /** What a change asks for on what is there, beside the job as it is wanted. */
@@ -80,14 +82,14 @@ export const waysOnExisting = (
   const standing = byItself(stood, circuit, touched);
   const there = choiceThere(standing, circuit);
   const before = reviewJob(standing);
-  const strange = boxesWithJoinedStrangers(standing);
+  const strange = boxesJoinedToUnknown(standing);
   const ways: Tried[] = [];
   let leadsWhoKnows = false;
   const isBeyondUs = standing.existingCables.some(
     (cable) => cable.circuit === circuit && isBeyond(articleOf(standing.stock, 'cable', cable.article)),
   );
   changed(byItself(wanted, circuit, touched)).forEach((one, variant) => {
-    const bare = bareOf(one, circuit);
+    const bare = withDevicesFreed(one, circuit);
     const tried = new Set<string>();
     for (const choice of choicesFor(bare, circuit, there, { neutralAt, mending })) {
       const key = JSON.stringify(choice);
@@ -102,7 +104,7 @@ export const waysOnExisting = (
   if (best.length === 0)
     return { ok: false, why: leadsWhoKnows ? 'leadsWhoKnows' : isBeyondUs ? 'beyond' : 'none' };
   const all = reviewJob(stood);
-  const jobs = changed(wanted).map((one) => bareOf(one, circuit));
+  const jobs = changed(wanted).map((one) => withDevicesFreed(one, circuit));
   const onWhole = best.flatMap(({ way: { variant, choice } }) => {
     const job = jobs[variant];
     const way = job && oneWay(all, job, choice, replaced);
@@ -111,7 +113,7 @@ export const waysOnExisting = (
   const held = ranked(onWhole, (way) => wrongIn(all, way, circuit, mending), most);
   if (!mending) return { ok: true, ways: held.map(({ way }) => way) };
   const { findings, proofs } = reviewCircuit(all, circuit);
-  const now = findings.filter(({ severity }) => severity === 'violation' || severity === 'unfinished').length;
+  const now = findings.filter(isGrave).length;
   const works = proofs.every((one) => one.working === one.positions);
   const mended = held.filter((one) => !works || one.wrong < now);
   return mended.length > 0

@@ -5,6 +5,7 @@ import type { Choice, Job } from '../../model/job.js';
 import type { Device } from '../../model/wiring.js';
 import { groupIdsOf } from '../../model/lookup.js';
 import { findingKey } from '../../code/inspect.js';
+import { isGrave } from '../../code/rule.js';
 import { planJob } from '../../planning/planJob.js';
 import { wiringOrEmpty } from '../../proving/works.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../../review/reviewJob.js';
@@ -56,8 +57,6 @@ const planOf = ({ plans }: JobReview, circuit: CircuitId) =>
 
 /** Violations and what is unfinished: of the circuit as it is then, or those alone that were not there before. */
 export const wrongIn = (before: JobReview, { review }: Way, circuit: CircuitId, mending: boolean): number => {
-  const isGrave = ({ severity }: { severity: string }) =>
-    severity === 'violation' || severity === 'unfinished';
   if (mending) return reviewCircuit(review, circuit).findings.filter(isGrave).length;
   const known = new Set(before.findings.map(findingKey));
   return review.findings.filter((one) => isGrave(one) && !known.has(findingKey(one))).length;

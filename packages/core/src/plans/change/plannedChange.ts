@@ -3,9 +3,9 @@ import type { BoxId, CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { boxesOfCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
-import { luminairesIn } from '../../model/there.js';
 import { compile } from '../../circuit/compile.js';
 import { reviewCircuit, type JobReview } from '../../review/reviewJob.js';
+import { asTold } from './asStood.js';
 import { changeBetween, lookFirstIn, type ChangeSide, type WiringChange } from './changeBetween.js';
 
 /** What a chosen way changes of what is there. Its price is told where it is chosen. */
@@ -16,24 +16,15 @@ export interface PlannedChange extends Omit<WiringChange, 'cost'> {
   lookFirst: BoxId[];
 }
 
-/** The job as it stands: what is told of is there, and nothing else is. */
+/** The job as it stands, with what is told of it. */
 const asItStood = (job: Job): ChangeSide | null => {
   const document = existingDocument(job);
   if (!document) return null;
-  const { wiring, certainty } = document;
-  const fitted = new Set<string | null>(wiring.devices.map(({ slot }) => slot));
-  const hung = luminairesIn(wiring);
+  const { wiring } = document;
   const drawn = compile(wiring, job);
   const assumed = assumedOf(document);
   return {
-    job: {
-      ...job,
-      boxes: job.boxes.filter(({ id, work }) => work === 'existing' || ofId(certainty, id) !== undefined),
-      slots: job.slots.map((slot) =>
-        fitted.has(slot.id) ? { ...slot, existing: true, leaves: false } : slot,
-      ),
-      luminaires: job.luminaires.filter(({ id }) => hung.has(id)).map((one) => ({ ...one, existing: true })),
-    },
+    job: { ...job, ...asTold(job, wiring, null) },
     wiring,
     drawn,
     compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),

@@ -1,6 +1,7 @@
 import { PANEL, type Place } from '../../model/ids.js';
 import { isBetween, type ExistingCable, type Feed, type Job, type Run } from '../../model/job.js';
 import { groupIdsOf } from '../../model/lookup.js';
+import { subsets } from '../../model/permutations.js';
 import { runLength } from '../../materials/lengths.js';
 
 /** Of circuits of more places or runs than these the trees are not gone through one by one; the search finds one then. */
@@ -54,9 +55,6 @@ const hung = (tree: readonly Offered[], root: Place): Run[] => {
     }
   return runs;
 };
-
-const subsets = <T>(items: readonly T[]): T[][] =>
-  items.reduce<T[][]>((all, one) => [...all, ...all.map((set) => [...set, one])], [[]]);
 
 /**
  * Ways to cable a small circuit over what lies there and what can be measured, those with the least new cable first: a box that its device

@@ -47,12 +47,9 @@ const sayCable = (job: Job, { article, from, to }: Pick<Cable, 'article' | 'from
 /** What comes from the stock, a line each. */
 const boughtLines = (
   job: Job,
-  { devices, luminaires, fresh, newBoxes, opened, emptied }: PlannedChange,
+  { devices, luminaires, fresh, newBoxes, emptied }: PlannedChange,
 ): string[] => {
-  const set = opened.filter((box) => {
-    const work = findBox(job, box)?.work;
-    return work === 'new' || work === 'old' || (newBoxes.includes(box) && work !== 'beyond');
-  });
+  const set = newBoxes.filter((box) => findBox(job, box)?.work !== 'beyond');
   return [
     ...devices.map(
       (one) => `${articleOf(job.stock, 'device', one.article).name} at ${placeName(job, one.box)}`,
@@ -91,7 +88,7 @@ export const ChangeParts = ({
   const idle = cables(change.idle);
   const names = (boxes: readonly BoxId[]) => boxes.map((box) => placeName(job, box)).join(', ');
   const bought = boughtLines(job, change);
-  const there = opened.filter((box) => !newBoxes.includes(box) && findBox(job, box)?.work === 'existing');
+  const there = opened.filter((box) => !newBoxes.includes(box));
   const out = [
     ...devicesOut.map(
       (one) => `${articleOf(job.stock, 'device', one.article).name} at ${placeName(job, one.box)}`,
@@ -106,8 +103,7 @@ export const ChangeParts = ({
           <SeverityMark severity="verify" />
           <p>
             <strong>Look first into {names(lookFirst)}.</strong> Nobody has seen all of it: what is said of
-            its wires is what is usual, and the price rests on that. Tell on the bench what you find, and ask
-            again.
+            its wires is what is usual. Tell on the bench what you find, and ask again.
           </p>
         </div>
       ) : null}

@@ -23,8 +23,8 @@ const BoxFillList = lazy(async () => ({
 const AsFoundPanel = lazy(async () => ({
   default: (await import('../../panels/asFound/AsFoundPanel.js')).AsFoundPanel,
 }));
-const WhatChanges = lazy(async () => ({
-  default: (await import('../../panels/change/WhatChanges.js')).WhatChanges,
+const ChangeParts = lazy(async () => ({
+  default: (await import('../../panels/change/ChangeParts.js')).ChangeParts,
 }));
 const CircuitPanel = lazy(async () => ({
   default: (await import('../../panels/circuit/CircuitPanel.js')).CircuitPanel,
@@ -96,9 +96,9 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
             </TabPanel>
           ) : null}
           {change ? (
-            <TabPanel className="p-4">
+            <TabPanel className="flex flex-col gap-2.5 p-4">
               <Boundary what="The change" of={subject.wiringId}>
-                <WhatChanges subject={subject} change={change} />
+                <ChangeParts job={subject.job} wiring={subject.wiring} change={change} />
               </Boundary>
             </TabPanel>
           ) : null}

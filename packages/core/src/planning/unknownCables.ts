@@ -5,12 +5,12 @@ import type { Job } from '../model/job.js';
 import { endKey, type Cable, type Wiring } from '../model/wiring.js';
 
 /** Cables that were found and of which nobody knows where they lead: planning uses none of them, and loses none. */
-export const strangersIn = (wiring: Wiring): Cable[] =>
+export const unknownCablesIn = (wiring: Wiring): Cable[] =>
   wiring.cables.filter(({ to }) => to === UNKNOWN_PLACE);
 
 /** The ends of such cables in boxes, by key. */
-export const strangeEnds = (job: Job, wiring: Wiring): ReadonlySet<string> => {
-  const ids = new Set<string>(strangersIn(wiring).map(({ id }) => id));
+export const unknownCableEnds = (job: Job, wiring: Wiring): ReadonlySet<string> => {
+  const ids = new Set<string>(unknownCablesIn(wiring).map(({ id }) => id));
   return new Set(
     job.boxes.flatMap(({ id }) =>
       endsIn(job, wiring, id)
@@ -21,10 +21,10 @@ export const strangeEnds = (job: Job, wiring: Wiring): ReadonlySet<string> => {
 };
 
 /** Boxes in which such a cable is joined with something else: whoever opens one has to know what hangs on it. */
-export const boxesWithJoinedStrangers = (job: Job): ReadonlySet<BoxId> => {
+export const boxesJoinedToUnknown = (job: Job): ReadonlySet<BoxId> => {
   const there = existingDocument(job)?.wiring;
   if (!there) return new Set();
-  const ids = new Set<string>(strangersIn(there).map(({ id }) => id));
+  const ids = new Set<string>(unknownCablesIn(there).map(({ id }) => id));
   const isStrange = (member: Wiring['joints'][number]['members'][number]) =>
     'end' in member && ids.has(member.end.cable);
   const boxes = new Set<BoxId>();
@@ -41,14 +41,14 @@ export const boxesWithJoinedStrangers = (job: Job): ReadonlySet<BoxId> => {
  * What is planned, with the cables of which nobody knows where they lead. Where one is joined with nothing, it stays capped or in the air
  * as it was found; else its ends count as not looked at, until its box is put back as it was.
  */
-export const withStrangers = (job: Job, planned: Wiring): Wiring => {
+export const withUnknownCables = (job: Job, planned: Wiring): Wiring => {
   const there = existingDocument(job)?.wiring;
   if (!there) return planned;
   const held = new Set<string>(planned.cables.map(({ id }) => id));
-  const cables = strangersIn(there).filter(({ id }) => !held.has(id));
+  const cables = unknownCablesIn(there).filter(({ id }) => !held.has(id));
   if (cables.length === 0) return planned;
   const ids = new Set<string>(cables.map(({ id }) => id));
-  const joined = boxesWithJoinedStrangers(job);
+  const joined = boxesJoinedToUnknown(job);
   const alone = there.joints.filter(({ members }) =>
     members.every((member) => 'end' in member && ids.has(member.end.cable)),
   );
