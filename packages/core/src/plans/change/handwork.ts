@@ -77,8 +77,10 @@ const screwsOf = ({ job, wiring }: Side, slot: SlotId, box: BoxId): Map<string, 
     members.flatMap((member): [string, OnScrew][] => {
       if (!('lead' in member) || !('device' in member.lead) || member.lead.device !== device?.id) return [];
       const lead = screwOf(job, wiring, member.lead);
-      const [first, ...more] = members.flatMap((one) => ('end' in one ? [one.end] : []));
-      if (first && more.length === 0) return [[endKey(first), { wire: say(first), screw: lead, end: first }]];
+      const [first] = members.flatMap((one) => ('end' in one ? [one.end] : []));
+      // A wire that is joined with this lead alone is on it; one that holds more is in a splice, and is told with all of that.
+      if (first && members.length === 2)
+        return [[endKey(first), { wire: say(first), screw: lead, end: first }]];
       const to = first ? `the splice of ${say(first)}` : 'a cap';
       return [[terminalKey(member.lead), { wire: lead, screw: to, end: null }]];
     }),

@@ -1,0 +1,218 @@
+import { readFileSync } from 'node:fs';
+import {
+  articlesOf,
+  compile,
+  editWiring,
+  existingDocument,
+  leastChange,
+  makeUpSteps,
+  readJob,
+  reviewJob,
+  standardStock,
+  UNKNOWN_PLACE,
+  wireAll,
+  type Cable,
+  type Job,
+} from '../src/index.js';
+import { done, old, place } from './support/oldWork.js';
+
+const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'], neutralAt: ['S1', 'S2'] };
+const hung = {
+  name: 'New light',
+  unit: 'luminaire',
+  va: 15,
+  terminals: 'leads',
+  leadAwg: 18,
+  metal: true,
+} as const;
+const light = { ...hung, pounds: 4 };
+
+const stepsAt = (job: Job, box: string): string[] => {
+  const { job: after, wiring } = reviewJob(job);
+  return makeUpSteps(after, wiring, compile(wiring, after), box as never).steps.map(({ text }) => text);
+};
+
+/** The demo, as its file has it. */
+const yard = (): Job => {
+  const file = new URL('../../../demo/heron-yard.json', import.meta.url);
+  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.job;
+};
+
+/** The pair with two wires of one switch exchanged. */
+const crossed = (job: Job, box: string, a: string, b: string): Job => {
+  const document = existingDocument(job);
+  if (!document) throw new Error('no document');
+  const device = document.wiring.devices.find((one) => one.box === box)?.id;
+  const other = { [a]: b, [b]: a };
+  const landings = document.wiring.landings.map((one) =>
+    'device' in one.terminal && one.terminal.device === device && one.terminal.name in other
+      ? { ...one, terminal: { ...one.terminal, name: other[one.terminal.name] ?? '' } }
+      : one,
+  );
+  return { ...job, wirings: [{ ...document, wiring: { ...document.wiring, landings } }] };
+};
+
+test('a common on a traveler screw is mended in its own box, wire by wire, and nothing is bought', () => {
+  const job = crossed(old(inLine), 'S2', 'common', 'traveler 1');
+  const broken = reviewJob(job);
+  expect(broken.proofs.some(({ working, positions }) => working < positions)).toBe(true);
+  // No change starts from it; what it says is what there is to do.
+  const swap = leastChange(job, { kind: 'bringNeutral', slot: 'slot:S2' as never });
+  expect(swap.ok ? '' : swap.refusal.remedy).toContain('Mend what the check finds');
+  const change = done(job, { kind: 'mend', circuit: 'c1' as never });
+  expect(change.opened).toEqual(['S2']);
+  expect([change.fresh, change.devices, change.drawnOut]).toEqual([[], [], []]);
+  // Nothing but what a wire is wrapped in.
+  expect(change.cost.material).toBeLessThan(1000);
+  const [first, second] = change.moved;
+  expect(change.moved).toHaveLength(2);
+  expect([first?.from, second?.from]).toEqual([second?.to, first?.to]);
+});
+
+test('a return on the white is exchanged with the supply at both ends of the loop, and marked', () => {
+  const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] });
+  const document = existingDocument(job);
+  if (!document) throw new Error('no document');
+  // Hot comes down on the black, and back on the white.
+  const swap = (colour: string) => (colour === 'black' ? 'white' : colour === 'white' ? 'black' : colour);
+  const turned = <T extends { cable: string; colour: string }>(end: T): T =>
+    end.cable.includes('L>S1') ? { ...end, colour: swap(end.colour) } : end;
+  const wiring = {
+    ...document.wiring,
+    marks: [],
+    joints: document.wiring.joints.map((joint) => ({
+      ...joint,
+      members: joint.members.map((one) => ('end' in one ? { end: turned(one.end) } : one)),
+    })),
+    landings: document.wiring.landings.map((one) =>
+      'end' in one.wire ? { ...one, wire: { end: turned(one.wire.end) } } : one,
+    ),
+  };
+  const bad: Job = { ...job, wirings: [{ ...document, wiring }] };
+  const rules = (one: Job) =>
+    reviewJob(one)
+      .findings.filter(({ severity }) => severity === 'violation')
+      .map(({ rule }) => rule);
+  expect(rules(bad)).toContain('reidentified-white');
+  const change = done(bad, { kind: 'mend', circuit: 'c1' as never });
+  expect(change.opened.sort()).toEqual(['L', 'S1']);
+  expect(change.fresh).toEqual([]);
+  expect(
+    change.moved
+      .filter(({ to }) => to.endsWith('mark it black'))
+      .map(({ box }) => box)
+      .sort(),
+  ).toEqual(['L', 'S1']);
+  expect(rules(change.job)).not.toContain('reidentified-white');
+});
+
+test('where nothing that is joined otherwise helps, mending says so', () => {
+  const outcome = leastChange(old(inLine, 'wall-1-22.5'), { kind: 'mend', circuit: 'c1' as never });
+  expect(outcome.ok ? '' : outcome.refusal.title).toContain('Nothing that is joined otherwise mends');
+});
+
+test('no plan opens a box and leaves out a cable of which nobody knows where it leads', () => {
+  const job = old(inLine, 'wall-1-22.5');
+  const document = existingDocument(job);
+  if (!document) throw new Error('no document');
+  const stranger = {
+    ...{ id: 'stranger', article: '14-2', from: 'S2', to: UNKNOWN_PLACE, via: [] },
+    ...{ length: null, lengthSource: 'unknown', existing: true },
+  } as unknown as Cable;
+  const brought = editWiring(document.wiring, { do: 'bringIn', cable: stranger }, job);
+  if (!brought.ok) throw new Error(JSON.stringify(brought));
+  const strange: Job = { ...job, wirings: [{ ...document, wiring: brought.wiring }] };
+  const swap = (slot: string) =>
+    ({ kind: 'replaceDevice', slot: slot as never, role: 'dimmer', article: null }) as const;
+  // Joined with nothing, it stays as it was found, in its box or beside a change of it.
+  for (const slot of ['slot:S1', 'slot:S2']) {
+    const { job: after, opened } = done(strange, swap(slot));
+    const { wiring } = reviewJob(after);
+    expect(wiring.cables.map(({ id }) => id)).toContain('stranger');
+    expect(opened).toEqual([slot.slice('slot:'.length)]);
+  }
+  // Joined with the travelers' neighbours, whatever hangs on it hangs on them: its box is not planned.
+  const splice = document.wiring.joints.find(
+    ({ box, members }) => box === 'S2' && members.some((one) => 'end' in one && one.end.colour === 'white'),
+  );
+  if (!splice) throw new Error('no splice of neutrals');
+  const onNeutral = editWiring(
+    brought.wiring,
+    {
+      do: 'put',
+      wire: { end: { cable: 'stranger' as never, side: 'from', colour: 'white' } },
+      to: { into: splice.id },
+    },
+    job,
+  );
+  if (!onNeutral.ok) throw new Error(JSON.stringify(onNeutral));
+  const joined: Job = { ...job, wirings: [{ ...document, wiring: onNeutral.wiring }] };
+  const outcome = leastChange(joined, swap('slot:S2'));
+  expect(outcome.ok ? '' : outcome.refusal.title).toContain('nobody knows where it leads');
+  expect(done(joined, swap('slot:S1')).opened).toEqual(['S1']);
+});
+
+test('nothing is planned through aluminium or knob-and-tube: another cable, or the caution', () => {
+  const job = old(inLine);
+  const document = existingDocument(job);
+  const copper = articlesOf(job.stock, 'cable').find(({ id }) => id === '14-2');
+  if (!document || !copper) throw new Error('no document');
+  const withStrange = (how: object, cable: string): Job => {
+    const article = { ...copper, ...how, id: 'strange', name: 'Old wire' } as typeof copper;
+    const now = <T extends { id: string }>(one: T) =>
+      one.id === cable ? { ...one, article: article.id } : one;
+    return {
+      ...job,
+      stock: [...job.stock, article],
+      existingCables: job.existingCables.map(now),
+      wirings: [{ ...document, wiring: { ...document.wiring, cables: document.wiring.cables.map(now) } }],
+    };
+  };
+  const swap = { kind: 'replaceDevice', slot: 'slot:S2' as never, role: 'dimmer', article: null } as const;
+  for (const how of [{ metal: 'aluminium' }, { sheath: 'knobAndTube' }])
+    for (const cable of ['cable:c1:panel>S1', 'cable:c1:S2>L']) {
+      const outcome = leastChange(withStrange(how, cable), swap);
+      expect(outcome.ok ? '' : outcome.refusal.title).toContain('plans nothing through');
+    }
+  // The leg to the light goes by the new light's cables, and the old wire comes out of its boxes.
+  const around = done(withStrange({ metal: 'aluminium' }, 'cable:c1:S2>L'), {
+    ...{ kind: 'addLight', group: 'g1' as never, hung: light },
+    place: place('L2', { L: 90, S2: 100 }, 'ceiling'),
+  });
+  expect(around.drawnOut.map(({ id }) => id)).toEqual(['cable:c1:S2>L']);
+});
+
+test('off an old receptacle the tails of it are counted in the splices, and both its halves are proved dead', () => {
+  const outcome = leastChange(yard(), {
+    ...{ kind: 'branch', from: 'net-outlet' as never, circuit: 'net-store-outlet' as never, hung: light },
+    switchAt: {
+      ...place('S9', { 'net-outlet': 114 }),
+      box: { ...place('S9', {}).box, room: 'net-store' as never },
+    },
+    lightAt: {
+      ...place('L9', { S9: 132 }, 'ceiling'),
+      box: { ...place('L9', {}, 'ceiling').box, room: 'net-store' as never },
+    },
+  });
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  const steps = stepsAt(outcome.value.job, 'net-outlet');
+  expect(steps.some((text) => /both halves of the receptacle/.test(text))).toBe(true);
+  const hots = steps.find((text) => text.startsWith('Join the hots')) ?? '';
+  expect(hots).toMatch(/3 in a .*tail to the brass screw/);
+  expect(steps.join(' ')).not.toContain('a port more');
+  expect(stepsAt(outcome.value.job, 'S9').join(' ')).not.toContain('halves');
+});
+
+test('a wire that feeds two devices is told as spliced with both, not as on the lead of the one that comes new', () => {
+  const job = yard();
+  const pendants = job.slots.find(({ box, role }) => box === 'galley-switches' && role === 'switch');
+  if (!pendants) throw new Error('no switch of the pendants');
+  const outcome = leastChange(wireAll(job), {
+    ...{ kind: 'replaceDevice', slot: pendants.id, role: 'dimmer', article: null },
+  });
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  const hot = outcome.value.moved.find(({ wire }) => wire.startsWith('black of the 14/3 to Pendant 1'));
+  expect(hot?.to).toMatch(/^a splice with .*of the dimmer of Pendants and .*of the timer of Shelf light$/);
+});
