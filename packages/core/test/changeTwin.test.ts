@@ -135,7 +135,7 @@ const leastByTrying = (
               ...{ circuit, feed: feed.id, runs: hung(tree, feed.at), chains, neutralAt },
               ...(given.length > 0 ? { givenUp: given.map(({ id }) => id) } : {}),
             };
-            const way = oneWay(before, bare, choice, replacedBy(job, change));
+            const way = oneWay(before, bare, choice, replacedBy(job, change), new Set());
             if (!way || way.change.opened.some((box) => strange.has(box))) continue;
             const { cost } = way.change.cost;
             // To inspect takes longest; a way that costs more is better only by what is wrong.

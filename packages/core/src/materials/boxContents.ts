@@ -123,17 +123,30 @@ const volumeOf = (job: Job, wiring: Wiring, box: BoxId): number | null => {
   return job.luminaires.find((one) => one.box === box && one.driverBox !== null)?.driverBox ?? null;
 };
 
+const heldBy = new WeakMap<Wiring, { fitted: ReadonlySet<string | null>; hung: ReadonlySet<string> }>();
+
+/** Slots that a wiring has a device in, and luminaires that it has on a wire. */
+const heldIn = (wiring: Wiring) => {
+  const before = heldBy.get(wiring);
+  if (before) return before;
+  const made = {
+    fitted: new Set<string | null>(wiring.devices.map((device) => device.slot)),
+    hung: new Set<string>([
+      ...wiring.joints.flatMap(({ members }) =>
+        members.flatMap((member) =>
+          'lead' in member && 'luminaire' in member.lead ? [member.lead.luminaire] : [],
+        ),
+      ),
+      ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
+    ]),
+  };
+  heldBy.set(wiring, made);
+  return made;
+};
+
 /** What stands in a box by the job and is not part of the wiring, as its circuit is not planned: its switches and luminaires. */
 export const unplannedIn = (job: Job, wiring: Wiring, box: BoxId) => {
-  const fitted = new Set(wiring.devices.map((device) => device.slot));
-  const hung = new Set<string>([
-    ...wiring.joints.flatMap(({ members }) =>
-      members.flatMap((member) =>
-        'lead' in member && 'luminaire' in member.lead ? [member.lead.luminaire] : [],
-      ),
-    ),
-    ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
-  ]);
+  const { fitted, hung } = heldIn(wiring);
   return {
     slots: job.slots.filter((slot) => slot.box === box && !slot.leaves && !fitted.has(slot.id)),
     luminaires: job.luminaires.filter((one) => one.box === box && !hung.has(one.id)),

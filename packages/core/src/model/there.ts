@@ -1,9 +1,9 @@
-import { digestOf } from './digest.js';
 import { existingDocument } from './existing.js';
 import type { BoxId } from './ids.js';
 import type { Job, Luminaire, Slot } from './job.js';
 import { findSlot, luminairesInBox, slotsInBox } from './lookup.js';
 import type { Joint, Wiring } from './wiring.js';
+import { isSame } from './same.js';
 
 /** The article of the device that is on a slot, as the existing wiring has it; undefined where it tells of none. */
 const toldOn = (job: Job, slot: string | null): string | undefined =>
@@ -55,5 +55,5 @@ export const isEmptied = (job: Job, wiring: Wiring, box: BoxId): boolean =>
 /** Is a splice as it was found? Then nobody makes it. */
 export const wasThere = (job: Job, joint: Joint): boolean => {
   const told = existingDocument(job)?.wiring.joints.find((one) => one.id === joint.id);
-  return told !== undefined && digestOf(told) === digestOf(joint);
+  return told !== undefined && isSame(told, joint);
 };

@@ -36,15 +36,17 @@ const isTree = (value: Json): value is { [key: string]: Json } =>
 
 /** A value of its own, so that nothing comes to hold itself. */
 const copied = (value: Json | undefined): Json =>
-  value === undefined ? null : (JSON.parse(JSON.stringify(value)) as Json);
+  value === undefined ? null : structuredClone(value);
 
-/** Every place of a document that holds others, with its keys. */
-const places = (document: Json): (Json[] | { [key: string]: Json })[] =>
-  isList(document)
-    ? [document, ...document.flatMap(places)]
-    : isTree(document)
-      ? [document, ...Object.values(document).flatMap(places)]
-      : [];
+type Place = Json[] | { [key: string]: Json };
+
+/** Every place of a document that holds others. */
+const places = (document: Json, found: Place[] = []): Place[] => {
+  if (!isList(document) && !isTree(document)) return found;
+  found.push(document);
+  for (const one of Object.values(document)) if (typeof one === 'object') places(one, found);
+  return found;
+};
 
 /** Every text of a document, an id mostly, turned into another wherever it stands. */
 const renamed = (document: Json, from: string, to: string): Json => {

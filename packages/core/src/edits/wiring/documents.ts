@@ -19,7 +19,7 @@ export const BUILT = 'built' as WiringId;
 /** A sum of all that is told of one box: a record of what was seen holds as long as it is the same. */
 export const boxDigest = (job: Pick<Job, 'stock'>, document: WiringDoc, box: string): string =>
   digestOf([
-    contentsIn(job, document.wiring, box),
+    contentsIn(document.wiring, box),
     document.assumedEnds.filter((end) =>
       endsIn(job, document.wiring, box).some((one) => endKey(one) === endKey(end)),
     ),
@@ -62,7 +62,7 @@ const certaintyAfter = (
 ): Pick<WiringDoc, 'certainty' | 'assumedEnds'> => {
   const certainty = { ...document.certainty };
   const assumed = [...document.assumedEnds];
-  for (const box of boxesThatDiffer(job, document.wiring, wiring)) {
+  for (const box of boxesThatDiffer(document.wiring, wiring)) {
     const sure = ofId(certainty, box);
     if (sure === undefined || sure === 'seen') certainty[box] = 'partlySeen';
     else if (sure === 'assumed' && box === at) {

@@ -1,10 +1,10 @@
-import { contentsDigest } from '../../model/boxState.js';
-import { digestOf } from '../../model/digest.js';
+import { isSameIn } from '../../model/boxState.js';
 import { existingDocument } from '../../model/existing.js';
 import type { BoxId, CableId, CircuitId, GroupId, SlotId } from '../../model/ids.js';
 import type { Job, Luminaire } from '../../model/job.js';
 import { findBox, findLuminaire, findSlot, groupsOfCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
+import { isSame } from '../../model/same.js';
 import { isEmptied } from '../../model/there.js';
 import { boxesReached, type Cable, type Device } from '../../model/wiring.js';
 import { cappedIn, leftLive, type LeftLive } from '../../circuit/leftLive.js';
@@ -58,13 +58,13 @@ const newDevices = (before: ChangeSide, after: ChangeSide): Device[] =>
   });
 
 /** What of a luminaire is bought and hung: its name and its group are no part of it. */
-const thingOf = ({ name: _n, group: _g, existing: _e, ...thing }: Luminaire) => digestOf(thing);
+const thingOf = ({ name: _n, group: _g, existing: _e, ...thing }: Luminaire) => thing;
 
 /** Luminaires that are fitted new, and those that are taken down. A part of another comes and goes with it. */
 const luminairesOf = (before: ChangeSide, after: ChangeSide) => {
   const isNew = (one: Luminaire): boolean => {
     const was = findLuminaire(before.job, one.id);
-    return was === undefined || thingOf(was) !== thingOf(one) || (was.existing && !one.existing);
+    return was === undefined || !isSame(thingOf(was), thingOf(one)) || (was.existing && !one.existing);
   };
   const hangs = ({ unit }: Luminaire) => unit !== 'onward';
   const luminaires = after.job.luminaires.filter((one) => hangs(one) && isNew(one));
@@ -79,7 +79,7 @@ const luminairesOf = (before: ChangeSide, after: ChangeSide) => {
 const isTouched = (before: ChangeSide, after: ChangeSide, box: BoxId): boolean => {
   const told = ofId(existingDocument(after.job)?.certainty, box) !== undefined;
   return told
-    ? contentsDigest(before.job, before.wiring, box) !== contentsDigest(after.job, after.wiring, box)
+    ? !isSameIn(before.wiring, after.wiring, box)
     : makeUpIn(before.wiring, box) !== makeUpIn(after.wiring, box);
 };
 

@@ -1,6 +1,7 @@
 import { staysShut } from '../../model/boxState.js';
 import type { BoxId } from '../../model/ids.js';
-import { estimate } from '../../materials/estimate.js';
+import { labourOf } from '../../materials/labourOf.js';
+import { takeOff } from '../../materials/takeOff.js';
 import type { JobReview } from '../../review/reviewJob.js';
 
 /** What a change takes: money in ten-thousandths of a dollar, and minutes. */
@@ -10,38 +11,55 @@ export interface ChangeCost {
   cost: number;
 }
 
-type Reviewed = Pick<JobReview, 'job' | 'wiring' | 'compiled'>;
+type Reviewed = Pick<JobReview, 'job' | 'wiring'>;
 
-const known = new WeakMap<
-  Reviewed['wiring'],
-  { job: Reviewed['job']; estimate: ReturnType<typeof estimate> }
->();
+/** Money of an article or minutes of a kind of work at a place; of no one place where it is null. */
+interface Taken {
+  key: string;
+  at: string | null;
+  amount: number;
+}
+
+interface ByPlace {
+  material: Taken[];
+  minutes: Taken[];
+}
+
+const known = new WeakMap<Reviewed['wiring'], { job: Reviewed['job']; taken: ByPlace }>();
 
 /** The job as it stands is held against every way to change it, and reckoned once. */
-const estimated = (...[job, wiring, compiled]: Parameters<typeof estimate>): ReturnType<typeof estimate> => {
+const takenBy = ({ job, wiring }: Reviewed): ByPlace => {
   const before = known.get(wiring);
-  if (before?.job === job) return before.estimate;
-  const made = estimate(job, wiring, compiled);
-  known.set(wiring, { job, estimate: made });
-  return made;
+  if (before?.job === job) return before.taken;
+  const taken: ByPlace = {
+    material: takeOff(job, wiring).lines.flatMap(({ article, name, price, uses }) =>
+      uses.map(({ at, quantity }): Taken => ({
+        key: `${article ?? name} ${at}`,
+        at,
+        amount: quantity * price,
+      })),
+    ),
+    // Work at a box is told piece by piece; what is told in feet is told of cables, which no box closes.
+    minutes: labourOf(job, wiring).lines.flatMap(({ work, each, quantity, at }) =>
+      at.length === quantity
+        ? at.map((place): Taken => ({ key: `${work} ${place}`, at: place, amount: each }))
+        : [{ key: work, at: null, amount: each * quantity }],
+    ),
+  };
+  known.set(wiring, { job, taken });
+  return taken;
 };
 
-/** What a job takes outside of the boxes that stay closed: money by article and place, minutes by kind of work and place. */
-const outside = ({ job, wiring, compiled }: Reviewed, closed: ReadonlySet<string>) => {
-  const { takeOff, labour } = estimated(job, wiring, compiled);
-  const material = new Map<string, number>();
-  const minutes = new Map<string, number>();
-  const add = (to: Map<string, number>, key: string, amount: number) =>
-    to.set(key, (to.get(key) ?? 0) + amount);
-  for (const line of takeOff.lines)
-    for (const { at, quantity } of line.uses)
-      if (!closed.has(at)) add(material, `${line.article ?? line.name} ${at}`, quantity * line.price);
-  // Work at a box is told piece by piece; what is told in feet is told of cables, which no box closes.
-  for (const { work, each, quantity, at } of labour.lines)
-    if (at.length === quantity)
-      for (const place of at.filter((one) => !closed.has(one))) add(minutes, `${work} ${place}`, each);
-    else add(minutes, work, each * quantity);
-  return { material, minutes };
+/** What of that is outside of the boxes that stay closed. */
+const outside = (reviewed: Reviewed, closed: ReadonlySet<string>) => {
+  const { material, minutes } = takenBy(reviewed);
+  const summed = (all: readonly Taken[]) => {
+    const sums = new Map<string, number>();
+    for (const { key, at, amount } of all)
+      if (at === null || !closed.has(at)) sums.set(key, (sums.get(key) ?? 0) + amount);
+    return sums;
+  };
+  return { material: summed(material), minutes: summed(minutes) };
 };
 
 /** What is more than before, place by place: what a change saves elsewhere was spent already. */

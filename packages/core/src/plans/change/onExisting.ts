@@ -55,10 +55,13 @@ const ranked = (
   const others: { way: Tried; wrong: number }[] = [];
   // To inspect takes longer than to plan, so it ends as soon as enough are found.
   for (const way of byCost) {
+    const kind = kindOfWay(way);
+    // One that is clean, and does the same for no more, is there already.
+    if (seen.has(`0 ${kind}`)) continue;
     const one = { way, wrong: wrong(way) };
-    const kind = `${one.wrong} ${kindOfWay(way)}`;
-    if (seen.has(kind)) continue;
-    seen.add(kind);
+    const key = `${one.wrong} ${kind}`;
+    if (seen.has(key)) continue;
+    seen.add(key);
     (one.wrong === 0 ? clean : others).push(one);
     if (clean.length === most) break;
   }
@@ -90,12 +93,12 @@ export const waysOnExisting = (
   );
   changed(byItself(wanted, circuit, touched)).forEach((one, variant) => {
     const bare = withDevicesFreed(one, circuit);
-    const tried = new Set<string>();
+    const [tried, met] = [new Set<string>(), new Set<string>()];
     for (const choice of choicesFor(bare, circuit, there, { neutralAt, mending })) {
       const key = JSON.stringify(choice);
       if (tried.has(key)) continue;
       tried.add(key);
-      const way = oneWay(before, bare, choice, replaced);
+      const way = oneWay(before, bare, choice, replaced, met);
       if (way?.change.opened.some((box) => strange.has(box))) leadsWhoKnows = true;
       else if (way) ways.push({ ...way, variant, choice });
     }
@@ -107,7 +110,7 @@ export const waysOnExisting = (
   const jobs = changed(wanted).map((one) => withDevicesFreed(one, circuit));
   const onWhole = best.flatMap(({ way: { variant, choice } }) => {
     const job = jobs[variant];
-    const way = job && oneWay(all, job, choice, replaced);
+    const way = job && oneWay(all, job, choice, replaced, new Set());
     return way ? [{ ...way, variant, choice }] : [];
   });
   const held = ranked(onWhole, (way) => wrongIn(all, way, circuit, mending), most);

@@ -68,11 +68,16 @@ export const oneWay = (
   job: Job,
   choice: Choice,
   replaced: readonly SlotId[],
+  /** Wirings that other choices came to, as text: one that comes to the same again is no other way. */
+  met: Set<string>,
 ): Way | null => {
   const { circuit } = choice;
   const chosen = chosenOn(job, choice, replaced);
   const review = chosen && reviewJob(chosen);
   if (!review || planOf(review, circuit)?.ok !== true) return null;
+  const text = JSON.stringify(review.wiring);
+  if (met.has(text)) return null;
+  met.add(text);
   const ids = groupIdsOf(job, circuit);
   const works = review.proofs
     .filter(({ group }) => ids.has(group))
