@@ -35,8 +35,7 @@ const isTree = (value: Json): value is { [key: string]: Json } =>
   typeof value === 'object' && value !== null && !isList(value);
 
 /** A value of its own, so that nothing comes to hold itself. */
-const copied = (value: Json | undefined): Json =>
-  value === undefined ? null : structuredClone(value);
+const copied = (value: Json | undefined): Json => (value === undefined ? null : structuredClone(value));
 
 type Place = Json[] | { [key: string]: Json };
 
