@@ -109,6 +109,8 @@ const crossed = (job: Job): Job => {
       certainty: {},
       assumedEnds: [],
       sizesFrom: {},
+      carries: {},
+      others: {},
     },
     wiring: { ...planned.wiring, landings: swapped },
   };

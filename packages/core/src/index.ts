@@ -17,7 +17,6 @@ export {
   circuitName,
   findCircuit,
   findDevice,
-  findExistingCable,
   findFeed,
   findGroup,
   findLevel,
@@ -364,6 +363,15 @@ export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 
 export { assumedOf, existingDocument, standingCircuits } from './model/existing.js';
+export {
+  beginExisting,
+  cablesThere,
+  findCableThere,
+  lyingCables,
+  othersIn,
+  withCablesThere,
+  withOthersIn,
+} from './model/lying.js';
 export { endsIn, staysShut } from './model/boxState.js';
 
 /** Edits of a wiring, each of which may be refused; and how sure it then is. */
@@ -372,12 +380,10 @@ export type { EditParts, Edited, LooseWire, Put, WiringEdit, WiringRefusal } fro
 export { sayWiringRefusal } from './edits/wiring/say.js';
 export {
   beginBuilt,
-  beginExisting,
   boxDigest,
   BUILT,
   confirmEnd,
   editDocument,
-  EXISTING,
   signSeen,
   withDocument,
 } from './edits/wiring/documents.js';

@@ -1,4 +1,5 @@
 import {
+  cablesThere,
   compile,
   existingDocument,
   findPlans,
@@ -14,6 +15,7 @@ import {
   type Job,
 } from '../src/index.js';
 import { done, old, place } from './support/oldWork.js';
+import { lying } from './support/told.js';
 
 const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'], neutralAt: ['S1', 'S2'] };
 
@@ -124,13 +126,14 @@ test('what is told as no chain of switches is refused with what to do', () => {
 test('a circuit of one old box is asked for plans to its end', () => {
   const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] });
   const hot: Job = {
-    ...job,
+    ...lying(
+      { ...job, wirings: [] },
+      cablesThere(job).filter(({ between }) => between.includes('panel' as never)),
+    ),
     groups: job.groups.map((group) => ({ ...group, control: 'hot' as const })),
     slots: [],
     boxes: job.boxes.filter(({ id }) => id === 'L'),
     feeds: job.feeds.map((feed) => ({ ...feed, at: 'L' as never })),
-    existingCables: job.existingCables.filter(({ between }) => between.includes('panel')),
-    wirings: [],
   };
   expect(findPlans(hot, 'c1' as never).complete).toBe(true);
   expect(wiringOrEmpty(hot).cables).toEqual([]);

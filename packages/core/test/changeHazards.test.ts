@@ -166,7 +166,6 @@ test('nothing is planned through aluminium or knob-and-tube: another cable, or t
     return {
       ...job,
       stock: [...job.stock, article],
-      existingCables: job.existingCables.map(now),
       wirings: [{ ...document, wiring: { ...document.wiring, cables: document.wiring.cables.map(now) } }],
     };
   };

@@ -1,4 +1,5 @@
 import {
+  cablesThere,
   articleOf,
   compile,
   editDocument,
@@ -196,7 +197,7 @@ test('an old cable that a plan gives up is told as there, and is not taken up ag
   });
   const [out] = change.drawnOut;
   if (!out) throw new Error('nothing is given up');
-  expect(change.job.existingCables.map(({ id }) => id)).toContain(out.id);
+  expect(cablesThere(change.job).map(({ id }) => id)).toContain(out.id);
   const read = readJob(JSON.parse(JSON.stringify(change.job)));
   expect(read.ok && wiringOrEmpty(planJob(read.job).job).cables.map(({ id }) => id)).not.toContain(out.id);
   // Told otherwise somewhere, and cabled another way, it is not there again.

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  cablesThere,
   articleOf,
   fillOf,
   jobSchema,
@@ -17,6 +18,7 @@ import {
 } from '../src/index.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';
+import { lying } from './support/told.js';
 
 const SEED = 20_262;
 
@@ -53,22 +55,17 @@ interface Case {
 
 /** The job with its circuits wired, and each feed at a box by a cable that is told. */
 const asWired = (job: Job): Job =>
-  wireAll({
-    ...job,
-    existingCables: [
-      ...job.existingCables,
+  wireAll(
+    lying(job, [
+      ...cablesThere(job),
       ...job.feeds
         .filter((feed) => feed.at !== 'panel')
-        .map((feed): Job['existingCables'][number] => ({
-          id: `feeds.${feed.id}` as never,
-          article: '14-2' as never,
-          circuit: feed.circuit,
-          between: ['panel', feed.at as never],
-          length: null,
-          via: [],
+        .map((feed) => ({
+          ...{ id: `feeds.${feed.id}`, article: '14-2', circuit: feed.circuit },
+          between: ['panel', feed.at] as const,
         })),
-    ],
-  });
+    ]),
+  );
 
 const cases = fc
   .sample(
@@ -102,9 +99,9 @@ const LAWS: Record<string, (one: Case) => void> = {
     const [stay, idle, out] = [value.stay, value.idle, value.drawnOut.map((one) => one.id)];
     const told = [...stay, ...idle, ...out];
     expect(new Set(told).size).toBe(told.length);
-    for (const id of idle) expect(value.job.existingCables.some((one) => one.id === id)).toBe(true);
+    for (const id of idle) expect(cablesThere(value.job).some((one) => one.id === id)).toBe(true);
     for (const id of out) {
-      expect(job.existingCables.some((one) => one.id === id)).toBe(true);
+      expect(cablesThere(job).some((one) => one.id === id)).toBe(true);
       expect(value.job.choices.some(({ givenUp }) => givenUp?.includes(id))).toBe(true);
       expect(reviewJob(value.job).wiring.cables.some((one) => one.id === id)).toBe(false);
     }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  cablesThere,
   leastChange,
   PANEL,
   reviewJob,
@@ -88,7 +89,7 @@ const leastByTrying = (
     const left = wanted.slots
       .filter(({ leaves, box }) => leaves && !needed.includes(box))
       .map(({ box }) => box);
-    const lying = wanted.existingCables.filter((cable) => cable.circuit === circuit);
+    const lying = cablesThere(wanted).filter((cable) => cable.circuit === circuit);
     const free = lying.filter(({ between }) => !between.includes(PANEL) || feed.at === PANEL);
     const bare: Job = {
       ...wanted,

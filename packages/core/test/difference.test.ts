@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  plannedWiring,
   addSwitch,
   answerQuestion,
   changeBox,
@@ -117,7 +118,7 @@ test('one field of one box is one change, beside the wiring that follows from it
 test('a wiring that was found and is brought otherwise is a change by itself', () => {
   forSamples(anyFullJob, { seed: 9, numRuns: 5 }, (asked) => {
     const { job } = planJob(asked);
-    const planned = job.wirings[0]?.wiring;
+    const planned = plannedWiring(job);
     if (!planned) throw new Error('no wiring');
     const withFound = (landings: typeof planned.landings): Job => ({
       ...job,

@@ -2,6 +2,8 @@ import { JOB_FORMAT } from '../src/model/job.js';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import {
+  cablesThere,
+  othersIn,
   articleOf,
   compile,
   conductorKey,
@@ -25,16 +27,14 @@ import { anyFullJob } from './support/fullJobs.js';
 import { jobOf } from './support/jobs.js';
 import { withOldHomeRun } from './support/ruleCases/builders.js';
 import { naming } from './support/samples.js';
+import { holding, lying, type Lies } from './support/told.js';
 
 const lies = (
   id: string,
   article: string,
   between: [string, string],
   circuit: string | null = 'c1',
-): Job['existingCables'][number] => ({
-  ...{ id: id as never, article: article as never, circuit: circuit as never },
-  ...{ between: between as never, length: null, via: [] },
-});
+): Lies => ({ id, article, circuit, between });
 
 const stateOf = (job: Job) => {
   const planned = planJob(job).job;
@@ -67,10 +67,7 @@ describe('an old cable from the panel that nothing uses', () => {
     expect(cap?.caution).toContain('It is live until its breaker is off');
   });
   test('a spare hot of one that is in use may be live too', () => {
-    const { of } = stateOf({
-      ...jobOf({ runs: ['F-S1', 'S1-L'] }),
-      existingCables: [lies('old', '14-3', ['panel', 'S1'])],
-    });
+    const { of } = stateOf(lying(jobOf({ runs: ['F-S1', 'S1-L'] }), [lies('old', '14-3', ['panel', 'S1'])]));
     expect(of('old', 'black')).toBe('live');
     expect(of('old', 'red')).toBe('live');
   });
@@ -84,7 +81,7 @@ describe('an old cable from the panel that nothing uses', () => {
 describe('an existing cable may carry a run only by its size, its ground and its conductors', () => {
   const twenty = (): Job => jobOf({ runs: ['F-S1', 'S1-L'], breaker: 20, awg: 12 });
   test('a 14 AWG cable on 20 A is not offered, and a new one is taken beside it', () => {
-    const { job, wiring } = stateOf({ ...twenty(), existingCables: [lies('old', '14-2', ['S1', 'L'])] });
+    const { job, wiring } = stateOf(lying(twenty(), [lies('old', '14-2', ['S1', 'L'])]));
     const run = wiring.cables.find(({ from, to, existing }) => from === 'S1' && to === 'L' && !existing);
     expect(run && articleOf(job.stock, 'cable', run.article).awg).toBe(12);
     expect(reviewJob(job).findings.filter((one) => one.rule === 'conductor-to-breaker')).toEqual([]);
@@ -95,12 +92,7 @@ describe('an existing cable may carry a run only by its size, its ground and its
       ['S1', 'L'],
       ['panel', 'L'],
     ].map((between) => newRunFact({ between: between as never, length: 120 }));
-    const job: Job = {
-      ...twenty(),
-      runFacts: known,
-      choices: [],
-      existingCables: [lies('old', '14-2', ['S1', 'L'])],
-    };
+    const job = lying({ ...twenty(), runFacts: known, choices: [] }, [lies('old', '14-2', ['S1', 'L'])]);
     const { candidates, refusals, profiles, notes } = findPlans(job, 'c1' as never);
     expect(refusals).toEqual([]);
     expect(candidates[0]?.measures.violations).toBe(0);
@@ -117,12 +109,12 @@ describe('an existing cable may carry a run only by its size, its ground and its
       ],
     };
     for (const article of ['no-ground', '14-2']) {
-      const { wiring, job } = stateOf({ ...bare, existingCables: [lies('old', article, ['S1', 'S2'])] });
+      const { wiring, job } = stateOf(lying(bare, [lies('old', article, ['S1', 'S2'])]));
       const between = wiring.cables.filter(({ from, to }) => from === 'S1' && to === 'S2');
       expect(between.map((one) => one.existing).sort()).toEqual([false, true]);
       expect(reviewJob(job).proofs.map((one) => one.working)).toEqual([4]);
     }
-    const { wiring } = stateOf({ ...bare, existingCables: [lies('old', '14-3', ['S1', 'S2'])] });
+    const { wiring } = stateOf(lying(bare, [lies('old', '14-3', ['S1', 'S2'])]));
     expect(wiring.cables.filter(({ from, to }) => from === 'S1' && to === 'S2').map((one) => one.id)).toEqual(
       ['old'],
     );
@@ -155,15 +147,13 @@ describe('an existing cable is of the circuit whose power is on it', () => {
     const job = jobOf({ runs: ['F-S1', 'S1-L'] });
     const other = newCircuit({ id: 'c2', name: 'Sockets', breaker: 15, awg: 14 });
     for (const circuit of ['c2', null]) {
-      const asked = {
-        ...job,
-        circuits: [...job.circuits, other],
-        existingCables: [lies('old', '14-2', ['S1', 'L'], circuit)],
-      };
+      const asked = lying({ ...job, circuits: [...job.circuits, other] }, [
+        lies('old', '14-2', ['S1', 'L'], circuit),
+      ]);
       const { wiring } = stateOf(asked);
       expect(wiring.cables.some(({ id, existing }) => id === 'cable:c1:S1>L' && !existing)).toBe(true);
     }
-    const untold = { ...job, existingCables: [lies('old', '14-2', ['S1', 'L'], null)] };
+    const untold = lying(job, [lies('old', '14-2', ['S1', 'L'], null)]);
     expect(findPlans(untold, 'c1' as never, { mostSteps: 1000 }).notes.join()).toContain(
       'serves no plan until somebody says which circuit it is of',
     );
@@ -176,11 +166,11 @@ describe('an existing cable is of the circuit whose power is on it', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const { job } = read;
     expect(job.format).toBe(JOB_FORMAT);
-    expect(job.existingCables.map(({ id, circuit }) => [id, circuit])).toEqual([
+    expect(cablesThere(job).map(({ id, circuit }) => [id, circuit])).toEqual([
       ['winch-loop', 'winch-lights'],
     ]);
     const there = job.boxes.filter((box) => box.work === 'existing');
-    expect(there.map((box) => [box.id, box.existingFill])).toEqual([
+    expect(there.map((box) => [box.id, othersIn(job, box.id)])).toEqual([
       ['shed-junction', null],
       ['winch-ceiling', null],
       ['winch-switch', null],
@@ -194,22 +184,23 @@ describe('an existing cable is of the circuit whose power is on it', () => {
     const { circuit: ___, ...stray } = lies('stray', '14-2', ['panel', 'S1']);
     const read = readJob({ ...job, format: 1, existingCables: [feed, loop] });
     if (!read.ok) throw new Error(read.faults[0]?.message);
-    expect(read.job.existingCables.map((one) => one.circuit)).toEqual(['c1', 'c1']);
+    expect(cablesThere(read.job).map((one) => one.circuit)).toEqual(['c1', 'c1']);
     const apart = readJob({
       ...job,
       format: 1,
       feeds: [{ ...job.feeds[0], at: 'panel' }],
       existingCables: [stray],
     });
-    expect(apart.ok && apart.job.existingCables.map((one) => one.circuit)).toEqual([null]);
+    expect(apart.ok && cablesThere(apart.job).map((one) => one.circuit)).toEqual([null]);
   });
 });
 
 describe('a small job on an old two-wire loop', () => {
   /** Power in the ceiling, down on the white and back on the black; nothing is known of any length. */
-  const loop = (feedAt: 'panel' | 'L', more: Partial<Job> = {}): Job => {
+  const both = [lies('feed', '14-2', ['panel', 'L']), lies('loop', '14-2', ['L', 'S'])];
+  const loop = (feedAt: 'panel' | 'L', more: Partial<Job> = {}, cables: readonly Lies[] = both): Job => {
     const base = newJob('loop' as JobId, 'Loop', standardStock());
-    return {
+    const job: Job = {
       ...jobShape.parse({
         ...base,
         rooms: [{ id: 'r', name: 'Room', kind: 'habitable', wholeFloorVisible: 'no' }],
@@ -221,7 +212,7 @@ describe('a small job on an old two-wire loop', () => {
             name: id === 'L' ? 'Ceiling' : 'Door',
             article: id === 'L' ? 'ceiling-22.5' : 'wall-1-22.5',
           },
-          ...{ work: 'existing', accessible: 'no', existingFill: {} },
+          ...{ work: 'existing', accessible: 'no' },
         })),
         groups: [{ id: 'g', name: 'Lights', circuit: 'c1', room: 'r' }],
         slots: [{ id: 's', box: 'S', gang: 0, group: 'g', existing: true, article: 'single-pole-15' }],
@@ -231,10 +222,10 @@ describe('a small job on an old two-wire loop', () => {
             ...{ leadAwg: 18, metal: true, existing: true },
           },
         ],
-        existingCables: [lies('feed', '14-2', ['panel', 'L']), lies('loop', '14-2', ['L', 'S'])],
       }),
       ...more,
     };
+    return holding(lying(job, cables), { L: {}, S: {} });
   };
   const timer = { kind: 'replaceDevice', slot: 's' as never, role: 'timer', article: null } as const;
 
@@ -281,10 +272,9 @@ describe('a small job on an old two-wire loop', () => {
     expect(neutral.value.cost.material).toBeGreaterThan(0);
   });
   test('what is told does not carry the circuit: refused, and nothing is thought up', () => {
-    const [feed] = loop('L').existingCables;
-    const [, down] = loop('L').existingCables;
+    const [feed, down] = both;
     if (!feed || !down) throw new Error();
-    const told = (existingCables: Job['existingCables']) => leastChange(loop('L', { existingCables }), timer);
+    const told = (cables: readonly Lies[]) => leastChange(loop('L', {}, cables), timer);
     expect(told([down])).toMatchObject({
       ok: false,
       refusal: { title: 'Nobody has told by which cable power comes to Ceiling' },

@@ -20,6 +20,7 @@ import { anyFullJob } from './support/fullJobs.js';
 import { jobOf, planned } from './support/jobs.js';
 import { twoCircuits } from './support/ruleCases/builders.js';
 import { forSamples } from './support/samples.js';
+import { lying } from './support/told.js';
 
 const questions = (job: Job) =>
   reviewJob(job).findings.flatMap((one) => one.questions.map((q) => `${q.kind} ${q.of}`));
@@ -64,24 +65,17 @@ describe('existing work', () => {
   /** An old loop without a neutral that nobody touches, beside a new light on the same feed. */
   const old = (existingEdition: Job['existingEdition']): Job => {
     const job = jobOf({ runs: ['F-L', 'L-S1'], neutralAt: [] });
-    return {
+    const there: Job = {
       ...job,
       existingEdition,
       boxes: job.boxes.map((box) => ({ ...box, work: 'existing' })),
       slots: job.slots.map((slot) => ({ ...slot, existing: true })),
       luminaires: job.luminaires.map((one) => ({ ...one, existing: true })),
-      existingCables: [
-        ['F', 'L'],
-        ['L', 'S1'],
-      ].map(([a, b]) => ({
-        id: `lies:${b}` as never,
-        article: '14-2' as never,
-        circuit: 'c1' as never,
-        between: [a === 'F' ? 'panel' : (a as never), b as never],
-        length: null,
-        via: [],
-      })),
     };
+    return lying(there, [
+      { id: 'lies:L', article: '14-2', circuit: 'c1', between: ['panel', 'L'] },
+      { id: 'lies:S1', article: '14-2', circuit: 'c1', between: ['L', 'S1'] },
+    ]);
   };
   const neutral = (job: Job) => reviewJob(job).findings.find((one) => one.rule === 'neutral-at-switch');
   test('that met the code of its day is named as such', () => {

@@ -13,6 +13,7 @@ import {
   type JobId,
   type LeastChange,
 } from '../src/index.js';
+import { lying } from './support/told.js';
 
 const STOCK = standardStock();
 type Input = z.input<typeof jobShape>;
@@ -29,10 +30,10 @@ const found = (id: string, insulated: Cable['insulated']): Cable => ({
 });
 
 /** Old work: power in the ceiling box L, and switches on cables of two or three wires. */
-const oldWork = (switches: string[], lying: [string, string, 2 | 3][]): Job => {
+const oldWork = (switches: string[], runs: [string, string, 2 | 3][]): Job => {
   const base = newJob('old' as JobId, 'Old', STOCK);
   const boxes = ['L', ...switches];
-  return jobShape.parse({
+  const job = jobShape.parse({
     ...base,
     stock: [...STOCK, found('old-2', ['black', 'white']), found('old-3', ['black', 'red', 'white'])],
     rooms: [{ id: 'r', name: 'Winch room', kind: 'habitable', wholeFloorVisible: 'no' }],
@@ -60,19 +61,17 @@ const oldWork = (switches: string[], lying: [string, string, 2 | 3][]): Job => {
         ...{ terminals: 'leads', leadAwg: 18, metal: true, existing: true },
       },
     ],
-    existingCables: [
-      { id: 'old.feed', article: 'old-2', circuit: 'c', between: ['panel', 'L'] },
-      ...lying.map(([a, b, wires]) => ({
-        id: `old.${a}-${b}`,
-        article: `old-${wires}`,
-        circuit: 'c',
-        between: [a, b] as [string, string],
-        length: 120,
-      })),
-    ],
     runFacts: [],
-    choices: [{ circuit: 'c', feed: 'f', runs: lying.map(([from, to]) => ({ from, to })), neutralAt: [] }],
+    choices: [{ circuit: 'c', feed: 'f', runs: runs.map(([from, to]) => ({ from, to })), neutralAt: [] }],
   } satisfies Input);
+  return lying(job, [
+    { id: 'old.feed', article: 'old-2', circuit: 'c', between: ['panel', 'L'] },
+    ...runs.map(([a, b, wires]) => ({
+      ...{ id: `old.${a}-${b}`, article: `old-${wires}`, circuit: 'c' },
+      between: [a, b] as const,
+      length: 120,
+    })),
+  ]);
 };
 
 const loop = () => oldWork(['S'], [['L', 'S', 2]]);

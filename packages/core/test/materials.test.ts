@@ -11,6 +11,7 @@ import {
   type Place,
 } from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
+import { lying } from './support/told.js';
 
 const B = (name: string) => name as Place;
 
@@ -106,21 +107,14 @@ describe('take-off', () => {
   });
   test('what is there already is not bought', () => {
     const job = placed();
-    const old: Job = {
-      ...job,
-      boxes: job.boxes.map((box) => (box.name === 'S1' ? { ...box, work: 'existing' } : box)),
-      slots: job.slots.map((slot) => (slot.box === 'S1' ? { ...slot, existing: true } : slot)),
-      existingCables: [
-        {
-          id: 'lies' as never,
-          article: '14-3' as never,
-          circuit: 'c1' as never,
-          between: ['S1' as never, 'S2' as never],
-          length: null,
-          via: [],
-        },
-      ],
-    };
+    const old = lying(
+      {
+        ...job,
+        boxes: job.boxes.map((box) => (box.name === 'S1' ? { ...box, work: 'existing' } : box)),
+        slots: job.slots.map((slot) => (slot.box === 'S1' ? { ...slot, existing: true } : slot)),
+      },
+      [{ id: 'lies', article: '14-3', circuit: 'c1', between: ['S1', 'S2'] }],
+    );
     expect(quantity(old, 'three-way-15')).toBe(1);
     expect(quantity(old, 'wall-1-22.5')).toBe(1);
     expect(quantity(old, 'plate-1')).toBe(1);

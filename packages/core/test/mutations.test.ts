@@ -18,6 +18,7 @@ import {
 import { jobOf } from './support/jobs.js';
 import { mutated } from './support/mutations.js';
 import { naming } from './support/samples.js';
+import { lying } from './support/told.js';
 
 const USED =
   /^(14-[234]|(single-pole|three-way|four-way)-15|wall-1-22\.5|ceiling-22\.5|lever-\d|plate-1|octagon-21\.5)$/;
@@ -29,9 +30,7 @@ const base = (): Job => {
     {
       ...job,
       stock: standardStock().filter((article) => USED.test(article.id)),
-      boxes: job.boxes.map((box) =>
-        box.id === 'L' ? { ...box, work: 'existing', existingFill: null } : box,
-      ),
+      boxes: job.boxes.map((box) => (box.id === 'L' ? { ...box, work: 'existing' } : box)),
       runFacts: [newRunFact({ between: ['S1', 'L'], length: 120 })],
     },
     {
@@ -131,11 +130,7 @@ test('a stock without the size of the circuit is told, and nothing breaks', () =
 
 test('an existing cable written box first, a run over 1000 ft, a found wiring called as the planned one: kept and opened', () => {
   const job = jobOf({ runs: ['F-L', 'L-S1'] });
-  const backwards: Job['existingCables'][number] = {
-    ...{ id: 'old' as never, article: '14-2' as never, circuit: 'c1' as never },
-    ...{ between: ['L' as never, 'panel' as never], length: null, via: [] },
-  };
-  isSound({ ...job, existingCables: [backwards] });
+  isSound(lying(job, [{ id: 'old', article: '14-2', circuit: 'c1', between: ['L', 'panel'] }]));
   const far = job.boxes.map((box, i) => ({ ...box, at: { x: i * 11_000, y: 9000, z: 48 } }));
   isSound({
     ...job,

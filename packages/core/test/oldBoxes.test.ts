@@ -1,6 +1,5 @@
 import {
   articleOf,
-  boxContentsSchema,
   compile,
   fillOf,
   findPlans,
@@ -22,6 +21,7 @@ import {
 } from '../src/index.js';
 import { suitingBoxes } from '../src/materials/boxChoice.js';
 import { jobOf } from './support/jobs.js';
+import { holding, lying } from './support/told.js';
 
 const withBox = (job: Job, id: string, more: Partial<Box>): Job => ({
   ...job,
@@ -40,17 +40,12 @@ const measured = (places: string[]) =>
 
 describe('an existing box', () => {
   const unnamed = (): Job => ({
-    ...withBox(jobOf({ runs: ['F-S1', 'S1-L'] }), 'S1', {
-      work: 'existing',
-      article: null,
-      existingFill: {} as never,
-    }),
+    ...withBox(jobOf({ runs: ['F-S1', 'S1-L'] }), 'S1', { work: 'existing', article: null }),
     runFacts: measured(['panel', 'S1', 'L']),
     choices: [],
   });
-  const nothing = boxContentsSchema.parse({});
   test('that nobody has named drops no plan; its fill is unknown, nothing is called proved, and it is asked', () => {
-    const job = withBox(unnamed(), 'S1', { existingFill: nothing });
+    const job = holding(unnamed(), { S1: {} });
     const found = findPlans(job, 'c1' as never);
     const [first] = found.candidates;
     expect(first?.measures.unknownFill).toEqual(['S1']);
@@ -70,7 +65,6 @@ describe('an existing box', () => {
   test('whose contents are not told is not counted as empty, and no make-up is given for it', () => {
     const job = withBox({ ...unnamed(), choices: jobOf({ runs: ['F-S1', 'S1-L'] }).choices }, 'S1', {
       article: 'wall-1-18' as never,
-      existingFill: null,
     });
     const { job: made, wiring, compiled } = planned(job);
     expect(fillOf(made, wiring, 'S1' as never)).toMatchObject({ verdict: 'unknown', unknown: ['contents'] });
@@ -95,10 +89,7 @@ describe('an existing box', () => {
   test('a tapped receptacle stays on tails of its own', () => {
     const job = jobOf({ runs: ['J1-S1', 'S1-L'], feedAt: 'J1' });
     const tapped: Job = {
-      ...withBox(job, 'J1', {
-        work: 'existing',
-        existingFill: boxContentsSchema.parse({ yokes: [{ gangs: 1, awg: 14 }] }),
-      }),
+      ...holding(withBox(job, 'J1', { work: 'existing' }), { J1: { yokes: [{ gangs: 1, awg: 14 }] } }),
       feeds: job.feeds.map((feed) => ({ ...feed, tap: 'receptacle' })),
     };
     const { job: made, wiring, compiled } = planned(tapped);
@@ -192,18 +183,13 @@ describe('what is demanded', () => {
   /** Two ways in: a home run, and power at the light. */
   const two = (): Job => {
     const job = jobOf({ runs: ['F-S1', 'S1-L'] });
-    return {
+    const both: Job = {
       ...job,
       choices: [],
       feeds: [...job.feeds, { ...job.feeds[0]!, id: 'f2' as never, at: 'L' as never }],
-      existingCables: [
-        {
-          ...{ id: 'feed' as never, article: '14-2' as never, circuit: 'c1' as never },
-          ...{ between: ['panel', 'L' as never], length: null, via: [] },
-        },
-      ],
       runFacts: measured(['panel', 'S1', 'L']),
     };
+    return lying(both, [{ id: 'feed', article: '14-2', circuit: 'c1', between: ['panel', 'L'] }]);
   };
   test.each(['S1', 'L'])('power at %s is met by every plan that is shown', (entry) => {
     const asked = setEntry(two(), new Set(['S1', 'L']), entry as never);

@@ -115,7 +115,6 @@ const manyRooms = (rooms: number): Job => {
         ...{ terminals: 'leads' as const, leadAwg: 18 as const, metal: true },
       }),
     ),
-    existingCables: [],
     runFacts: [],
     choices: [],
   };

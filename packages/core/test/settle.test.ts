@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  setCableCircuit,
   assumeUsual,
   existingDocument,
   planJob,
@@ -31,10 +32,7 @@ const old = (short: Shorthand): Job => {
   const cables = wiring.cables.map((cable) => ({ ...cable, existing: true }));
   const { job: assumed } = assumeUsual(bare, { circuit: 'c1' as never, cables });
   const seen = assumed.boxes.reduce((one, { id }) => signSeen(one, 'existing', id), assumed);
-  return {
-    ...seen,
-    existingCables: seen.existingCables.map((cable) => ({ ...cable, circuit: 'c1' as never })),
-  };
+  return cables.reduce((one, { id }) => setCableCircuit(one, id, 'c1' as never), seen);
 };
 
 test.each(TEXTBOOK)('%s: planned again on what is there, no box is opened', (_name, short) => {

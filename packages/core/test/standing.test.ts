@@ -22,7 +22,7 @@ const withOldPair = (): Job => {
   const { job, wiring } = planned(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] }));
   const bare: Job = {
     ...job,
-    boxes: job.boxes.map((box) => ({ ...box, work: 'existing' as const, existingFill: null })),
+    boxes: job.boxes.map((box) => ({ ...box, work: 'existing' as const })),
     choices: [],
     wirings: [],
   };

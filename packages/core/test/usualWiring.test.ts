@@ -1,4 +1,5 @@
 import {
+  newWiringDoc,
   articleOf,
   assumedOf,
   assumeUsual,
@@ -143,16 +144,13 @@ describe('patterns of old', () => {
   const loop = { runs: ['F-L', 'L-S1'], neutralAt: [] };
   const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'] };
   const rules = (job: Job, wiring: Wiring) => {
-    const document = { ...newDoc(wiring), certainty: {} };
+    const document = newDoc(wiring);
     const kept = withDocument(job, document);
     return (reviewWiring(kept, 'existing')?.findings ?? [])
       .filter(({ severity }) => severity === 'violation')
       .map(({ rule, what }) => `${rule}: ${what}`);
   };
-  const newDoc = (wiring: Wiring) => ({
-    ...{ id: 'existing' as never, kind: 'existing' as const, basedOn: null },
-    ...{ certainty: {}, assumedEnds: [], sizesFrom: {}, wiring },
-  });
+  const newDoc = (wiring: Wiring) => newWiringDoc('existing', 'existing', wiring);
 
   test('the return on the white works, and is found', () => {
     const { job, cables } = old(loop);

@@ -106,7 +106,6 @@ describe('an address inside a job', () => {
       luminaires: [],
       choices: [],
       wirings: [],
-      existingCables: [],
     };
     const { where } = await openYard('/jobs/empty', empty);
     await waitFor(() => expect(where()).toBe('/jobs/empty/start'));

@@ -1,22 +1,28 @@
-import { findExistingCable, findFeed, findLuminaire } from '../model/lookup.js';
+import { findFeed, findLuminaire } from '../model/lookup.js';
+import { cablesThere, findCableThere, othersIn, withCarried, withOthersIn } from '../model/lying.js';
 import { articlesOf } from '../model/articles.js';
 import { boxContentsSchema } from '../model/contents.js';
-import { PANEL, type BoxId, type CircuitId, type RoomId } from '../model/ids.js';
+import { PANEL, type BoxId, type CableId, type CircuitId, type RoomId } from '../model/ids.js';
 import { PURPOSES, type Job } from '../model/job.js';
 import { ROOM_KINDS, type RoomKind } from '../model/place.js';
 import { placeName, runName } from '../words/places.js';
 
-type List = 'rooms' | 'boxes' | 'circuits' | 'luminaires' | 'feeds' | 'existingCables';
+/** Lists of the job, and the cables that its existing wiring tells of. */
+type List = 'rooms' | 'boxes' | 'circuits' | 'luminaires' | 'feeds' | 'cables';
 
 /** A fact that only people can know: where it is kept, what may be answered, and why it is asked. */
 interface Asked {
   list: List;
-  field: string;
+  /** The field of the item that holds the answer; or, where the existing wiring holds it, how it is read there and told. */
+  kept:
+    | string
+    | {
+        answer: (job: Job, of: string) => string | number | null;
+        tell: (job: Job, of: string, value: string | number) => Job;
+      };
   text: (name: string) => string;
   why: string;
   options: Options | ((job: Job) => Options);
-  /** What the field becomes by an answer, where that is not the answer itself; and the answer that it stands for. */
-  kept?: { of: (value: string | number) => unknown; answer: (kept: unknown) => string | number | null };
 }
 
 type Options = readonly (readonly [value: string | number, words: string])[];
@@ -58,21 +64,21 @@ const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
 const ASKED = {
   'room.kind': {
     list: 'rooms',
-    field: 'kind',
+    kept: 'kind',
     text: (name) => `What kind of room is ${name}?`,
     why: 'Neutrals at switches, arc-fault protection and required lights hang on it. Until it is answered the strictest is taken.',
     options: ROOM_KINDS.filter((kind) => kind !== 'unknown').map((kind) => [kind, ROOM_WORDS[kind]] as const),
   },
   'room.wholeFloorVisible': {
     list: 'rooms',
-    field: 'wholeFloorVisible',
+    kept: 'wholeFloorVisible',
     text: (name) => `Is the whole floor of ${name} visible from the switches?`,
     why: 'It decides at how many of its switches a neutral is asked for.',
     options: YES_NO,
   },
   'room.risers': {
     list: 'rooms',
-    field: 'risers',
+    kept: 'risers',
     text: (name) => `How many risers has ${name} between two floors?`,
     why: 'From six on a switch is asked for at each floor.',
     options: [
@@ -82,14 +88,14 @@ const ASKED = {
   },
   'room.otherLight': {
     list: 'rooms',
-    field: 'otherLight',
+    kept: 'otherLight',
     text: (name) => `Has ${name} a light with a wall switch already?`,
     why: 'The room is to have one; this job switches none there.',
     options: YES_NO,
   },
   'box.article': {
     list: 'boxes',
-    field: 'article',
+    kept: 'article',
     text: (name) => `Which box is at ${name}?`,
     why: 'It is there already, and whether the wires fit hangs on the volume stamped in it (314.16).',
     options: (job) =>
@@ -99,39 +105,41 @@ const ASKED = {
   },
   'box.contents': {
     list: 'boxes',
-    field: 'existingFill',
+    kept: {
+      answer: (job, of) => (othersIn(job, of) === null ? null : 'nothing'),
+      tell: (job, of) => withOthersIn(job, of as BoxId, boxContentsSchema.parse({})),
+    },
     text: (name) => `What is in ${name} beside what is planned here?`,
     why: 'Its cables, device and grounds take room (314.16). What is in it is told on Layout; until then nobody can say that it fits.',
     options: [['nothing', 'Nothing else']],
-    kept: {
-      of: () => boxContentsSchema.parse({}),
-      answer: (kept) => (kept === null ? null : 'nothing'),
-    },
   },
   'cable.circuit': {
-    list: 'existingCables',
-    field: 'circuit',
+    list: 'cables',
+    kept: {
+      answer: (job, of) => findCableThere(job, of)?.circuit ?? null,
+      tell: (job, of, value) => withCarried(job, of as CableId, value as CircuitId),
+    },
     text: (name) => `Whose power is on ${name}?`,
     why: 'Until it is told it serves no circuit, and may be live from any breaker.',
     options: (job) => job.circuits.map((one) => [one.id, one.name] as const),
   },
   'box.accessible': {
     list: 'boxes',
-    field: 'accessible',
+    kept: 'accessible',
     text: (name) => `Can another cable reach ${name} later without opening the wall?`,
     why: 'Where it can, no neutral is asked for at the switch.',
     options: YES_NO,
   },
   'box.staysAccessible': {
     list: 'boxes',
-    field: 'staysAccessible',
+    kept: 'staysAccessible',
     text: (name) => `Does ${name} stay accessible when the building is finished?`,
     why: 'A box with splices may not be buried.',
     options: YES_NO,
   },
   'box.location': {
     list: 'boxes',
-    field: 'location',
+    kept: 'location',
     text: (name) => `Is ${name} in a dry, damp or wet place?`,
     why: 'Boxes, covers and luminaires are made for one or the other.',
     options: [
@@ -142,14 +150,14 @@ const ASKED = {
   },
   'box.inTubSpace': {
     list: 'boxes',
-    field: 'inTubSpace',
+    kept: 'inTubSpace',
     text: (name) => `Is ${name} within a tub or shower space?`,
     why: 'No switch may be there.',
     options: YES_NO,
   },
   'luminaire.suitedTo': {
     list: 'luminaires',
-    field: 'suitedTo',
+    kept: 'suitedTo',
     text: (name) => `What is ${name} marked for?`,
     why: 'In a damp or wet place a luminaire is to be marked for it.',
     options: [
@@ -160,35 +168,35 @@ const ASKED = {
   },
   'luminaire.throughWiring': {
     list: 'luminaires',
-    field: 'throughWiring',
+    kept: 'throughWiring',
     text: (name) => `Is the driver box of ${name} listed for through wiring?`,
     why: 'Conductors go on from it to other places.',
     options: YES_NO,
   },
   'circuit.purpose': {
     list: 'circuits',
-    field: 'purpose',
+    kept: 'purpose',
     text: (name) => `What else does the circuit ${name} serve?`,
     why: 'Some circuits may not serve lighting.',
     options: PURPOSES.map((one) => [one, PURPOSE_WORDS[one]] as const),
   },
   'circuit.oneBathroom': {
     list: 'circuits',
-    field: 'oneBathroom',
+    kept: 'oneBathroom',
     text: (name) => `Does ${name} serve one bathroom and nothing else?`,
     why: 'Only then may lights of that bathroom hang on its receptacle circuit.',
     options: YES_NO,
   },
   'circuit.afci': {
     list: 'circuits',
-    field: 'afci',
+    kept: 'afci',
     text: (name) => `Has ${name} arc-fault protection?`,
     why: 'Outlets and devices in the rooms of this job are to have it.',
     options: YES_NO,
   },
   'feed.gfciSide': {
     list: 'feeds',
-    field: 'gfciSide',
+    kept: 'gfciSide',
     text: (name) => `Is the receptacle at ${name} a ground-fault device, and which side is tapped?`,
     why: 'On its load side the lights go dark when it trips.',
     options: [
@@ -218,8 +226,8 @@ const nameOf = (job: Job, list: List, id: string): string => {
     const feed = findFeed(job, id);
     return feed ? placeName(job, feed.at) : id;
   }
-  if (list === 'existingCables') {
-    const cable = findExistingCable(job, id);
+  if (list === 'cables') {
+    const cable = findCableThere(job, id);
     if (!cable) return id;
     const [from, to] = cable.between;
     return `the cable that lies from ${runName(job, { from, to })}`;
@@ -256,8 +264,8 @@ export const placeOfQuestion = (
       return { box: of as BoxId };
     case 'circuits':
       return { circuit: of as CircuitId };
-    case 'existingCables': {
-      const between = findExistingCable(job, of)?.between;
+    case 'cables': {
+      const between = findCableThere(job, of)?.between;
       const box = between?.find((place) => place !== PANEL);
       return box === undefined ? {} : { box: box as BoxId };
     }
@@ -272,15 +280,18 @@ export const placeOfQuestion = (
   }
 };
 
+const itemsOf = (job: Job, { list }: Asked): readonly { id: string }[] =>
+  list === 'cables' ? cablesThere(job) : job[list];
+
 /** What is answered already; null while it is not. */
 export const answerOf = (job: Job, { kind, of }: Pick<Question, 'kind' | 'of'>): string | number | null => {
   const asked: Asked = ASKED[kind];
-  const { list, field, kept } = asked;
-  const item = (job[list] as readonly { id: string }[]).find((one) => one.id === of);
-  const value = (item as Record<string, unknown> | undefined)?.[field];
+  const { kept } = asked;
+  if (typeof kept === 'object') return kept.answer(job, of);
+  const item = itemsOf(job, asked).find((one) => one.id === of);
+  const answer = (item as Record<string, unknown> | undefined)?.[kept];
   // Risers are counted; the answer stands for a range of them.
-  if (kind === 'room.risers' && typeof value === 'number') return value > 5 ? 6 : 5;
-  const answer = kept ? kept.answer(value) : value;
+  if (kind === 'room.risers' && typeof answer === 'number') return answer > 5 ? 6 : 5;
   return optionsOf(job, asked).find(([one]) => one === answer)?.[0] ?? null;
 };
 
@@ -291,10 +302,12 @@ export const answerQuestion = (
   value: string | number,
 ): Job => {
   const asked: Asked = ASKED[kind];
-  const { list, field, kept } = asked;
+  const { list, kept } = asked;
   if (!optionsOf(job, asked).some(([one]) => one === value))
     throw new Error(`"${value}" does not answer ${kind}.`);
-  const items: readonly { id: string }[] = job[list];
-  const answer = kept ? kept.of(value) : value;
-  return { ...job, [list]: items.map((one) => (one.id === of ? { ...one, [field]: answer } : one)) };
+  if (typeof kept === 'object') return kept.tell(job, of, value);
+  return {
+    ...job,
+    [list]: itemsOf(job, asked).map((one) => (one.id === of ? { ...one, [kept]: value } : one)),
+  };
 };

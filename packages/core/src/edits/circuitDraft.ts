@@ -1,6 +1,5 @@
 import { withPrunedWirings } from './wiring/pruned.js';
 import { findBox, findCircuit, findFeed, findRoom, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
-import { withLying } from '../model/existing.js';
 import { ofId } from '../model/records.js';
 import type { ArticleId, BoxId, CircuitId, FeedId, GroupId, Place, RoomId, SlotId } from '../model/ids.js';
 import { isBetween, runFactOf, type Choice, type Circuit, type Job, type Run } from '../model/job.js';
@@ -153,30 +152,24 @@ export const withoutCircuit = (job: Job, circuit: CircuitId): Job => {
   ]);
   const boxes = job.boxes.filter((one) => !mine.has(one.id) || others.has(one.id));
   const left = new Set<string>([PANEL, ...boxes.map((one) => one.id)]);
-  const cables = job.existingCables.filter(({ between: [a, b] }) => left.has(a) && left.has(b));
-  return withPrunedWirings(
-    withLying(
-      {
-        ...job,
-        circuits: job.circuits.filter((one) => one.id !== circuit),
-        groups: keptGroups,
-        // A room that was measured stands, whatever it is lit by.
-        rooms: job.rooms.filter(
-          (one) =>
-            one.outline !== null || !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id),
-        ),
-        slots,
-        luminaires,
-        choices,
-        feeds,
-        boxes,
-        runFacts: job.runFacts.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
-        // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
-        wirings: job.wirings.filter((one) => one.kind !== 'planned'),
-      },
-      cables,
+  return withPrunedWirings({
+    ...job,
+    circuits: job.circuits.filter((one) => one.id !== circuit),
+    groups: keptGroups,
+    // A room that was measured stands, whatever it is lit by.
+    rooms: job.rooms.filter(
+      (one) =>
+        one.outline !== null || !rooms.has(one.id) || keptGroups.some((group) => group.room === one.id),
     ),
-  );
+    slots,
+    luminaires,
+    choices,
+    feeds,
+    boxes,
+    runFacts: job.runFacts.filter(({ between: [a, b] }) => left.has(a) && left.has(b)),
+    // Nothing of the circuit is left in the planned wiring; planning again makes it anew.
+    wirings: job.wirings.filter((one) => one.kind !== 'planned'),
+  });
 };
 
 /** A pinned order stays while it names each switch of the group once; pinned neutrals while their switches stand. */
@@ -268,14 +261,6 @@ export const withDraft = (job: Job, draft: CircuitDraft): Job => {
     runFacts: [
       ...base.runFacts.filter((fact) => !runs.some((run) => isBetween(fact, run.from, run.to))),
       ...runs.flatMap(factOf),
-    ],
-    existingCables: [
-      ...base.existingCables,
-      ...job.existingCables.filter(
-        (cable) =>
-          !base.existingCables.includes(cable) &&
-          cable.between.every((at) => at === PANEL || draft.places.some((one) => one.box === at)),
-      ),
     ],
     choices: [
       ...base.choices,

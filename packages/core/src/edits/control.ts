@@ -1,4 +1,5 @@
-import { withLying } from '../model/existing.js';
+import { cablesThere, withCablesThere, withCarried } from '../model/lying.js';
+import { withoutCables } from './wiring/pruned.js';
 import { findBox, findSlot } from '../model/lookup.js';
 import {
   PANEL,
@@ -102,19 +103,17 @@ export const addExistingCable = (
     to,
   }: { id: CableId; article: ArticleId; circuit: CircuitId | null; from: Place; to: BoxId },
 ): Job =>
-  withLying(job, [
-    ...job.existingCables.filter((cable) => cable.circuit !== circuit || !isBetween(cable, from, to)),
-    { id, article, circuit, between: [from, to], length: null, via: [] },
-  ]);
+  withCablesThere(
+    withoutCables(
+      job,
+      cablesThere(job)
+        .filter((cable) => cable.circuit === circuit && isBetween(cable, from, to))
+        .map((cable) => cable.id),
+    ),
+    [{ id, article, circuit, between: [from, to], length: null, via: [] }],
+  );
 
 /** Says whose power is on a cable that lies there; null while nobody knows. */
-export const setCableCircuit = (job: Job, id: CableId, circuit: CircuitId | null): Job => ({
-  ...job,
-  existingCables: job.existingCables.map((cable) => (cable.id === id ? { ...cable, circuit } : cable)),
-});
+export const setCableCircuit = withCarried;
 
-export const removeExistingCable = (job: Job, id: CableId): Job =>
-  withLying(
-    job,
-    job.existingCables.filter((cable) => cable.id !== id),
-  );
+export const removeExistingCable = (job: Job, id: CableId): Job => withoutCables(job, [id]);

@@ -14,7 +14,6 @@ const NAMED = {
   slots: 'id',
   luminaires: 'id',
   groups: 'id',
-  existingCables: 'id',
   runFacts: 'between',
   choices: 'circuit',
   wirings: 'id',

@@ -1,5 +1,4 @@
 import { withPrunedWirings } from './wiring/pruned.js';
-import { withLying } from '../model/existing.js';
 import { findSlot } from '../model/lookup.js';
 import { placeOfNode, type BoxId, type GroupId, type LuminaireId, type SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -40,12 +39,9 @@ export const withoutBox = (job: Job, id: BoxId): Job => {
   const slots = new Set(job.slots.filter((one) => one.box === id).map((one) => one.id));
   const luminaires = new Set(job.luminaires.filter((one) => one.box === id).map((one) => one.id));
   const left = without(job, slots, luminaires);
-  const lying = left.existingCables
-    .filter(({ between }) => !between.includes(id))
-    .map((cable) => ({ ...cable, via: cable.via.filter((one) => one.box !== id) }));
   return keepingChoices(
     {
-      ...withLying(left, lying),
+      ...left,
       boxes: left.boxes.filter((box) => box.id !== id),
       feeds: left.feeds.filter((feed) => feed.at !== id),
       runFacts: left.runFacts.filter(({ between }) => !between.includes(id)),

@@ -1,24 +1,24 @@
 import { existingDocument } from '../model/existing.js';
+import { beginExisting } from '../model/lying.js';
 import type { BoxId } from '../model/ids.js';
 import { tailsOf } from '../model/inBox.js';
 import type { Job, WiringDoc } from '../model/job.js';
 import { boxesOfCircuit, groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { emptyWiring, endKey, placeOfEnd, type End, type Wiring } from '../model/wiring.js';
-import { beginExisting, withDocument } from '../edits/wiring/documents.js';
+import { withDocument } from '../edits/wiring/documents.js';
 import { everyEnd, untold, usualWiring, type NotUsual, type UsualFacts } from './usualWiring.js';
 
-/** Ends in boxes that the existing wiring holds already are brought in as not looked at: what is told there is not made up anew. */
+/** What is told there is not made up anew: of a cable that is told of already only the ends in other boxes are, and new ends in told boxes are not looked at. */
 const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring => {
   const told = new Set(Object.keys(document.certainty));
   const { wiring } = document;
   const cables = fresh.cables.filter(({ id }) => !wiring.cables.some((one) => one.id === id));
-  const ids = new Set<string>(cables.map(({ id }) => id));
   const boxOf = (end: End) => {
     const cable = fresh.cables.find(({ id }) => id === end.cable);
     return cable ? placeOfEnd(cable, end.side) : '';
   };
-  const isFresh = (end: End) => ids.has(end.cable) && !told.has(boxOf(end));
+  const isFresh = (end: End) => boxOf(end) !== '' && !told.has(boxOf(end));
   const joints = fresh.joints.filter(({ box }) => !told.has(box));
   const tails = new Set<string>(joints.flatMap((joint) => tailsOf(joint).map(({ id }) => id)));
   const used = new Set(fresh.unseen.map(endKey));
@@ -33,7 +33,7 @@ const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring 
     ],
     marks: [...wiring.marks, ...fresh.marks.filter(({ end }) => isFresh(end))],
     unseen: [
-      ...wiring.unseen,
+      ...wiring.unseen.filter((end) => !isFresh(end)),
       ...fresh.unseen.filter(isFresh),
       ...cables
         .flatMap((cable) => everyEnd(job, cable))

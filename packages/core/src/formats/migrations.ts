@@ -1,6 +1,7 @@
 import { UNITS } from '../model/job.js';
 import { isRaw, listOf, type Raw } from './raw.js';
 import { toFifth } from './toFifth.js';
+import { toSixth } from './toSixth.js';
 import { toFourth } from './toFourth.js';
 import { toThird } from './toThird.js';
 
@@ -122,7 +123,7 @@ const toSecond = (document: Raw): Raw => {
 
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
-  ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth },
+  ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

@@ -1,3 +1,4 @@
+import { othersIn } from '../model/lying.js';
 import { findBox, findLuminaire } from '../model/lookup.js';
 import { articleOf, groundOf } from '../model/articles.js';
 import { existingDocument } from '../model/existing.js';
@@ -100,7 +101,7 @@ export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => 
   const { conductors, grounds, passing } = cablesIn(job, wiring, id);
   const leads = leadsIn(job, wiring, id);
   // What the existing wiring tells of a box is all that is in it; it is not counted twice.
-  const before = isToldOf(job, id) ? null : box?.existingFill;
+  const before = isToldOf(job, id) ? null : othersIn(job, id);
   return {
     conductors: [...conductors, ...leads.thick, ...(before?.conductors ?? [])],
     passing: [...passing, ...(before?.passing ?? [])],
@@ -174,7 +175,7 @@ const unknownOf = (job: Job, wiring: Wiring, id: BoxId, available: number | null
   return [
     ...(available === null ? ['box' as const] : []),
     ...(box?.work === 'existing' && isToldOf(job, id) && !isSeen(job, id) ? ['unseen' as const] : []),
-    ...(box?.work === 'existing' && !isToldOf(job, id) && box.existingFill === null
+    ...(box?.work === 'existing' && !isToldOf(job, id) && othersIn(job, id) === null
       ? ['contents' as const]
       : []),
     ...(slots.length + luminaires.length > 0 ? ['unplanned' as const] : []),

@@ -1,11 +1,11 @@
 import type { CircuitId } from './ids.js';
-import type { Choice, ExistingCable, Job, WiringDoc } from './job.js';
+import type { Job, WiringDoc } from './job.js';
 import { boxesOfCircuit, findGroup } from './lookup.js';
 import { ofId } from './records.js';
 import { endKey } from './wiring.js';
 
 /** What is there: the one existing wiring of a job; undefined where nobody has told of any. */
-export const existingDocument = (job: Job): WiringDoc | undefined =>
+export const existingDocument = (job: Pick<Job, 'wirings'>): WiringDoc | undefined =>
   job.wirings.find((document) => document.kind === 'existing');
 
 /** What of a document is only assumed, as the simulator takes it: boxes by id, ends by key. */
@@ -53,26 +53,5 @@ export const notStanding = (job: Job, circuit: CircuitId): Job => {
           }
         : document,
     ),
-  };
-};
-
-/** The job with another list of what lies there; a chosen way says nothing more of a cable that is not in it. */
-export const withLying = (job: Job, existingCables: ExistingCable[]): Job => {
-  const held = new Set<string>(existingCables.map(({ id }) => id));
-  const isHeld = (id: string) => held.has(id);
-  const kept = (choice: Choice): Choice => {
-    const { givenUp, anew, ...rest } = choice;
-    if ((givenUp ?? []).every(isHeld) && (anew ?? []).every(isHeld)) return choice;
-    return {
-      ...rest,
-      ...(givenUp ? { givenUp: givenUp.filter(isHeld) } : {}),
-      ...(anew ? { anew: anew.filter(isHeld) } : {}),
-    };
-  };
-  const choices = job.choices.map(kept);
-  return {
-    ...job,
-    existingCables,
-    choices: choices.every((one, i) => one === job.choices[i]) ? job.choices : choices,
   };
 };

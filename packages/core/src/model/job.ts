@@ -15,6 +15,9 @@ import {
   slotIdSchema,
   treePlaceSchema,
   wiringIdSchema,
+  type BoxId,
+  type CircuitId,
+  type Place,
 } from './ids.js';
 import { amendmentSchema } from './amendment.js';
 import { boxContentsSchema } from './contents.js';
@@ -34,7 +37,7 @@ import {
 import { preferencesSchema } from './preferences.js';
 import { editionSchema, judgedEditionSchema } from './editions.js';
 import { awgSchema, inchesSchema, volumeSchema } from './units.js';
-import { endSchema, viaSchema, wiringSchema } from './wiring.js';
+import { endSchema, wiringSchema, type Cable } from './wiring.js';
 
 export {
   EDITIONS,
@@ -74,11 +77,6 @@ export const boxSchema = z.strictObject({
     .array(z.enum(['stud', 'hickey']))
     .max(2)
     .default([]),
-  /**
-   * What is in an existing box beside what the job shows, and stays there; null while nobody has told, and then how full it
-   * is is not known.
-   */
-  existingFill: boxContentsSchema.nullable().default(null),
 });
 export type Box = z.infer<typeof boxSchema>;
 
@@ -181,18 +179,12 @@ export const feedSchema = z.strictObject({
 });
 export type Feed = z.infer<typeof feedSchema>;
 
-/** A cable that lies between two places already: its conductors are a limit, its price is zero. */
-export const existingCableSchema = z.strictObject({
-  id: cableIdSchema,
-  article: articleIdSchema,
+/** A cable that lies between two places already, as the existing wiring has it: its conductors are a limit, its price is zero. */
+export interface ExistingCable extends Pick<Cable, 'id' | 'article' | 'length' | 'via'> {
   /** Whose power is on it; null while nobody has said: then it serves no circuit, and may be live from any breaker. */
-  circuit: circuitIdSchema.nullable().default(null),
-  between: z.tuple([placeSchema, boxIdSchema]),
-  length: inchesSchema.nullable().default(null),
-  /** Boxes it passes through unbroken. */
-  via: viaSchema,
-});
-export type ExistingCable = z.infer<typeof existingCableSchema>;
+  circuit: CircuitId | null;
+  between: [Place, BoxId];
+}
 
 /** A run of the cabling tree. A return run leads to, or on from, the far place of a luminaire box. */
 export const runSchema = z.strictObject({ from: treePlaceSchema, to: treePlaceSchema });
@@ -241,12 +233,16 @@ export const wiringDocSchema = z.strictObject({
   assumedEnds: z.array(endSchema).max(50_000).default([]),
   /** What the size of a cable was read from: its print, a gauge, or the colour of its jacket, which is a hint alone. */
   sizesFrom: z.record(cableIdSchema, z.enum(['print', 'gauge', 'jacket'])).default({}),
+  /** Whose power is on each cable of what is there, as the wiring shows it or somebody told. One that is not named serves no circuit. */
+  carries: z.record(cableIdSchema, circuitIdSchema).default({}),
+  /** What is in boxes that are there beside what the job and this wiring show. Of a box not named nobody has told. */
+  others: z.record(boxIdSchema, boxContentsSchema).default({}),
   wiring: wiringSchema,
 });
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 5;
+export const JOB_FORMAT = 6;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {
@@ -286,7 +282,6 @@ export const jobShape = z.strictObject({
   slots: z.array(slotSchema).max(1000),
   luminaires: z.array(luminaireSchema).max(1000),
   groups: z.array(groupSchema).max(300),
-  existingCables: z.array(existingCableSchema).max(500).default([]),
   runFacts: z.array(runFactSchema).max(2000),
   choices: z.array(choiceSchema).max(100),
   wirings: z.array(wiringDocSchema).max(21),

@@ -46,8 +46,7 @@ const grouping = <T>(by: (item: T) => string | null) => {
   };
 };
 
-type Listed =
-  'boxes' | 'rooms' | 'levels' | 'circuits' | 'groups' | 'slots' | 'luminaires' | 'feeds' | 'existingCables';
+type Listed = 'boxes' | 'rooms' | 'levels' | 'circuits' | 'groups' | 'slots' | 'luminaires' | 'feeds';
 const finder =
   <K extends Listed>(list: K) =>
   (job: Pick<Job, K>, id: Id): Job[K][number] | undefined =>
@@ -61,7 +60,6 @@ export const findGroup = finder('groups');
 export const findSlot = finder('slots');
 export const findLuminaire = finder('luminaires');
 export const findFeed = finder('feeds');
-export const findExistingCable = finder('existingCables');
 
 /** The name of a circuit, or what is said of a breaker that nobody has named. */
 export const circuitName = (job: Job, id: string): string =>

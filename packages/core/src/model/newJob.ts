@@ -51,7 +51,6 @@ export const newJob = (
   slots: [],
   luminaires: [],
   groups: [],
-  existingCables: [],
   runFacts: [],
   choices: [],
   wirings: [],
@@ -85,5 +84,7 @@ export const newWiringDoc = (id: string, kind: WiringDoc['kind'], wiring: Wiring
   certainty: {},
   assumedEnds: [],
   sizesFrom: {},
+  carries: {},
+  others: {},
   wiring,
 });

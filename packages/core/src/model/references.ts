@@ -1,3 +1,4 @@
+import { existingDocument } from './existing.js';
 import { findRoom } from './lookup.js';
 import { conductorsOf } from './articles.js';
 import { isGroundColour } from './colours.js';
@@ -150,7 +151,6 @@ const checkReferences = (job: Job, report: Report) => {
     'levels',
     'luminaires',
     'groups',
-    'existingCables',
     'amendments',
     'wirings',
   ] as const;
@@ -160,7 +160,7 @@ const checkReferences = (job: Job, report: Report) => {
   const group = known(idsOf(job.groups), 'group', report);
   const feed = known(idsOf(job.feeds), 'feed', report);
   const slot = known(idsOf(job.slots), 'slot', report);
-  const lying = known(idsOf(job.existingCables), 'existing cable', report);
+  const lying = known(idsOf(existingDocument(job)?.wiring.cables ?? []), 'existing cable', report);
   const box = known(idsOf(job.boxes), 'box', report);
   const place = (id: string, path: Path) => {
     if (id !== PANEL) box(id, path);
@@ -169,7 +169,6 @@ const checkReferences = (job: Job, report: Report) => {
     known(idsOf(job.stock.filter((a) => a.kind === kind)), `${kind} in the stock called`, report);
   const boxArticle = inStock('box');
   const deviceArticle = inStock('device');
-  const cableArticle = inStock('cable');
   const level = known(idsOf(job.levels), 'level', report);
   job.circuits.forEach((one, i) => {
     if (one.id === UNNAMED_BREAKER)
@@ -235,14 +234,6 @@ const checkReferences = (job: Job, report: Report) => {
     else if ('circuit' in scope) circuit(scope.circuit, ['amendments', i, 'scope', 'circuit']);
     else box(scope.box, ['amendments', i, 'scope', 'box']);
   });
-  job.existingCables.forEach((c, i) => {
-    cableArticle(c.article, ['existingCables', i, 'article']);
-    if (c.circuit !== null) circuit(c.circuit, ['existingCables', i, 'circuit']);
-    if (c.between[0] === c.between[1])
-      report(['existingCables', i, 'between'], 'a cable lies between two places; both of these are the same');
-    c.between.forEach((id, side) => place(id, ['existingCables', i, 'between', side]));
-    c.via.forEach((one, k) => box(one.box, ['existingCables', i, 'via', k, 'box']));
-  });
   job.groups.forEach((g, i) => {
     circuit(g.circuit, ['groups', i, 'circuit']);
     room(g.room, ['groups', i, 'room']);
@@ -282,6 +273,11 @@ const checkReferences = (job: Job, report: Report) => {
     const cables = known(idsOf(document.wiring.cables), 'cable', report);
     document.assumedEnds.forEach((end, k) => cables(end.cable, ['wirings', i, 'assumedEnds', k, 'cable']));
     for (const id of Object.keys(document.sizesFrom)) cables(id, ['wirings', i, 'sizesFrom', id]);
+    for (const [id, of] of Object.entries(document.carries)) {
+      cables(id, ['wirings', i, 'carries', id]);
+      circuit(of, ['wirings', i, 'carries', id]);
+    }
+    for (const id of Object.keys(document.others)) boxes(id, ['wirings', i, 'others', id]);
   });
   if (job.wirings.filter((document) => document.kind === 'existing').length > 1)
     report(['wirings'], 'a job has one existing wiring; call a second look at it found');

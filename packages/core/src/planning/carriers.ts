@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
 import { PANEL, placeOfNode, type Place } from '../model/ids.js';
 import { isBetween, type Circuit, type ExistingCable, type Feed, type Job, type Run } from '../model/job.js';
@@ -37,7 +38,7 @@ const fewestFirst = (a: Carrier, b: Carrier) => a.article.insulated.length - b.a
  * whose power is on it and no other; one that nobody has told of serves none.
  */
 export const existingBetween = (job: Job, circuit: Circuit, a: Place, b: Place): Carrier[] =>
-  job.existingCables
+  lyingCables(job)
     .filter(
       (cable) =>
         cable.circuit === circuit.id && isBetween(cable, a, b) && whyNotOffered(job, circuit, cable) === null,
@@ -49,14 +50,13 @@ export const existingBetween = (job: Job, circuit: Circuit, a: Place, b: Place):
 export const feedingCable = (job: Job, feed: Feed): ExistingCable | null =>
   feed.at === PANEL
     ? null
-    : (job.existingCables.find(
-        (cable) => cable.circuit === feed.circuit && isBetween(cable, PANEL, feed.at),
-      ) ?? null);
+    : (lyingCables(job).find((cable) => cable.circuit === feed.circuit && isBetween(cable, PANEL, feed.at)) ??
+      null);
 
 /** Does every cable that is told to come from the panel to a feed's box carry another circuit? Then no power of this one is there. */
 export const isFedByAnother = (job: Job, feed: Feed): boolean => {
   if (feed.at === PANEL) return false;
-  const there = job.existingCables.filter((cable) => isBetween(cable, PANEL, feed.at));
+  const there = lyingCables(job).filter((cable) => isBetween(cable, PANEL, feed.at));
   return there.length > 0 && there.every(({ circuit }) => circuit !== null && circuit !== feed.circuit);
 };
 

@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import { articleOf } from '../model/articles.js';
 import { existingDocument } from '../model/existing.js';
 import type { CircuitId, GroupId, SlotId } from '../model/ids.js';
@@ -78,7 +79,7 @@ export const choiceThere = (job: Job, circuit: CircuitId): Choice | null => {
     if (!chain) return null;
     chains[id] = chain;
   }
-  const runs = job.existingCables
+  const runs = lyingCables(job)
     .filter((cable) => cable.circuit === circuit)
     .filter(({ between }) => !(feed.at !== 'panel' && between.includes('panel')))
     .map(({ between: [from, to] }) => ({ from, to }));

@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import { existingDocument } from '../model/existing.js';
 import { findCable, groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
@@ -212,7 +213,7 @@ export const unusedBy = (job: Job, plans: readonly PlannedCircuit[]): ExistingCa
   const used = new Set(
     plans.flatMap(({ runs, fedBy }) => [...runs.map((run) => run.existing?.id), fedBy?.id]),
   );
-  return job.existingCables.filter((cable) => !used.has(cable.id));
+  return lyingCables(job).filter((cable) => !used.has(cable.id));
 };
 
 /** Everything that a planned circuit puts into the wiring. */

@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import type { Said } from '../words/said.js';
 import { listed } from '../words/lists.js';
 import { placeName } from '../words/places.js';
@@ -96,7 +97,7 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
   }),
   FedByAnotherCircuit: (problem, { job, place }) => {
     const box = problem.box;
-    const others = job.existingCables
+    const others = lyingCables(job)
       .filter((cable) => isBetween(cable, PANEL, box))
       .flatMap((cable) => findCircuit(job, cable.circuit)?.name ?? []);
     return {

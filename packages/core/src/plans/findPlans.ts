@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import { titleOf } from '../words/said.js';
 import { boxesOfCircuit, findCircuit } from '../model/lookup.js';
 import { PANEL, type CircuitId, type Place } from '../model/ids.js';
@@ -109,7 +110,7 @@ const notesOf = (job: Job, circuit: CircuitId): string[] => {
 /** Cables that lie there and serve no plan, and why; only those at boxes of the circuit. */
 const cablesLeft = (job: Job, circuit: Circuit): string[] => {
   const boxes = new Set<Place>(boxesOfCircuit(job, circuit.id));
-  return job.existingCables
+  return lyingCables(job)
     .filter(({ between }) => between.some((place) => boxes.has(place)))
     .flatMap((cable) => {
       const [a, b] = cable.between.map((place) => placeName(job, place));

@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import { PANEL, type BoxId } from '../model/ids.js';
 import type { NotTried } from './found.js';
 import type { OrderSpace } from './orders.js';
@@ -17,7 +18,7 @@ const crowdedBoxes = (tables: PriceTables, { feeds, boxesFor, fit, chains }: Ord
   if (boxes.size === 0) return [];
   const fittings = fit(chains.first);
   return [...boxes].filter((box) => {
-    const lying = job.existingCables.filter(
+    const lying = lyingCables(job).filter(
       (cable) => cable.circuit === circuit.id && cable.between.includes(box),
     ).length;
     const fresh = Math.max(0, codes.mostRuns + 1 - lying);

@@ -1,3 +1,4 @@
+import { lyingCables } from '../model/lying.js';
 import { boxesOfCircuit, switchedGroupsOf, switchesOfGroup } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { PANEL, placeOfNode, type BoxId, type CircuitId, type GroupId, type SlotId } from '../model/ids.js';
@@ -110,7 +111,7 @@ const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
   (feed.at === PANEL || feed.at === box) && !hasCableOfItsOwn(job, feed.circuit, box);
 
 const hasCableOfItsOwn = (job: Job, circuit: CircuitId, box: BoxId): boolean =>
-  job.existingCables.some(
+  lyingCables(job).some(
     (cable) => cable.circuit === circuit && cable.between.includes(box) && !isBetween(cable, PANEL, box),
   );
 

@@ -1,3 +1,4 @@
+import { othersIn } from '../model/lying.js';
 import { articleOf } from '../model/articles.js';
 import { existingDocument } from '../model/existing.js';
 import type { BoxId } from '../model/ids.js';
@@ -39,8 +40,10 @@ export const TAPPED = {
 } as const;
 
 /** Nobody has told what is in a box that is there: its make-up is not known, and none is printed. */
-export const isUntold = (job: Job, { id, work, existingFill }: Box): boolean =>
-  work === 'existing' && existingFill === null && ofId(existingDocument(job)?.certainty, id) === undefined;
+export const isUntold = (job: Job, { id, work }: Box): boolean =>
+  work === 'existing' &&
+  othersIn(job, id) === null &&
+  ofId(existingDocument(job)?.certainty, id) === undefined;
 
 /** An old box that nobody has seen, or not all of: what is said of its wires is what is usual. */
 export const lookStep = (job: Job, box: BoxId): DraftStep[] => {

@@ -1,3 +1,4 @@
+import { findCableThere } from '../model/lying.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, type Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
@@ -17,7 +18,7 @@ export const otherPlace = (cable: Cable, side: End['side']): Place =>
  * none is named.
  */
 export const isUntoldFeed = (job: Job, cable: Cable): boolean =>
-  cable.existing && cable.from === PANEL && !job.existingCables.some((one) => one.id === cable.id);
+  cable.existing && cable.from === PANEL && !findCableThere(job, cable.id);
 
 /** A cable by its kind and where it goes. */
 const plainWord = (job: Job, cable: Cable, side: End['side']): string =>

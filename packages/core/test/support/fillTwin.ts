@@ -1,4 +1,4 @@
-import { boxContentsSchema, type Job, type Wiring } from '../../src/index.js';
+import { othersIn, boxContentsSchema, type Job, type Wiring } from '../../src/index.js';
 
 /** Quarter inches cubed make every allowance a whole number. */
 const QUARTERS: Record<number, number> = { 18: 6, 16: 7, 14: 8, 12: 9, 10: 10, 8: 12, 6: 20 };
@@ -18,7 +18,7 @@ export const countedFill = (job: Job, wiring: Wiring, box: string, edition: numb
   };
   const found = job.boxes.find((one) => one.id === box);
   if (!found) throw new Error(`no box ${box}`);
-  const before = found.existingFill ?? boxContentsSchema.parse({});
+  const before = othersIn(job, box) ?? boxContentsSchema.parse({});
   const insulated: number[] = [...before.conductors];
   const grounds: number[] = [...before.grounds];
   const thinLeads: number[] = [...before.fixtureWires];

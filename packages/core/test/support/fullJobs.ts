@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type * as z from 'zod';
 import { EDITIONS, jobShape, newJob, standardStock, type Job, type JobId } from '../../src/index.js';
 import { cablesAsFound, oneOf, shuffled, type Pick } from './picks.js';
+import { holding, lying, type Contents, type Lies } from './told.js';
 
 type JobInput = z.input<typeof jobShape>;
 type Many<K extends keyof JobInput> = Exclude<JobInput[K], undefined> extends (infer T)[] ? T[] : never;
@@ -23,7 +24,10 @@ const preferences = (pick: Pick): JobInput['preferences'] => ({
   freeConductor: oneOf(pick, [6, 8]),
 });
 
-const boxOf = (pick: Pick, id: string): Many<'boxes'>[number] => {
+/** A box, and what else is told to be in it. */
+type Found = Many<'boxes'>[number] & { contents?: Contents };
+
+const boxOf = (pick: Pick, id: string): Found => {
   const wall = id.startsWith('W');
   const at = { x: 12 * pick(40), y: 12 * pick(30), z: wall ? 48 : 96 };
   const accessible = oneOf(pick, ['no', 'unknown', 'yes'] as const);
@@ -38,7 +42,7 @@ const boxOf = (pick: Pick, id: string): Many<'boxes'>[number] => {
         article: 'test-deep',
         work: 'existing',
         fittings: pick(2) === 0 ? ['stud'] : [],
-        existingFill: {
+        contents: {
           conductors: [14, 14],
           grounds: [14],
           passing: pick(2) === 0 ? [{ awg: 12, loop: pick(2) === 0 }] : [],
@@ -153,7 +157,7 @@ const build = (numbers: readonly number[]): Job => {
 
   const feeds: Many<'feeds'> = [];
   const choices: Many<'choices'> = [];
-  const existingCables: Many<'existingCables'> = [];
+  const existingCables: Lies[] = [];
   const found: Many<'stock'> = [];
   const alive = circuits.filter(({ id }) => keptGroups.some((group) => group.circuit === id));
   for (const circuit of alive) {
@@ -229,7 +233,8 @@ const build = (numbers: readonly number[]): Job => {
     });
   }
   const job = newJob('full' as JobId, 'Full', STOCK);
-  return jobShape.parse({
+  const contents: Record<string, Contents> = {};
+  const parsed = jobShape.parse({
     ...job,
     edition: oneOf(pick, EDITIONS),
     preferences: preferences(pick),
@@ -259,15 +264,17 @@ const build = (numbers: readonly number[]): Job => {
     circuits: alive,
     feeds,
     boxes: boxIds.map((id) => {
-      const box = boxOf(pick, id);
-      return id.startsWith('B') ? { ...box, article: null, work: 'beyond' } : box;
+      const { contents: held, ...box } = boxOf(pick, id);
+      const beyond = id.startsWith('B');
+      if (held && !beyond) contents[id] = held;
+      return beyond ? { ...box, article: null, work: 'beyond' } : box;
     }),
     slots: keptSlots,
     luminaires: keptLamps,
     groups: keptGroups,
-    existingCables,
     choices,
   } satisfies JobInput);
+  return holding(lying(parsed, existingCables), contents);
 };
 
 export const anyFullJob: fc.Arbitrary<Job> = fc

@@ -2,14 +2,18 @@ import fc from 'fast-check';
 import type * as z from 'zod';
 import { EDITIONS, jobShape, newJob, standardStock, type Job, type JobId } from '../../src/index.js';
 import { cablesAsFound, oneOf, shuffled, type Pick } from './picks.js';
+import { holding, lying, type Contents, type Lies } from './told.js';
 
 type JobInput = z.input<typeof jobShape>;
 type Many<K extends keyof JobInput> = Exclude<JobInput[K], undefined> extends (infer T)[] ? T[] : never;
 
 const STOCK = standardStock();
 
+/** A box, and what else is told to be in it. */
+type Found = Many<'boxes'>[number] & { contents?: Contents };
+
 /** The places of a job: some boxes on walls, some on ceilings, on a grid of feet. */
-const boxesOf = (pick: Pick, walls: number, ceilings: number, junctions: number): Many<'boxes'> => {
+const boxesOf = (pick: Pick, walls: number, ceilings: number, junctions: number): Found[] => {
   const ids = [
     ...Array.from({ length: walls }, (_, i) => `W${i}`),
     ...Array.from({ length: ceilings }, (_, i) => `C${i}`),
@@ -30,7 +34,7 @@ const boxesOf = (pick: Pick, walls: number, ceilings: number, junctions: number)
         ...common,
         article: 'test-deep',
         work: 'existing',
-        existingFill: { conductors: [14, 14], grounds: [14] },
+        contents: { conductors: [14, 14], grounds: [14] },
       };
     if (kind === 2) return { ...common, article: null, work: 'old' };
     return { ...common, article: null };
@@ -112,7 +116,9 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
   const pick: Pick = (count) => (numbers[at++ % numbers.length] ?? 0) % count;
   const junctions = places > 3 && pick(4) === 0 ? 1 : 0;
   const walls = 1 + pick(places - junctions - 1);
-  const boxes = boxesOf(pick, walls, places - junctions - walls, junctions);
+  const drawn = boxesOf(pick, walls, places - junctions - walls, junctions);
+  const boxes = drawn.map(({ contents: _told, ...box }) => box);
+  const contents = Object.fromEntries(drawn.map((box) => [box.id, box.contents]));
   const onWall = boxes.filter(({ id }) => id.startsWith('W')).map(({ id }) => id);
   const onCeiling = boxes.filter(({ id }) => id.startsWith('C')).map(({ id }) => id);
   const gangs = new Map<string, number>();
@@ -137,7 +143,7 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
     boxes.flatMap((a, i) => boxes.slice(i + 1).map((b): [string, string] => [a.id, b.id])),
   );
   const existing = pick(4) === 0 ? [cablesAsFound(pick, 'found.0', 14)] : [];
-  const existingCables: Many<'existingCables'> = existing.map((article) => ({
+  const existingCables: Lies[] = existing.map((article) => ({
     id: `lying.${article.id}`,
     article: article.id,
     circuit: 'c0',
@@ -204,11 +210,10 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
     groups: [...mine.groups, ...(other?.groups ?? [])],
     slots: [...mine.slots, ...(other?.slots ?? [])],
     luminaires: [...mine.luminaires, ...(other?.luminaires ?? [])],
-    existingCables,
     runFacts: facts.filter((fact) => fact.rule !== 'forbidden' || free(fact.between)),
     choices,
   } satisfies JobInput);
-  return { ...parsed, stock: [...STOCK, ...parsed.stock] };
+  return holding(lying({ ...parsed, stock: [...STOCK, ...parsed.stock] }, existingCables), contents);
 };
 
 export const anySearchJob = (size: SearchJob): fc.Arbitrary<Job> =>

@@ -1,4 +1,4 @@
-import type { Job } from '../../src/index.js';
+import { cablesThere, type Job } from '../../src/index.js';
 import { neutralRequirement } from '../../src/nec/neutralRequirement.js';
 import { createFitter } from '../../src/planning/devices.js';
 import type { Weights } from '../../src/search/prices/weights.js';
@@ -197,7 +197,7 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
         .filter((box) => feed.at === 'panel' || feed.at === box)
         .filter(
           (box) =>
-            !job.existingCables.some(
+            !cablesThere(job).some(
               (one) =>
                 one.circuit === circuit.id && one.between.includes(box) && !one.between.includes('panel'),
             ),

@@ -1,13 +1,5 @@
 import { Link, useNavigate } from 'react-router';
-import {
-  beginBuilt,
-  beginExisting,
-  BUILT,
-  EXISTING,
-  type Circuit,
-  type Job,
-  type WiringDoc,
-} from '@amber/core';
+import { beginBuilt, beginExisting, type Circuit, type Job, type WiringDoc } from '@amber/core';
 import { benchPath } from '../parts/paths.js';
 import { wiringName } from '../parts/wiringWords.js';
 import { reviewOf, useEdit } from '../store/review.js';
@@ -43,10 +35,11 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
       {name}
     </Link>
   );
-  const begin = (begun: Job | null, id: string, label: string) => () => {
-    if (!begun) return;
+  const begin = (begun: Job | null, kind: WiringDoc['kind'], label: string) => () => {
+    const document = begun?.wirings.find((one) => one.kind === kind);
+    if (!begun || !document) return;
     edit(begun, label);
-    void navigate(at(id));
+    void navigate(at(document.id));
   };
   const [existing] = ofKind('existing');
   const built = ofKind('built');
@@ -61,7 +54,7 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
           <button
             type="button"
             className={part}
-            onClick={begin(beginExisting(job), EXISTING, 'tell what is there')}
+            onClick={begin(beginExisting(job), 'existing', 'tell what is there')}
           >
             As it is
           </button>
@@ -73,7 +66,7 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
             type="button"
             className={`${part} disabled:text-quiet`}
             disabled={couldBuild === null}
-            onClick={begin(couldBuild, BUILT, 'tell what was built')}
+            onClick={begin(couldBuild, 'built', 'tell what was built')}
           >
             As built
           </button>

@@ -1,3 +1,4 @@
+import { lyingCables } from '../../model/lying.js';
 import type { BoxId } from '../../model/ids.js';
 import { articleOf } from '../../model/articles.js';
 import { circuitName } from '../../model/lookup.js';
@@ -20,7 +21,7 @@ export const cableLeftLive = defineRule<Found>({
   severities: ['caution'],
   asks: ['cable.circuit'],
   check: ({ job, wiring, compiled }) => [
-    ...job.existingCables.flatMap((cable): Ask[] =>
+    ...lyingCables(job).flatMap((cable): Ask[] =>
       cable.circuit === null ? [{ ask: 'cable.circuit', of: cable.id }] : [],
     ),
     ...leftLive(wiring, job, compiled).map(({ cable, box, breaker, whole }) => ({

@@ -1,9 +1,9 @@
 import { articleOf, conductorsOf } from '../../model/articles.js';
 import { boxesThatDiffer, contentsIn, endsIn } from '../../model/boxState.js';
 import { digestOf } from '../../model/digest.js';
-import { existingDocument, withLying } from '../../model/existing.js';
-import { UNKNOWN_PLACE, type BoxId, type CableId, type CircuitId, type WiringId } from '../../model/ids.js';
-import type { ExistingCable, Job, WiringDoc } from '../../model/job.js';
+import { existingDocument } from '../../model/existing.js';
+import { type BoxId, type CircuitId, type WiringId } from '../../model/ids.js';
+import type { Job, WiringDoc } from '../../model/job.js';
 import { newWiringDoc } from '../../model/newJob.js';
 import { ofId } from '../../model/records.js';
 import { luminairesIn } from '../../model/there.js';
@@ -12,8 +12,8 @@ import { compile } from '../../circuit/compile.js';
 import { circuitsByCable } from '../../circuit/roles.js';
 import { editWiring } from './editWiring.js';
 import type { WiringEdit, WiringRefusal } from './edit.js';
+import { withHeldChoices } from './pruned.js';
 
-export const EXISTING = 'existing' as WiringId;
 export const BUILT = 'built' as WiringId;
 
 /** A sum of all that is told of one box: a record of what was seen holds as long as it is the same. */
@@ -90,9 +90,9 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
     document.kind === 'existing'
       ? new Set([...luminairesIn(document.wiring)].filter((id) => !hung.has(id)))
       : new Set<string>();
-  const told = document.kind === 'existing' ? withLying(job, lyingIn(job, document.wiring)) : job;
-  return {
-    ...told,
+  const told = document.kind === 'existing' ? { ...document, carries: carriedIn(job, document) } : document;
+  return withHeldChoices({
+    ...job,
     // A device or luminaire that is told of for the first time is there, and stays.
     slots:
       fitted.size === 0
@@ -102,36 +102,20 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
       newlyHung.size === 0
         ? job.luminaires
         : job.luminaires.map((one) => (newlyHung.has(one.id) ? { ...one, existing: true } : one)),
-    wirings: known
-      ? job.wirings.map((one) => (one.id === document.id ? document : one))
-      : [...job.wirings, document],
-  };
+    wirings: known ? job.wirings.map((one) => (one.id === document.id ? told : one)) : [...job.wirings, told],
+  });
 };
 
-/**
- * What planning may use of the cables that lie there: those between two places that are known. Whose power is on one the wiring tells;
- * where it does not, it stays as the job knew it.
- */
-const lyingIn = (job: Job, wiring: Wiring): ExistingCable[] => {
-  const held = new Set<string>(wiring.cables.map(({ id }) => id));
-  const before = new Map(job.existingCables.map((cable) => [cable.id, cable]));
-  const was = existingDocument(job)?.wiring.cables ?? [];
+/** Whose power is on each cable: as the wiring tells it, and where it does not, as somebody told. */
+const carriedIn = (job: Job, { wiring, carries }: WiringDoc): WiringDoc['carries'] => {
   const byCable = circuitsByCable(wiring, job, compile(wiring, job));
-  const whose = (id: CableId): CircuitId | null => {
-    const [only, ...others] = byCable.get(id) ?? [];
-    return only !== undefined && others.length === 0 ? (only as CircuitId) : null;
-  };
-  const gone = new Set<string>(was.map(({ id }) => id).filter((id) => !held.has(id)));
-  return [
-    ...job.existingCables.filter(({ id }) => !held.has(id) && !gone.has(id)),
-    ...wiring.cables
-      .filter(({ from, to }) => to !== UNKNOWN_PLACE && from !== to)
-      .map(({ id, article, from, to, length, via }): ExistingCable => ({
-        ...{ id, article, length, via },
-        circuit: whose(id) ?? before.get(id)?.circuit ?? null,
-        between: [from, to],
-      })),
-  ];
+  return Object.fromEntries(
+    wiring.cables.flatMap(({ id }) => {
+      const [only, ...others] = byCable.get(id) ?? [];
+      const whose = only !== undefined && others.length === 0 ? (only as CircuitId) : ofId(carries, id);
+      return whose === undefined ? [] : [[id, whose]];
+    }),
+  );
 };
 
 export type DocumentEdited = { ok: true; job: Job } | { ok: false; refusal: WiringRefusal };
@@ -193,7 +177,3 @@ export const beginBuilt = (job: Job): Job | null => {
   if (!planned) return null;
   return withDocument(job, { ...newWiringDoc(BUILT, 'built', planned.wiring), basedOn: planned.id });
 };
-
-/** The existing wiring of a job that has none: empty, to be told. */
-export const beginExisting = (job: Job): Job =>
-  existingDocument(job) ? job : withDocument(job, newWiringDoc(EXISTING, 'existing', emptyWiring()));

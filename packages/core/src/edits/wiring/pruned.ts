@@ -1,6 +1,7 @@
-import { PANEL, UNKNOWN_PLACE, UNNAMED_BREAKER } from '../../model/ids.js';
+import { existingDocument } from '../../model/existing.js';
+import { PANEL, UNKNOWN_PLACE, UNNAMED_BREAKER, type CableId } from '../../model/ids.js';
 import { isJumper, tailsOf } from '../../model/inBox.js';
-import type { Job, WiringDoc } from '../../model/job.js';
+import type { Choice, Job, WiringDoc } from '../../model/job.js';
 import type { End, Joint, Terminal, Wiring } from '../../model/wiring.js';
 
 /** What a job has, by id. */
@@ -9,14 +10,18 @@ interface Held {
   slots: ReadonlySet<string>;
   luminaires: ReadonlySet<string>;
   circuits: ReadonlySet<string>;
+  /** Is a cable there still, where its places are? */
+  cable: (id: CableId) => boolean;
 }
 
 const idsOf = (items: readonly { id: string }[]): ReadonlySet<string> => new Set(items.map(({ id }) => id));
 
 const prunedWiring = (wiring: Wiring, held: Held): Wiring => {
   const cables = wiring.cables.filter(
-    ({ from, to }) =>
-      (from === PANEL || held.boxes.has(from)) && (to === UNKNOWN_PLACE || held.boxes.has(to)),
+    ({ id, from, to }) =>
+      held.cable(id) &&
+      (from === PANEL || held.boxes.has(from)) &&
+      (to === UNKNOWN_PLACE || held.boxes.has(to)),
   );
   const devices = wiring.devices.filter(({ box }) => held.boxes.has(box));
   const [lying, fitted] = [idsOf(cables), idsOf(devices)];
@@ -58,28 +63,59 @@ const prunedWiring = (wiring: Wiring, held: Held): Wiring => {
  * The job with nothing in its wirings of what it no longer has: a box that is taken away takes what is told of it along. The planned wiring is
  * made anew from the rest.
  */
-export const withPrunedWirings = (job: Job): Job => {
+export const withPrunedWirings = (job: Job): Job => pruned(job, () => true);
+
+/** The job without some cables in its wirings: what was joined with one of them hangs loose. */
+export const withoutCables = (job: Job, ids: readonly CableId[]): Job =>
+  ids.length === 0 ? job : pruned(job, (id) => !ids.includes(id));
+
+/** The job in which no chosen way names a cable that lies there no more. */
+export const withHeldChoices = (job: Job): Job => {
+  const lying = idsOf(existingDocument(job)?.wiring.cables ?? []);
+  const choices = job.choices.map((choice) => withHeldCables(choice, (id) => lying.has(id)));
+  return choices.every((one, i) => one === job.choices[i]) ? job : { ...job, choices };
+};
+
+/** A chosen way says nothing more of a cable that lies there no more. */
+const withHeldCables = (choice: Choice, isHeld: (id: string) => boolean): Choice => {
+  const { givenUp, anew, ...rest } = choice;
+  if ((givenUp ?? []).every(isHeld) && (anew ?? []).every(isHeld)) return choice;
+  return {
+    ...rest,
+    ...(givenUp ? { givenUp: givenUp.filter(isHeld) } : {}),
+    ...(anew ? { anew: anew.filter(isHeld) } : {}),
+  };
+};
+
+const pruned = (job: Job, cable: Held['cable']): Job => {
   const held: Held = {
+    cable,
     boxes: idsOf(job.boxes),
     slots: idsOf(job.slots),
     luminaires: idsOf(job.luminaires),
     circuits: idsOf(job.circuits),
   };
-  const pruned = (document: WiringDoc): WiringDoc => {
+  const left = (document: WiringDoc): WiringDoc => {
     const wiring = prunedWiring(document.wiring, held);
     const lying = idsOf(wiring.cables);
-    const certainty = Object.entries(document.certainty).filter(([box]) => held.boxes.has(box));
-    const sizesFrom = Object.entries(document.sizesFrom).filter(([cable]) => lying.has(cable));
+    const ofBoxes = <T>(record: Record<string, T>) =>
+      Object.fromEntries(Object.entries(record).filter(([box]) => held.boxes.has(box)));
+    const ofCables = <T>(record: Record<string, T>) =>
+      Object.fromEntries(Object.entries(record).filter(([id]) => lying.has(id)));
     return {
       ...document,
       wiring,
-      certainty: Object.fromEntries(certainty),
+      certainty: ofBoxes(document.certainty),
       assumedEnds: document.assumedEnds.filter((end) => lying.has(end.cable)),
-      sizesFrom: Object.fromEntries(sizesFrom),
+      sizesFrom: ofCables(document.sizesFrom),
+      carries: Object.fromEntries(
+        Object.entries(ofCables(document.carries)).filter(([, circuit]) => held.circuits.has(circuit)),
+      ),
+      others: ofBoxes(document.others),
     };
   };
-  return {
+  return withHeldChoices({
     ...job,
-    wirings: job.wirings.map((document) => (document.kind === 'planned' ? document : pruned(document))),
-  };
+    wirings: job.wirings.map((document) => (document.kind === 'planned' ? document : left(document))),
+  });
 };

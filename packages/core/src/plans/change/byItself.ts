@@ -1,7 +1,7 @@
+import { lyingCables } from '../../model/lying.js';
 import { PANEL, type BoxId, type CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { boxesOfCircuit, groupIdsOf } from '../../model/lookup.js';
-import { withLying } from '../../model/existing.js';
 import { withPrunedWirings } from '../../edits/wiring/pruned.js';
 import { emptyBoxes } from '../../search/orders.js';
 
@@ -12,7 +12,9 @@ const meeting = (job: Job, circuit: CircuitId, boxes: ReadonlySet<string>): Set<
       id,
       [
         ...boxesOfCircuit(job, id),
-        ...job.existingCables.filter((cable) => cable.circuit === id).flatMap(({ between }) => between),
+        ...lyingCables(job)
+          .filter((cable) => cable.circuit === id)
+          .flatMap(({ between }) => between),
       ].filter((place) => place !== PANEL),
     ]),
   );
@@ -42,15 +44,13 @@ export const byItself = (job: Job, circuit: CircuitId, touched: readonly BoxId[]
     ...touched,
     ...emptyBoxes(job).map(({ id }) => id),
     ...[...met].flatMap((id) => boxesOfCircuit(job, id)),
-    ...job.existingCables
+    ...lyingCables(job)
       .filter(({ circuit: of }) => of !== null && met.has(of))
       .flatMap(({ between }) => between),
   ]);
   const isHeld = (place: string) => place === PANEL || held.has(place);
-  const lying = job.existingCables.filter(({ between }) => between.every(isHeld));
-  const left = withLying(job, lying);
   return withPrunedWirings({
-    ...left,
+    ...job,
     circuits: job.circuits.filter(({ id }) => met.has(id)),
     feeds: job.feeds.filter((feed) => met.has(feed.circuit)),
     groups: job.groups.filter(({ id }) => groups.has(id)),
@@ -58,7 +58,7 @@ export const byItself = (job: Job, circuit: CircuitId, touched: readonly BoxId[]
     luminaires: job.luminaires.filter(isOf),
     boxes: job.boxes.filter(({ id }) => held.has(id)),
     runFacts: job.runFacts.filter(({ between }) => between.every(isHeld)),
-    choices: left.choices.filter((choice) => met.has(choice.circuit)),
+    choices: job.choices.filter((choice) => met.has(choice.circuit)),
     wirings: job.wirings.filter(({ kind }) => kind === 'existing'),
   });
 };

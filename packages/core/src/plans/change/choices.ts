@@ -1,3 +1,4 @@
+import { lyingCables, planningWithout } from '../../model/lying.js';
 import { PANEL, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
@@ -61,7 +62,7 @@ export function* choicesFor(
   const named = findCircuit(bare, circuit);
   if (!named) return;
   const ids = groupIdsOf(bare, circuit);
-  const cables = bare.existingCables.filter((cable) => cable.circuit === circuit);
+  const cables = lyingCables(bare).filter((cable) => cable.circuit === circuit);
   const free = cables.filter((cable) => !cable.between.includes(PANEL));
   const remade: CableId[][] = mending ? setsOf(cables.map(({ id }) => id)) : [[]];
   const orders = ordersOf(bare, circuit, there);
@@ -85,9 +86,16 @@ export function* choicesFor(
   }
   for (const given of setsOf(free)) {
     const kept = cables.filter((cable) => !given.includes(cable));
+    const others = bare.choices.filter((one) => one.circuit !== circuit);
     const without = {
       ...bare,
-      existingCables: bare.existingCables.filter((cable) => !given.includes(cable)),
+      choices: [
+        ...others,
+        planningWithout(
+          circuit,
+          given.map(({ id }) => id),
+        ),
+      ],
     };
     const givenUp = given.length > 0 ? { givenUp: given.map(({ id }) => id) } : {};
     // By today's rule of neutrals, and as old loops lie there without.

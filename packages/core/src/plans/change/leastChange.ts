@@ -1,3 +1,4 @@
+import { lyingCables, planningWithout } from '../../model/lying.js';
 import { findCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type CableId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
@@ -102,7 +103,7 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
   const before = reviewJob(job);
   const neutrals = { neutralAt: neutralAskedBy(change), neutrals: 'asAsked' as const };
   const touched = new Set<string>(touchedBy(job, change));
-  const old = job.existingCables.filter(
+  const old = lyingCables(job).filter(
     ({ between: [a, b] }) => a !== PANEL && (touched.has(a) || touched.has(b)),
   );
   const jobs = changedJobs(job, change);
@@ -114,9 +115,13 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
           .flatMap((one) => [one, withDevicesFreed(one, circuit)])
           .flatMap((one): Variant[] => {
             const ids = old.map(({ id }) => id);
+            const before = one.choices.find((choice) => choice.circuit === circuit)?.givenUp ?? [];
             const without = {
               ...one,
-              existingCables: one.existingCables.filter((cable) => !ids.includes(cable.id)),
+              choices: [
+                ...one.choices.filter((choice) => choice.circuit !== circuit),
+                planningWithout(circuit, [...before, ...ids]),
+              ],
             };
             const whole = planned(one, one, circuit, neutrals, []);
             const less = old.length > 0 ? planned(one, without, circuit, neutrals, ids) : null;

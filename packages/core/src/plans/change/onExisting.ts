@@ -1,3 +1,4 @@
+import { lyingCables } from '../../model/lying.js';
 import { articleOf } from '../../model/articles.js';
 import type { BoxId, CircuitId, SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
@@ -88,7 +89,7 @@ export const waysOnExisting = (
   const strange = boxesJoinedToUnknown(standing);
   const ways: Tried[] = [];
   let leadsWhoKnows = false;
-  const isBeyondUs = standing.existingCables.some(
+  const isBeyondUs = lyingCables(standing).some(
     (cable) => cable.circuit === circuit && isBeyond(articleOf(standing.stock, 'cable', cable.article)),
   );
   changed(byItself(wanted, circuit, touched)).forEach((one, variant) => {

@@ -1,5 +1,6 @@
+import { othersIn, planningWithout } from '../../model/lying.js';
 import { notStanding } from '../../model/existing.js';
-import { findBox, groupIdsOf } from '../../model/lookup.js';
+import { groupIdsOf } from '../../model/lookup.js';
 import { articleOf, groundOf, type DeviceArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
 import type { BoxId, DeviceId } from '../../model/ids.js';
@@ -40,7 +41,10 @@ const groundsAt = (job: Job, wiring: Wiring, box: BoxId): Awg[] =>
 export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
   const job: Job = {
     ...notStanding(asked, circuit.id),
-    choices: asked.choices.filter((one) => one.circuit !== circuit.id),
+    // Of this circuit it counts alone which old cables it does without.
+    choices: asked.choices.flatMap((one) =>
+      one.circuit !== circuit.id ? [one] : one.givenUp ? [planningWithout(circuit.id, one.givenUp)] : [],
+    ),
     // A forced run that the others do not take is for this circuit to take.
     runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
   };
@@ -48,7 +52,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
   const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
   const wiring = wiringOrEmpty(planJob(job).job);
   const planned = job.circuits
-    .filter((one) => job.choices.some((choice) => choice.circuit === one.id))
+    .filter(({ id }) => id !== circuit.id && job.choices.some((choice) => choice.circuit === id))
     .flatMap((one) => {
       const outcome = planCircuit(job, one);
       return outcome.ok ? [{ circuit: one, plan: outcome.value }] : [];
@@ -68,7 +72,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
     contents: (box) => ({
       ...contentsOf(job, wiring, box),
       // Clamps come with the box that is chosen.
-      internalClamps: findBox(job, box)?.existingFill?.internalClamps ?? false,
+      internalClamps: othersIn(job, box)?.internalClamps ?? false,
     }),
     groundsIn: (box) => groundsAt(job, wiring, box),
     grounded: parts.flatMap((part) => part.attachments.filter((one) => one.net === 'ground')),

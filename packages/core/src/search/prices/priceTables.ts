@@ -1,3 +1,4 @@
+import { lyingCables } from '../../model/lying.js';
 import { boxesOfCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type Place } from '../../model/ids.js';
 import type { Circuit, Job } from '../../model/job.js';
@@ -67,7 +68,7 @@ const loadSizeOf = (job: Job, circuit: Circuit, cables: readonly CableArticle[])
     ...feeds.flatMap((feed) => (feed.at === PANEL ? [] : [feed.at])),
   ]);
   const lying = (box: Place) =>
-    job.existingCables
+    lyingCables(job)
       .filter((cable) => cable.circuit === circuit.id && cable.between.includes(box as BoxId))
       .reduce((sum, { article }) => sum + articleOf(job.stock, 'cable', article).insulated.length, 0);
   return {

@@ -9,6 +9,7 @@ import {
 } from '../../../src/index.js';
 import type { ArticleOf } from '../../../src/model/articles.js';
 import { jobOf, planned, type Shorthand } from '../jobs.js';
+import { lying } from '../told.js';
 
 /** A job with its wiring, or with one that somebody made otherwise. */
 export interface Case {
@@ -234,24 +235,10 @@ export type RuleCases = Record<
 
 /** A pair of switches beside an old 14/2 from the panel, or from another box, that nothing uses; of a circuit, or of one nobody has told. */
 export const withOldHomeRun = (circuit: string | null, from = 'panel'): Job => {
-  const job = jobOf(single);
-  return {
-    ...job,
-    existingCables: [
-      {
-        ...{ id: 'old' as never, article: '14-2' as never, circuit: circuit as never },
-        ...{ between: [from as never, 'L' as never], length: null, via: [] },
-      },
-    ],
-    // From a box of other work: it is no run of the circuit.
-    ...(from === 'panel' ? {} : { choices: job.choices, existingCables: [unused(from)] }),
-  };
+  // From a box of other work it is no run of the circuit.
+  const whose = from === 'panel' ? circuit : null;
+  return lying(jobOf(single), [{ id: 'old', article: '14-2', circuit: whose, between: [from, 'L'] }]);
 };
-
-const unused = (from: string): Job['existingCables'][number] => ({
-  ...{ id: 'old' as never, article: '14-2' as never, circuit: null },
-  ...{ between: [from as never, 'L' as never], length: null, via: [] },
-});
 
 /** The bare wire between two boxes carries a traveler, and the red one is out of use. */
 export const bareForRed =

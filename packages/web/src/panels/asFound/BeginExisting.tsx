@@ -4,8 +4,10 @@ import {
   articlesOf,
   assumeUsual,
   boxesOfCircuit,
+  cablesThere,
   findBox,
   PANEL,
+  removeExistingCable,
   UNKNOWN_PLACE,
   type ArticleId,
   type BoxId,
@@ -32,7 +34,7 @@ const HABITS: Partial<Record<Habit, string>> = {
 /** What lies there by the layout, as cables of the wiring. */
 const knownCables = (job: Job, circuit: Circuit): Cable[] => {
   const boxes = new Set<string>(boxesOfCircuit(job, circuit.id));
-  return job.existingCables
+  return cablesThere(job)
     .filter(({ circuit: whose, between }) =>
       whose === null ? between.some((place) => boxes.has(place)) : whose === circuit.id,
     )
@@ -69,9 +71,13 @@ export const BeginExisting = ({ job, circuit }: { job: Job; circuit: Circuit }) 
     setCables([...cables, { id: fresh<CableId>('found'), article, ...known, ...lies }]);
   };
   const begin = () => {
+    // One that was taken away here does not lie there.
+    const left = knownCables(job, circuit)
+      .filter(({ id }) => cables.every((one) => one.id !== id))
+      .reduce((without, { id }) => removeExistingCable(without, id), job);
     const standing = {
-      ...job,
-      boxes: job.boxes.map((box) => (there.includes(box.id) ? { ...box, work: 'existing' as const } : box)),
+      ...left,
+      boxes: left.boxes.map((box) => (there.includes(box.id) ? { ...box, work: 'existing' as const } : box)),
     };
     edit(
       assumeUsual(standing, { circuit: circuit.id, cables, boxes: there, habit }).job,

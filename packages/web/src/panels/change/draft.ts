@@ -1,4 +1,5 @@
 import {
+  cablesThere,
   findBox,
   newBox,
   newRunFact,
@@ -84,7 +85,7 @@ export const hasExisting = (job: Job, circuit: Circuit): boolean => {
   return (
     job.boxes.some((box) => mine.has(box.id) && box.work === 'existing') ||
     slotsOf(job, circuit).some((slot) => slot.existing) ||
-    job.existingCables.some(({ between: [a, b] }) => [a, b].every((one) => one === PANEL || mine.has(one)))
+    cablesThere(job).some(({ between: [a, b] }) => [a, b].every((one) => one === PANEL || mine.has(one)))
   );
 };
 

@@ -1,6 +1,7 @@
 import { Ungroup } from 'lucide-react';
 import { useState } from 'react';
 import {
+  cablesThere,
   addExistingCable,
   articleOf,
   articlesOf,
@@ -134,7 +135,7 @@ export const CablesOf = ({ job, box }: { job: Job; box: Box }) => {
   const cables = articlesOf(job.stock, 'cable');
   const [to, setTo] = useState<Place | ''>('');
   const [article, setArticle] = useState<ArticleId | undefined>(cables[0]?.id);
-  const lying = job.existingCables.filter(({ between }) => between.includes(box.id));
+  const lying = cablesThere(job).filter(({ between }) => between.includes(box.id));
   const add = () => {
     if (to === '' || !article) return;
     const [only, ...others] = job.circuits;

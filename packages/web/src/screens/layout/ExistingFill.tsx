@@ -1,10 +1,10 @@
-import { boxContentsSchema, changeBox, type Box, type Job } from '@amber/core';
+import { boxContentsSchema, othersIn, withOthersIn, type Box, type BoxContents, type Job } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { NumberInput } from '../../parts/inputs.js';
 import { Field } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 
-type Fill = NonNullable<Box['existingFill']>;
+type Fill = BoxContents;
 type Told = 'nothing' | 'something';
 
 const TOLD: Record<Told, string> = {
@@ -25,9 +25,8 @@ const SIZES = [14, 12] as const;
 /** What is in a box that is there beside what the plan shows: until it is told, nobody can say how full the box is. */
 export const ExistingFill = ({ job, box }: { job: Job; box: Box }) => {
   const edit = useEdit();
-  const fill = box.existingFill;
-  const set = (existingFill: Box['existingFill']) =>
-    edit(changeBox(job, box.id, { existingFill }), `what is in ${box.name}`);
+  const fill = othersIn(job, box.id);
+  const set = (contents: Fill | null) => edit(withOthersIn(job, box.id, contents), `what is in ${box.name}`);
   const told: Told | null = fill === null ? null : isNothing(fill) ? 'nothing' : 'something';
   const counted = (key: 'conductors' | 'grounds', awg: number) =>
     (fill?.[key] ?? []).filter((one) => one === awg).length;

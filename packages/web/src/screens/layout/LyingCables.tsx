@@ -1,4 +1,4 @@
-import { findBox, PANEL, type Job } from '@amber/core';
+import { cablesThere, findBox, PANEL, type Job } from '@amber/core';
 import { toPixel, type View } from '../../plan/view.js';
 
 /** Cables that lie in the walls already, broken as what exists is drawn. */
@@ -6,7 +6,7 @@ export const LyingCables = ({ job, view }: { job: Job; view: View }) => {
   const spotOf = (place: string) => (place === PANEL ? job.routing.panel?.at : findBox(job, place)?.at);
   return (
     <g fill="none" stroke="var(--color-ink)" strokeWidth="1.8" strokeDasharray="8 4" aria-hidden="true">
-      {job.existingCables.map(({ id, between: [from, to] }) => {
+      {cablesThere(job).map(({ id, between: [from, to] }) => {
         const [a, b] = [spotOf(from), spotOf(to)];
         if (!a || !b) return null;
         const [p, q] = [toPixel(view, a), toPixel(view, b)];

@@ -5,7 +5,6 @@ import {
   beginExisting,
   cablesIn,
   existingDocument,
-  EXISTING,
   findCircuit,
   findGroup,
   ofId,
@@ -97,9 +96,10 @@ export const WhatIsThere = ({ job, box }: { job: Job; box: Box }) => {
   const held = [...job.slots, ...job.luminaires].find((one) => one.box === box.id);
   const circuit = findGroup(job, held?.group)?.circuit ?? null;
   const cables = document && sure ? cablesIn(document.wiring, box.id) : [];
-  const path = benchPath(job.id, circuit, document?.id ?? EXISTING);
+  const begun = beginExisting(job);
+  const path = benchPath(job.id, circuit, existingDocument(begun)?.id ?? null);
   const begin = () => {
-    edit(beginExisting(job), 'tell what is there');
+    edit(begun, 'tell what is there');
     void navigate(path);
   };
   const look =
