@@ -7,10 +7,12 @@ test('how full an old box is nobody says before somebody has told what it is and
   page,
   request,
 }) => {
-  const job = await copyOfYard(request, 'untold-box', ({ boxes }) => ({
-    boxes: boxes.map((box) =>
-      box.id === 'winch-ceiling' ? { ...box, article: null, existingFill: null } : box,
-    ),
+  const job = await copyOfYard(request, 'untold-box', ({ boxes, wirings }) => ({
+    boxes: boxes.map((box) => (box.id === 'winch-ceiling' ? { ...box, article: null } : box)),
+    wirings: wirings.map((one) => {
+      const { 'winch-ceiling': _told, ...others } = one.others;
+      return { ...one, others };
+    }),
   }));
   await page.goto(`${job}/circuits/winch-lights/runs`);
   const plans = page.getByRole('list', { name: 'Plans' }).locator('> li');
@@ -57,11 +59,26 @@ test('a cable of which nobody has told whose power it carries is live until some
   page,
   request,
 }) => {
-  const job = await copyOfYard(request, 'untold-cable', ({ existingCables }) => ({
-    existingCables: [
-      ...existingCables,
-      { id: 'old-tar', article: '14-2', circuit: null, between: ['panel', 'tar-ceiling'], length: 300 },
-    ],
+  const job = await copyOfYard(request, 'untold-cable', ({ wirings }) => ({
+    wirings: wirings.map((one) => ({
+      ...one,
+      wiring: {
+        ...one.wiring,
+        cables: [
+          ...one.wiring.cables,
+          {
+            ...{ id: 'old-tar', article: '14-2', from: 'panel', to: 'tar-ceiling', via: [] },
+            ...{ length: 300, lengthSource: 'measured', existing: true },
+          },
+        ],
+        unseen: [
+          ...one.wiring.unseen,
+          ...['from', 'to'].flatMap((side) =>
+            ['black', 'white', 'bare'].map((colour) => ({ cable: 'old-tar', side, colour })),
+          ),
+        ],
+      },
+    })),
   }));
   await page.goto(`${job}/circuits/tar-store-light`);
   await expect(theRun(page)).toBeVisible();
@@ -97,8 +114,16 @@ test('power at another place is told on the layout and taken back on the runs', 
     .getByRole('button', { name: 'Panel', exact: true })
     .press('Enter');
   const feeds = page.getByRole('group', { name: 'A home run from here may feed' });
-  // The only feed of a circuit cannot be taken from it.
-  await expect(feeds.getByRole('checkbox', { name: 'Galley bench its only feed' })).toBeDisabled();
+  // The only feed of a circuit may be taken from it; what is missing then is said.
+  await feeds.getByRole('checkbox', { name: 'Galley bench its only feed' }).uncheck();
+  await saved(page);
+  await page.goto(`${job}/circuits/galley-lights/runs`);
+  await expect(page.getByText('Nobody has said where power for Galley bench comes from')).toBeVisible();
+  await page.goto(`${job}/layout`);
+  await page
+    .getByRole('group', { name: 'Plan', exact: true })
+    .getByRole('button', { name: 'Panel', exact: true })
+    .press('Enter');
   await feeds.getByRole('checkbox', { name: 'Long shed' }).check();
   await saved(page);
   await page.goto(`${job}/circuits/long-shed-lights/runs`);

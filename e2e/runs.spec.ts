@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { handle, lights, makeJob, saved, theRun } from './support.js';
+import { copyOfYard, handle, lights, makeJob, saved, theRun } from './support.js';
 
 const plans = (page: Page) => page.getByRole('list', { name: 'Plans' }).locator('> li');
 const searched = (page: Page) =>
@@ -8,8 +8,10 @@ const searched = (page: Page) =>
 
 test('plans are found, the first is proved, and choosing another wires the circuit that way', async ({
   page,
+  request,
 }) => {
-  await page.goto('/jobs/heron-yard/circuits/ropewalk-lights');
+  const job = await copyOfYard(request, 'runs-yard');
+  await page.goto(`${job}/circuits/ropewalk-lights`);
   await page.getByRole('link', { name: 'Runs' }).click();
   await expect(page.getByRole('heading', { name: 'Ways to wire Ropewalk' })).toBeVisible();
   await searched(page);

@@ -38,8 +38,12 @@ export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible({ timeout: 30_000 });
 
 interface Yard {
-  boxes: { id: string; article: string | null; existingFill: object | null }[];
-  existingCables: object[];
+  boxes: { id: string; article: string | null }[];
+  wirings: {
+    kind: string;
+    others: Record<string, object>;
+    wiring: { cables: object[]; unseen: object[] };
+  }[];
 }
 
 /** Heron Yard under another name, so that a test may change it; `change` is what differs. Gives the address of the job. */

@@ -412,5 +412,6 @@ export { isBeyond, strangeOf } from './nec/strangeWire.js';
 export { faultsOf, withFault } from './faults/fault.js';
 export type { Fault, FaultProblem } from './faults/fault.js';
 export type { Result } from './model/result.js';
+export { noPowerAt, sayNoPower } from './existing/powerAt.js';
 export { sourceCaution, TAPPED_SOURCES } from './plans/change/source.js';
 export type { TappedSource } from './plans/change/source.js';

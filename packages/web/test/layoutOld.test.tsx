@@ -1,5 +1,6 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { newBox, type Job } from '@amber/core';
+import { FeedsOf } from '../src/screens/layout/FeedsOf.js';
 import { LayoutScreen } from '../src/screens/layout/LayoutScreen.js';
 import { EditionOfRoom } from '../src/panels/asFound/EditionOfExisting.js';
 import { WhatIsThere } from '../src/screens/layout/WhatIsThere.js';
@@ -155,4 +156,28 @@ test('boxes without a place wait at the side, and a change is reached from the c
   );
   const ropewalk = screen.getByRole('region', { name: 'Ropewalk' });
   expect(within(ropewalk).queryByRole('link', { name: 'Change what is there …' })).toBeNull();
+});
+
+const Feeds = ({ id }: { id: string }) => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? <FeedsOf job={job} at={id as never} legend="Power is here" /> : null;
+};
+
+test('where power is said to be and cannot serve, the reason stands at the spot', () => {
+  const { store } = show(<Feeds id="loft-door" />, { job: yard() });
+  const feeds = screen.getByRole('group', { name: 'Power is here' });
+  // The end of a two-wire loop: its hot is there, and no neutral.
+  expect(within(feeds).getByText(/as in a switch loop: nothing can be fed from here/)).toBeTruthy();
+  expect(within(feeds).queryByText(/The power here is of Sail loft/)).toBeNull();
+  fireEvent.click(within(feeds).getByRole('checkbox', { name: /^Galley bench/ }));
+  expect(within(feeds).getByText('The power here is of Sail loft, and of no other.')).toBeTruthy();
+  expect(
+    jobOf(store).feeds.some(({ at, circuit }) => at === 'loft-door' && circuit === 'galley-lights'),
+  ).toBe(true);
+});
+
+test('the only feed of a circuit may be taken from it', () => {
+  const { store } = show(<Feeds id="panel" />, { job: yard() });
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Galley bench its only feed' }));
+  expect(jobOf(store).feeds.some(({ circuit }) => circuit === 'galley-lights')).toBe(false);
 });

@@ -67,9 +67,13 @@ export const toSixth = (before: Raw): Raw => {
   const told = {
     ...existing,
     carries: Object.fromEntries(
-      listed.filter((one) => typeof one['circuit'] === 'string').map((one) => [one['id'], one['circuit']]),
+      listed
+        .filter((one) => typeof one['circuit'] === 'string')
+        .map((one): [string, unknown] => [String(one['id']), one['circuit']]),
     ),
-    others: Object.fromEntries(filled.map((box) => [box['id'], box['existingFill']])),
+    others: Object.fromEntries(
+      filled.map((box): [string, unknown] => [String(box['id']), box['existingFill']]),
+    ),
     wiring: {
       ...wiring,
       cables: [...listOf(wiring, 'cables'), ...fresh],

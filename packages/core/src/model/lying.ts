@@ -49,7 +49,7 @@ export const cablesThere = (job: Pick<Job, 'wirings'>): readonly ExistingCable[]
     .map(({ id, article, from, to, length, via }): ExistingCable => ({
       ...{ id, article, length, via },
       circuit: ofId(document.carries, id) ?? null,
-      between: [from, to as BoxId],
+      between: [from, to],
     }));
   known.set(document, made);
   return made;

@@ -1,4 +1,14 @@
-import { addFeed, PANEL, withoutFeed, type Feed, type FeedId, type Job, type Place } from '@amber/core';
+import {
+  addFeed,
+  noPowerAt,
+  PANEL,
+  sayNoPower,
+  withoutFeed,
+  type Feed,
+  type FeedId,
+  type Job,
+  type Place,
+} from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
 import { placeName } from '../../parts/words.js';
@@ -21,6 +31,7 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
       {job.circuits.map((circuit) => {
         const feed = job.feeds.find((one) => one.circuit === circuit.id && one.at === at);
         const last = feed && job.feeds.filter((one) => one.circuit === circuit.id).length === 1;
+        const no = at === PANEL ? null : noPowerAt(job, at, circuit.id);
         return (
           <div key={circuit.id}>
             <label className="flex min-h-10 items-center gap-2.5">
@@ -28,7 +39,6 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
                 type="checkbox"
                 className="size-5 accent-ink"
                 checked={feed !== undefined}
-                disabled={last}
                 onChange={() =>
                   edit(
                     feed
@@ -41,6 +51,13 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
               {circuit.name}
               {last ? <span className="text-[12.5px] text-quiet">its only feed</span> : null}
             </label>
+            {no && (feed || !['others', 'none'].includes(no.why)) ? (
+              <p
+                className={`mb-1 ml-7.5 text-[13px] ${feed ? 'font-semibold text-violation' : 'text-quiet'}`}
+              >
+                {sayNoPower(job, no)}
+              </p>
+            ) : null}
             {feed && at !== PANEL ? (
               <WordSelect
                 aria-label={`What is tapped for ${circuit.name}`}

@@ -77,8 +77,9 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
           </>
         ) : (
           <p className="text-[14px]">
-            Power is at {feeds.map((feed) => placeName(job, feed.at)).join(' or ')}. The layout says where
-            else it may be.
+            {feeds.length === 0
+              ? 'Nobody has said where its power comes from. Say it on the layout: at a box that has power, or at the panel.'
+              : `Power is at ${feeds.map((feed) => placeName(job, feed.at)).join(' or ')}. The layout says where else it may be.`}
           </p>
         )}
         {feeds.length > 1 ? (
