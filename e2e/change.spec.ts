@@ -6,6 +6,7 @@ import { copyOfYard, saved, theRun } from './support.js';
 interface Layout {
   boxes: { id: string }[];
   slots: { id: string }[];
+  wirings: { stands: { slots: string[] } }[];
 }
 
 /** The winch room as it was found: one old switch, a loop to the ceiling box, and nothing new. */
@@ -17,11 +18,13 @@ const foundWinchRoom = async (request: APIRequestContext, id: string) => {
   const document = {
     ...{ stock: articles, labour, ...layout, id, name: 'Old winch room' },
     boxes: layout.boxes.filter((box) => box.id !== 'slip-door-switch'),
+    wirings: layout.wirings.map((one) => ({
+      ...one,
+      stands: { ...one.stands, slots: [...one.stands.slots, 'winch-slot'] },
+    })),
     slots: layout.slots
       .filter((slot) => slot.id !== 'slip-door-slot')
-      .map((slot) =>
-        slot.id === 'winch-slot' ? { ...slot, existing: true, article: 'single-pole-15' } : slot,
-      ),
+      .map((slot) => (slot.id === 'winch-slot' ? { ...slot, article: 'single-pole-15' } : slot)),
   };
   expect((await request.post('/api/jobs', { data: { saveId: id, document } })).ok()).toBe(true);
   return `/jobs/${id}/circuits/winch-lights`;

@@ -111,6 +111,7 @@ const crossed = (job: Job): Job => {
       sizesFrom: {},
       carries: {},
       others: {},
+      stands: { slots: [], luminaires: [] },
     },
     wiring: { ...planned.wiring, landings: swapped },
   };

@@ -185,7 +185,7 @@ test('a luminaire that is told of for the first time is there, and its box stays
   const without = (members: typeof lead.members) => members.filter((one) => !('lead' in one));
   const fresh: Job = {
     ...job,
-    luminaires: job.luminaires.map((one) => ({ ...one, existing: false })),
+    luminaires: job.luminaires.map((one) => ({ ...one, comesNew: true })),
     wirings: [
       {
         ...document,
@@ -204,9 +204,9 @@ test('a luminaire that is told of for the first time is there, and its box stays
     to: { into: lead.id },
   };
   const now = edited(fresh, put, 'L' as BoxId);
-  expect(now.luminaires.map(({ existing }) => existing)).toEqual([true]);
+  expect(now.luminaires.map(({ comesNew }) => comesNew)).toEqual([false]);
   // Taken off its wire and told again, it is there again.
-  const replaced = { ...now, luminaires: now.luminaires.map((one) => ({ ...one, existing: false })) };
+  const replaced = { ...now, luminaires: now.luminaires.map((one) => ({ ...one, comesNew: true })) };
   const again = edited(replaced, { ...put, to: 'loose' }, 'L' as BoxId);
-  expect(edited(again, put, 'L' as BoxId).luminaires[0]?.existing).toBe(true);
+  expect(edited(again, put, 'L' as BoxId).luminaires[0]?.comesNew).toBe(false);
 });

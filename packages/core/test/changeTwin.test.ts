@@ -94,7 +94,7 @@ const leastByTrying = (
     const bare: Job = {
       ...wanted,
       slots: wanted.slots.map((slot) =>
-        groups.has(slot.group) && slot.role === 'switch' ? { ...slot, article: null, existing: false } : slot,
+        groups.has(slot.group) && slot.role === 'switch' ? { ...slot, article: null, comesNew: true } : slot,
       ),
     };
     const switched = wanted.groups.filter(({ id, control }) => groups.has(id) && control === 'switched');

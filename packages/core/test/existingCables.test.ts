@@ -27,7 +27,7 @@ import { anyFullJob } from './support/fullJobs.js';
 import { jobOf } from './support/jobs.js';
 import { withOldHomeRun } from './support/ruleCases/builders.js';
 import { naming } from './support/samples.js';
-import { holding, lying, type Lies } from './support/told.js';
+import { holding, lying, standing, type Lies } from './support/told.js';
 
 const lies = (
   id: string,
@@ -215,17 +215,17 @@ describe('a small job on an old two-wire loop', () => {
           ...{ work: 'existing', accessible: 'no' },
         })),
         groups: [{ id: 'g', name: 'Lights', circuit: 'c1', room: 'r' }],
-        slots: [{ id: 's', box: 'S', gang: 0, group: 'g', existing: true, article: 'single-pole-15' }],
+        slots: [{ id: 's', box: 'S', gang: 0, group: 'g', article: 'single-pole-15' }],
         luminaires: [
           {
             ...{ id: 'lamp', name: 'Lamp', box: 'L', group: 'g', va: 60, terminals: 'leads' },
-            ...{ leadAwg: 18, metal: true, existing: true },
+            ...{ leadAwg: 18, metal: true },
           },
         ],
       }),
       ...more,
     };
-    return holding(lying(job, cables), { L: {}, S: {} });
+    return holding(lying(standing(job), cables), { L: {}, S: {} });
   };
   const timer = { kind: 'replaceDevice', slot: 's' as never, role: 'timer', article: null } as const;
 

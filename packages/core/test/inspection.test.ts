@@ -20,7 +20,7 @@ import { anyFullJob } from './support/fullJobs.js';
 import { jobOf, planned } from './support/jobs.js';
 import { twoCircuits } from './support/ruleCases/builders.js';
 import { forSamples } from './support/samples.js';
-import { lying } from './support/told.js';
+import { lying, standing } from './support/told.js';
 
 const questions = (job: Job) =>
   reviewJob(job).findings.flatMap((one) => one.questions.map((q) => `${q.kind} ${q.of}`));
@@ -69,10 +69,8 @@ describe('existing work', () => {
       ...job,
       existingEdition,
       boxes: job.boxes.map((box) => ({ ...box, work: 'existing' })),
-      slots: job.slots.map((slot) => ({ ...slot, existing: true })),
-      luminaires: job.luminaires.map((one) => ({ ...one, existing: true })),
     };
-    return lying(there, [
+    return lying(standing(there), [
       { id: 'lies:L', article: '14-2', circuit: 'c1', between: ['panel', 'L'] },
       { id: 'lies:S1', article: '14-2', circuit: 'c1', between: ['L', 'S1'] },
     ]);
@@ -87,7 +85,7 @@ describe('existing work', () => {
   });
   test('a change to it brings the rules of today', () => {
     const job = old(2008);
-    const opened = { ...job, slots: job.slots.map((slot) => ({ ...slot, existing: false })) };
+    const opened = { ...job, slots: job.slots.map((slot) => ({ ...slot, comesNew: true })) };
     expect(neutral(opened)).toMatchObject({ severity: 'violation', builtBy: null });
   });
   test('a wiring kept as existing is judged by today, and by its day; a room may be older than the rest', () => {

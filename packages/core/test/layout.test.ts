@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { emptyWiring } from '../src/model/wiring.js';
 import {
+  hasDevice,
+  hasLuminaire,
   existingDocument,
   cablesThere,
   addCircuit,
@@ -342,15 +344,17 @@ test('what an existing box is found to be is there, and is not bought; a recepta
   const withSwitch = sayWhatItIs(job, id('old'), { what: 'switch', group: group.id, slot: id('s') });
   expect(found(withSwitch.slots, 's')).toMatchObject({
     box: 'old',
-    existing: true,
     group: group.id,
     gang: 0,
   });
+  expect(hasDevice(withSwitch, 's')).toBe(true);
   const lit = sayWhatItIs(job, id('old'), { what: 'luminaire', group: group.id, luminaire: id('l') });
-  expect(found(lit.luminaires, 'l')).toMatchObject({ box: 'old', existing: true });
+  expect(found(lit.luminaires, 'l')).toMatchObject({ box: 'old' });
+  expect(hasLuminaire(lit, 'l')).toBe(true);
   const said = { what: 'receptacle', circuit: circuit.id, slot: id('r'), group: id('hot') } as const;
   const outlet = sayWhatItIs(job, id('old'), said);
-  expect(found(outlet.slots, 'r')).toMatchObject({ role: 'receptacle', existing: true, group: 'hot' });
+  expect(found(outlet.slots, 'r')).toMatchObject({ role: 'receptacle', group: 'hot' });
+  expect(hasDevice(outlet, 'r')).toBe(true);
   expect(found(outlet.groups, 'hot')).toMatchObject({ control: 'hot', circuit: circuit.id });
   // A second one joins what is hot already, in the next gang.
   const second = sayWhatItIs(outlet, id('old'), { ...said, slot: id('r2'), group: id('hot2') });

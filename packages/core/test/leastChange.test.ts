@@ -13,7 +13,7 @@ import {
   type JobId,
   type LeastChange,
 } from '../src/index.js';
-import { lying } from './support/told.js';
+import { lying, standing } from './support/told.js';
 
 const STOCK = standardStock();
 type Input = z.input<typeof jobShape>;
@@ -52,19 +52,18 @@ const oldWork = (switches: string[], runs: [string, string, 2 | 3][]): Job => {
       box,
       gang: 0,
       group: 'g',
-      existing: true,
       article: switches.length === 1 ? 'single-pole-15' : 'three-way-15',
     })),
     luminaires: [
       {
         ...{ id: 'lamp', name: 'Winch room light', box: 'L', group: 'g', va: 60 },
-        ...{ terminals: 'leads', leadAwg: 18, metal: true, existing: true },
+        ...{ terminals: 'leads', leadAwg: 18, metal: true },
       },
     ],
     runFacts: [],
     choices: [{ circuit: 'c', feed: 'f', runs: runs.map(([from, to]) => ({ from, to })), neutralAt: [] }],
   } satisfies Input);
-  return lying(job, [
+  return lying(standing(job), [
     { id: 'old.feed', article: 'old-2', circuit: 'c', between: ['panel', 'L'] },
     ...runs.map(([a, b, wires]) => ({
       ...{ id: `old.${a}-${b}`, article: `old-${wires}`, circuit: 'c' },

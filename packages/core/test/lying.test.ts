@@ -15,10 +15,16 @@ import {
   withDocument,
   withoutBox,
   withOthersIn,
+  hasDevice,
+  hasLuminaire,
+  isDeviceKept,
+  isLuminaireKept,
+  newWiringDoc,
   wiringOrEmpty,
   type Job,
 } from '../src/index.js';
 import { conductorKey } from '../src/circuit/keys.js';
+import { emptyWiring } from '../src/model/wiring.js';
 import { jobOf } from './support/jobs.js';
 import { lying } from './support/told.js';
 
@@ -133,6 +139,42 @@ describe('a file of format 5', () => {
     expect(there(job).certainty).toEqual({});
     expect(othersIn(job, 'S1')?.conductors).toEqual([12]);
     expect(othersIn(job, 'L')).toBeNull();
+  });
+  test('says of devices and luminaires whether they are there, and whether others come in their place', () => {
+    const old = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
+    const { wirings: _none, ...rest } = old;
+    const there = newWiringDoc('existing', 'existing', {
+      ...emptyWiring(),
+      devices: old.slots.map(({ id, box }) => ({
+        ...{ id: `device:${box}` as never, slot: id, box },
+        article: 'three-way-15' as never,
+      })),
+    });
+    const { carries: _c, others: _o, stands: _s, ...document } = there;
+    const told = read({
+      ...rest,
+      format: 5,
+      slots: old.slots.map(({ comesNew: _n, ...slot }, i) => ({ ...slot, existing: i === 0 })),
+      luminaires: old.luminaires.map(({ comesNew: _n, ...one }) => ({ ...one, existing: true })),
+      wirings: [document],
+    });
+    expect(told.slots.map((slot) => [hasDevice(told, slot.id), isDeviceKept(told, slot)])).toEqual([
+      [true, true],
+      [true, false],
+    ]);
+    expect(told.luminaires.map((one) => isLuminaireKept(told, one))).toEqual([true]);
+    const bare = read({
+      ...rest,
+      format: 5,
+      slots: old.slots.map(({ comesNew: _n, ...slot }, i) => ({ ...slot, existing: i === 0 })),
+      luminaires: old.luminaires.map(({ comesNew: _n, ...one }) => one),
+      wirings: [],
+    });
+    expect(bare.slots.map((slot) => [hasDevice(bare, slot.id), slot.comesNew])).toEqual([
+      [true, false],
+      [false, false],
+    ]);
+    expect(bare.luminaires.map((one) => hasLuminaire(bare, one.id))).toEqual([false]);
   });
   test('that has an existing wiring keeps it, and a cable that both told of is there once', () => {
     const told = there(laid(pair(), null));

@@ -11,7 +11,7 @@ import {
   type Place,
 } from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
-import { lying } from './support/told.js';
+import { lying, standing } from './support/told.js';
 
 const B = (name: string) => name as Place;
 
@@ -108,11 +108,13 @@ describe('take-off', () => {
   test('what is there already is not bought', () => {
     const job = placed();
     const old = lying(
-      {
-        ...job,
-        boxes: job.boxes.map((box) => (box.name === 'S1' ? { ...box, work: 'existing' } : box)),
-        slots: job.slots.map((slot) => (slot.box === 'S1' ? { ...slot, existing: true } : slot)),
-      },
+      standing(
+        {
+          ...job,
+          boxes: job.boxes.map((box) => (box.name === 'S1' ? { ...box, work: 'existing' } : box)),
+        },
+        'S1',
+      ),
       [{ id: 'lies', article: '14-3', circuit: 'c1', between: ['S1', 'S2'] }],
     );
     expect(quantity(old, 'three-way-15')).toBe(1);

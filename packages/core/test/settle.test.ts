@@ -25,8 +25,6 @@ const old = (short: Shorthand): Job => {
     ...job,
     existingEdition: 2008,
     boxes: job.boxes.map((box) => ({ ...box, work: 'existing' as const })),
-    slots: job.slots.map((slot) => ({ ...slot, existing: true })),
-    luminaires: job.luminaires.map((one) => ({ ...one, existing: true })),
     wirings: [],
   };
   const cables = wiring.cables.map((cable) => ({ ...cable, existing: true }));

@@ -20,7 +20,7 @@ import { anyFullJob } from './support/fullJobs.js';
 import { jobOf } from './support/jobs.js';
 import { bareForRed } from './support/ruleCases/builders.js';
 import { naming } from './support/samples.js';
-import { holding } from './support/told.js';
+import { holding, standing } from './support/told.js';
 
 const planned = (asked: Job) => {
   const { job } = planJob(asked);
@@ -177,11 +177,10 @@ describe('steps', () => {
   test('dead is proved with the box open and nothing touched, with every handle both ways; new work has nothing to see lit', () => {
     const job = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
     const old = holding(
-      {
+      standing({
         ...job,
         boxes: job.boxes.map((box) => ({ ...box, work: 'existing' })),
-        luminaires: job.luminaires.map((one) => ({ ...one, existing: true })),
-      },
+      }),
       Object.fromEntries(job.boxes.map(({ id }) => [id, {}])),
     );
     const before = (one: Job) =>

@@ -7,16 +7,18 @@ const found = (): { job: Job; circuit: Circuit } => {
   const base = newJob('yard' as never, 'Yard', standardStock());
   const layout = JSON.parse(
     readFileSync(new URL('../../../demo/heron-yard.json', import.meta.url), 'utf8'),
-  ) as Record<'boxes' | 'slots', { id: string }[]>;
+  ) as Record<'boxes' | 'slots', { id: string }[]> & { wirings: { stands: { slots: string[] } }[] };
   const read = readJob({
     ...base,
     ...layout,
     boxes: layout.boxes.filter((box) => box.id !== 'slip-door-switch'),
+    wirings: layout.wirings.map((one) => ({
+      ...one,
+      stands: { ...one.stands, slots: [...one.stands.slots, 'winch-slot'] },
+    })),
     slots: layout.slots
       .filter((slot) => slot.id !== 'slip-door-slot')
-      .map((slot) =>
-        slot.id === 'winch-slot' ? { ...slot, existing: true, article: 'single-pole-15' } : slot,
-      ),
+      .map((slot) => (slot.id === 'winch-slot' ? { ...slot, article: 'single-pole-15' } : slot)),
   });
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   const circuit = read.job.circuits.find((one) => one.id === 'winch-lights');

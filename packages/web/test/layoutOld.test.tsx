@@ -1,5 +1,5 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import { newBox, type Job } from '@amber/core';
+import { hasDevice, newBox, type Job } from '@amber/core';
 import { FeedsOf } from '../src/screens/layout/FeedsOf.js';
 import { LayoutScreen } from '../src/screens/layout/LayoutScreen.js';
 import { EditionOfRoom } from '../src/panels/asFound/EditionOfExisting.js';
@@ -54,10 +54,9 @@ test('an existing box is asked what is in it, and what is said is there on the p
   fireEvent.change(circuit, { target: { value: 'net-store-outlet' } });
   fireEvent.click(screen.getByRole('button', { name: 'It is there' }));
   const job = jobOf(store);
-  expect(job.slots.find(({ box }) => box === 'old-box')).toMatchObject({
-    role: 'receptacle',
-    existing: true,
-  });
+  const outlet = job.slots.find(({ box }) => box === 'old-box');
+  expect(outlet?.role).toBe('receptacle');
+  expect(hasDevice(job, outlet?.id ?? '')).toBe(true);
   expect(store.getState().job.open?.history.past.at(-1)?.label).toBe('what Old box is');
   // It is said once; what more is in it is told on the bench.
   expect(screen.queryByLabelText('What is in it')).toBeNull();
@@ -73,9 +72,9 @@ test('a switch that is there is said with its group, and a group is named with i
   const stair = [...group.options].find(({ value }) => value === 'stair-group');
   fireEvent.change(group, { target: { value: stair?.value } });
   fireEvent.click(screen.getByRole('button', { name: 'It is there' }));
-  expect(jobOf(store).slots.find(({ box }) => box === 'old-box')).toMatchObject({
-    ...{ role: 'switch', existing: true, group: 'stair-group' },
-  });
+  const told = jobOf(store).slots.find(({ box }) => box === 'old-box');
+  expect(told).toMatchObject({ role: 'switch', group: 'stair-group' });
+  expect(hasDevice(jobOf(store), told?.id ?? '')).toBe(true);
 });
 
 test('of a box that is told its cables stand there, how sure that is, and where none knows it leads', () => {

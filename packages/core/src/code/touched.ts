@@ -1,3 +1,4 @@
+import { isDeviceKept, isLuminaireKept } from '../model/there.js';
 import { findBox, findCable, findGroup, findRoom, groupsOfCircuit } from '../model/lookup.js';
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
@@ -8,11 +9,13 @@ import type { At } from './rule.js';
  * cable, where both its boxes are; a circuit or group, where all of it is.
  */
 export const createUntouched = (job: Job, wiring: Wiring): ((at: At) => boolean) => {
-  const newSlot = new Set<string>(job.slots.filter((slot) => !slot.existing).map((slot) => slot.id));
+  const newSlot = new Set<string>(
+    job.slots.filter((slot) => !isDeviceKept(job, slot)).map((slot) => slot.id),
+  );
   const opened = new Set<string>([
     ...wiring.cables.filter((cable) => !cable.existing).flatMap(({ from, to }) => [from, to]),
     ...wiring.devices.filter(({ slot }) => slot !== null && newSlot.has(slot)).map((device) => device.box),
-    ...job.luminaires.filter((one) => !one.existing).map((one) => one.box),
+    ...job.luminaires.filter((one) => !isLuminaireKept(job, one)).map((one) => one.box),
     ...job.boxes.filter((box) => box.work !== 'existing').map((box) => box.id),
   ]);
   const boxOf = (id: string | undefined) => id === undefined || !opened.has(id);

@@ -1,3 +1,4 @@
+import { withStanding } from '../model/lying.js';
 import type { BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findBox, findCircuit, groupsOfCircuit, nextGang } from '../model/lookup.js';
@@ -15,24 +16,29 @@ export const sayWhatItIs = (job: Job, id: BoxId, found: Found): Job => {
   const box = findBox(job, id);
   if (box?.work !== 'existing') return job;
   const gang = nextGang(job, id);
-  const there = { box: id, existing: true };
   switch (found.what) {
     case 'switch':
-      return {
-        ...job,
-        slots: [...job.slots, newSlot({ ...there, id: found.slot, gang, group: found.group })],
-      };
+      return withStanding(
+        {
+          ...job,
+          slots: [...job.slots, newSlot({ box: id, id: found.slot, gang, group: found.group })],
+        },
+        { slots: [found.slot] },
+      );
     case 'luminaire':
-      return {
-        ...job,
-        luminaires: [
-          ...job.luminaires,
-          newLuminaire({
-            ...{ ...USUAL_LUMINAIRE, ...there },
-            ...{ id: found.luminaire, name: box.name, group: found.group },
-          }),
-        ],
-      };
+      return withStanding(
+        {
+          ...job,
+          luminaires: [
+            ...job.luminaires,
+            newLuminaire({
+              ...{ ...USUAL_LUMINAIRE, box: id },
+              ...{ id: found.luminaire, name: box.name, group: found.group },
+            }),
+          ],
+        },
+        { luminaires: [found.luminaire] },
+      );
     case 'receptacle': {
       if (!findCircuit(job, found.circuit)) return job;
       const hot = groupsOfCircuit(job, found.circuit).find(({ control }) => control === 'hot');
@@ -44,14 +50,17 @@ export const sayWhatItIs = (job: Job, id: BoxId, found: Found): Job => {
           ...{ id: found.group, name: `${box.name}, always hot`, circuit: found.circuit },
           ...{ room: room ?? '', control: 'hot' },
         });
-      return {
-        ...job,
-        groups: hot ? job.groups : [...job.groups, group],
-        slots: [
-          ...job.slots,
-          newSlot({ ...there, id: found.slot, gang, group: group.id, role: 'receptacle' }),
-        ],
-      };
+      return withStanding(
+        {
+          ...job,
+          groups: hot ? job.groups : [...job.groups, group],
+          slots: [
+            ...job.slots,
+            newSlot({ box: id, id: found.slot, gang, group: group.id, role: 'receptacle' }),
+          ],
+        },
+        { slots: [found.slot] },
+      );
     }
   }
 };

@@ -1,5 +1,5 @@
 import { existingDocument } from '../model/existing.js';
-import { beginExisting } from '../model/lying.js';
+import { beginExisting, withStanding } from '../model/lying.js';
 import type { BoxId } from '../model/ids.js';
 import { tailsOf } from '../model/inBox.js';
 import type { Job, WiringDoc } from '../model/job.js';
@@ -69,11 +69,16 @@ export const assumeUsual = (asked: Job, facts: UsualFacts): { job: Job; why: Not
   const isThere = ({ box, group }: { box: BoxId; group: string }) => groups.has(group) && mine.has(box);
   const standing = {
     ...job,
-    slots: job.slots.map((slot) => (isThere(slot) ? { ...slot, existing: true } : slot)),
-    luminaires: job.luminaires.map((one) => (isThere(one) ? { ...one, existing: true } : one)),
+    slots: job.slots.map((slot) => (isThere(slot) ? { ...slot, comesNew: false } : slot)),
+    luminaires: job.luminaires.map((one) => (isThere(one) ? { ...one, comesNew: false } : one)),
   };
+  const told = withDocument(standing, { ...document, certainty, wiring: { ...wiring, boxes } });
   return {
-    job: withDocument(standing, { ...document, certainty, wiring: { ...wiring, boxes } }),
+    // What the wiring does not show is there all the same.
+    job: withStanding(told, {
+      slots: told.slots.filter(isThere).map(({ id }) => id),
+      luminaires: told.luminaires.filter(isThere).map(({ id }) => id),
+    }),
     why: usual.ok ? null : usual.why,
   };
 };

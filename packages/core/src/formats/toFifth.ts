@@ -4,7 +4,7 @@ const placesOf = (choice: Raw): Set<unknown> =>
   new Set(listOf(choice, 'runs').flatMap((run) => (isRaw(run) ? [run['from'], run['to']] : [])));
 
 /** The luminaires that the existing wiring has on a wire or names an article of. */
-const hungIn = (wiring: Raw): Set<unknown> =>
+export const hungIn = (wiring: Raw): Set<unknown> =>
   new Set([
     ...listOf(wiring, 'luminaires').flatMap((one) => (isRaw(one) ? [one['id']] : [])),
     ...listOf(wiring, 'landings').flatMap((one) => {

@@ -1,5 +1,6 @@
 import { conductorsOf, type CableArticle } from '../model/articles.js';
 import { isRaw, listOf, type Raw } from './raw.js';
+import { hungIn } from './toFifth.js';
 
 const NOTHING: Raw = {
   ...{ boxes: {}, devices: [], cables: [], joints: [], landings: [], marks: [], unseen: [], luminaires: [] },
@@ -36,9 +37,30 @@ const asCable = ({ id, article, between, length, via }: Raw): Raw => {
 const endsOf = (stock: readonly unknown[], { id, article }: Raw): Raw[] =>
   ['from', 'to'].flatMap((side) => coloursOf(stock, article).map((colour) => ({ cable: id, side, colour })));
 
+/** The slots and luminaires that an existing wiring tells of: with a device, on a wire or by an article. */
+const toldIn = (wiring: Raw): { slots: Set<unknown>; luminaires: Set<unknown> } => ({
+  slots: new Set(listOf(wiring, 'devices').flatMap((one) => (isRaw(one) ? [one['slot']] : []))),
+  luminaires: hungIn(wiring),
+});
+
+/** Was it said to be there; or, where the wiring tells of it all the same, that another comes in its place? */
+const kept = (
+  items: readonly unknown[],
+  told: ReadonlySet<unknown>,
+): { items: unknown[]; stands: unknown[] } => ({
+  items: items.map((one) => {
+    if (!isRaw(one)) return one;
+    const { existing, ...rest } = one;
+    return existing !== true && told.has(one['id']) ? { ...rest, comesNew: true } : rest;
+  }),
+  stands: items.flatMap((one) =>
+    isRaw(one) && one['existing'] === true && !told.has(one['id']) ? [one['id']] : [],
+  ),
+});
+
 /**
- * To 6: cables that lie there, whose power is on them, and what else is in an existing box, are told in the existing wiring and nowhere
- * beside it. A cable that was in the list alone comes into it with every end not looked at.
+ * To 6: cables that lie there, whose power is on them, what else is in an existing box, and which devices and luminaires are there,
+ * are told in the existing wiring and nowhere beside it. A cable that was in the list alone comes into it with every end not looked at.
  */
 export const toSixth = (before: Raw): Raw => {
   const { existingCables: _moved, ...document } = before;
@@ -55,12 +77,23 @@ export const toSixth = (before: Raw): Raw => {
         }),
       }
     : {};
-  const left = { ...document, ...boxes, format: 6 };
-  if (listed.length + filled.length === 0) return left;
   const wirings = listOf(before, 'wirings');
   const isThere = (one: unknown): one is Raw => isRaw(one) && one['kind'] === 'existing';
   const existing = wirings.find(isThere) ?? begun(wirings);
   const wiring = isRaw(existing['wiring']) ? existing['wiring'] : NOTHING;
+  const toldOf = toldIn(wiring);
+  const [slots, luminaires] = (['slots', 'luminaires'] as const).map((list) =>
+    kept(listOf(before, list), toldOf[list]),
+  );
+  const left = {
+    ...document,
+    ...boxes,
+    ...(Array.isArray(document['slots']) ? { slots: slots?.items } : {}),
+    ...(Array.isArray(document['luminaires']) ? { luminaires: luminaires?.items } : {}),
+    format: 6,
+  };
+  const stands = { slots: slots?.stands ?? [], luminaires: luminaires?.stands ?? [] };
+  if (listed.length + filled.length + stands.slots.length + stands.luminaires.length === 0) return left;
   const known = new Set(listOf(wiring, 'cables').flatMap((one) => (isRaw(one) ? [one['id']] : [])));
   const fresh = listed.filter(({ id }) => !known.has(id)).map(asCable);
   const stock = listOf(before, 'stock');
@@ -74,6 +107,7 @@ export const toSixth = (before: Raw): Raw => {
     others: Object.fromEntries(
       filled.map((box): [string, unknown] => [String(box['id']), box['existingFill']]),
     ),
+    stands,
     wiring: {
       ...wiring,
       cables: [...listOf(wiring, 'cables'), ...fresh],

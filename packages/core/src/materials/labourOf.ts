@@ -1,4 +1,4 @@
-import { isDeviceThere, wasThere } from '../model/there.js';
+import { isDeviceThere, isLuminaireKept, wasThere } from '../model/there.js';
 import { findBox } from '../model/lookup.js';
 import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
@@ -71,8 +71,9 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
       add('splice', labour.splice, joint.box);
   for (const { slot, box, article } of wiring.devices)
     if (!isDeviceThere(job, slot, article)) add('device', labour.device, box);
-  for (const { id, box, unit, existing, partOf } of job.luminaires) {
-    if (existing || unit === 'onward' || partOf !== null || !open.has(box)) continue;
+  for (const one of job.luminaires) {
+    const { id, box, unit, partOf } = one;
+    if (isLuminaireKept(job, one) || unit === 'onward' || partOf !== null || !open.has(box)) continue;
     add('luminaire', labour.luminaire, id);
     if (isHigh(box)) add('above 10 ft', labour.high, id);
   }

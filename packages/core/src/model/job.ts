@@ -89,8 +89,8 @@ export const slotSchema = z.strictObject({
   role: deviceRoleSchema.default('switch'),
   /** The very device; null lets the program take the first of the stock that suits. */
   article: articleIdSchema.nullable().default(null),
-  /** It is there already and is not bought. */
-  existing: z.boolean().default(false),
+  /** A new one is bought and comes in the place of the one that is there. */
+  comesNew: z.boolean().default(false),
   /** It is there and comes out: what is planned does without it. */
   leaves: z.boolean().default(false),
 });
@@ -122,7 +122,8 @@ export const luminaireSchema = z.strictObject({
   suitedTo: z.enum(['dry', 'damp', 'wet', 'unknown']).default('unknown'),
   /** Is its own driver box listed for conductors that go on to others (410.21)? */
   throughWiring: answerSchema.default('unknown'),
-  existing: z.boolean().default(false),
+  /** It comes new in the place of the one that hangs there. */
+  comesNew: z.boolean().default(false),
 });
 export type Luminaire = z.infer<typeof luminaireSchema>;
 
@@ -237,6 +238,13 @@ export const wiringDocSchema = z.strictObject({
   carries: z.record(cableIdSchema, circuitIdSchema).default({}),
   /** What is in boxes that are there beside what the job and this wiring show. Of a box not named nobody has told. */
   others: z.record(boxIdSchema, boxContentsSchema).default({}),
+  /** Devices and luminaires that are told to be there and of which the wiring has none: nobody has said of what kind they are, or how they are wired. */
+  stands: z
+    .strictObject({
+      slots: z.array(slotIdSchema).max(1000),
+      luminaires: z.array(luminaireIdSchema).max(1000),
+    })
+    .prefault({ slots: [], luminaires: [] }),
   wiring: wiringSchema,
 });
 

@@ -8,11 +8,14 @@ import {
   type CableId,
   type CircuitId,
   type FeedId,
+  type LuminaireId,
   type Place,
+  type SlotId,
 } from './ids.js';
 import type { Choice, ExistingCable, Job, WiringDoc } from './job.js';
 import { newWiringDoc } from './newJob.js';
 import { ofId } from './records.js';
+import { hasDevice, hasLuminaire } from './there.js';
 import { emptyWiring, type Cable, type End } from './wiring.js';
 
 /** What a job has before anybody tells of what is there. */
@@ -127,3 +130,23 @@ export const withOthersIn = (job: Job, box: BoxId, contents: BoxContents | null)
     const { [box]: _before, ...rest } = document.others;
     return { ...document, others: contents === null ? rest : { ...rest, [box]: contents } };
   });
+
+/** The job in which it is told that a device or luminaire is there, whatever its kind. */
+export const withStanding = (
+  job: Job,
+  { slots = [], luminaires = [] }: { slots?: readonly SlotId[]; luminaires?: readonly LuminaireId[] },
+): Job => {
+  const fresh = {
+    slots: slots.filter((id) => !hasDevice(job, id)),
+    luminaires: luminaires.filter((id) => !hasLuminaire(job, id)),
+  };
+  return fresh.slots.length + fresh.luminaires.length === 0
+    ? job
+    : withExisting(job, (document) => ({
+        ...document,
+        stands: {
+          slots: [...document.stands.slots, ...fresh.slots],
+          luminaires: [...document.stands.luminaires, ...fresh.luminaires],
+        },
+      }));
+};

@@ -86,5 +86,6 @@ export const newWiringDoc = (id: string, kind: WiringDoc['kind'], wiring: Wiring
   sizesFrom: {},
   carries: {},
   others: {},
+  stands: { slots: [], luminaires: [] },
   wiring,
 });

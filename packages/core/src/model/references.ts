@@ -278,6 +278,8 @@ const checkReferences = (job: Job, report: Report) => {
       circuit(of, ['wirings', i, 'carries', id]);
     }
     for (const id of Object.keys(document.others)) boxes(id, ['wirings', i, 'others', id]);
+    document.stands.slots.forEach((id, k) => slot(id, ['wirings', i, 'stands', 'slots', k]));
+    document.stands.luminaires.forEach((id, k) => luminaire(id, ['wirings', i, 'stands', 'luminaires', k]));
   });
   if (job.wirings.filter((document) => document.kind === 'existing').length > 1)
     report(['wirings'], 'a job has one existing wiring; call a second look at it found');

@@ -6,22 +6,33 @@ import type { Joint, Wiring } from './wiring.js';
 import { isSame } from './same.js';
 
 /** The article of the device that is on a slot, as the existing wiring has it; undefined where it tells of none. */
-const toldOn = (job: Job, slot: string | null): string | undefined =>
+const toldOn = (job: There, slot: string | null): string | undefined =>
   slot === null ? undefined : existingDocument(job)?.wiring.devices.find((one) => one.slot === slot)?.article;
 
+type There = Pick<Job, 'wirings'>;
+
+/** Is a device on a slot already, be its kind told or not? */
+export const hasDevice = (job: There, slot: string): boolean =>
+  toldOn(job, slot) !== undefined || existingDocument(job)?.stands.slots.some((id) => id === slot) === true;
+
+/** Does the device that is on a slot stay there, so that none is bought? */
+export const isDeviceKept = (job: There, { id, comesNew }: Pick<Slot, 'id' | 'comesNew'>): boolean =>
+  !comesNew && hasDevice(job, id);
+
 /**
- * Is a device there already, so that it is neither bought nor fitted? The slot says whether what is on it stays; where the existing wiring
- * tells another device, it does not.
+ * Is a device there already, so that it is neither bought nor fitted? The slot says whether what is on it gives way; where the existing wiring
+ * tells another device, it does.
  */
 export const isDeviceThere = (job: Job, slot: string | null, article: string): boolean => {
-  if (findSlot(job, slot)?.existing !== true) return false;
+  const known = findSlot(job, slot);
+  if (!known || !isDeviceKept(job, known)) return false;
   const told = toldOn(job, slot);
   return told === undefined || told === article;
 };
 
-/** Does a device that is there give way to another one, be it of the same kind? */
-export const isReplaced = (job: Job, { id, existing }: Slot): boolean =>
-  !existing && toldOn(job, id) !== undefined;
+/** Does a device that is told of give way to another one, be it of the same kind? */
+export const isReplaced = (job: Job, { id, comesNew }: Slot): boolean =>
+  comesNew && toldOn(job, id) !== undefined;
 
 const toldLuminaires = new WeakMap<Wiring, ReadonlySet<string>>();
 
@@ -40,10 +51,23 @@ export const luminairesIn = (wiring: Wiring): ReadonlySet<string> => {
   return found;
 };
 
-/** Does a luminaire that hangs there give way to another one? */
-export const isLuminaireReplaced = (job: Job, { id, existing }: Luminaire): boolean => {
+/** Does a luminaire hang there already? */
+export const hasLuminaire = (job: There, id: string): boolean => {
+  const document = existingDocument(job);
+  return (
+    document !== undefined &&
+    (luminairesIn(document.wiring).has(id) || document.stands.luminaires.some((one) => one === id))
+  );
+};
+
+/** Does the luminaire that hangs there stay? */
+export const isLuminaireKept = (job: There, { id, comesNew }: Pick<Luminaire, 'id' | 'comesNew'>): boolean =>
+  !comesNew && hasLuminaire(job, id);
+
+/** Does a luminaire that is told of give way to another one? */
+export const isLuminaireReplaced = (job: Job, { id, comesNew }: Luminaire): boolean => {
   const there = existingDocument(job)?.wiring;
-  return !existing && there !== undefined && luminairesIn(there).has(id);
+  return comesNew && there !== undefined && luminairesIn(there).has(id);
 };
 
 /** Does every device come out of a box, and nothing hang on it? Then it is closed with a blank (314.25). */

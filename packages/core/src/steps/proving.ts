@@ -1,3 +1,4 @@
+import { isLuminaireKept } from '../model/there.js';
 import { articleOf } from '../model/articles.js';
 import { existingDocument } from '../model/existing.js';
 import { UNNAMED_BREAKER, type BoxId } from '../model/ids.js';
@@ -50,7 +51,9 @@ export const deadSteps = (
   const isThere = box.work === 'existing' || here.some((cable) => cable.existing);
   const groups = job.groups.filter((group) => circuits.has(group.circuit));
   const ids = new Set<string>(groups.map((group) => group.id));
-  const lamps = job.luminaires.filter((one) => one.existing && ids.has(one.group)).map((one) => one.name);
+  const lamps = job.luminaires
+    .filter((one) => isLuminaireKept(job, one) && ids.has(one.group))
+    .map((one) => one.name);
   const find = hasUnnamed
     ? ` Nobody has named ${names.length > 1 ? 'one of them' : 'it'}: find it before you go on, by switching breakers off until what it feeds tests dead.`
     : '';

@@ -5,6 +5,7 @@ import {
   removeExistingCable,
   withCablesThere,
   withOthersIn,
+  withStanding,
   type ExistingCable,
   type Job,
 } from '../../src/index.js';
@@ -28,6 +29,15 @@ export const lying = (job: Job, cables: readonly Lies[]): Job =>
         ({ ...one, circuit, length, via }) as unknown as ExistingCable,
     ),
   );
+
+/** The job in which every device and luminaire is there, or those of one box. */
+export const standing = (job: Job, box: string | null = null): Job => {
+  const isThere = (one: { box: string }) => box === null || one.box === box;
+  return withStanding(job, {
+    slots: job.slots.filter(isThere).map(({ id }) => id),
+    luminaires: job.luminaires.filter(isThere).map(({ id }) => id),
+  });
+};
 
 export type Contents = z.input<typeof boxContentsSchema>;
 

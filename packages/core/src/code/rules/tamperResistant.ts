@@ -1,3 +1,4 @@
+import { isDeviceKept } from '../../model/there.js';
 import { findSlot } from '../../model/lookup.js';
 import { articleOf, articlesOf } from '../../model/articles.js';
 import { defineRule, type Breach, type Fix } from '../rule.js';
@@ -21,7 +22,7 @@ export const tamperResistant = defineRule<Found>({
       const slot = findSlot(job, device.slot);
       const article = articleOf(job.stock, 'device', device.article);
       const receptacle = article.role === 'receptacle' || article.role === 'switchReceptacle';
-      if (!slot || slot.existing || !receptacle || article.tamperResistant) return [];
+      if (!slot || isDeviceKept(job, slot) || !receptacle || article.tamperResistant) return [];
       const instead = articlesOf(job.stock, 'device').find(
         (one) => one.tamperResistant && one.role === article.role && one.amperes === article.amperes,
       );

@@ -97,11 +97,11 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
     slots:
       fitted.size === 0
         ? job.slots
-        : job.slots.map((slot) => (fitted.has(slot.id) ? { ...slot, existing: true } : slot)),
+        : job.slots.map((slot) => (fitted.has(slot.id) ? { ...slot, comesNew: false } : slot)),
     luminaires:
       newlyHung.size === 0
         ? job.luminaires
-        : job.luminaires.map((one) => (newlyHung.has(one.id) ? { ...one, existing: true } : one)),
+        : job.luminaires.map((one) => (newlyHung.has(one.id) ? { ...one, comesNew: false } : one)),
     wirings: known ? job.wirings.map((one) => (one.id === document.id ? told : one)) : [...job.wirings, told],
   });
 };

@@ -112,6 +112,10 @@ const pruned = (job: Job, cable: Held['cable']): Job => {
         Object.entries(ofCables(document.carries)).filter(([, circuit]) => held.circuits.has(circuit)),
       ),
       others: ofBoxes(document.others),
+      stands: {
+        slots: document.stands.slots.filter((id) => held.slots.has(id)),
+        luminaires: document.stands.luminaires.filter((id) => held.luminaires.has(id)),
+      },
     };
   };
   return withHeldChoices({

@@ -18,10 +18,10 @@ export const asTold = (
   return {
     slots: job.slots
       .filter((slot) => isOther(slot) || fitted.has(slot.id))
-      .map((slot) => (isOther(slot) ? slot : { ...slot, existing: true, leaves: false })),
+      .map((slot) => (isOther(slot) ? slot : { ...slot, comesNew: false, leaves: false })),
     luminaires: job.luminaires
       .filter((one) => isOther(one) || hung.has(one.id))
-      .map((one) => (isOther(one) ? one : { ...one, existing: true })),
+      .map((one) => (isOther(one) ? one : { ...one, comesNew: false })),
   };
 };
 

@@ -5,7 +5,7 @@ import type { Job, Luminaire } from '../../model/job.js';
 import { findBox, findLuminaire, findSlot, groupsOfCircuit } from '../../model/lookup.js';
 import { ofId } from '../../model/records.js';
 import { isSame } from '../../model/same.js';
-import { isEmptied } from '../../model/there.js';
+import { isDeviceKept, isEmptied, isLuminaireKept } from '../../model/there.js';
 import { boxesReached, type Cable, type Device } from '../../model/wiring.js';
 import { cappedIn, leftLive, type LeftLive } from '../../circuit/leftLive.js';
 import { conductorKey } from '../../circuit/keys.js';
@@ -46,25 +46,34 @@ export interface WiringChange {
   cost: ChangeCost;
 }
 
+const isKept = (job: Job, id: string | null): boolean => {
+  const slot = findSlot(job, id);
+  return slot !== undefined && isDeviceKept(job, slot);
+};
+
 /** Does a device stay what and where it was? One that a slot calls new is bought, be it of the same kind. */
 const isFitted = ({ job, wiring }: ChangeSide, { slot, box, article }: Device): boolean =>
-  findSlot(job, slot)?.existing !== true &&
+  !isKept(job, slot) &&
   wiring.devices.some((one) => one.slot === slot && one.box === box && one.article === article);
 
 const newDevices = (before: ChangeSide, after: ChangeSide): Device[] =>
   after.wiring.devices.filter((device) => {
     const slot = findSlot(after.job, device.slot);
-    return slot !== undefined && !slot.existing && !isFitted(before, device);
+    return slot !== undefined && !isDeviceKept(after.job, slot) && !isFitted(before, device);
   });
 
 /** What of a luminaire is bought and hung: its name and its group are no part of it. */
-const thingOf = ({ name: _n, group: _g, existing: _e, ...thing }: Luminaire) => thing;
+const thingOf = ({ name: _n, group: _g, comesNew: _c, ...thing }: Luminaire) => thing;
 
 /** Luminaires that are fitted new, and those that are taken down. A part of another comes and goes with it. */
 const luminairesOf = (before: ChangeSide, after: ChangeSide) => {
   const isNew = (one: Luminaire): boolean => {
     const was = findLuminaire(before.job, one.id);
-    return was === undefined || !isSame(thingOf(was), thingOf(one)) || (was.existing && !one.existing);
+    return (
+      was === undefined ||
+      !isSame(thingOf(was), thingOf(one)) ||
+      (isLuminaireKept(before.job, was) && !isLuminaireKept(after.job, one))
+    );
   };
   const hangs = ({ unit }: Luminaire) => unit !== 'onward';
   const luminaires = after.job.luminaires.filter((one) => hangs(one) && isNew(one));

@@ -11,7 +11,7 @@ import {
   switchesOfGroup,
 } from '../../model/lookup.js';
 import { newGroup, newLuminaire, newSlot } from '../../model/newJob.js';
-import { isReplaced } from '../../model/there.js';
+import { hasDevice, isReplaced } from '../../model/there.js';
 import { setRunFact } from '../constraints.js';
 import type { Change, Hung, NewPlace } from './changes.js';
 
@@ -35,7 +35,7 @@ const withPlace = (job: Job, { box, runs }: NewPlace): Job =>
   );
 
 /** A device that was there and gives way to a new one. */
-const freed = (slot: Slot): Slot => ({ ...slot, article: null, existing: false });
+const freed = (slot: Slot): Slot => ({ ...slot, article: null, comesNew: true });
 
 const circuitOfSlot = (job: Job, slot: SlotId): CircuitId | null =>
   findGroup(job, findSlot(job, slot)?.group)?.circuit ?? null;
@@ -79,7 +79,7 @@ const addedSwitch = (job: Job, group: Slot['group'], place: NewPlace): Job => {
 /** The device of a slot comes out; one that was to come new does not come. */
 const leaving = (job: Job, id: SlotId): Job => {
   const slot = findSlot(job, id);
-  const isThere = slot !== undefined && (slot.existing || isReplaced(job, slot));
+  const isThere = slot !== undefined && hasDevice(job, slot.id);
   return {
     ...job,
     slots: isThere
@@ -94,7 +94,7 @@ const KINDS: { [K in Kind]: ChangeKind<K> } = {
     jobs: (job, { slot: id, role, article }) => [
       {
         ...job,
-        slots: job.slots.map((slot) => (slot.id === id ? { ...slot, role, article, existing: false } : slot)),
+        slots: job.slots.map((slot) => (slot.id === id ? { ...slot, role, article, comesNew: true } : slot)),
       },
     ],
     touches: (job, { slot }) => boxOfSlot(job, slot),
@@ -192,10 +192,10 @@ const KINDS: { [K in Kind]: ChangeKind<K> } = {
         ...job,
         luminaires: job.luminaires.map((one) =>
           one.id === luminaire
-            ? { ...one, ...hung, existing: false }
+            ? { ...one, ...hung, comesNew: true }
             : // A light under a fan goes with it.
               one.partOf === luminaire
-              ? { ...one, existing: false }
+              ? { ...one, comesNew: true }
               : one,
         ),
       },

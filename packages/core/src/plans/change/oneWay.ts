@@ -29,7 +29,7 @@ const slotsThere = (job: Job, devices: readonly Device[], replaced: readonly Slo
     const [wanted, there] = [now, then].map((one) => articleOf(job.stock, 'device', one.article));
     const serves =
       wanted?.letter === there?.letter && wanted?.role === there?.role && slot.role === there?.role;
-    return serves ? { ...slot, article: then.article, existing: true } : slot;
+    return serves ? { ...slot, article: then.article, comesNew: false } : slot;
   });
 };
 

@@ -1,3 +1,4 @@
+import { isDeviceKept } from '../../model/there.js';
 import { findSlot, groupIdsOf } from '../../model/lookup.js';
 import { PANEL, type BoxId, type SlotId } from '../../model/ids.js';
 import type { Feed } from '../../model/job.js';
@@ -24,7 +25,7 @@ const devicesOf = ({ job, weights }: PriceTables, { groups, chains, fit }: Order
     const costs = permutations(slots).map((chain) =>
       fit({ ...chains.first, [group.id]: chain }).reduce(
         (cost, { slot, article }) =>
-          slot.group !== group.id || slot.existing || !article
+          slot.group !== group.id || isDeviceKept(job, slot) || !article
             ? cost
             : cost + weights.material * article.price + weights.minute * job.labour.device,
         0,

@@ -1,3 +1,4 @@
+import { isDeviceKept } from '../../model/there.js';
 import { placeOfNode, type BoxId } from '../../model/ids.js';
 import type { Bounding } from './bounding.js';
 import { classMasks, spansOf, type Bounds, type RunLine } from './spans.js';
@@ -69,7 +70,9 @@ export const fixedOf = (
   const within = new Set<string>(nodes);
   const apart = job.boxes.filter((box) => !within.has(box.id)).map((box) => restingCost(tables, box.id));
   const devices = fittings.map(({ slot, article }) =>
-    slot.existing || !article ? 0 : weights.material * article.price + weights.minute * job.labour.device,
+    isDeviceKept(job, slot) || !article
+      ? 0
+      : weights.material * article.price + weights.minute * job.labour.device,
   );
   return { fixed: [...resting, ...apart, ...devices].reduce((sum, cost) => sum + cost, 0), resting };
 };

@@ -1,3 +1,4 @@
+import { isDeviceKept } from '../../model/there.js';
 import { othersIn, planningWithout } from '../../model/lying.js';
 import { notStanding } from '../../model/existing.js';
 import { groupIdsOf } from '../../model/lookup.js';
@@ -83,7 +84,10 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
       return {
         gangs: fitted + unplanned,
         count: here.length,
-        anyNew: here.some((one) => one.slot === null || slots.get(one.slot)?.existing !== true),
+        anyNew: here.some(({ slot }) => {
+          const known = slot === null ? undefined : slots.get(slot);
+          return known === undefined || !isDeviceKept(job, known);
+        }),
       };
     },
     idle: (box) =>

@@ -1,3 +1,4 @@
+import { isDeviceKept } from '../../model/there.js';
 import { lyingCables } from '../../model/lying.js';
 import { boxesOfCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type Place } from '../../model/ids.js';
@@ -102,7 +103,9 @@ export const priceTablesOf = (
     splices: splicesOf(job, circuit.awg, weights, codes.mostRuns + 1),
     codes,
     station: (asked) => {
-      const devices = asked.fittings.map((one) => `${one.article?.id}${one.slot.existing ? '*' : ''}`);
+      const devices = asked.fittings.map(
+        (one) => `${one.article?.id}${isDeviceKept(job, one.slot) ? '*' : ''}`,
+      );
       return stations.get([asked.box, asked.fed, asked.returned, devices.sort()], () =>
         stationOf(job, circuit, background, weights, volumeLimit, asked),
       );

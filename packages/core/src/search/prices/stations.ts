@@ -1,3 +1,4 @@
+import { isDeviceKept } from '../../model/there.js';
 import { findBox, groupIdsOf } from '../../model/lookup.js';
 import { articlesOf, groundOf, type Article, type CableArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
@@ -116,7 +117,8 @@ export const stationOf = (
   const { awg } = circuit;
   const others = background.devices(id);
   const gangs = others.gangs + fittings.reduce((sum, one) => sum + (one.article?.gangs ?? 0), 0);
-  const anyNew = others.anyNew || fittings.some(({ slot, article }) => article !== null && !slot.existing);
+  const anyNew =
+    others.anyNew || fittings.some(({ slot, article }) => article !== null && !isDeviceKept(job, slot));
   const contents = withCircuit(job, circuit, background.contents(id), { box, fittings, fed });
   const price = (offer: BoxOffer): number => {
     const plates = anyNew

@@ -1,5 +1,6 @@
 import {
   cablesThere,
+  hasDevice,
   findBox,
   newBox,
   newRunFact,
@@ -84,7 +85,7 @@ export const hasExisting = (job: Job, circuit: Circuit): boolean => {
   const mine = boxesOf(job, circuit.id);
   return (
     job.boxes.some((box) => mine.has(box.id) && box.work === 'existing') ||
-    slotsOf(job, circuit).some((slot) => slot.existing) ||
+    slotsOf(job, circuit).some((slot) => hasDevice(job, slot.id)) ||
     cablesThere(job).some(({ between: [a, b] }) => [a, b].every((one) => one === PANEL || mine.has(one)))
   );
 };
