@@ -115,7 +115,7 @@ const crossed = (job: Job): Job => {
     },
     wiring: { ...planned.wiring, landings: swapped },
   };
-  return { ...job, wirings: [planned, found] };
+  return { ...job, wirings: [...job.wirings, found] };
 };
 
 const verdict = (page: Page) => page.getByText(/positions? works?/).first();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { makeJob, saved } from './support.js';
+import { makeJob, plannedYard, saved } from './support.js';
 
 const plan = (page: Page) => page.getByRole('group', { name: 'Plan', exact: true });
 const tool = (page: Page, name: string) =>
@@ -120,8 +120,10 @@ test('a shed drawn from nothing is planned, proved, chosen, and still there afte
 
 test('boxes are dragged: along walls, into one another, out of the room, and back by undo', async ({
   page,
+  request,
 }) => {
-  await page.goto('/jobs/heron-yard/circuits/galley-lights/layout');
+  const job = await plannedYard(request);
+  await page.goto(`${job}/circuits/galley-lights/layout`);
   const lamp = plan(page).getByRole('button', { name: 'Pendant 1, luminaire' });
   const before = await middleOf(lamp);
   await drag(page, lamp, { x: 0, y: -150 });

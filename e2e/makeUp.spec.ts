@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { compile, evaluate, wiringOrEmpty, type Job } from '@amber/core';
-import { theRun } from './support.js';
+import { openBench, theRun } from './support.js';
 
 const openLongShed = async (page: Page) => {
   await page.goto('/jobs/heron-yard/circuits/long-shed-lights');
@@ -171,7 +171,7 @@ const samePlaces = async (page: Page, box: string) => {
 };
 
 test('the device in the hand is picked by its picture, and steps and drawing follow', async ({ page }) => {
-  await openLongShed(page);
+  await openBench(page, 'long-shed-lights');
   await page.getByRole('tab', { name: 'Steps' }).click();
   await page.getByRole('button', { name: 'Next box' }).click();
   const steps = page.getByRole('region', { name: 'Steps at River door' });

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { copyOfYard, handle, lights, makeJob, saved, theRun } from './support.js';
+import { handle, lights, makeJob, plannedYard, saved, theRun } from './support.js';
 
 const plans = (page: Page) => page.getByRole('list', { name: 'Plans' }).locator('> li');
 const searched = (page: Page) =>
@@ -10,7 +10,7 @@ test('plans are found, the first is proved, and choosing another wires the circu
   page,
   request,
 }) => {
-  const job = await copyOfYard(request, 'runs-yard');
+  const job = await plannedYard(request);
   await page.goto(`${job}/circuits/ropewalk-lights`);
   await page.getByRole('link', { name: 'Runs' }).click();
   await expect(page.getByRole('heading', { name: 'Ways to wire Ropewalk' })).toBeVisible();

@@ -1,11 +1,25 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 
 export const theRun = (page: Page) => page.getByRole('region', { name: 'The run', exact: true });
 
-export const openBench = async (page: Page, circuit: 'ropewalk-lights' | 'tar-store-light') => {
-  await page.goto(`/jobs/heron-yard/circuits/${circuit}`);
+/** The demo as it is loaded, planned, in a copy of its own: what one test leaves changed, no other meets. Gives the address of the job. */
+export const plannedYard = async (request: APIRequestContext) => {
+  const { document } = (await (await request.get('/api/jobs/heron-yard')).json()) as { document: object };
+  const id = `yard-${randomUUID()}`;
+  const copy = { ...document, id, name: `Yard ${id}` };
+  const sent = await request.post('/api/jobs', { data: { saveId: id, document: copy } });
+  expect(sent.status(), await sent.text()).toBe(201);
+  return `/jobs/${id}`;
+};
+
+/** The bench of a circuit of such a copy. */
+export const openBench = async (page: Page, circuit: string) => {
+  const job = await plannedYard(page.request);
+  await page.goto(`${job}/circuits/${circuit}`);
   await expect(theRun(page)).toBeVisible();
+  return job;
 };
 
 export const handle = (page: Page, place: string) =>

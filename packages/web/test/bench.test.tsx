@@ -204,3 +204,27 @@ describe('the bench', () => {
     expect(screen.getByText(/^1 of \d+ done/)).toBeTruthy();
   });
 });
+
+describe('what is there and nobody has looked into', () => {
+  test('begins with the cables that lie there; no box of it is called a junction, and one taken away lies there no more', async () => {
+    const { store } = bench(yard(), 'winch-lights', 'existing');
+    const list = await screen.findByRole('list', { name: 'Cables that lie there' });
+    expect(
+      within(list)
+        .getAllByRole('listitem')
+        .map((one) => one.textContent),
+    ).toEqual(['14/2, the panel to Winch ceilingTake away', '14/2, Winch ceiling to Winch doorTake away']);
+    expect(screen.getByText('not looked into')).toBeTruthy();
+    expect(screen.queryByText('junction')).toBeNull();
+    expect(screen.getByText('Nothing is told of this circuit yet. Begin on the board.')).toBeTruthy();
+    const [, loop] = within(list).getAllByRole('button', { name: 'Take away' });
+    if (!loop) throw new Error('one cable alone');
+    fireEvent.click(loop);
+    fireEvent.click(screen.getByRole('button', { name: 'Draw what is usual' }));
+    const there = jobOf(store).wirings.find(({ kind }) => kind === 'existing');
+    const ids = there?.wiring.cables.map(({ id }) => id as string) ?? [];
+    expect([ids.includes('winch-feed-cable'), ids.includes('winch-loop')]).toEqual([true, false]);
+    expect(there?.wiring.unseen.some(({ cable }) => cable === ('winch-loop' as never))).toBe(false);
+    expect(there?.certainty['winch-ceiling' as never]).toBe('assumed');
+  });
+});

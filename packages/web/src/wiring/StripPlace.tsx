@@ -42,6 +42,9 @@ export const StripPlace = ({
   const { x, y, column } = plan.at(node);
   const box = findBox(subject.job, node.place);
   const nowhere = node.place === UNKNOWN_PLACE;
+  // A box of what is there into which nobody has looked is not called a junction.
+  const unlooked =
+    subject.kind === 'existing' && node.place !== PANEL && !nowhere && !subject.certainty.has(node.place);
   const name = node.place === PANEL ? 'Panel' : nowhere ? 'Not known' : (box?.name ?? '');
   const lights = node.luminaires.map((id) => subject.state.luminaires.find((one) => one.id === id));
   const all = node.devices.map((id) => subject.devices.findIndex((one) => one.id === id));
@@ -62,7 +65,7 @@ export const StripPlace = ({
     ...(light ? [STATE_OF[unit][light]] : []),
     ...(node.place === PANEL ? [`${circuit.breaker} A breaker`] : []),
     ...(node.place !== PANEL && letters.length + vas.length === 0
-      ? [nowhere ? 'nobody has followed it' : 'junction']
+      ? [nowhere ? 'nobody has followed it' : unlooked ? 'not looked into' : 'junction']
       : []),
   ];
   return (
@@ -113,7 +116,7 @@ export const StripPlace = ({
         )}
         {node.place !== PANEL && all.length + lights.length === 0 ? (
           <span className="grid size-10 place-items-center rounded-full border-2 border-ink bg-white font-bold">
-            {nowhere ? '?' : 'J'}
+            {nowhere || unlooked ? '?' : 'J'}
           </span>
         ) : null}
       </div>

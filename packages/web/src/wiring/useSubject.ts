@@ -87,6 +87,10 @@ export interface Subject {
   state: State;
 }
 
+/** Has nobody told anything of what is there yet, in any box that is shown? */
+export const isUntold = ({ kind, drawings, certainty }: Subject): boolean =>
+  kind === 'existing' && drawings.every(({ box }) => !certainty.has(box));
+
 /** The planned wiring with its plans, or any other. */
 type Review = JobReview | ReviewedWiring;
 

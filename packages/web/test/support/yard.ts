@@ -29,5 +29,5 @@ export const yardAsFound = (): Job => {
     return other ? { ...one, terminal: other.terminal } : one;
   });
   const found = newWiringDoc('found-1', 'found', { ...planned.wiring, landings: swapped });
-  return { ...job, wirings: [planned, found] };
+  return { ...job, wirings: [...job.wirings, found] };
 };

@@ -6,7 +6,7 @@ import { useTelling } from '../../store/useTelling.js';
 import { useEdit } from '../../store/review.js';
 import { Button } from '../../parts/ui.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
-import type { Subject } from '../../wiring/useSubject.js';
+import { isUntold, type Subject } from '../../wiring/useSubject.js';
 import { CablesHere } from './CablesHere.js';
 import { FittedHere } from './FittedHere.js';
 import { SeenBox } from './SeenBox.js';
@@ -37,8 +37,14 @@ export const AsFoundPanel = ({
     () => new Set(document && box ? endsIn(job, document.wiring, box).map(endKey) : []),
     [job, document, box],
   );
-  if (!document || !box || (subject.kind === 'existing' && document.certainty[box] === undefined))
-    return <p className="text-[14px]">Nothing is told of this circuit yet. Begin on the board.</p>;
+  if (!document || !box || (subject.circuit && isUntold(subject)))
+    return (
+      <p className="text-[14px]">
+        {subject.circuit
+          ? 'Nothing is told of this circuit yet. Begin on the board.'
+          : 'Nothing is told of what is there yet. Choose a circuit at the top, and begin there.'}
+      </p>
+    );
   const sure = document.certainty[box];
   const assumed =
     sure === 'assumed' ? here : new Set(document.assumedEnds.map(endKey).filter((key) => here.has(key)));

@@ -19,6 +19,7 @@ import { recorded, recordsHere } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 
 const SURE = {
+  untold: 'Nobody has looked into this box, and nothing is assumed of it.',
   assumed: 'Assumed: nobody has looked into this box. It is drawn as is usual.',
   partlySeen: 'Partly seen: what is hatched or marked assumed nobody has looked at.',
   seen: 'Seen: all of it was looked at.',
@@ -107,7 +108,7 @@ export const SeenBox = ({
   );
   const last = mine.filter(({ kind, about }) => kind === 'seen' && about.wiring === document.id).at(-1);
   const holds = last?.about.hash === boxDigest(job, document, box);
-  const sure = ofId(document.certainty, box) ?? 'assumed';
+  const sure = ofId(document.certainty, box) ?? (document.kind === 'existing' ? 'untold' : 'assumed');
   const sign = () => {
     localStorage.setItem(INITIALS, initials.trim());
     onSign(initials.trim());

@@ -7,7 +7,7 @@ import { BoxCard } from './BoxCard.js';
 import { FollowedBar } from './FollowedBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
 import { placeName } from '../../parts/words.js';
-import type { Subject } from '../../wiring/useSubject.js';
+import { isUntold, type Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 import { useInHand } from '../../wiring/useInHand.js';
 import { InHandBar } from './InHandBar.js';
@@ -67,8 +67,6 @@ export const Board = ({
   const seen = useMemo(() => lookThrough(lens, subject, positions), [lens, subject, positions]);
   const hand = useInHand(subject);
   const { at } = useBoxInView(subject);
-  const untold =
-    subject.kind === 'existing' && subject.drawings.every(({ box }) => !subject.certainty.has(box));
   const board = useRef<HTMLElement>(null);
   const large = view === 'one';
   const numbered = subject.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
@@ -86,7 +84,7 @@ export const Board = ({
       aria-label="Opened boxes"
       className={`bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''}`}
     >
-      {subject.readOnly && subject.circuit && untold ? (
+      {subject.readOnly && subject.circuit && isUntold(subject) ? (
         <BeginExisting job={subject.job} circuit={subject.circuit} />
       ) : subject.drawings.length === 0 ? (
         <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
