@@ -232,14 +232,13 @@ const build = (numbers: readonly number[]): Job => {
       via: via.map((box) => ({ box, loop: pick(2) === 0 })),
     });
   }
-  const job = newJob('full' as JobId, 'Full', STOCK);
+  const job = newJob('full' as JobId, 'Full', []);
   const contents: Record<string, Contents> = {};
   const parsed = jobShape.parse({
     ...job,
     edition: oneOf(pick, EDITIONS),
     preferences: preferences(pick),
     stock: [
-      ...STOCK,
       ...found,
       {
         kind: 'box',
@@ -274,7 +273,7 @@ const build = (numbers: readonly number[]): Job => {
     groups: keptGroups,
     choices,
   } satisfies JobInput);
-  return holding(lying(parsed, existingCables), contents);
+  return holding(lying({ ...parsed, stock: [...STOCK, ...parsed.stock] }, existingCables), contents);
 };
 
 export const anyFullJob: fc.Arbitrary<Job> = fc

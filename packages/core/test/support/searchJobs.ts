@@ -166,7 +166,7 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
       between: ['panel', oneOf(pick, boxes).id],
       rule: oneOf(pick, ['forced', 'forbidden'] as const),
     });
-  const job = newJob('search' as JobId, 'Search', STOCK);
+  const job = newJob('search' as JobId, 'Search', []);
   const parsed = jobShape.parse({
     ...job,
     edition: oneOf(pick, EDITIONS),
