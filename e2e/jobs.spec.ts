@@ -30,7 +30,7 @@ test('an exported file comes back as a job', async ({ page }) => {
   const download = page.waitForEvent('download');
   await menu(page, 'Travelling job', 'Export file');
   const path = await (await download).path();
-  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 5, name: 'Travelling job' });
+  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 6, name: 'Travelling job' });
   await page
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: readFileSync(path) });
@@ -51,7 +51,7 @@ test('a bad file is refused with its path and a sentence, and the list stays', a
   await expect(page.getByRole('alert')).toContainText('This is not JSON');
   await bring(JSON.stringify({ format: 7 }));
   await expect(page.getByRole('alert')).toContainText(
-    'format: This job file has format 7; this program reads up to 5.',
+    'format: This job file has format 7; this program reads up to 6.',
   );
   await expect(card(page, 'Heron Yard')).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import {
+  makeUpSteps,
   articleOf,
   jobShape,
   leastChange,
@@ -13,7 +14,7 @@ import {
   type JobId,
   type LeastChange,
 } from '../src/index.js';
-import { lying, standing } from './support/told.js';
+import { holding, lying, standing } from './support/told.js';
 
 const STOCK = standardStock();
 type Input = z.input<typeof jobShape>;
@@ -120,12 +121,17 @@ test('a dimmer for an old switch: nothing new but the dimmer, one box opened, ea
   expect(change).toMatchObject({ fresh: [], drawnOut: [], opened: ['S'], closed: ['L'] });
   expect(change.stay).toEqual(expect.arrayContaining(['old.feed', 'old.L-S']));
   expect(change.devices).toHaveLength(1);
-  const told = change.moved.filter((one) => !one.wire.startsWith('bare'));
-  expect(told.map((one) => one.wire).sort()).toEqual([
+  // Of the old switch nobody has told the kind; it is to be taken out all the same.
+  const told = holding(change.job, { S: {} });
+  const { wiring, compiled } = reviewJob(told);
+  const { steps } = makeUpSteps(told, wiring, compiled, 'S' as never);
+  expect(steps.find(({ id }) => id === 'S/out/s.S')?.text).toContain('mark each wire by the screw');
+  const moved = change.moved.filter((one) => !one.wire.startsWith('bare'));
+  expect(moved.map((one) => one.wire).sort()).toEqual([
     'black of the Old 2-wire to L',
     'white (marked black) of the Old 2-wire to L',
   ]);
-  for (const { from, to } of told)
+  for (const { from, to } of moved)
     expect([from, to]).toEqual([expect.stringMatching(/screw/), expect.stringMatching(/lead/)]);
   // The ceiling box stays closed: its minutes are not paid, nor are its connectors. The leads of the dimmer are spliced.
   const { labour } = change.job;

@@ -4,7 +4,7 @@ import { existingDocument } from '../model/existing.js';
 import { UNKNOWN_PLACE, UNNAMED_BREAKER, type BoxId } from '../model/ids.js';
 import { cablesIn } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
-import { findSlot, luminairesInBox } from '../model/lookup.js';
+import { findSlot, luminairesInBox, slotsInBox } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { isLuminaireReplaced, isReplaced } from '../model/there.js';
 import type { Device, Wiring } from '../model/wiring.js';
@@ -44,21 +44,38 @@ const devicesOut = (job: Job, there: Wiring, wiring: Wiring, box: BoxId): Device
     return now?.article !== device.article || (slot !== undefined && isReplaced(job, slot));
   });
 
+const deviceOut = (box: BoxId, id: string, rests: unknown, what: string): DraftStep => ({
+  id: `${box}/out/${id}`,
+  rests,
+  phase: 'cables',
+  text: `Take ${what} out: mark each wire by the screw or lead that it is on, then take them off one by one.`,
+  why: 'Colours do not tell a common. What a wire was on is known as long as it is marked.',
+  section: null,
+  caution: 'Take every wire for live until it was tested dead.',
+  shows: null,
+});
+
+/** Devices that are told to be there, of which nobody has said the kind, and that give way to others or come out. */
+const untoldOut = (job: Job, box: BoxId): DraftStep[] => {
+  const stands = new Set<string>(existingDocument(job)?.stands.slots);
+  return slotsInBox(job, box)
+    .filter(({ id, comesNew, leaves }) => stands.has(id) && (comesNew || leaves))
+    .map(({ id }) =>
+      deviceOut(box, id, null, 'the device that is there, of which nobody has told the kind,'),
+    );
+};
+
 /** What comes out of a box that is there, before anything new goes in. */
 export const outSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] => {
   const there = thereIn(job, box);
-  if (!there) return [];
+  if (!there) return untoldOut(job, box);
   const held = new Set<string>(wiring.cables.map(({ id }) => id));
-  const devices = devicesOut(job, there, wiring, box).map((device): DraftStep => ({
-    id: `${box}/out/${device.id}`,
-    rests: device.article,
-    phase: 'cables',
-    text: `Take the ${deviceWord(job, there, device.id)} that is there out: mark each wire by the screw or lead that it is on, then take them off one by one.`,
-    why: 'Colours do not tell a common. What a wire was on is known as long as it is marked.',
-    section: null,
-    caution: 'Take every wire for live until it was tested dead.',
-    shows: null,
-  }));
+  const devices = [
+    ...untoldOut(job, box),
+    ...devicesOut(job, there, wiring, box).map((device) =>
+      deviceOut(box, device.id, device.article, `the ${deviceWord(job, there, device.id)} that is there`),
+    ),
+  ];
   const luminaires = luminairesInBox(job, box)
     .filter((one) => one.partOf === null && isLuminaireReplaced(job, one))
     .map((one): DraftStep => ({

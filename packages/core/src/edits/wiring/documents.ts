@@ -90,7 +90,10 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
     document.kind === 'existing'
       ? new Set([...luminairesIn(document.wiring)].filter((id) => !hung.has(id)))
       : new Set<string>();
-  const told = document.kind === 'existing' ? { ...document, carries: carriedIn(job, document) } : document;
+  const told =
+    document.kind === 'existing'
+      ? { ...document, carries: carriedIn(job, document), stands: standingIn(document) }
+      : document;
   return withHeldChoices({
     ...job,
     // A device or luminaire that is told of for the first time is there, and stays.
@@ -104,6 +107,16 @@ export const withDocument = (job: Job, document: WiringDoc): Job => {
         : job.luminaires.map((one) => (newlyHung.has(one.id) ? { ...one, comesNew: false } : one)),
     wirings: known ? job.wirings.map((one) => (one.id === document.id ? told : one)) : [...job.wirings, told],
   });
+};
+
+/** What is told to be there without its kind: what the wiring has is told by it. */
+const standingIn = ({ wiring, stands }: WiringDoc): WiringDoc['stands'] => {
+  const fitted = new Set<string | null>(wiring.devices.map(({ slot }) => slot));
+  const hung = luminairesIn(wiring);
+  return {
+    slots: stands.slots.filter((id) => !fitted.has(id)),
+    luminaires: stands.luminaires.filter((id) => !hung.has(id)),
+  };
 };
 
 /** Whose power is on each cable: as the wiring tells it, and where it does not, as somebody told. */
