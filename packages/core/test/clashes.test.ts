@@ -90,6 +90,17 @@ const clashes: [what: string, job: Job, rule: string, title: string][] = [
     'S2: Three-way switch, 15 A does not suit',
   ],
   [
+    'a companion without the sensor that it belongs to',
+    {
+      ...pair,
+      slots: withArticle(pair, 'S1', 'sensor-companion-15').slots.map((one) =>
+        one.box === 'S1' ? { ...one, role: 'occupancySensor' as const } : one,
+      ),
+    },
+    'DeviceDoesNotSuit',
+    'S1: Companion of the three-way sensor, 15 A does not suit',
+  ],
+  [
     'a box that no article fits',
     {
       ...single,

@@ -4,11 +4,13 @@ import {
   cablesThere,
   compile,
   evaluate,
+  editDocument,
   existingDocument,
   lyingCables,
   othersIn,
   planJob,
   readJob,
+  removeExistingCable,
   setCableCircuit,
   signSeen,
   standardStock,
@@ -204,4 +206,30 @@ describe('a file of format 5', () => {
     const result = readJob(fifth({ existingCables: [lies('a', { between: ['S1', 'nowhere'] })] }));
     expect(result.ok ? [] : result.faults.map(({ path }) => path)).toContain('wirings.0.wiring.cables.0.to');
   });
+});
+
+test('one that somebody has looked at is not taken for the one that comes in its place', () => {
+  const job = laid(pair());
+  const { id } = there(job);
+  const put = { wire: { end: { cable: 'old', side: 'from', colour: 'black' } }, to: 'loose' } as never;
+  const told = editDocument(job, id, { do: 'put', ...(put as object) } as never, 'S1' as never);
+  if (!told.ok) throw new Error(told.refusal.why);
+  const more = (to: Job) =>
+    addExistingCable(to, {
+      id: 'new' as never,
+      article: '14-2' as never,
+      circuit: 'c1' as never,
+      ...between,
+    });
+  expect(cablesThere(more(job)).map((one) => one.id)).toEqual(['new']);
+  expect(cablesThere(more(told.job)).map((one) => one.id)).toEqual(['old', 'new']);
+});
+
+test('a cable that does not lie there opens a box that was seen with it, and stays in what was built', () => {
+  const job = laid(pair());
+  const built = newWiringDoc('built', 'built', there(job).wiring);
+  const seen: Job = { ...job, wirings: [{ ...there(job), certainty: { S1: 'seen' } as never }, built] };
+  const left = removeExistingCable(seen, 'old' as never);
+  expect(there(left).certainty).toEqual({ S1: 'partlySeen' });
+  expect(left.wirings.find(({ kind }) => kind === 'built')?.wiring.cables).toHaveLength(1);
 });

@@ -3,6 +3,7 @@ import {
   articlesOf,
   planJob,
   standardStock,
+  wiringOrEmpty,
   type BoxId,
   type CircuitId,
   type GroupId,
@@ -217,4 +218,22 @@ describe('connectors', () => {
     ]);
     expect(chooseConnectors(levers, liking('lever'), [10, 10], false)).toBeNull();
   });
+});
+
+test('a sensor in a pair is the sensor, and the other location its companion; no companion is chosen by itself', () => {
+  const pair = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
+  const fittedWith = (...sensors: string[]) => {
+    const { job } = planJob({
+      ...pair,
+      slots: pair.slots.map((slot) =>
+        sensors.includes(slot.box) ? { ...slot, role: 'occupancySensor' as const, article: null } : slot,
+      ),
+    });
+    return Object.fromEntries(wiringOrEmpty(job).devices.map((one) => [one.box, one.article]));
+  };
+  const both = { S1: 'sensor-three-way-15', S2: 'sensor-companion-15' };
+  expect(fittedWith('S1')).toEqual(both);
+  expect(fittedWith('S1', 'S2')).toEqual(both);
+  // It stands at the line end alone, and no cable of the stock brings the line to the far switch of this run.
+  expect(fittedWith('S2')).toEqual({});
 });

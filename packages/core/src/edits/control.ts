@@ -1,4 +1,6 @@
-import { cablesThere, withCablesThere, withCarried } from '../model/lying.js';
+import { existingDocument } from '../model/existing.js';
+import { cableEnds, cablesThere, withCablesThere, withCarried } from '../model/lying.js';
+import { endKey } from '../model/wiring.js';
 import { withoutCables } from './wiring/pruned.js';
 import { findBox, findSlot } from '../model/lookup.js';
 import {
@@ -92,7 +94,21 @@ export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
   };
 };
 
-/** A cable that lies between two places already. There is one of a circuit between the same two at most: a second takes the place of the first. */
+/** Cables of which nobody has looked at any end. */
+const notLookedAt = (job: Job): ReadonlySet<string> => {
+  const wiring = existingDocument(job)?.wiring;
+  const open = new Set(wiring?.unseen.map(endKey));
+  return new Set(
+    (wiring?.cables ?? [])
+      .filter((cable) => cableEnds(job, cable).every((end) => open.has(endKey(end))))
+      .map(({ id }) => id),
+  );
+};
+
+/**
+ * A cable that lies between two places already. Of a circuit there is one between the same two at most that nobody has looked at: a second takes
+ * its place.
+ */
 export const addExistingCable = (
   job: Job,
   {
@@ -107,7 +123,10 @@ export const addExistingCable = (
     withoutCables(
       job,
       cablesThere(job)
-        .filter((cable) => cable.circuit === circuit && isBetween(cable, from, to))
+        .filter(
+          (cable) =>
+            cable.circuit === circuit && isBetween(cable, from, to) && notLookedAt(job).has(cable.id),
+        )
         .map((cable) => cable.id),
     ),
     [{ id, article, circuit, between: [from, to], length: null, via: [] }],

@@ -76,7 +76,7 @@ export const planningWithout = (circuit: CircuitId, givenUp: readonly CableId[])
 });
 
 /** Both ends of each conductor, the one in the panel too: what nobody has looked at may be live. */
-const endsOf = (job: Pick<Job, 'stock'>, { id, article }: Cable): End[] =>
+export const cableEnds = (job: Pick<Job, 'stock'>, { id, article }: Pick<Cable, 'id' | 'article'>): End[] =>
   (['from', 'to'] as const).flatMap((side) =>
     conductorsOf(articleOf(job.stock, 'cable', article)).map((colour) => ({ cable: id, side, colour })),
   );
@@ -103,7 +103,7 @@ export const withCablesThere = (job: Job, cables: readonly ExistingCable[]): Job
           wiring: {
             ...document.wiring,
             cables: [...document.wiring.cables, ...fresh],
-            unseen: [...document.wiring.unseen, ...fresh.flatMap((cable) => endsOf(job, cable))],
+            unseen: [...document.wiring.unseen, ...fresh.flatMap((cable) => cableEnds(job, cable))],
           },
         };
       });

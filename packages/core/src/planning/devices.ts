@@ -11,7 +11,7 @@ export const letterAt = (chain: readonly SlotId[], step: number): Letter =>
   chain.length === 1 ? 'S' : step === 0 || step === chain.length - 1 ? 'S3' : 'S4';
 
 /** Why a device cannot stand where it is to stand. */
-export type Misfit = 'letter' | 'amperes' | 'role' | 'chainEnd' | 'companion';
+export type Misfit = 'letter' | 'amperes' | 'role' | 'chainEnd' | 'companion' | 'alone';
 
 export interface Fitting {
   slot: Slot;
@@ -22,12 +22,17 @@ export interface Fitting {
   misfit: Misfit | null;
 }
 
+/** Devices that do nothing but with another that asks for them: none is chosen by itself. */
+const companionsIn = (job: Job): ReadonlySet<string> =>
+  new Set(articlesOf(job.stock, 'device').flatMap(({ companion }) => companion ?? []));
+
 const needsNeutral = (article: DeviceArticle) => article.terminals.some((one) => one.use === 'neutral');
 
 /** Finds the first of the stock for a role and letter, rated at least for the breaker (404.14); plain ones first. */
 const createStock = (job: Job, circuit: Circuit) => {
+  const companions = companionsIn(job);
   const rated = articlesOf(job.stock, 'device')
-    .filter((one) => one.amperes >= circuit.breaker)
+    .filter((one) => one.amperes >= circuit.breaker && !companions.has(one.id))
     .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)));
   const there = new Map(
     (existingDocument(job)?.wiring.devices ?? []).map(({ slot, article }) => [
@@ -62,24 +67,37 @@ const fitSlot = (job: Job, circuit: Circuit, stock: Stock, slot: Slot, letter: L
 
 /**
  * The devices of one chain. Where one of them asks for companions, every other location that nobody fixed takes the
- * companion, and one that was fixed otherwise does not fit. A device that has to stand at one end of the chain does
+ * companion, and one that was fixed otherwise does not fit; where none asks, a companion that was fixed stands alone, and does nothing. A device that has to stand at one end of the chain does
  * not fit elsewhere.
  */
-const fitChain = (job: Job, circuit: Circuit, stock: Stock, slots: readonly Slot[]): Fitting[] => {
+const fitChain = (
+  job: Job,
+  circuit: Circuit,
+  { stock, companions }: { stock: Stock; companions: ReadonlySet<string> },
+  slots: readonly Slot[],
+): Fitting[] => {
   const ids = slots.map((slot) => slot.id);
   const fitted = slots.map((slot, step) => fitSlot(job, circuit, stock, slot, letterAt(ids, step)));
   const asking = fitted.find((one) => one.article?.companion);
-  return fitted.map((one, step): Fitting => {
+  const companion = asking?.article?.companion
+    ? articleOf(job.stock, 'device', asking.article.companion)
+    : null;
+  /** Its device, and why it does not stand there, but for the end of the chain. */
+  const settled = (one: Fitting): Fitting => {
+    if (!companion)
+      return one.article && companions.has(one.article.id) ? { ...one, misfit: one.misfit ?? 'alone' } : one;
+    if (asking === one) return one;
+    if (one.slot.article !== null)
+      return one.article === companion ? one : { ...one, misfit: one.misfit ?? 'companion' };
+    const misfit = misfitOf(companion, { ...one.slot, role: companion.role }, one.letter, circuit);
+    return { ...one, article: companion, misfit: misfit === null ? null : 'companion' };
+  };
+  return fitted.map((fitting, step): Fitting => {
+    const one = settled(fitting);
     const end = one.article?.chainEnd;
     const away =
       (end === 'line' && step !== 0) || (end === 'load' && step !== fitted.length - 1 && fitted.length > 1);
-    const here = away && one.misfit === null ? { ...one, misfit: 'chainEnd' as const } : one;
-    if (!asking?.article?.companion || asking === one) return here;
-    const companion = articleOf(job.stock, 'device', asking.article.companion);
-    if (one.slot.article !== null)
-      return one.article === companion ? here : { ...here, misfit: here.misfit ?? 'companion' };
-    const misfit = misfitOf(companion, { ...one.slot, role: companion.role }, one.letter, circuit);
-    return { ...here, article: companion, misfit: misfit === null ? here.misfit : 'companion' };
+    return away && one.misfit === null ? { ...one, misfit: 'chainEnd' } : one;
   });
 };
 
@@ -88,7 +106,7 @@ export const createFitter = (
   job: Job,
   circuit: Circuit,
 ): ((chains: Readonly<Record<GroupId, readonly SlotId[]>>) => Fitting[]) => {
-  const stock = createStock(job, circuit);
+  const [stock, companions] = [createStock(job, circuit), companionsIn(job)];
   const slotOf = new Map(job.slots.map((slot) => [slot.id, slot]));
   const groups = groupIdsOf(job, circuit.id);
   const receptacles = job.slots
@@ -99,7 +117,7 @@ export const createFitter = (
       fitChain(
         job,
         circuit,
-        stock,
+        { stock, companions },
         chain.flatMap((id) => slotOf.get(id) ?? []),
       ),
     ),

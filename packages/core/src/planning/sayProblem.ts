@@ -155,6 +155,7 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
         role: 'It is another kind of device than the location asks for.',
         amperes: 'It is rated for less than the breaker lets through (404.14).',
         chainEnd: 'It works only at one end of the chain, and stands elsewhere.',
+        alone: 'It is the companion of another device and does nothing without that one.',
         companion: 'Another device of the group works with its own companion only.',
       }[problem.why],
       remedy: 'Choose another device, or leave the choice to the program.',

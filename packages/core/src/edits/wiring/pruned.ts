@@ -65,9 +65,30 @@ const prunedWiring = (wiring: Wiring, held: Held): Wiring => {
  */
 export const withPrunedWirings = (job: Job): Job => pruned(job, () => true);
 
-/** The job without some cables in its wirings: what was joined with one of them hangs loose. */
-export const withoutCables = (job: Job, ids: readonly CableId[]): Job =>
-  ids.length === 0 ? job : pruned(job, (id) => !ids.includes(id));
+/**
+ * The job in which some cables do not lie there: what was joined with one of them hangs loose, and a box that was seen with it is not all seen any
+ * more.
+ */
+export const withoutCables = (job: Job, ids: readonly CableId[]): Job => {
+  if (ids.length === 0) return job;
+  const isGone = ({ id }: { id: CableId }) => ids.includes(id);
+  const ends = new Set<string>(
+    (existingDocument(job)?.wiring.cables ?? []).filter(isGone).flatMap(({ from, to }) => [from, to]),
+  );
+  const opened = (document: WiringDoc): WiringDoc => ({
+    ...document,
+    certainty: Object.fromEntries(
+      Object.entries(document.certainty).map(([box, sure]) => [
+        box,
+        sure === 'seen' && ends.has(box) ? 'partlySeen' : sure,
+      ]),
+    ),
+  });
+  return pruned(
+    { ...job, wirings: job.wirings.map((one) => (one.kind === 'existing' ? opened(one) : one)) },
+    (id) => !ids.includes(id),
+  );
+};
 
 /** The job in which no chosen way names a cable that lies there no more. */
 export const withHeldChoices = (job: Job): Job => {
@@ -96,7 +117,9 @@ const pruned = (job: Job, cable: Held['cable']): Job => {
     circuits: idsOf(job.circuits),
   };
   const left = (document: WiringDoc): WiringDoc => {
-    const wiring = prunedWiring(document.wiring, held);
+    // What was found at a second look, or built, is told by itself.
+    const isThere = document.kind === 'existing' ? held : { ...held, cable: () => true };
+    const wiring = prunedWiring(document.wiring, isThere);
     const lying = idsOf(wiring.cables);
     const ofBoxes = <T>(record: Record<string, T>) =>
       Object.fromEntries(Object.entries(record).filter(([box]) => held.boxes.has(box)));
