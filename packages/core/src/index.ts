@@ -415,5 +415,5 @@ export { faultsOf, withFault } from './faults/fault.js';
 export type { Fault, FaultProblem } from './faults/fault.js';
 export type { Result } from './model/result.js';
 export { noPowerAt, sayNoPower } from './existing/powerAt.js';
-export { sourceCaution, TAPPED_SOURCES } from './plans/change/source.js';
-export type { TappedSource } from './plans/change/source.js';
+export { sourceCaution, tappedBy, TAPPED_SOURCES, withTapped } from './words/source.js';
+export type { TappedSource } from './words/source.js';

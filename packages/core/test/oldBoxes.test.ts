@@ -93,7 +93,10 @@ describe('an existing box', () => {
       feeds: job.feeds.map((feed) => ({ ...feed, tap: 'receptacle' })),
     };
     const { job: made, wiring, compiled } = planned(tapped);
-    const { steps } = makeUpSteps(made, wiring, compiled, 'J1' as never);
+    const { steps, cautions } = makeUpSteps(made, wiring, compiled, 'J1' as never);
+    expect(cautions.join()).toContain('The receptacle that is tapped here: Nobody has tested what it is.');
+    const tested = { ...made, feeds: made.feeds.map((feed) => ({ ...feed, source: 'live' as const })) };
+    expect(makeUpSteps(tested, wiring, compiled, 'J1' as never).cautions.join()).not.toContain('tapped here');
     expect(steps.find((one) => one.id === 'J1/tapped')?.text).toContain('The receptacle that is there stays');
     expect(steps.at(-1)?.text).toBe('Put the receptacle back with its plate or canopy.');
     // Nobody has told by which cable the power comes: none is named as leading to the panel.

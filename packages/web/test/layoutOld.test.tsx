@@ -180,3 +180,28 @@ test('the only feed of a circuit may be taken from it', () => {
   fireEvent.click(screen.getByRole('checkbox', { name: 'Galley bench its only feed' }));
   expect(jobOf(store).feeds.some(({ circuit }) => circuit === 'galley-lights')).toBe(false);
 });
+
+test('a receptacle that is tapped is asked what it is, and says what to heed', () => {
+  const { store } = show(<Feeds id="net-outlet" />, { job: yard() });
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Slip light/ }));
+  expect(screen.queryByLabelText('The receptacle for Slip light is')).toBeNull();
+  fireEvent.change(screen.getByLabelText('What is tapped for Slip light'), {
+    target: { value: 'receptacle' },
+  });
+  const what = screen.getByLabelText<HTMLSelectElement>('The receptacle for Slip light is');
+  expect(what.selectedOptions[0]?.text).toBe('nobody has tested it');
+  expect(screen.getAllByRole('note')[0]?.textContent).toContain('test both halves');
+  const feed = () =>
+    jobOf(store).feeds.find(({ at, circuit }) => at === 'net-outlet' && circuit === 'slip-light');
+  fireEvent.change(what, { target: { value: 'multiwire' } });
+  expect(feed()?.source).toBe('multiwire');
+  expect(screen.getAllByRole('note')[0]?.textContent).toContain('210.4(B)');
+  // Behind a ground-fault device is told once, wherever it is asked.
+  fireEvent.change(screen.getByLabelText('The receptacle for Slip light is'), {
+    target: { value: 'loadSide' },
+  });
+  expect(feed()?.gfciSide).toBe('load');
+  fireEvent.change(screen.getByLabelText('The receptacle for Slip light is'), { target: { value: 'live' } });
+  expect([feed()?.source, feed()?.gfciSide]).toEqual(['live', 'unknown']);
+  expect(screen.getAllByRole('note')).toHaveLength(1);
+});

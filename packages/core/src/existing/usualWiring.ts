@@ -142,6 +142,7 @@ export const usualWiring = (
     circuit: circuit.id,
     at: root as Feed['at'],
     tap: 'junction',
+    source: 'unknown',
     gfciSide: 'unknown',
   };
   const { turned, returnsTo } = turnedAway(job, root, supply, facts.cables);

@@ -175,6 +175,8 @@ export const feedSchema = z.strictObject({
   at: placeSchema,
   /** What is tapped there; of no meaning at the panel. */
   tap: z.enum(['receptacle', 'switch', 'luminaire', 'junction']).default('junction'),
+  /** What a receptacle that is tapped is, as somebody has tested it: both halves, with every handle near it in both positions. */
+  source: z.enum(['unknown', 'live', 'halfSwitched', 'multiwire']).default('unknown'),
   /** Which side of a ground-fault device is tapped; none where there is no such device. */
   gfciSide: z.enum(['line', 'load', 'none', 'unknown']).default('unknown'),
 });

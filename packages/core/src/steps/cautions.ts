@@ -6,10 +6,11 @@ import type { Compiled } from '../circuit/compile.js';
 import { leftLive } from '../circuit/leftLive.js';
 import type { Role } from '../circuit/roles.js';
 import { neutralsApart, sayApart } from './apart.js';
+import { sourceCaution, tappedBy } from '../words/source.js';
 import { isUntold } from './boxThere.js';
 import { sayLeftLive } from './proving.js';
 
-/** What stands at a box before any step of it: neutrals that stay apart, old cables that are live, what nobody has told. */
+/** What stands at a box before any step of it: what is tapped in it, neutrals that stay apart, old cables that are live, what nobody has told. */
 export const cautionsAt = (
   job: Job,
   wiring: Wiring,
@@ -18,7 +19,13 @@ export const cautionsAt = (
   box: BoxId,
 ): string[] => {
   const place = findBox(job, box);
+  const tapped = job.feeds.filter((feed) => feed.at === box && feed.tap === 'receptacle').map(tappedBy);
   return [
+    // What is taken off a receptacle is as live, and as dead, as the receptacle is.
+    ...[...new Set(tapped)].flatMap((one) => {
+      const caution = sourceCaution(one);
+      return caution ? [`The receptacle that is tapped here: ${caution.text}`] : [];
+    }),
     ...neutralsApart(job, wiring, compiled, roles, box).map(sayApart),
     ...leftLive(wiring, job, compiled)
       .filter((one) => one.box === box)

@@ -1,8 +1,9 @@
-import { sourceCaution, switchedGroups, type Circuit, type Job, type TappedSource } from '@amber/core';
+import { switchedGroups, type Circuit, type Job } from '@amber/core';
+import { SourceField } from './SourceField.js';
 import { lettersAt } from '../../plan/letters.js';
 import { NumberInput } from '../../parts/inputs.js';
 import { PickField } from '../../parts/PickField.js';
-import { Field, SeverityMark } from '../../parts/ui.js';
+import { Field } from '../../parts/ui.js';
 import { DEVICE_WORDS, placeName } from '../../parts/words.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 import { boxOf, hasReceptacle, luminairesOf, placesOf, slotsOf, type ChangeDraft } from './draft.js';
@@ -40,14 +41,6 @@ const ASKS: Record<ChangeDraft['kind'], readonly Part[]> = {
 
 const WHAT_WORDS = { receptacle: 'a receptacle', onward: 'an onward feed' } as const;
 
-const SOURCE_WORDS: Record<TappedSource, string> = {
-  unknown: 'nobody has tested it',
-  live: 'always live, both halves',
-  halfSwitched: 'one half is switched',
-  loadSide: 'behind a ground-fault device',
-  multiwire: 'its halves on two breakers',
-};
-
 const { receptacle: _, switchReceptacle: __, ...ROLES } = DEVICE_WORDS;
 
 /** The switches of a circuit, called by their boxes and letters. */
@@ -61,33 +54,6 @@ const switchesOf = (job: Job, circuit: Circuit) =>
       name: `${placeName(job, slot.box)}, ${lettersAt(job, slot.box)[nth] ?? ''}${gang}`,
     };
   });
-
-/** What the receptacle is that something is to be taken off, and what to heed then. */
-const SourceField = ({
-  source,
-  onPick,
-}: {
-  source: TappedSource;
-  onPick: (source: TappedSource) => void;
-}) => {
-  const caution = sourceCaution(source);
-  return (
-    <>
-      <Field label="The receptacle in it is">
-        <WordSelect words={SOURCE_WORDS} value={source} onPick={(one) => one && onPick(one)} />
-      </Field>
-      {caution ? (
-        <p role="note" className="flex gap-2 text-[14px]">
-          <SeverityMark severity={source === 'unknown' ? 'verify' : 'caution'} />
-          <span className="min-w-0">
-            {caution.text}
-            {caution.section ? <span className="text-quiet"> {caution.section}</span> : null}
-          </span>
-        </p>
-      ) : null}
-    </>
-  );
-};
 
 /** What is to be done: a question for the kind of job, and those that the kind asks. */
 export const ChangeForm = ({

@@ -3,7 +3,9 @@ import {
   noPowerAt,
   PANEL,
   sayNoPower,
+  tappedBy,
   withoutFeed,
+  withTapped,
   type Feed,
   type FeedId,
   type Job,
@@ -12,6 +14,7 @@ import {
 import { useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
 import { placeName } from '../../parts/words.js';
+import { SourceField } from '../../panels/change/SourceField.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 
 const TAPS: Record<Feed['tap'], string> = {
@@ -68,6 +71,21 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
                   edit(
                     { ...job, feeds: job.feeds.map((one) => (one.id === feed.id ? { ...one, tap } : one)) },
                     `tap of ${circuit.name} at ${name}`,
+                  )
+                }
+              />
+            ) : null}
+            {feed && at !== PANEL && feed.tap === 'receptacle' ? (
+              <SourceField
+                label={`The receptacle for ${circuit.name} is`}
+                source={tappedBy(feed)}
+                onPick={(source) =>
+                  edit(
+                    {
+                      ...job,
+                      feeds: job.feeds.map((one) => (one === feed ? withTapped(one, source) : one)),
+                    },
+                    `what is tapped for ${circuit.name} at ${name}`,
                   )
                 }
               />

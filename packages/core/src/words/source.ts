@@ -1,6 +1,18 @@
+import type { Feed } from '../model/job.js';
+
 /** What a receptacle that is to be a source is, as somebody has tested it: both halves, with every handle in both positions. */
 export const TAPPED_SOURCES = ['unknown', 'live', 'halfSwitched', 'loadSide', 'multiwire'] as const;
 export type TappedSource = (typeof TAPPED_SOURCES)[number];
+
+/** What the receptacle is that a feed taps; that it is behind a ground-fault device is a fact of its own. */
+export const tappedBy = ({ source, gfciSide }: Pick<Feed, 'source' | 'gfciSide'>): TappedSource =>
+  gfciSide === 'load' ? 'loadSide' : source;
+
+/** The feed of which this is told. */
+export const withTapped = (feed: Feed, tapped: TappedSource): Feed =>
+  tapped === 'loadSide'
+    ? { ...feed, gfciSide: 'load' }
+    : { ...feed, source: tapped, gfciSide: feed.gfciSide === 'load' ? 'unknown' : feed.gfciSide };
 
 /** What to heed of a receptacle that is to be a source; null where it is live at all times, both halves. */
 export const sourceCaution = (source: TappedSource): { text: string; section: string } | null => {
