@@ -61,7 +61,9 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
           <span className="block text-[13px] text-quiet">
             {open === null ? '' : `${open} `}
             {works
-              ? `Every handle changes the light from every ${of > positions ? 'one of these' : 'position'}, by simulation.`
+              ? of === 1
+                ? 'There is no handle here: what is always hot has power, by simulation.'
+                : `Every handle changes the light from every ${of > positions ? 'one of these' : 'position'}, by simulation.`
               : 'In the others a handle changes nothing, or something is shorted, dim, not known or live that may not be, by simulation.'}
             {works && dangerous ? ' It works, and it is dangerous: read on.' : ''}
           </span>

@@ -36,7 +36,7 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
         const last = feed && job.feeds.filter((one) => one.circuit === circuit.id).length === 1;
         const no = at === PANEL ? null : noPowerAt(job, at, circuit.id);
         return (
-          <div key={circuit.id}>
+          <div key={circuit.id} className={feed && at !== PANEL ? 'mb-3 flex flex-col gap-2' : ''}>
             <label className="flex min-h-10 items-center gap-2.5">
               <input
                 type="checkbox"
