@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import {
   articlesOf,
+  makeUpSteps,
   planJob,
+  reviewJob,
   standardStock,
   wiringOrEmpty,
   type BoxId,
@@ -234,6 +236,21 @@ test('a sensor in a pair is the sensor, and the other location its companion; no
   const both = { S1: 'sensor-three-way-15', S2: 'sensor-companion-15' };
   expect(fittedWith('S1')).toEqual(both);
   expect(fittedWith('S1', 'S2')).toEqual(both);
+  const { job } = planJob({
+    ...pair,
+    slots: pair.slots.map((slot) =>
+      slot.box === 'S1' ? { ...slot, role: 'occupancySensor' as const, article: null } : slot,
+    ),
+  });
+  const { wiring, compiled, findings } = reviewJob(job);
+  const words = (box: string) =>
+    makeUpSteps(job, wiring, compiled, box as BoxId)
+      .steps.map(({ text }) => text)
+      .join(' ');
+  // Two devices in one hand are not taken one for the other, and the companion is no error of the layout.
+  expect(words('S1')).toContain('fix the three-way occupancy sensor level');
+  expect(words('S2')).toContain('fix the companion of the three-way occupancy sensor level');
+  expect(findings.filter(({ rule }) => rule === 'as-laid-out')).toEqual([]);
   // It stands at the line end alone, and no cable of the stock brings the line to the far switch of this run.
   expect(fittedWith('S2')).toEqual({});
 });

@@ -1,5 +1,5 @@
 import { devicesByGang, findGroup, findSlot, luminairesInBox } from '../model/lookup.js';
-import { articleOf, type DeviceArticle } from '../model/articles.js';
+import { articleOf, companionsIn, type DeviceArticle } from '../model/articles.js';
 import type { FacePart } from '../model/face.js';
 import type { BoxId } from '../model/ids.js';
 import type { Job, Luminaire } from '../model/job.js';
@@ -29,7 +29,8 @@ const devicesIn = (job: Job, wiring: Wiring, box: BoxId): Fixture[] =>
   devicesByGang(job, wiring, box).map(({ id, slot, article: articleId }): Fixture => {
     const article = articleOf(job.stock, 'device', articleId);
     const group = findGroup(job, findSlot(job, slot)?.group)?.name;
-    const letter = article.letter ?? kindOf(article);
+    const plain = article.letter ?? kindOf(article);
+    const letter = companionsIn(job.stock).has(articleId) ? `${plain} companion` : plain;
     return {
       id,
       item: { kind: 'device', device: id, article },

@@ -238,3 +238,16 @@ export const articleOf = <K extends Article['kind']>(
   if (!found) throw new Error(`The stock has no ${kind} "${id}".`);
   return found;
 };
+
+const knownCompanions = new WeakMap<readonly Article[], ReadonlySet<string>>();
+
+/** Devices of a stock that do nothing but with another, which asks for them. */
+export const companionsIn = (stock: readonly Article[]): ReadonlySet<string> => {
+  const known = knownCompanions.get(stock);
+  if (known) return known;
+  const made = new Set<string>(
+    stock.flatMap((article) => (article.kind === 'device' && article.companion ? [article.companion] : [])),
+  );
+  knownCompanions.set(stock, made);
+  return made;
+};

@@ -1,5 +1,5 @@
 import { groupIdsOf } from '../model/lookup.js';
-import { articleOf, articlesOf, type DeviceArticle } from '../model/articles.js';
+import { articleOf, articlesOf, companionsIn, type DeviceArticle } from '../model/articles.js';
 import { existingDocument } from '../model/existing.js';
 import type { GroupId, SlotId } from '../model/ids.js';
 import type { Circuit, Job, Slot } from '../model/job.js';
@@ -22,15 +22,12 @@ export interface Fitting {
   misfit: Misfit | null;
 }
 
-/** Devices that do nothing but with another that asks for them: none is chosen by itself. */
-const companionsIn = (job: Job): ReadonlySet<string> =>
-  new Set(articlesOf(job.stock, 'device').flatMap(({ companion }) => companion ?? []));
-
 const needsNeutral = (article: DeviceArticle) => article.terminals.some((one) => one.use === 'neutral');
 
 /** Finds the first of the stock for a role and letter, rated at least for the breaker (404.14); plain ones first. */
 const createStock = (job: Job, circuit: Circuit) => {
-  const companions = companionsIn(job);
+  // One that does nothing by itself is not chosen by itself.
+  const companions = companionsIn(job.stock);
   const rated = articlesOf(job.stock, 'device')
     .filter((one) => one.amperes >= circuit.breaker && !companions.has(one.id))
     .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)));
@@ -106,7 +103,7 @@ export const createFitter = (
   job: Job,
   circuit: Circuit,
 ): ((chains: Readonly<Record<GroupId, readonly SlotId[]>>) => Fitting[]) => {
-  const [stock, companions] = [createStock(job, circuit), companionsIn(job)];
+  const [stock, companions] = [createStock(job, circuit), companionsIn(job.stock)];
   const slotOf = new Map(job.slots.map((slot) => [slot.id, slot]));
   const groups = groupIdsOf(job, circuit.id);
   const receptacles = job.slots

@@ -9,7 +9,7 @@ import {
 } from '../model/lookup.js';
 import { cableWord } from './cables.js';
 import { screwWord } from './screws.js';
-import { articleOf, type DeviceArticle } from '../model/articles.js';
+import { articleOf, companionsIn, type DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { Job, Luminaire } from '../model/job.js';
 import { luminaireFace, type LuminaireFace } from '../model/luminaireFace.js';
@@ -52,7 +52,9 @@ export const deviceWord = (job: Job, wiring: Wiring, id: string): string => {
     const { letter, role } = articleOf(job.stock, 'device', one.article);
     const named = DEVICE_WORDS[role];
     const kind = letter === null ? 'receptacle' : LETTER_WORDS[letter];
-    return named ? (letter === 'S' ? named : `${kind} ${named}`) : kind;
+    const word = named ? (letter === 'S' ? named : `${kind} ${named}`) : kind;
+    // Two devices that go together are not taken one for the other.
+    return companionsIn(job.stock).has(one.article) ? `companion of the ${word}` : word;
   };
   const beside = devicesByGang(job, wiring, device.box);
   if (beside.length < 2) return kindWord(device);

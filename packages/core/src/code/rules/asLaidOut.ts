@@ -1,6 +1,7 @@
 import { articleOf, type DeviceRole } from '../../model/articles.js';
 import { findSlot } from '../../model/lookup.js';
-import type { Cable, Device } from '../../model/wiring.js';
+import type { Job } from '../../model/job.js';
+import type { Cable, Device, Wiring } from '../../model/wiring.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
@@ -14,6 +15,17 @@ const ROLE: Record<DeviceRole, string> = {
   occupancySensor: 'an occupancy sensor',
   receptacle: 'a receptacle',
   switchReceptacle: 'a switch with a receptacle',
+};
+
+/** Does another device of its group ask for this one as its companion? Then it takes the place of the switch. */
+const isAskedFor = (job: Job, wiring: Wiring, { slot, article }: Device): boolean => {
+  const group = findSlot(job, slot)?.group;
+  return wiring.devices.some(
+    (other) =>
+      group !== undefined &&
+      findSlot(job, other.slot)?.group === group &&
+      articleOf(job.stock, 'device', other.article).companion === article,
+  );
 };
 
 /** What a wiring tells against the layout, or against itself: kept as it was told, and said at the spot. */
@@ -33,7 +45,7 @@ export const asLaidOut = defineRule<Found>({
     ...wiring.devices.flatMap((device): Breach<Found>[] => {
       const slot = findSlot(job, device.slot);
       const { role } = articleOf(job.stock, 'device', device.article);
-      if (!slot || slot.role === role) return [];
+      if (!slot || slot.role === role || isAskedFor(job, wiring, device)) return [];
       return [
         {
           ...{ severity: 'caution', at: { box: device.box, device: device.id } },
