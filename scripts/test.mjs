@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,12 +10,23 @@ import { run, say } from './lib/say.mjs';
 
 const bin = (path) => join(root, 'node_modules', path);
 
-/** One check is one test: it passes or fails as a whole. */
-const check = (name, args) => {
-  say(`\n== ${name}`);
-  const passed = runShown('node', args) === 0;
-  return { name, passed: passed ? 1 : 0, failed: passed ? 0 : 1 };
-};
+/** One check is one test: it passes or fails as a whole. Each uses one core, so they run together and tell what they said when they end. */
+const check = (name, args) =>
+  new Promise((resolve) => {
+    const child = spawn('node', args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (text += piece));
+    const ended = (passed) => {
+      say(`\n== ${name}`);
+      if (text) say(text.trimEnd());
+      resolve({ name, passed: passed ? 1 : 0, failed: passed ? 0 : 1 });
+    };
+    child.on('error', (error) => {
+      text += error.message;
+      ended(false);
+    });
+    child.on('close', (code) => ended(code === 0));
+  });
 
 /** Reads a report that a test program wrote; without one it failed as a whole. */
 const reported = (name, file, read) => {
@@ -56,7 +67,7 @@ const playwright = (folder) => {
   }));
 };
 
-await run(() => {
+await run(async () => {
   needDebian(...DATABASE_PACKAGE);
   needDebian('chromium', 'chromium');
   needDebian('ngspice', 'ngspice');
@@ -64,7 +75,7 @@ await run(() => {
   mkdirSync(join(root, '.cache'), { recursive: true });
   const folder = mkdtempSync(join(tmpdir(), 'amber-reports-'));
   needBuild();
-  const results = [
+  const checks = await Promise.all([
     check('Formatting', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']),
     check('Types', [bin('tsc7/bin/tsc'), '-b', '--builders', '1']),
     check('Lint', [
@@ -76,9 +87,8 @@ await run(() => {
       '--max-warnings',
       '0',
     ]),
-    jest(folder),
-    playwright(folder),
-  ];
+  ]);
+  const results = [...checks, jest(folder), playwright(folder)];
   rmSync(folder, { recursive: true });
   say('');
   for (const { name, passed, failed } of results)
