@@ -1,11 +1,9 @@
 import { readFileSync } from 'node:fs';
 import {
   articlesOf,
-  compile,
   editWiring,
   existingDocument,
   leastChange,
-  makeUpSteps,
   readJob,
   reviewJob,
   standardStock,
@@ -14,23 +12,7 @@ import {
   type Cable,
   type Job,
 } from '../src/index.js';
-import { done, old, place } from './support/oldWork.js';
-
-const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'], neutralAt: ['S1', 'S2'] };
-const hung = {
-  name: 'New light',
-  unit: 'luminaire',
-  va: 15,
-  terminals: 'leads',
-  leadAwg: 18,
-  metal: true,
-} as const;
-const light = { ...hung, pounds: 4 };
-
-const stepsAt = (job: Job, box: string): string[] => {
-  const { job: after, wiring } = reviewJob(job);
-  return makeUpSteps(after, wiring, compile(wiring, after), box as never).steps.map(({ text }) => text);
-};
+import { done, inLine, light, old, place, stepsAt } from './support/oldWork.js';
 
 /** The demo, as its file has it. */
 const yard = (): Job => {

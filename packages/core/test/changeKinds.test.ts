@@ -1,12 +1,10 @@
 import {
   cablesThere,
   articleOf,
-  compile,
   editDocument,
   existingDocument,
   findPlans,
   leastChange,
-  makeUpSteps,
   newRunFact,
   parseJobFile,
   planJob,
@@ -18,27 +16,10 @@ import {
   withChoice,
   writeJobFile,
   type Change,
-  type Job,
 } from '../src/index.js';
-import { done, old, place } from './support/oldWork.js';
+import { done, inLine, light, old, place, stepsAt } from './support/oldWork.js';
 
-const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'], neutralAt: ['S1', 'S2'] };
 const loop = { runs: ['F-L', 'L-S1'], neutralAt: [] };
-const hung = {
-  name: 'New light',
-  unit: 'luminaire',
-  va: 15,
-  terminals: 'leads',
-  leadAwg: 18,
-  metal: true,
-} as const;
-const light = { ...hung, pounds: 4 };
-
-const stepsAt = (job: Job, box: string): string[] => {
-  const { job: after, wiring } = reviewJob(job);
-  return makeUpSteps(after, wiring, compile(wiring, after), box as never).steps.map(({ text }) => text);
-};
-
 test('a light more is two wires on from the light, and no switch box is opened', () => {
   const job = old(inLine);
   const change = done(job, {

@@ -1,3 +1,4 @@
+import { isSame } from '../model/same.js';
 import type { Job } from '../model/job.js';
 
 /** Lists of a job whose items have a name of their own, and what it is. */
@@ -37,10 +38,6 @@ export interface FieldChange {
   before: unknown;
   after: unknown;
 }
-
-/** By reference first: nothing of a job is changed in place. Text is compared only where something was made anew. */
-const isSame = (a: unknown, b: unknown): boolean =>
-  a === b || (typeof a === 'object' && typeof b === 'object' && JSON.stringify(a) === JSON.stringify(b));
 
 const nameIn = (entity: Listed, item: Item): string => {
   const name = item[NAMED[entity]];

@@ -1,5 +1,5 @@
 import { existingDocument } from '../model/existing.js';
-import { beginExisting, withStanding } from '../model/lying.js';
+import { beginExisting, cableEnds, withStanding } from '../model/lying.js';
 import type { BoxId } from '../model/ids.js';
 import { tailsOf } from '../model/inBox.js';
 import type { Job, WiringDoc } from '../model/job.js';
@@ -7,7 +7,7 @@ import { boxesOfCircuit, groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { emptyWiring, endKey, placeOfEnd, type End, type Wiring } from '../model/wiring.js';
 import { withDocument } from '../edits/wiring/documents.js';
-import { everyEnd, untold, usualWiring, type NotUsual, type UsualFacts } from './usualWiring.js';
+import { untold, usualWiring, type NotUsual, type UsualFacts } from './usualWiring.js';
 
 /** What is told there is not made up anew: of a cable that is told of already only the ends in other boxes are, and new ends in told boxes are not looked at. */
 const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring => {
@@ -36,7 +36,7 @@ const besideWhatIsTold = (job: Job, document: WiringDoc, fresh: Wiring): Wiring 
       ...wiring.unseen.filter((end) => !isFresh(end)),
       ...fresh.unseen.filter(isFresh),
       ...cables
-        .flatMap((cable) => everyEnd(job, cable))
+        .flatMap((cable) => cableEnds(job, cable))
         .filter((end) => told.has(boxOf(end)) && !used.has(endKey(end))),
     ],
     luminaires: wiring.luminaires,

@@ -1,5 +1,6 @@
+import { cableEnds } from '../model/lying.js';
 import { bondOf } from '../circuit/grounding.js';
-import { articlesOf, conductorsOf } from '../model/articles.js';
+import { articlesOf } from '../model/articles.js';
 import {
   PANEL,
   UNKNOWN_PLACE,
@@ -96,20 +97,11 @@ const devicesOf = ({ fittings }: UsualNets): Device[] =>
     article ? [{ id: deviceIdOf(slot.id), box: slot.box, slot: slot.id, article: article.id }] : [],
   );
 
-export const everyEnd = (job: Job, cable: Cable): End[] => {
-  const article = articlesOf(job.stock, 'cable').find((one) => one.id === cable.article);
-  return (['from', 'to'] as const).flatMap((side) =>
-    placeOfEnd(cable, side) === UNKNOWN_PLACE || !article
-      ? []
-      : conductorsOf(article).map((colour) => ({ cable: cable.id, side, colour })),
-  );
-};
-
 /** Cables that nothing is known of: no end of them was looked at. */
 export const untold = (job: Job, wiring: Wiring, cables: readonly Cable[]): Wiring => ({
   ...wiring,
   cables: [...wiring.cables, ...cables],
-  unseen: [...wiring.unseen, ...cables.flatMap((cable) => everyEnd(job, cable))],
+  unseen: [...wiring.unseen, ...cables.flatMap((cable) => cableEnds(job, cable))],
 });
 
 /** Marks are only there where the edition of the day asked for them. */

@@ -16,7 +16,7 @@ import type { Choice, ExistingCable, Job, WiringDoc } from './job.js';
 import { newWiringDoc } from './newJob.js';
 import { ofId } from './records.js';
 import { hasDevice, hasLuminaire } from './there.js';
-import { emptyWiring, type Cable, type End } from './wiring.js';
+import { emptyWiring, placeOfEnd, type Cable, type End } from './wiring.js';
 
 /** What a job has before anybody tells of what is there. */
 export const beginExisting = (job: Job): Job =>
@@ -75,11 +75,15 @@ export const planningWithout = (circuit: CircuitId, givenUp: readonly CableId[])
   givenUp: [...givenUp],
 });
 
-/** Both ends of each conductor, the one in the panel too: what nobody has looked at may be live. */
-export const cableEnds = (job: Pick<Job, 'stock'>, { id, article }: Pick<Cable, 'id' | 'article'>): End[] =>
-  (['from', 'to'] as const).flatMap((side) =>
-    conductorsOf(articleOf(job.stock, 'cable', article)).map((colour) => ({ cable: id, side, colour })),
+/** Both ends of each conductor where a place is known, the one in the panel too: what nobody has looked at may be live. */
+export const cableEnds = (job: Pick<Job, 'stock'>, cable: Cable): End[] => {
+  const colours = conductorsOf(articleOf(job.stock, 'cable', cable.article));
+  return (['from', 'to'] as const).flatMap((side) =>
+    placeOfEnd(cable, side) === UNKNOWN_PLACE
+      ? []
+      : colours.map((colour) => ({ cable: cable.id, side, colour })),
   );
+};
 
 /** The job in which these cables lie there too, with every end not looked at. A box that was seen is not all seen any more. */
 export const withCablesThere = (job: Job, cables: readonly ExistingCable[]): Job =>

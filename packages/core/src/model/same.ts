@@ -1,7 +1,10 @@
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Are two values of JSON equal? The order of keys and what is undefined make no difference. */
+/**
+ * Are two values of JSON equal? By reference first: nothing of a job is changed in place. The order of keys and what is undefined make no
+ * difference.
+ */
 export const isSame = (a: unknown, b: unknown): boolean => {
   if (a === b) return true;
   if (Array.isArray(a) && Array.isArray(b))

@@ -10,7 +10,6 @@ import {
   type CableId,
   type CircuitId,
   type GroupId,
-  type Place,
   type SlotId,
   type TreePlace,
 } from '../model/ids.js';
@@ -166,14 +165,10 @@ const bought = (job: Job, circuit: Circuit, { from, to }: Run, article: CableArt
   via: [],
 });
 
-/** The two places of a cable that lies there, the panel first. */
-const endsOf = ({ between: [a, b] }: ExistingCable): [Place, BoxId] =>
-  b === PANEL ? [b, a as BoxId] : [a, b];
-
 /** A cable that lies there already, written the way the job names its two places. */
 const lying = (cable: ExistingCable): Cable => {
   const { id, article, length, via } = cable;
-  const [from, to] = endsOf(cable);
+  const [from, to] = cable.between;
   const lengthSource = length === null ? 'unknown' : 'measured';
   return { id, article, from, to, length, lengthSource, existing: true, via };
 };
@@ -241,6 +236,6 @@ export const leftInPlace = (job: Job, unused: readonly ExistingCable[]): CableTo
   unused.map((existing) => {
     const article = articleOf(job.stock, 'cable', existing.article);
     const colouring: Colouring = article.insulated.map((colour) => ({ colour, net: null }));
-    const [from, to] = endsOf(existing);
+    const [from, to] = existing.between;
     return { cable: lying(existing), article, nodes: { from, to }, colouring, circuit: existing.circuit };
   });

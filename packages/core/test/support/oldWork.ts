@@ -1,7 +1,9 @@
 import {
   assumeUsual,
+  compile,
   existingDocument,
   leastChange,
+  makeUpSteps,
   newBox,
   newRunFact,
   reviewJob,
@@ -35,6 +37,25 @@ export const old = (short: Shorthand, box = 'wall-1-20'): Job => {
   }));
   const { job: assumed } = assumeUsual(bare, { circuit: 'c1' as never, cables });
   return assumed.boxes.reduce((one, { id }) => signSeen(one, 'existing', id), assumed);
+};
+
+export const inLine = { runs: ['F-S1', 'S1-S2', 'S2-L'], neutralAt: ['S1', 'S2'] };
+
+/** A luminaire that is wanted, as a change names it; and the same of a weight that any box holds. */
+const hung = {
+  name: 'New light',
+  unit: 'luminaire',
+  va: 15,
+  terminals: 'leads',
+  leadAwg: 18,
+  metal: true,
+} as const;
+export const light = { ...hung, pounds: 4 };
+
+/** The steps of a box, in words. */
+export const stepsAt = (job: Job, box: string): string[] => {
+  const { job: after, wiring } = reviewJob(job);
+  return makeUpSteps(after, wiring, compile(wiring, after), box as never).steps.map(({ text }) => text);
 };
 
 /** A place that comes new, with what was measured to it from others, inches. */
