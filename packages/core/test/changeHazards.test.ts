@@ -4,6 +4,7 @@ import {
   editWiring,
   existingDocument,
   leastChange,
+  newRunFact,
   readJob,
   reviewJob,
   standardStock,
@@ -196,4 +197,28 @@ test('a wire that feeds two devices is told as spliced with both, not as on the 
   if (!outcome.ok) throw new Error(outcome.refusal.title);
   const hot = outcome.value.moved.find(({ wire }) => wire.startsWith('black of the 14/3 to Pendant 1'));
   expect(hot?.to).toMatch(/^a splice with .*of the dimmer of Pendants and .*of the timer of Shelf light$/);
+});
+
+test('every wire of a cable that comes out is told where it was, its ground too', () => {
+  const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] });
+  const measured: Job = { ...job, runFacts: [newRunFact({ between: ['L', 'S1'], length: 120 })] };
+  const change = done(measured, {
+    kind: 'replaceDevice',
+    slot: 'slot:S1' as never,
+    role: 'timer',
+    article: null,
+  });
+  expect(change.drawnOut).toHaveLength(1);
+  const out = change.moved.filter(({ to }) => to === 'its cable is taken out');
+  expect(out.map(({ box, wire }) => [box, wire.split(' ')[0]]).sort()).toEqual([
+    ['L', 'bare'],
+    ['L', 'black'],
+    ['L', 'white'],
+    ['S1', 'bare'],
+    ['S1', 'black'],
+    ['S1', 'white'],
+  ]);
+  expect(out.find(({ box, wire }) => box === 'L' && wire.startsWith('bare'))?.from).toBe(
+    'the splice of grounds',
+  );
 });

@@ -189,7 +189,8 @@ export const wiresMoved = (before: Side, after: Side, box: BoxId, slots: readonl
   );
   const others = [...ends].flatMap(([key, end]): Moved[] => {
     if (told.has(key) || !isMoved(before, after, end)) return [];
-    if (isGroundColour(end.colour) && keysAt(before, end)) return [];
+    // One that comes out with its cable is told.
+    if (isGroundColour(end.colour) && keysAt(before, end) && keysAt(after, end)) return [];
     return [
       {
         ...{ box, slot: null, wire: wireOf(before, after, end) },
