@@ -415,5 +415,6 @@ export { faultsOf, withFault } from './faults/fault.js';
 export type { Fault, FaultProblem } from './faults/fault.js';
 export type { Result } from './model/result.js';
 export { noPowerAt, sayNoPower } from './existing/powerAt.js';
+export { tapOf, tapTold } from './model/tap.js';
 export { sourceCaution, tappedBy, TAPPED_SOURCES, withTapped } from './words/source.js';
 export type { TappedSource } from './words/source.js';

@@ -7,6 +7,8 @@ import {
   signSeen,
   standingCircuits,
   summariseJob,
+  tapOf,
+  tapTold,
   wireAll,
   wiringOrEmpty,
   withDocument,
@@ -123,4 +125,21 @@ test('in a box that it shares with what is planned, the grounds are one splice a
   expect(grounds[0]?.members.filter((one) => 'end' in one)).toHaveLength(4);
   expect(grounds[0]?.connectors.length).toBeGreaterThan(0);
   expect(findings.filter(({ rule }) => ['grounds-joined', 'neutral-one-circuit'].includes(rule))).toEqual([]);
+});
+
+test('what is tapped is what the existing wiring tells of the box, whatever the feed says', () => {
+  const job = withOldPair();
+  const fed = (at: string) => ({ at: at as never, tap: 'receptacle' as const });
+  expect(['S1', 'L'].map((at) => tapOf(job, fed(at)))).toEqual(['switch', 'luminaire']);
+  // Where its device comes out of the record, splices are left; a box that nobody has told of is as the feed says.
+  const emptied = {
+    ...job,
+    wirings: job.wirings.map((one) => ({
+      ...one,
+      wiring: { ...one.wiring, devices: one.wiring.devices.filter(({ box }) => box !== 'S1') },
+    })),
+  };
+  expect(tapOf(emptied, fed('S1'))).toBe('junction');
+  expect(tapOf({ ...job, wirings: [] }, fed('S1'))).toBe('receptacle');
+  expect(tapTold(job, { at: 'panel' })).toBeNull();
 });

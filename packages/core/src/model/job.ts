@@ -173,7 +173,7 @@ export const feedSchema = z.strictObject({
   id: feedIdSchema,
   circuit: circuitIdSchema,
   at: placeSchema,
-  /** What is tapped there; of no meaning at the panel. */
+  /** What is tapped there, as long as the existing wiring does not tell of the box (`tapOf`); of no meaning at the panel. */
   tap: z.enum(['receptacle', 'switch', 'luminaire', 'junction']).default('junction'),
   /** What a receptacle that is tapped is, as somebody has tested it: both halves, with every handle near it in both positions. */
   source: z.enum(['unknown', 'live', 'halfSwitched', 'multiwire']).default('unknown'),

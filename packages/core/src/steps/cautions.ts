@@ -1,6 +1,7 @@
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findBox } from '../model/lookup.js';
+import { tapOf } from '../model/tap.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { leftLive } from '../circuit/leftLive.js';
@@ -19,7 +20,7 @@ export const cautionsAt = (
   box: BoxId,
 ): string[] => {
   const place = findBox(job, box);
-  const tapped = job.feeds.filter((feed) => feed.at === box && feed.tap === 'receptacle').map(tappedBy);
+  const tapped = job.feeds.filter((feed) => feed.at === box && tapOf(job, feed) === 'receptacle').map(tappedBy);
   return [
     // What is taken off a receptacle is as live, and as dead, as the receptacle is.
     ...[...new Set(tapped)].flatMap((one) => {

@@ -6,8 +6,7 @@ import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { findBox, findCable } from '../model/lookup.js';
-import { existingDocument } from '../model/existing.js';
-import { ofId } from '../model/records.js';
+import { tapTold } from '../model/tap.js';
 import { isEmptied } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
@@ -140,7 +139,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const tagged = (cable: CableHere['cable']) => taggedOf(job, cable, compiled, roles, planned.size > 1);
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
   // Where what is there is told, the device that is tapped is in the wiring, with its tails counted.
-  const isTold = ofId(existingDocument(job)?.certainty, box) !== undefined;
+  const isTold = feed !== undefined && tapTold(job, feed) !== null;
   const tapped = feed && place?.work === 'existing' && !isTold ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
   const untold = place !== undefined && isUntold(job, place);

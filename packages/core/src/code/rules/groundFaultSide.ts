@@ -1,3 +1,4 @@
+import { tapOf } from '../../model/tap.js';
 import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
 
 /** 210.8, 406.4: lights tapped on the load side of a ground-fault device go dark when it trips. */
@@ -11,7 +12,7 @@ export const groundFaultSide = defineRule<{ feed: string; at: string }>({
   check: ({ job }) =>
     job.feeds.flatMap((feed): (Breach<{ feed: string; at: string }> | Ask)[] => {
       const used = job.choices.some((choice) => choice.feed === feed.id);
-      if (!used || feed.at === 'panel' || feed.tap !== 'receptacle') return [];
+      if (!used || feed.at === 'panel' || tapOf(job, feed) !== 'receptacle') return [];
       if (feed.gfciSide === 'unknown') return [{ ask: 'feed.gfciSide', of: feed.id }];
       return feed.gfciSide === 'load'
         ? [

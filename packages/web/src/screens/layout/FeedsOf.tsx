@@ -3,7 +3,9 @@ import {
   noPowerAt,
   PANEL,
   sayNoPower,
+  tapOf,
   tappedBy,
+  tapTold,
   withoutFeed,
   withTapped,
   type Feed,
@@ -61,7 +63,11 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
                 {sayNoPower(job, no)}
               </p>
             ) : null}
-            {feed && at !== PANEL ? (
+            {feed && at !== PANEL && tapTold(job, feed) !== null ? (
+              <p className="mb-1 ml-7.5 text-[13px] text-quiet">
+                {TAPS[tapOf(job, feed)]}, as the box is told on the bench
+              </p>
+            ) : feed && at !== PANEL ? (
               <WordSelect
                 aria-label={`What is tapped for ${circuit.name}`}
                 words={TAPS}
@@ -75,7 +81,7 @@ export const FeedsOf = ({ job, at, legend }: { job: Job; at: Place; legend: stri
                 }
               />
             ) : null}
-            {feed && at !== PANEL && feed.tap === 'receptacle' ? (
+            {feed && at !== PANEL && tapOf(job, feed) === 'receptacle' ? (
               <SourceField
                 label={`The receptacle for ${circuit.name} is`}
                 source={tappedBy(feed)}
