@@ -27,9 +27,24 @@ export const chosenOffer = (job: Job, articles: readonly ArticleId[]): BoxOffer 
     ? { articles: [], volume: 0, gangs: 0, price: 0, internalClamps: false }
     : offerOf(...articles.map((id) => articleOf(job.stock, 'box', id)));
 
-/** Every box of the stock, and every box with a ring that gives it device spaces or a round opening. */
-const allOffers = (job: Job): BoxOffer[] => {
-  const articles = articlesOf(job.stock, 'box');
+const knownOffers = new WeakMap<Job['stock'], readonly BoxOffer[]>();
+
+/**
+ * Every box of the stock, and every box with a ring that gives it device spaces or a round opening: with as many gangs as devices before more
+ * of them, then the cheapest, then the smallest. A stock is never changed in place, so it is gone through once.
+ */
+const allOffers = ({ stock }: Pick<Job, 'stock'>): readonly BoxOffer[] => {
+  const known = knownOffers.get(stock);
+  if (known) return known;
+  const offers = offersOf(stock).sort(
+    (a, b) => a.gangs - b.gangs || a.price - b.price || a.volume - b.volume,
+  );
+  knownOffers.set(stock, offers);
+  return offers;
+};
+
+const offersOf = (stock: Job['stock']): BoxOffer[] => {
+  const articles = articlesOf(stock, 'box');
   const boxes = articles.filter((one) => one.part === 'box');
   const rings = articles.filter((one) => one.part === 'ring');
   return [
@@ -74,17 +89,15 @@ const holds = (articles: readonly BoxArticle[], luminaires: readonly Luminaire[]
  */
 export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty): BoxOffer[] => {
   const work = box.work === 'old' ? 'old' : 'new';
-  return allOffers(job)
-    .filter(({ articles, gangs: there }) => {
-      const [base] = articles;
-      return (
-        base?.work === work &&
-        (box.material === 'any' || base.metal === (box.material === 'metal')) &&
-        (gangs === 0 ? there === 0 : there >= gangs) &&
-        (gangs > 0 || holds(articles, luminaires))
-      );
-    })
-    .sort((a, b) => a.gangs - b.gangs || a.price - b.price || a.volume - b.volume);
+  return allOffers(job).filter(({ articles, gangs: there }) => {
+    const [base] = articles;
+    return (
+      base?.work === work &&
+      (box.material === 'any' || base.metal === (box.material === 'metal')) &&
+      (gangs === 0 ? there === 0 : there >= gangs) &&
+      (gangs > 0 || holds(articles, luminaires))
+    );
+  });
 };
 
 /** The first suiting box whose volume is enough for what it has to hold; null where none is. */

@@ -23,4 +23,5 @@ export const tapTold = (job: Job, { at }: Pick<Feed, 'at'>): Feed['tap'] | null 
 };
 
 /** What is tapped where a feed enters: what the existing wiring tells, else what the feed says. */
-export const tapOf = (job: Job, feed: Pick<Feed, 'at' | 'tap'>): Feed['tap'] => tapTold(job, feed) ?? feed.tap;
+export const tapOf = (job: Job, feed: Pick<Feed, 'at' | 'tap'>): Feed['tap'] =>
+  tapTold(job, feed) ?? feed.tap;

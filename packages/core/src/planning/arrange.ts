@@ -158,9 +158,13 @@ export const settleArrangement = (
   for (const group of groups) {
     const chosen = ofId(choice.chains, group.id);
     const orders = chosen ? [chosen] : ordersOf(slotsOf(group.id));
-    let best: { order: SlotId[]; one: SlotId | null; burden: number[] } | null = null;
-    for (const order of orders)
-      for (const one of pickOne(group.id)) {
+    const ways = orders.flatMap((order) => pickOne(group.id).map((one) => ({ order, one })));
+    let best: ((typeof ways)[number] & { burden: number[] }) | null = null;
+    // What is the only way is not weighed.
+    const [only] = ways.length === 1 ? ways : [];
+    if (only) best = { ...only, burden: [] };
+    else
+      for (const { order, one } of ways) {
         chains[group.id] = order;
         if (one) picked.set(group.id, one);
         const { runs, fittings } = settled();

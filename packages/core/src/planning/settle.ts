@@ -1,5 +1,5 @@
 import { articleOf, type DeviceArticle } from '../model/articles.js';
-import { endsIn, staysShut } from '../model/boxState.js';
+import { contentsIn, endsIn, staysShut } from '../model/boxState.js';
 import { existingDocument } from '../model/existing.js';
 import type { BoxId, DeviceId } from '../model/ids.js';
 import { tailsOf } from '../model/inBox.js';
@@ -148,7 +148,11 @@ const everyWay = (job: Job, devices: readonly Device[]): Map<DeviceId, Map<strin
 
 /** Is everything in a box joined as it was, but for exchanges that make no difference? */
 const isAsItWas = (job: Job, there: Wiring, planned: Wiring, box: BoxId): boolean => {
-  const cables = (wiring: Wiring) => endsIn(job, wiring, box).map(endKey).sort().join();
+  const cables = (wiring: Wiring) =>
+    contentsIn(wiring, box)
+      .cables.map(({ id, article, side }) => `${id} ${article} ${side}`)
+      .sort()
+      .join();
   if (cables(there) !== cables(planned)) return false;
   const devices = planned.devices.filter((one) => one.box === box);
   const fitted = (wiring: Wiring) =>
@@ -186,17 +190,10 @@ export const settled = (job: Job, made: Wiring): Wiring => {
   const mended = new Set<string>(
     there.cables.filter(({ id }) => remade.has(id)).flatMap(({ from, to }) => [from, to]),
   );
-  const shut = told.filter(
-    (box) =>
-      reached.has(box) &&
-      !mended.has(box) &&
-      !staysShut(job, planned, box) &&
-      isAsItWas(job, there, planned, box),
-  );
+  const differ = told.filter((box) => reached.has(box) && !staysShut(job, planned, box));
+  const shut = differ.filter((box) => !mended.has(box) && isAsItWas(job, there, planned, box));
   const held = new Set<string>(planned.cables.map(({ id }) => id));
-  const opened = told.filter(
-    (box) => reached.has(box) && !shut.includes(box) && !staysShut(job, planned, box),
-  );
+  const opened = differ.filter((box) => !shut.includes(box));
   const settledBoxes = opened.reduce(
     (wiring, box) => withOldSplices(there, withOldScrews(job, there, wiring, box), box),
     shut.reduce((wiring, box) => putBack(job, there, wiring, box, held), planned),
@@ -270,14 +267,19 @@ const withOldScrews = (job: Job, there: Wiring, wiring: Wiring, box: BoxId): Wir
   };
 };
 
-/** What a splice holds and where its tails go, as a text. */
-const spliceText = (wiring: Wiring, joint: Joint): string => {
+/** The splices of a box by what each holds and where its tails go, as a text. */
+const splicesByText = (wiring: Wiring, box: BoxId): Map<string, Joint> => {
+  const { joints, landings } = contentsIn(wiring, box);
   const landed = new Map(
-    wiring.landings.flatMap(({ wire, terminal }) =>
+    landings.flatMap(({ wire, terminal }) =>
       'pigtail' in wire ? [[wire.pigtail as string, terminalKey(terminal)] as const] : [],
     ),
   );
-  return joint.members
+  return new Map(joints.map((joint) => [spliceText(joint, landed), joint]));
+};
+
+const spliceText = (joint: Joint, landed: ReadonlyMap<string, string>): string =>
+  joint.members
     .map((member) =>
       'end' in member
         ? endKey(member.end)
@@ -287,19 +289,14 @@ const spliceText = (wiring: Wiring, joint: Joint): string => {
     )
     .sort()
     .join('\n');
-};
 
 /** In a box that is opened, a splice that holds what it held stays as it is: nobody parts it, and it keeps its name. */
 const withOldSplices = (there: Wiring, wiring: Wiring, box: BoxId): Wiring => {
-  const old = new Map(
-    there.joints.filter((joint) => joint.box === box).map((joint) => [spliceText(there, joint), joint]),
-  );
-  const pairs = wiring.joints
-    .filter((joint) => joint.box === box)
-    .flatMap((joint) => {
-      const before = old.get(spliceText(wiring, joint));
-      return before ? [{ joint, before }] : [];
-    });
+  const old = splicesByText(there, box);
+  const pairs = [...splicesByText(wiring, box)].flatMap(([text, joint]) => {
+    const before = old.get(text);
+    return before ? [{ joint, before }] : [];
+  });
   if (pairs.length === 0) return wiring;
   const now = new Map(pairs.map(({ joint, before }) => [joint, before]));
   const gone = new Set<string>(pairs.flatMap(({ joint }) => tailsOf(joint).map(({ id }) => id)));

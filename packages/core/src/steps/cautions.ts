@@ -20,7 +20,9 @@ export const cautionsAt = (
   box: BoxId,
 ): string[] => {
   const place = findBox(job, box);
-  const tapped = job.feeds.filter((feed) => feed.at === box && tapOf(job, feed) === 'receptacle').map(tappedBy);
+  const tapped = job.feeds
+    .filter((feed) => feed.at === box && tapOf(job, feed) === 'receptacle')
+    .map(tappedBy);
   return [
     // What is taken off a receptacle is as live, and as dead, as the receptacle is.
     ...[...new Set(tapped)].flatMap((one) => {
