@@ -7,6 +7,7 @@ import {
   newBox,
   newRunFact,
   parseFeetInches,
+  sayKeeping,
   USUAL_LUMINAIRE,
   wiringOrEmpty,
   type Change,
@@ -170,8 +171,12 @@ const sayWay = (value: LeastChange, i: number): string[] => {
   const cable = (one: { article: string; from: string; to: string }) =>
     `${articleOf(job.stock, 'cable', one.article).name}, ${place(one.from)} to ${place(one.to)}`;
   const there = opened.filter((id) => !newBoxes.includes(id));
+  const why = (id: string) => {
+    const told = value.keeping.find((one) => one.cable === id);
+    return told ? `. ${sayKeeping(told)}` : '';
+  };
   return [
-    `${i === 0 ? 'The least change' : 'Another way'}${lookFirst.length > 0 ? ', if it is as is usual' : ''}: ${dollars(cost.cost)} (material ${dollars(cost.material)}, ${Math.round(cost.minutes)} min)`,
+    `${i > 0 ? 'Another way' : value.partial ? 'The least that was found' : 'The least change'}${lookFirst.length > 0 ? ', if it is as is usual' : ''}: ${dollars(cost.cost)} (material ${dollars(cost.material)}, ${Math.round(cost.minutes)} min)`,
     ...(lookFirst.length > 0
       ? [
           `  Look first into ${names(lookFirst)}: nobody has seen all of it, and what is said of it is what is usual.`,
@@ -185,10 +190,10 @@ const sayWay = (value: LeastChange, i: number): string[] => {
     ...devicesOut.map(
       (one) => `  Out: ${articleOf(job.stock, 'device', one.article).name} at ${boxName(one.box)}`,
     ),
-    ...value.drawnOut.map((one) => `  Out: ${cable(one)}`),
+    ...value.drawnOut.map((one) => `  Out: ${cable(one)}${why(one.id)}`),
     ...wiringOrEmpty(job)
       .cables.filter(({ id }) => value.idle.includes(id))
-      .map((one) => `  Capped, unused: ${cable(one)}`),
+      .map((one) => `  Capped, unused: ${cable(one)}${why(one.id)}`),
     ...value.offBreaker.map((one) => `  To be taken off its breaker: ${cable(one.cable)}`),
     ...moved.map(({ box, wire, from, to }) => {
       const word = lookFirst.includes(box) ? 'is usually on' : 'was on';

@@ -310,6 +310,8 @@ export { forcedEntry, leastCostOf, setEntry, setRunFact } from './plans/constrai
 export { wireAll } from './plans/wireAll.js';
 export { leastChange } from './plans/change/leastChange.js';
 export { emptyBoxes, switchedGroups } from './search/orders.js';
+export { sayKeeping } from './plans/change/keeping.js';
+export type { Keeping } from './plans/change/keeping.js';
 export type { LeastChange, LeastChangeOutcome } from './plans/change/leastChange.js';
 export type { Moved } from './plans/change/handwork.js';
 export { changeBetween } from './plans/change/changeBetween.js';

@@ -51,19 +51,22 @@ const ordersOf = (wanted: Job, circuit: CircuitId, there: Choice | null): Choice
 
 /**
  * The ways that are tried to make a changed circuit: each set of old cables that is given up, with the cheapest runs for the rest and with
- * those that take the least new cable; each place of a new switch among the old; and who has a neutral.
+ * those that take the least new cable; each place of a new switch among the old; and who has a neutral. `onLeftOut` is called where there
+ * are too many of these to try them all.
  */
 export function* choicesFor(
   bare: Job,
   circuit: CircuitId,
   there: Choice | null,
   { neutralAt: asked, mending }: { neutralAt: readonly SlotId[]; mending: boolean },
+  onLeftOut: () => void,
 ): Generator<Choice> {
   const named = findCircuit(bare, circuit);
   if (!named) return;
   const ids = groupIdsOf(bare, circuit);
   const cables = lyingCables(bare).filter((cable) => cable.circuit === circuit);
   const free = cables.filter((cable) => !cable.between.includes(PANEL));
+  if (free.length > EVERY_SET_UP_TO) onLeftOut();
   const remade: CableId[][] = mending ? setsOf(cables.map(({ id }) => id)) : [[]];
   const orders = ordersOf(bare, circuit, there);
   const slots = toPlan(bare)
@@ -110,9 +113,10 @@ export function* choicesFor(
       for (const anew of remade) yield { ...found, ...(anew.length > 0 ? { anew } : {}) };
       yield* every(found);
     }
-    if (feed)
-      for (const runs of treesThere(bare, feed, kept))
-        yield* every({ circuit, feed: feed.id, runs, ...givenUp });
+    if (!feed) continue;
+    const { trees, all } = treesThere(bare, feed, kept, there?.runs ?? []);
+    if (!all) onLeftOut();
+    for (const runs of trees) yield* every({ circuit, feed: feed.id, runs, ...givenUp });
   }
   // The runs as they are, for what needs no other.
   if (there) yield* every(there);

@@ -14,6 +14,7 @@ import type { Change } from './changes.js';
 import { changedJobs, circuitOf, neutralAskedBy, replacedBy, touchedBy, withDevicesFreed } from './kinds.js';
 import { MOST_STEPS } from '../findPlans.js';
 import { changeBetween, lookFirstIn, type WiringChange } from './changeBetween.js';
+import type { Keeping } from './keeping.js';
 import { waysOnExisting } from './onExisting.js';
 import type { Way } from './oneWay.js';
 import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
@@ -34,6 +35,10 @@ export interface LeastChange extends WiringChange {
   job: Job;
   measures: Measures;
   runs: LaidRun[];
+  /** Why old cables of the circuit are given up; told of the least change alone. */
+  keeping: Keeping[];
+  /** Are there more ways than could be tried? Then it is the least that was found. */
+  partial: boolean;
   /** Was a change of the circuit planned already? Then all that is told is both together, from what is there. */
   together: boolean;
   /** Boxes of the circuit that stay as they are. */
@@ -150,7 +155,14 @@ const told = (
   const mine = reviewCircuit(after, circuit);
   return {
     ...change,
-    ...{ job: after.job, measures: measured.measures, runs: measured.runs, together: false },
+    ...{
+      job: after.job,
+      measures: measured.measures,
+      runs: measured.runs,
+      keeping: [],
+      partial: true,
+      together: false,
+    },
     stay: change.stay.filter((id) => mine.cables.includes(id)),
     closed: [...mine.boxes].filter((box) => !change.opened.includes(box)),
     asks: mine.findings.filter((one) => one.severity !== 'waived'),
@@ -184,9 +196,16 @@ const onWhatStands = (
     MOST_WAYS,
   );
   if (!found.ok) return { ok: false, refusal: noWay(job, circuit, change, found.why) };
-  const values = found.ways.flatMap((way): LeastChange[] => {
+  const values = found.ways.flatMap((way, i): LeastChange[] => {
     const measured = measureReview(way.review, circuit, baselineOf(way.review.job, circuit));
-    return measured ? [{ ...told(way, measured, circuit), together: stood !== job }] : [];
+    return measured
+      ? [
+          {
+            ...told(way, measured, circuit),
+            ...{ together: stood !== job, partial: found.partial, keeping: i === 0 ? found.keeping : [] },
+          },
+        ]
+      : [];
   });
   const [value, ...others] = values;
   return value ? { ok: true, value, others } : { ok: false, refusal: refusalOf(change) };

@@ -10,6 +10,7 @@ import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
 import { byItself } from './byItself.js';
 import { choicesFor } from './choices.js';
 import { withDevicesFreed } from './kinds.js';
+import { keepingIn, type Keeping } from './keeping.js';
 import { oneWay, wrongIn, type Way } from './oneWay.js';
 
 /** What a change asks for on what is there, beside the job as it is wanted. */
@@ -42,20 +43,32 @@ interface Tried extends Way {
   choice: Choice;
 }
 
+/** What was found, the least first. */
+export interface Ways {
+  ok: true;
+  ways: Way[];
+  keeping: Keeping[];
+  /** Are there more ways than were tried? Then what is called the least is the least that was found. */
+  partial: boolean;
+}
+
+const byCost = (ways: readonly Tried[]): Tried[] =>
+  [...ways].sort(
+    (a, b) => a.change.cost.cost - b.change.cost.cost || a.change.opened.length - b.change.opened.length,
+  );
+
 /** The first so many ways: those by which nothing new is wrong, the cheapest first; then those by which least is. */
 const ranked = (
+  /** The cheapest first. */
   ways: readonly Tried[],
   wrong: (way: Way) => number,
   most: number,
 ): { way: Tried; wrong: number }[] => {
-  const byCost = [...ways].sort(
-    (a, b) => a.change.cost.cost - b.change.cost.cost || a.change.opened.length - b.change.opened.length,
-  );
   const seen = new Set<string>();
   const clean: { way: Tried; wrong: number }[] = [];
   const others: { way: Tried; wrong: number }[] = [];
   // To inspect takes longer than to plan, so it ends as soon as enough are found.
-  for (const way of byCost) {
+  for (const way of ways) {
     const kind = kindOfWay(way);
     // One that is clean, and does the same for no more, is there already.
     if (seen.has(`0 ${kind}`)) continue;
@@ -82,20 +95,22 @@ export const waysOnExisting = (
   circuit: CircuitId,
   { replaced, neutralAt, mending, touched }: Asked,
   most: number,
-): { ok: true; ways: Way[] } | { ok: false; why: NoWay } => {
+): Ways | { ok: false; why: NoWay } => {
   const standing = byItself(stood, circuit, touched);
   const there = choiceThere(standing, circuit);
   const before = reviewJob(standing);
   const strange = boxesJoinedToUnknown(standing);
   const ways: Tried[] = [];
   let leadsWhoKnows = false;
+  let partial = false;
+  const leaveOut = () => (partial = true);
   const isBeyondUs = lyingCables(standing).some(
     (cable) => cable.circuit === circuit && isBeyond(articleOf(standing.stock, 'cable', cable.article)),
   );
   changed(byItself(wanted, circuit, touched)).forEach((one, variant) => {
     const bare = withDevicesFreed(one, circuit);
     const [tried, met] = [new Set<string>(), new Set<string>()];
-    for (const choice of choicesFor(bare, circuit, there, { neutralAt, mending })) {
+    for (const choice of choicesFor(bare, circuit, there, { neutralAt, mending }, leaveOut)) {
       const key = JSON.stringify(choice);
       if (tried.has(key)) continue;
       tried.add(key);
@@ -104,7 +119,8 @@ export const waysOnExisting = (
       else if (way) ways.push({ ...way, variant, choice });
     }
   });
-  const best = ranked(ways, (way) => wrongIn(before, way, circuit, mending), most);
+  const cheapest = byCost(ways);
+  const best = ranked(cheapest, (way) => wrongIn(before, way, circuit, mending), most);
   if (best.length === 0)
     return { ok: false, why: leadsWhoKnows ? 'leadsWhoKnows' : isBeyondUs ? 'beyond' : 'none' };
   const all = reviewJob(stood);
@@ -114,13 +130,20 @@ export const waysOnExisting = (
     const way = job && oneWay(all, job, choice, replaced, new Set());
     return way ? [{ ...way, variant, choice }] : [];
   });
-  const held = ranked(onWhole, (way) => wrongIn(all, way, circuit, mending), most);
-  if (!mending) return { ok: true, ways: held.map(({ way }) => way) };
+  const held = ranked(byCost(onWhole), (way) => wrongIn(all, way, circuit, mending), most);
+  const answer = (all: typeof held): Ways => {
+    const first = best.find(({ way }) => way.choice === all[0]?.way.choice)?.way;
+    return {
+      ok: true,
+      partial,
+      ways: all.map(({ way }) => way),
+      keeping: first ? keepingIn(before, first, cheapest, circuit, mending) : [],
+    };
+  };
+  if (!mending) return answer(held);
   const { findings, proofs } = reviewCircuit(all, circuit);
   const now = findings.filter(isGrave).length;
   const works = proofs.every((one) => one.working === one.positions);
   const mended = held.filter((one) => !works || one.wrong < now);
-  return mended.length > 0
-    ? { ok: true, ways: mended.map(({ way }) => way) }
-    : { ok: false, why: 'notMended' };
+  return mended.length > 0 ? answer(mended) : { ok: false, why: 'notMended' };
 };

@@ -5,7 +5,7 @@ import type { Choice, Job } from '../../model/job.js';
 import type { Device } from '../../model/wiring.js';
 import { groupIdsOf } from '../../model/lookup.js';
 import { findingKey } from '../../code/inspect.js';
-import { isGrave } from '../../code/rule.js';
+import { isGrave, type Finding } from '../../code/rule.js';
 import { planJob } from '../../planning/planJob.js';
 import { wiringOrEmpty } from '../../proving/works.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../../review/reviewJob.js';
@@ -56,11 +56,19 @@ const planOf = ({ plans }: JobReview, circuit: CircuitId) =>
   plans.find((plan) => plan.circuit.id === circuit)?.outcome;
 
 /** Violations and what is unfinished: of the circuit as it is then, or those alone that were not there before. */
-export const wrongIn = (before: JobReview, { review }: Way, circuit: CircuitId, mending: boolean): number => {
-  if (mending) return reviewCircuit(review, circuit).findings.filter(isGrave).length;
+export const wrongOf = (
+  before: JobReview,
+  { review }: Way,
+  circuit: CircuitId,
+  mending: boolean,
+): Finding[] => {
+  if (mending) return reviewCircuit(review, circuit).findings.filter(isGrave);
   const known = new Set(before.findings.map(findingKey));
-  return review.findings.filter((one) => isGrave(one) && !known.has(findingKey(one))).length;
+  return review.findings.filter((one) => isGrave(one) && !known.has(findingKey(one)));
 };
+
+/** How many they are. */
+export const wrongIn = (...asked: Parameters<typeof wrongOf>): number => wrongOf(...asked).length;
 
 /** The way that a choice is; null where it cannot be planned, does not work, or needs a cable whose length nobody knows. */
 export const oneWay = (

@@ -1,26 +1,26 @@
-import { PANEL, type Place } from '../../model/ids.js';
+import { isFarNode, PANEL, placeOfNode, type TreePlace } from '../../model/ids.js';
 import { isBetween, type ExistingCable, type Feed, type Job, type Run } from '../../model/job.js';
 import { groupIdsOf } from '../../model/lookup.js';
 import { subsets } from '../../model/permutations.js';
 import { runLength } from '../../materials/lengths.js';
 
 /** Of circuits of more places or runs than these the trees are not gone through one by one; the search finds one then. */
-const MOST_PLACES = 6;
-const MOST_RUNS = 15;
+const MOST_PLACES = 8;
+const MOST_RUNS = 18;
 /** So many trees are tried for one set of old cables, those with the least new cable. */
 const MOST_TREES = 16;
 
 /** A run with what it takes new: inches, none where a cable lies there. */
 interface Offered {
-  a: Place;
-  b: Place;
+  a: TreePlace;
+  b: TreePlace;
   fresh: number;
 }
 
 /** Every tree over some places of which each run is offered, with as few new runs as do, or one more. */
-const treesOver = (places: readonly Place[], offered: readonly Offered[]): Offered[][] => {
+const treesOver = (places: readonly TreePlace[], offered: readonly Offered[]): Offered[][] => {
   const trees: Offered[][] = [];
-  const grow = (at: number, chosen: readonly Offered[], parts: ReadonlyMap<Place, number>): void => {
+  const grow = (at: number, chosen: readonly Offered[], parts: ReadonlyMap<TreePlace, number>): void => {
     if (chosen.length === places.length - 1) {
       trees.push([...chosen]);
       return;
@@ -43,8 +43,8 @@ const treesOver = (places: readonly Place[], offered: readonly Offered[]): Offer
 };
 
 /** The runs of a tree from its feed on. */
-const hung = (tree: readonly Offered[], root: Place): Run[] => {
-  const reached: Place[] = [root];
+const hung = (tree: readonly Offered[], root: TreePlace): Run[] => {
+  const reached: TreePlace[] = [root];
   const runs: Run[] = [];
   for (const place of reached)
     for (const { a, b } of tree) {
@@ -56,34 +56,72 @@ const hung = (tree: readonly Offered[], root: Place): Run[] => {
   return runs;
 };
 
+/** Every run that may be taken between some nodes: a cable that lies there, a return run that is there, or a new one that can be measured. */
+const offeredBetween = (
+  wanted: Job,
+  nodes: readonly TreePlace[],
+  cables: readonly ExistingCable[],
+  returns: readonly Run[],
+): Offered[] => {
+  const isReturn = (cable: ExistingCable) =>
+    returns.some(({ from, to }) => isBetween(cable, placeOfNode(from), placeOfNode(to)));
+  const offer = (a: TreePlace, b: TreePlace): Offered[] => {
+    if (returns.some(({ from, to }) => [from, to].every((end) => end === a || end === b)))
+      return [{ a, b, fresh: 0 }];
+    const lies = cables.some((cable) => isBetween(cable, a, b) && !isReturn(cable));
+    if (lies) return [{ a, b, fresh: 0 }];
+    const [from, to] = (b === PANEL ? [b, a] : [a, b]).map(placeOfNode);
+    if (from === undefined || to === undefined || to === PANEL || from === to) return [];
+    const { length, lengthSource } = runLength(wanted, from, to);
+    return length !== null && ['measured', 'estimated'].includes(lengthSource)
+      ? [{ a, b, fresh: Math.max(1, length) }]
+      : [];
+  };
+  return nodes.flatMap((a, i) => nodes.slice(i + 1).flatMap((b) => offer(a, b)));
+};
+
+/** Trees of a circuit, and whether they are all that there are. */
+export interface TreesThere {
+  trees: Run[][];
+  all: boolean;
+}
+
 /**
  * Ways to cable a small circuit over what lies there and what can be measured, those with the least new cable first: a box that its device
- * comes out of may keep splices or be left. Empty for larger circuits.
+ * comes out of may keep splices or be left. A return run that is there, and of which the cable stays, is one still. None for larger circuits.
  */
-export const treesThere = (wanted: Job, feed: Feed, cables: readonly ExistingCable[]): Run[][] => {
+export const treesThere = (
+  wanted: Job,
+  feed: Feed,
+  cables: readonly ExistingCable[],
+  /** The runs as they are. */
+  there: readonly Run[],
+): TreesThere => {
+  const returns = there.filter(
+    ({ from, to }) =>
+      [from, to].some(isFarNode) &&
+      cables.some((cable) => isBetween(cable, placeOfNode(from), placeOfNode(to))),
+  );
+  const far = returns.flatMap(({ from, to }) => [from, to].filter(isFarNode));
   const groups = groupIdsOf(wanted, feed.circuit);
   const mine = [...wanted.slots, ...wanted.luminaires].filter((one) => groups.has(one.group));
   const stays = mine.filter((one) => !('leaves' in one && one.leaves));
-  const needed = [...new Set<Place>([feed.at, ...stays.map(({ box }) => box)])];
+  const needed = [...new Set<TreePlace>([feed.at, ...stays.map(({ box }) => box), ...far])];
   const left = [...new Set(mine.map(({ box }) => box))].filter((box) => !needed.includes(box));
-  return subsets(left)
-    .flatMap((junctions) => {
-      const places: Place[] = [...needed, ...junctions];
-      if (places.length > MOST_PLACES) return [];
-      const offered = places.flatMap((a, i) =>
-        places.slice(i + 1).flatMap((b): Offered[] => {
-          if (cables.some((cable) => isBetween(cable, a, b))) return [{ a, b, fresh: 0 }];
-          const [from, to] = b === PANEL ? [b, a] : [a, b];
-          const { length, lengthSource } = runLength(wanted, from, to);
-          return length !== null && ['measured', 'estimated'].includes(lengthSource)
-            ? [{ a, b, fresh: Math.max(1, length) }]
-            : [];
-        }),
-      );
-      return offered.length > MOST_RUNS ? [] : treesOver(places, offered);
-    })
-    .map((tree) => ({ tree, fresh: tree.reduce((sum, one) => sum + one.fresh, 0) }))
-    .sort((a, b) => a.fresh - b.fresh || a.tree.length - b.tree.length)
-    .slice(0, MOST_TREES)
-    .map(({ tree }) => hung(tree, feed.at));
+  let all = true;
+  const trees = subsets(left).flatMap((junctions) => {
+    const nodes: TreePlace[] = [...needed, ...junctions];
+    const offered = nodes.length > MOST_PLACES ? null : offeredBetween(wanted, nodes, cables, returns);
+    if (offered && offered.length <= MOST_RUNS) return treesOver(nodes, offered);
+    all = false;
+    return [];
+  });
+  return {
+    trees: trees
+      .map((tree) => ({ tree, fresh: tree.reduce((sum, one) => sum + one.fresh, 0) }))
+      .sort((a, b) => a.fresh - b.fresh || a.tree.length - b.tree.length)
+      .slice(0, MOST_TREES)
+      .map(({ tree }) => hung(tree, feed.at)),
+    all: all && trees.length <= MOST_TREES,
+  };
 };

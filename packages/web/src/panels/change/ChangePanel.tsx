@@ -99,7 +99,8 @@ export const ChangePanel = ({
                 onClick={() => setWay(i)}
                 className="min-h-11 rounded-md border border-line px-3 py-1.5 text-left text-[14px] hover:bg-rail aria-pressed:border-ink aria-pressed:bg-rail"
               >
-                <strong>{dollars(one.cost.cost)}</strong> {i === 0 ? 'the least change' : 'another way'}
+                <strong>{dollars(one.cost.cost)}</strong>{' '}
+                {i > 0 ? 'another way' : one.partial ? 'the least found' : 'the least change'}
                 {one.lookFirst.length > 0 ? ', if it is as is usual' : ''}: {sayWay(job, one)}
               </button>
             ))}

@@ -7,11 +7,13 @@ import {
   findGroup,
   listed,
   PANEL,
+  sayKeeping,
   type BoxId,
   type Cable,
   type CableId,
   type GroupId,
   type Job,
+  type Keeping,
   type PlannedChange,
   type Wiring,
 } from '@amber/core';
@@ -75,15 +77,22 @@ export const ChangeParts = ({
   job,
   wiring,
   change,
+  keeping = [],
 }: {
   job: Job;
   /** As it is to be. */
   wiring: Wiring;
   change: PlannedChange;
+  /** Why old cables are given up, where that was worked out. */
+  keeping?: readonly Keeping[];
 }) => {
   const { devicesOut, luminairesOut, opened, newBoxes, closed, lookFirst } = change;
+  const why = (id: CableId): string => {
+    const told = keeping.find(({ cable }) => cable === id);
+    return told ? `. ${sayKeeping(told)}` : '';
+  };
   const cables = (ids: readonly CableId[]) =>
-    wiring.cables.filter((one) => ids.includes(one.id)).map((one) => sayCable(job, one));
+    wiring.cables.filter((one) => ids.includes(one.id)).map((one) => `${sayCable(job, one)}${why(one.id)}`);
   const staying = cables(change.stay);
   const idle = cables(change.idle);
   const names = (boxes: readonly BoxId[]) => boxes.map((box) => placeName(job, box)).join(', ');
@@ -94,7 +103,7 @@ export const ChangeParts = ({
       (one) => `${articleOf(job.stock, 'device', one.article).name} at ${placeName(job, one.box)}`,
     ),
     ...luminairesOut.map((one) => `The old luminaire at ${placeName(job, one.box)}`),
-    ...change.drawnOut.map((one) => `${sayCable(job, one)}: out of its boxes`),
+    ...change.drawnOut.map((one) => `${sayCable(job, one)}: out of its boxes${why(one.id)}`),
   ];
   return (
     <>

@@ -37,7 +37,12 @@ export const Outcome = ({ value }: { value: LeastChange }) => {
           {value.luminaires.length > 0 ? '; the luminaire not counted' : ''}
         </span>
       </p>
-      <ChangeParts job={job} wiring={wiringOrEmpty(job)} change={value} />
+      {value.partial ? (
+        <p className="text-[13.5px] text-quiet">
+          There are more ways than were tried: it is the least that was found.
+        </p>
+      ) : null}
+      <ChangeParts job={job} wiring={wiringOrEmpty(job)} change={value} keeping={value.keeping} />
       <Part title="Today’s rules then ask">
         {asks.length === 0 ? 'Nothing more.' : <Asks findings={graver} />}
         {verify.length > 0 ? (
