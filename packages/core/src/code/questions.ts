@@ -194,6 +194,13 @@ const ASKED = {
     why: 'Outlets and devices in the rooms of this job are to have it.',
     options: YES_NO,
   },
+  'circuit.gfci': {
+    list: 'circuits',
+    kept: 'gfci',
+    text: (name) => `Has ${name} ground-fault protection ahead of the receptacles of this job?`,
+    why: 'A receptacle that is added or replaced in a bath, a garage, outdoors and the like is to have it.',
+    options: YES_NO,
+  },
   'feed.gfciSide': {
     list: 'feeds',
     kept: 'gfciSide',

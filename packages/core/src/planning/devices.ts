@@ -1,5 +1,6 @@
 import { groupIdsOf } from '../model/lookup.js';
 import { articleOf, articlesOf, companionsIn, type DeviceArticle } from '../model/articles.js';
+import { leastRating } from '../nec/switchRating.js';
 import { existingDocument } from '../model/existing.js';
 import type { GroupId, SlotId } from '../model/ids.js';
 import type { Circuit, Job, Slot } from '../model/job.js';
@@ -24,12 +25,12 @@ export interface Fitting {
 
 const needsNeutral = (article: DeviceArticle) => article.terminals.some((one) => one.use === 'neutral');
 
-/** Finds the first of the stock for a role and letter, rated at least for the breaker (404.14); plain ones first. */
+/** Finds the first of the stock for a role and letter that is rated for what it carries (404.14); plain ones first. */
 const createStock = (job: Job, circuit: Circuit) => {
   // One that does nothing by itself is not chosen by itself.
   const companions = companionsIn(job.stock);
-  const rated = articlesOf(job.stock, 'device')
-    .filter((one) => one.amperes >= circuit.breaker && !companions.has(one.id))
+  const all = articlesOf(job.stock, 'device')
+    .filter((one) => !companions.has(one.id))
     .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)));
   const there = new Map(
     (existingDocument(job)?.wiring.devices ?? []).map(({ slot, article }) => [
@@ -37,15 +38,18 @@ const createStock = (job: Job, circuit: Circuit) => {
       article,
     ]),
   );
-  return ({ id, role }: Slot, letter: Letter | null): DeviceArticle | null => {
-    const suits = (one: DeviceArticle) => one.role === role && one.letter === letter;
+  return (slot: Slot, letter: Letter | null): DeviceArticle | null => {
+    const { id, role } = slot;
+    const least = leastRating(job, slot, circuit);
+    const suits = (one: DeviceArticle) => one.role === role && one.letter === letter && one.amperes >= least;
     // What is there stays, where it can do what is asked of it.
-    return rated.find((one) => one.id === there.get(id) && suits(one)) ?? rated.find(suits) ?? null;
+    return all.find((one) => one.id === there.get(id) && suits(one)) ?? all.find(suits) ?? null;
   };
 };
 type Stock = ReturnType<typeof createStock>;
 
 const misfitOf = (
+  job: Job,
   article: DeviceArticle,
   slot: Slot,
   letter: Letter | null,
@@ -53,13 +57,13 @@ const misfitOf = (
 ): Misfit | null => {
   if (article.role !== slot.role) return 'role';
   if (article.letter !== letter) return 'letter';
-  return article.amperes < circuit.breaker ? 'amperes' : null;
+  return article.amperes < leastRating(job, slot, circuit) ? 'amperes' : null;
 };
 
 const fitSlot = (job: Job, circuit: Circuit, stock: Stock, slot: Slot, letter: Letter | null): Fitting => {
   if (slot.article === null) return { slot, letter, article: stock(slot, letter), misfit: null };
   const article = articleOf(job.stock, 'device', slot.article);
-  return { slot, letter, article, misfit: misfitOf(article, slot, letter, circuit) };
+  return { slot, letter, article, misfit: misfitOf(job, article, slot, letter, circuit) };
 };
 
 /**
@@ -86,7 +90,7 @@ const fitChain = (
     if (asking === one) return one;
     if (one.slot.article !== null)
       return one.article === companion ? one : { ...one, misfit: one.misfit ?? 'companion' };
-    const misfit = misfitOf(companion, { ...one.slot, role: companion.role }, one.letter, circuit);
+    const misfit = misfitOf(job, companion, { ...one.slot, role: companion.role }, one.letter, circuit);
     return { ...one, article: companion, misfit: misfit === null ? null : 'companion' };
   };
   return fitted.map((fitting, step): Fitting => {

@@ -153,7 +153,8 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
       reason: {
         letter: `It has ${problem.terminals} terminals beside the ground; ${problem.conductors} conductors reach this place of the chain, which takes ${problem.letter === null ? 'a receptacle' : `an ${problem.letter} switch`}.`,
         role: 'It is another kind of device than the location asks for.',
-        amperes: 'It is rated for less than the breaker lets through (404.14).',
+        amperes:
+          'It is rated for less than its load; one that controls receptacles, for less than the breaker (404.14).',
         chainEnd: 'It works only at one end of the chain, and stands elsewhere.',
         alone: 'It is the companion of another device and does nothing without that one.',
         companion: 'Another device of the group works with its own companion only.',

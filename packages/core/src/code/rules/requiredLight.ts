@@ -2,17 +2,33 @@ import type { RoomKind } from '../../model/place.js';
 import { HABITABLE } from '../../nec/rooms.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
-const ASKED: readonly RoomKind[] = [...HABITABLE, 'bathroom', 'hallway', 'stairway', 'garage', 'outdoors'];
+const ASKED: readonly RoomKind[] = [
+  ...HABITABLE,
+  'bathroom',
+  'hallway',
+  'stairway',
+  'garage',
+  'outdoors',
+  'storage',
+];
 /** There a switched receptacle will not do (210.70(A)(1)). */
-const LIGHT_ONLY: readonly RoomKind[] = ['kitchen', 'bathroom', 'hallway', 'stairway', 'garage', 'outdoors'];
+const LIGHT_ONLY: readonly RoomKind[] = [
+  'kitchen',
+  'bathroom',
+  'hallway',
+  'stairway',
+  'garage',
+  'outdoors',
+  'storage',
+];
 
-/** 210.70(A): a wall-switched lighting outlet where one is needed. */
+/** 210.70(A), 210.70(C): a wall-switched lighting outlet where one is needed; in space for storage or with equipment too. */
 export const requiredLight = defineRule<{ room: string; name: string }>({
   id: 'required-light',
   title: 'A light with a wall switch where one is needed',
   rests:
-    'Habitable rooms, kitchens, bathrooms, hallways, stairways, garages, outdoor side of doors; in most rooms but kitchen and bath a switched receptacle will do.',
-  section: () => '210.70(A)',
+    'Habitable rooms, kitchens, bathrooms, hallways, stairways, garages, outdoor side of doors, space for storage or with equipment (its switch at the usual way in); in most rooms but kitchen and bath a switched receptacle will do.',
+  section: () => '210.70(A), 210.70(C)',
   severities: ['violation'],
   asks: ['room.kind', 'room.otherLight'],
   check: ({ job }) =>

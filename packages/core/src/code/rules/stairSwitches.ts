@@ -1,7 +1,7 @@
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
 /** From so many risers between levels a switch is asked for at each (210.70(A)(2)). */
-const RISERS = 6;
+export const RISERS = 6;
 
 interface Found {
   name: string;

@@ -1,5 +1,5 @@
 import { lyingCables, planningWithout } from '../../model/lying.js';
-import { PANEL, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
+import { isFarNode, PANEL, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
 import { subsets } from '../../model/permutations.js';
@@ -114,9 +114,12 @@ export function* choicesFor(
       yield* every(found);
     }
     if (!feed) continue;
-    const { trees, all } = treesThere(bare, feed, kept, there?.runs ?? []);
-    if (!all) onLeftOut();
-    for (const runs of trees) yield* every({ circuit, feed: feed.id, runs, ...givenUp });
+    const returned = (there?.runs ?? []).filter((run) => [run.from, run.to].some(isFarNode));
+    for (const apart of returned.length > 0 ? [returned, []] : [[]]) {
+      const { trees, all } = treesThere(bare, feed, kept, apart);
+      if (!all) onLeftOut();
+      for (const runs of trees) yield* every({ circuit, feed: feed.id, runs, ...givenUp });
+    }
   }
   // The runs as they are, for what needs no other.
   if (there) yield* every(there);

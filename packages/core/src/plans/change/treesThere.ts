@@ -88,21 +88,21 @@ export interface TreesThere {
 
 /**
  * Ways to cable a small circuit over what lies there and what can be measured, those with the least new cable first: a box that its device
- * comes out of may keep splices or be left. A return run that is there, and of which the cable stays, is one still. None for larger circuits.
+ * comes out of may keep splices or be left. A luminaire that a return run leads to now is apart from its box still. None for larger circuits.
  */
 export const treesThere = (
   wanted: Job,
   feed: Feed,
   cables: readonly ExistingCable[],
-  /** The runs as they are. */
+  /** The runs as they are; none where no luminaire is to stay apart. */
   there: readonly Run[],
 ): TreesThere => {
+  const far = [...new Set(there.flatMap(({ from, to }) => [from, to].filter(isFarNode)))];
   const returns = there.filter(
     ({ from, to }) =>
       [from, to].some(isFarNode) &&
       cables.some((cable) => isBetween(cable, placeOfNode(from), placeOfNode(to))),
   );
-  const far = returns.flatMap(({ from, to }) => [from, to].filter(isFarNode));
   const groups = groupIdsOf(wanted, feed.circuit);
   const mine = [...wanted.slots, ...wanted.luminaires].filter((one) => groups.has(one.group));
   const stays = mine.filter((one) => !('leaves' in one && one.leaves));

@@ -117,6 +117,25 @@ export const neutralOnTraveler = (wiring: Wiring): Wiring => {
   );
 };
 
+/** Black and white of the feed each in the place of the other, at both ends. */
+export const feedTurned = (wiring: Wiring): Wiring => {
+  const feed = wiring.cables.find(({ from }) => from === 'panel');
+  const turn = (one: End): End =>
+    one.cable !== feed?.id
+      ? one
+      : { ...one, colour: one.colour === 'black' ? 'white' : one.colour === 'white' ? 'black' : one.colour };
+  return {
+    ...wiring,
+    joints: wiring.joints.map((joint) => ({
+      ...joint,
+      members: joint.members.map((one) => ('end' in one ? { end: turn(one.end) } : one)),
+    })),
+    landings: wiring.landings.map((one) =>
+      'end' in one.wire ? { ...one, wire: { end: turn(one.wire.end) } } : one,
+    ),
+  };
+};
+
 /** The white of the second circuit's lamp in the neutrals of the first. */
 export const borrowed = (wiring: Wiring): Wiring => {
   const cable = wiring.cables.find(({ to }) => to === 'L2');
@@ -180,6 +199,64 @@ export const withReceptacle = (tamperResistant: boolean): Case => {
     slots: job.slots.map((slot) =>
       slot.box === 'S2' ? { ...slot, group: 'hot' as typeof group.id, role: 'receptacle' } : slot,
     ),
+  });
+};
+
+/** A receptacle in a room, with or without ground-fault protection of its circuit. */
+export const receptacleIn = (
+  room: Partial<Job['rooms'][number]>,
+  gfci: 'yes' | 'no',
+  box: Partial<Job['boxes'][number]> = {},
+): Case =>
+  changed(withReceptacle(true).job, (job) =>
+    editBoxes(
+      editCircuits(
+        editRooms(job, () => room),
+        () => ({ gfci }),
+      ),
+      () => box,
+    ),
+  );
+
+/** A pair on a stair, one of them a dimmer. */
+export const dimmed = (risers: number, box: string): Case =>
+  changed(jobOf(pair), (job) =>
+    editSlots(
+      editRooms(job, () => ({ kind: 'stairway', risers })),
+      (slot) => (slot.box === box ? { role: 'dimmer' } : {}),
+    ),
+  );
+
+/** A luminaire that comes to a box that is there, built by an edition. */
+export const oldBoxes = (existingEdition: Job['existingEdition']): Case =>
+  changed(jobOf(single), (job) => ({
+    ...editBoxes(job, () => ({ work: 'existing' })),
+    existingEdition,
+  }));
+
+export const tappedAs = (source: Job['feeds'][number]['source']): Case =>
+  changed(tapped('general').job, (job) => editFeeds(job, () => ({ tap: 'receptacle', source })));
+
+/** The wiring as it is, with another load on it, on another breaker. */
+export const loaded = (
+  { job, wiring }: Case,
+  more: Partial<Job['luminaires'][number]>,
+  breaker: 15 | 20 = 15,
+): Case => ({
+  job: editCircuits(
+    editLuminaires(job, () => more),
+    () => ({ breaker }),
+  ),
+  wiring,
+});
+
+/** A receptacle that the switch controls. */
+export const withSwitchedReceptacle = (breaker: 15 | 20): Case => {
+  const job = jobOf({ runs: ['F-S1', 'S1-L', 'S1-S2'], breaker, awg: 12 });
+  return made({
+    ...job,
+    slots: job.slots.map((slot) => (slot.box === 'S2' ? { ...slot, role: 'receptacle' } : slot)),
+    boxes: job.boxes.map((box) => ({ ...box, article: null })),
   });
 };
 

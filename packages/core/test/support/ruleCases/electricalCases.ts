@@ -10,10 +10,13 @@ import {
   changed,
   twoCircuits,
   borrowed,
+  feedTurned,
   joinSplices,
+  loaded,
   madeOf,
   neutralOnTraveler,
   withLamp,
+  withSwitchedReceptacle,
   withDevice,
   withOldHomeRun,
   besides,
@@ -87,6 +90,10 @@ export const electricalCases: RuleCases = {
     ],
     passes: [['as planned', of(single)]],
   },
+  'neutral-colour': {
+    trips: [['hot and neutral of the feed exchanged over its whole length', rewired(of(single), feedTurned)]],
+    passes: [['as planned', of(single)]],
+  },
   'neutral-one-circuit': {
     trips: [['neutrals of two circuits in one splice', joinSplices(twoCircuits(), 'S1/c1/N', 'S1/c2/N')]],
     passes: [['two circuits, neutrals apart', twoCircuits()]],
@@ -109,10 +116,14 @@ export const electricalCases: RuleCases = {
   },
   'switch-rating': {
     trips: [
-      ['2000 VA on a switch of 15 A', withLamp({ va: 2000 })],
-      ['1500 VA of fan on a switch of 15 A', withLamp({ va: 1500, unit: 'fan' }, { article: null })],
+      ['2000 VA on a switch of 15 A', loaded(of(single), { va: 2000 })],
+      ['1500 VA of fan on a switch of 15 A', loaded(of(single), { va: 1500, unit: 'fan' })],
+      ['a switch of 15 A that controls receptacles on 20 A', loaded(withSwitchedReceptacle(15), {}, 20)],
     ],
     passes: [
+      ['a planned switch for 2000 VA', withLamp({ va: 2000 })],
+      ['a switch of 15 A on a lighting circuit of 20 A', loaded(of(single), { va: 1000 }, 20)],
+      ['a planned switch of receptacles on 20 A', withSwitchedReceptacle(20)],
       ['1800 VA of light', withLamp({ va: 1800 })],
       ['1400 VA of fan', withLamp({ va: 1400, unit: 'fan' }, { article: null })],
     ],

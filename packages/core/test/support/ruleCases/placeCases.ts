@@ -1,5 +1,10 @@
 import { jobOf } from '../jobs.js';
 import {
+  dimmed,
+  madeOf,
+  oldBoxes,
+  receptacleIn,
+  tappedAs,
   of,
   pair,
   single,
@@ -26,6 +31,16 @@ export const placeCases: RuleCases = {
           rooms: [...job.rooms, { ...job.rooms[0]!, id: 'r2' as never, name: 'Net loft', otherLight: 'no' }],
         })),
       ],
+      [
+        'space for storage without one',
+        changed(jobOf(single), (job) => ({
+          ...job,
+          rooms: [
+            ...job.rooms,
+            { ...job.rooms[0]!, id: 'r2' as never, name: 'Sail store', kind: 'storage', otherLight: 'no' },
+          ],
+        })),
+      ],
     ],
     passes: [
       ['this job lights it', of(single)],
@@ -44,6 +59,57 @@ export const placeCases: RuleCases = {
       ['five risers and one switch', inRoom({ kind: 'stairway', risers: 5 })],
       ['seven risers and two', inRoom({ kind: 'stairway', risers: 7 }, pair)],
     ],
+  },
+  'stair-dimmers': {
+    trips: [['a dimmer at one end of a stair', dimmed(7, 'S1')]],
+    passes: [
+      ['a stair of five risers', dimmed(5, 'S1')],
+      ['plain switches', inRoom({ kind: 'stairway', risers: 7 }, pair)],
+    ],
+  },
+  'receptacle-protected': {
+    trips: [
+      ['a bathroom without', receptacleIn({ kind: 'bathroom' }, 'no')],
+      ['a kitchen in 2023', receptacleIn({ kind: 'kitchen' }, 'no')],
+      ['a workshop, to be verified', receptacleIn({ kind: 'storage' }, 'no')],
+    ],
+    passes: [
+      ['a bathroom with it', receptacleIn({ kind: 'bathroom' }, 'yes')],
+      ['a bedroom without', receptacleIn({ kind: 'bedroom' }, 'no')],
+    ],
+  },
+  'receptacle-outdoors': {
+    trips: [
+      ['a receptacle in the rain', receptacleIn({ kind: 'outdoors' }, 'yes', { location: 'wet' })],
+      ['one under a roof', receptacleIn({ kind: 'outdoors' }, 'yes', { location: 'damp' })],
+    ],
+    passes: [['a receptacle in a dry place', receptacleIn({ kind: 'bedroom' }, 'yes', { location: 'dry' })]],
+  },
+  'cable-places': {
+    trips: [['a luminaire in the rain', withLamp({ suitedTo: 'wet' }, { location: 'wet' })]],
+    passes: [
+      ['a dry place', of(single)],
+      ['an armored cable', madeOf(withLamp({ suitedTo: 'wet' }, { location: 'wet' }), { sheath: 'armored' })],
+    ],
+  },
+  'tub-luminaires': {
+    trips: [['a luminaire of a bathroom', inRoom({ kind: 'bathroom' })]],
+    passes: [['of a hallway', inRoom({ kind: 'hallway' })]],
+  },
+  'recessed-luminaires': {
+    trips: [['one with a driver box of its own', withLamp({ driverBox: 200_000 }, { article: null })]],
+    passes: [['one on an outlet box', of(single)]],
+  },
+  'old-insulation': {
+    trips: [['a new luminaire on an old box', oldBoxes(1996)]],
+    passes: [
+      ['an old box of later days', oldBoxes(2017)],
+      ['a new box', of(single)],
+    ],
+  },
+  'multiwire-circuit': {
+    trips: [['a tap on half of one', tappedAs('multiwire')]],
+    passes: [['a tap on a receptacle that is live at all times', tappedAs('live')]],
   },
   'small-appliance-circuit': {
     trips: [['a lighting tap on a countertop circuit', tapped('smallAppliance')]],
@@ -142,6 +208,10 @@ export const placeCases: RuleCases = {
         changed(jobOf(single), (job) => ({ ...job, routing: { ...job.routing, access: 'fished' } })),
       ],
     ],
+  },
+  'outlet-covers': {
+    trips: [['new boxes', of(single)]],
+    passes: [['nothing planned', rewired(of(single), (wiring) => ({ ...wiring, cables: [] }))]],
   },
   'sheath-in-box': { trips: [['plastic boxes', of(single)]], passes: [['steel boxes', steel(single)]] },
   'free-conductor': {
