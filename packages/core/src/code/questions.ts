@@ -166,6 +166,19 @@ const ASKED = {
       ['wet', 'Wet places'],
     ],
   },
+  'luminaire.pounds': {
+    list: 'luminaires',
+    kept: 'pounds',
+    text: (name) => `How heavy is ${name}?`,
+    why: 'What it hangs on has to hold it (314.27).',
+    options: [
+      [6, '6 lb or less'],
+      [35, 'More, up to 35 lb'],
+      [50, 'More, up to 50 lb'],
+      [70, 'More, up to 70 lb'],
+      [100, 'More than 70 lb'],
+    ],
+  },
   'luminaire.throughWiring': {
     list: 'luminaires',
     kept: 'throughWiring',
@@ -297,9 +310,11 @@ export const answerOf = (job: Job, { kind, of }: Pick<Question, 'kind' | 'of'>):
   if (typeof kept === 'object') return kept.answer(job, of);
   const item = itemsOf(job, asked).find((one) => one.id === of);
   const answer = (item as Record<string, unknown> | undefined)?.[kept];
-  // Risers are counted; the answer stands for a range of them.
-  if (kind === 'room.risers' && typeof answer === 'number') return answer > 5 ? 6 : 5;
-  return optionsOf(job, asked).find(([one]) => one === answer)?.[0] ?? null;
+  const options = optionsOf(job, asked);
+  // What is counted or weighed is asked for by ranges: an answer stands for all up to it, the last one for all beyond.
+  if (typeof answer === 'number')
+    return (options.find(([most]) => Number(most) >= answer) ?? options.at(-1))?.[0] ?? null;
+  return options.find(([one]) => one === answer)?.[0] ?? null;
 };
 
 /** The job with a question answered. Throws on an answer that was not offered: that is misuse. */

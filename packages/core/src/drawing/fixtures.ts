@@ -19,7 +19,8 @@ export interface Fixture {
 const formOf = (job: Job, wiring: Wiring, one: Luminaire) => {
   const fitted = wiring.luminaires.find(({ id }) => id === one.id);
   if (fitted) return articleOf(job.stock, 'luminaire', fitted.article).form;
-  if (one.unit === 'fan' || one.unit === 'onward') return one.unit;
+  if (one.unit === 'onward') return one.unit;
+  if (one.unit === 'fan' || one.unit === 'ventFan') return 'fan';
   return one.terminals === 'screws' ? 'lampholder' : 'luminaire';
 };
 

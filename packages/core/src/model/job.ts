@@ -102,8 +102,8 @@ export const luminaireSchema = z.strictObject({
   name: nameSchema,
   box: boxIdSchema,
   group: groupIdSchema,
-  /** An onward feed stands for all that hangs on it beyond this plan. */
-  unit: z.enum(['luminaire', 'fan', 'nightLight', 'onward']).default('luminaire'),
+  /** A fan is one that hangs under a ceiling, a vent fan is built into it. An onward feed stands for all that hangs on it beyond this plan. */
+  unit: z.enum(['luminaire', 'fan', 'ventFan', 'nightLight', 'onward']).default('luminaire'),
   /** The luminaire or fan whose neutral and ground it shares. */
   partOf: luminaireIdSchema.nullable().default(null),
   /** Load in volt-amperes. */

@@ -16,7 +16,7 @@ export const switchLoad = (job: Job, group: Slot['group']): SwitchLoad => {
   const amperes = (of: typeof loads) => of.reduce((sum, one) => sum + one.va, 0) / BRANCH_VOLTS;
   return {
     amperes: amperes(loads),
-    motors: amperes(loads.filter(({ unit }) => unit === 'fan')),
+    motors: amperes(loads.filter(({ unit }) => unit === 'fan' || unit === 'ventFan')),
     receptacles: job.slots.some((one) => one.group === group && one.role === 'receptacle'),
   };
 };

@@ -141,5 +141,26 @@ export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: 
   };
 };
 
+/** Does moving any handle turn the luminaires of a group on or off from every position, whatever else is live? To whoever tries it, it works. */
+export const switchesAtAll = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): boolean => {
+  const devices = devicesOfGroup(job, wiring, group.id);
+  const mine = new Set<string>(job.luminaires.filter((one) => one.group === group.id).map(({ id }) => id));
+  const lightAt = (positions: Positions): string => {
+    const { luminaires } = evaluate(compiled, positions);
+    return [...new Set(luminaires.filter(({ id }) => mine.has(id)).map(({ light }) => light))].join();
+  };
+  return (
+    devices.length > 0 &&
+    somePositions(compiled, devices).every((positions) => {
+      const now = lightAt(positions);
+      const other = { lit: 'dark', dark: 'lit' }[now];
+      return devices.every((id) => {
+        const moved = { ...positions, [id]: ((ofId(positions, id) ?? 0) + 1) % countOf(compiled, id) };
+        return other !== undefined && lightAt(moved) === other;
+      });
+    })
+  );
+};
+
 /** The planned wiring of the job, or an empty one before anything was planned. */
 export const wiringOrEmpty = (job: Job): Wiring => plannedWiring(job) ?? emptyWiring();

@@ -29,7 +29,7 @@ export const StripLoad = ({ unit, light, size }: { unit: Luminaire['unit']; ligh
         <Glow light={light} />
         <Onward x={0} y={0} />
       </>
-    ) : unit === 'fan' ? (
+    ) : unit === 'fan' || unit === 'ventFan' ? (
       <>
         <Glow light={light} />
         <Fan x={0} y={0} />

@@ -32,7 +32,7 @@ export const bundledCables = defineRule<Found>({
   rests:
     'From the 90 C figure (14 AWG 25 A, 12 AWG 30 A): 4 to 6 current-carrying conductors 80 %, 7 to 9 70 %, 10 to 20 50 %.',
   section: () => '334.80, 310.15',
-  severities: ['caution'],
+  severities: ['verify'],
   check: ({ job, wiring, compiled, roles, circuitsOfCable }) =>
     job.boxes.flatMap((box): Breach<Found>[] => {
       const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);
@@ -57,14 +57,15 @@ export const bundledCables = defineRule<Found>({
           );
           const left = (AT_90[awg] ?? 0) * share;
           const data = { box: box.id, cables: here.length, conductors, share, awg, left, breaker };
-          return left < breaker ? [{ severity: 'caution', at: { box: box.id }, data }] : [];
+          return left < breaker ? [{ severity: 'verify', at: { box: box.id }, data }] : [];
         })
         .slice(0, 1);
     }),
   say: ({ box, cables, conductors, share, awg, left, breaker }, { place }) => ({
     where: place(box),
-    what: `${cables} cables in one opening would be too warm for ${breaker} A`,
+    what: `${cables} cables through one sealed or insulated opening would be too warm for ${breaker} A`,
     reason: `${conductors} current-carrying conductors leave ${share * 100} % of ${AT_90[awg] ?? 0} A: ${left.toFixed(1)} A for ${awg} AWG.`,
-    remedy: 'Bring them in through several openings, or leave the opening without sealing and insulation.',
+    remedy:
+      'See by which holes they come: more than two through one that is sealed or insulated are too many here. Use several holes, or leave it open.',
   }),
 });

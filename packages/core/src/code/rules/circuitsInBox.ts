@@ -13,7 +13,7 @@ export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>(
   title: 'Where circuits meet in a box, each neutral is grouped with its hot',
   rests: 'A neutral that carries load is live to whoever opens it, whatever the other breaker does.',
   section: (edition) => (edition >= 2014 ? '200.4(B)' : ''),
-  severities: ['caution'],
+  severities: ['verify'],
   check: ({ job, wiring, circuitsOfCable }) =>
     job.boxes.flatMap((box) => {
       const here = wiring.cables.filter(({ from, to }) => from === box.id || to === box.id);
@@ -21,7 +21,7 @@ export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>(
       const circuits = breakersOf(wiring, job).filter((id) => there.has(id));
       return circuits.length < 2 || box.work === 'beyond'
         ? []
-        : [{ severity: 'caution' as const, at: { box: box.id }, data: { box: box.id, circuits } }];
+        : [{ severity: 'verify' as const, at: { box: box.id }, data: { box: box.id, circuits } }];
     }),
   say: ({ box, circuits }, { place, job }) => {
     const names = circuits.map((id) => circuitName(job, id));
@@ -31,7 +31,7 @@ export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>(
       reason:
         'With one breaker off the other circuit is still live here, its neutral too while it carries load.',
       remedy:
-        'Turn all of their breakers off to work here. Tie each neutral to the hot of its own circuit where they enter; never join them.',
+        'Turn all of their breakers off to work here. See on site that each neutral is tied to the hot of its own circuit, or that its cable makes plain which it is; never join them.',
     };
   },
 });

@@ -18,8 +18,9 @@ export const conductorsTogether = defineRule<{ cable: Cable; amperes: number; fe
   section: () => '300.3(B), 300.20(A)',
   severities: ['violation', 'caution'],
   check: ({ job, wiring, worstNetCurrents }) => {
+    // The panel is a steel box.
     const metal = (place: string) =>
-      place !== PANEL && articlesAt(wiring, place).some((id) => articleOf(job.stock, 'box', id).metal);
+      place === PANEL || articlesAt(wiring, place).some((id) => articleOf(job.stock, 'box', id).metal);
     return wiring.cables.flatMap((cable): Breach<{ cable: Cable; amperes: number; ferrous: boolean }>[] => {
       const amperes = worstNetCurrents().get(cable.id) ?? 0;
       if (amperes < NOTHING) return [];

@@ -20,7 +20,9 @@ export const dimmerLoad = defineRule<Found>({
       const slot = findSlot(job, device.slot);
       const { role, alsoListedFor } = articleOf(job.stock, 'device', device.article);
       if (!slot || role !== 'dimmer') return [];
-      const fan = job.luminaires.some((one) => one.group === slot.group && one.unit === 'fan');
+      const fan = job.luminaires.some(
+        (one) => one.group === slot.group && (one.unit === 'fan' || one.unit === 'ventFan'),
+      );
       const receptacle = job.slots.some((one) => one.group === slot.group && one.role === 'receptacle');
       const loads = [...(fan ? (['motor'] as const) : []), ...(receptacle ? (['receptacle'] as const) : [])];
       return loads

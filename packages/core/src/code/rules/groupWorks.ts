@@ -1,10 +1,11 @@
 import { evaluate } from '../../circuit/evaluate.js';
 import { somePositions } from '../../proving/positions.js';
-import { devicesOfGroup, proveGroup } from '../../proving/works.js';
+import { devicesOfGroup, proveGroup, switchesAtAll } from '../../proving/works.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
   | { kind: 'doesNotWork'; name: string; working: number; positions: number }
+  | { kind: 'switchesLive'; name: string }
   | { kind: 'shorted'; name: string };
 
 /** By simulation: every handle changes the light from every position, and nothing trips. */
@@ -24,28 +25,33 @@ export const groupWorks = defineRule<Found>({
       );
       if (shorted) return [{ severity: 'violation', at, data: { kind: 'shorted', name: group.name } }];
       const { working, positions } = proveGroup(job, wiring, compiled, group);
-      return working === positions
-        ? []
-        : [
-            {
-              severity: 'violation',
-              at,
-              data: { kind: 'doesNotWork', name: group.name, working, positions },
-            },
-          ];
+      if (working === positions) return [];
+      const { name } = group;
+      const data: Found = switchesAtAll(job, wiring, compiled, group)
+        ? { kind: 'switchesLive', name }
+        : { kind: 'doesNotWork', name, working, positions };
+      return [{ severity: 'violation', at, data }];
     }),
   say: (found) =>
-    found.kind === 'shorted'
+    found.kind === 'switchesLive'
       ? {
           where: found.name,
-          what: 'the breaker trips',
-          reason: 'In some handle position the hot meets the neutral or the ground.',
-          remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
+          what: 'it switches, and is dangerous: a luminaire that is dark is live on its shell',
+          reason:
+            'Every handle does what it should, so nobody looks; whoever changes the lamp touches the hot.',
+          remedy: 'See that hot and neutral are not exchanged, and that the switches are in the hot.',
         }
-      : {
-          where: found.name,
-          what: `works in ${found.working} of ${found.positions} positions`,
-          reason: 'From some position a handle changes nothing, or the luminaires disagree.',
-          remedy: 'Compare the landings with the plan, commons first.',
-        },
+      : found.kind === 'shorted'
+        ? {
+            where: found.name,
+            what: 'the breaker trips',
+            reason: 'In some handle position the hot meets the neutral or the ground.',
+            remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
+          }
+        : {
+            where: found.name,
+            what: `works in ${found.working} of ${found.positions} positions`,
+            reason: 'From some position a handle changes nothing, or the luminaires disagree.',
+            remedy: 'Compare the landings with the plan, commons first.',
+          },
 });

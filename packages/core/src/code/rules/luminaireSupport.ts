@@ -1,9 +1,10 @@
 import { articlesAt } from '../../model/wiring.js';
 import { articleOf } from '../../model/articles.js';
 import { isSquareOpening, supportOf } from '../../materials/boxChoice.js';
-import { defineRule, type Breach, type Fix } from '../rule.js';
+import { isLuminaireKept } from '../../model/there.js';
+import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
 
-/** Up to this a luminaire may hang on any box by two No. 6 screws, pounds (314.27(A)(1)). */
+/** Up to this a luminaire may hang on a wall box made for a device, by two No. 6 screws, pounds (314.27(A)(1)). */
 const TWO_SCREWS = 6;
 
 interface Found {
@@ -18,13 +19,16 @@ interface Found {
 export const luminaireSupport = defineRule<Found>({
   id: 'luminaire-support',
   title: 'A box holds the luminaire that hangs on it',
-  rests: 'A ceiling box for a luminaire 50 lb, more if marked; up to 6 lb on any box by two No. 6 screws.',
+  rests:
+    'A ceiling box for a luminaire 50 lb, more if marked; on a wall up to 6 lb on a device box by two No. 6 screws.',
   section: () => '314.27(A)',
   severities: ['violation'],
+  asks: ['luminaire.pounds'],
   check: ({ job, wiring }) =>
-    job.boxes.flatMap((box): Breach<Found>[] => {
+    job.boxes.flatMap((box): (Breach<Found> | Ask)[] => {
       const hanging = job.luminaires.filter(
-        (one) => one.box === box.id && one.unit !== 'onward' && one.unit !== 'fan',
+        ({ box: at, unit, partOf }) =>
+          at === box.id && partOf === null && (unit === 'luminaire' || unit === 'nightLight'),
       );
       const pounds = hanging.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
       const chosen = articlesAt(wiring, box.id).map((id) => articleOf(job.stock, 'box', id));
@@ -32,7 +36,12 @@ export const luminaireSupport = defineRule<Found>({
       const supports = supportOf(chosen);
       const square = isSquareOpening(chosen);
       if (chosen.length === 0 || !first) return [];
-      if (!square && (pounds <= TWO_SCREWS || pounds <= supports)) return [];
+      const light = box.mount !== 'ceiling' && pounds <= TWO_SCREWS;
+      if (!square && (light || pounds <= supports))
+        // What nobody has weighed is asked for, and never passes.
+        return hanging
+          .filter((one) => one.pounds === null && !isLuminaireKept(job, one))
+          .map(({ id }): Ask => ({ ask: 'luminaire.pounds', of: id }));
       const data = { name: first.name, pounds, supports, square };
       return [{ severity: 'violation', at: { box: box.id, luminaire: first.id }, data }];
     }),

@@ -25,7 +25,7 @@ const neutralIn = (inspected: Inspected, box: string, circuit: string): boolean 
 type Found =
   | { kind: 'missing'; boxes: BoxId[]; group: Group; requirement: NeutralRequirement }
   | { kind: 'strict'; group: Group; requirement: NeutralRequirement }
-  | { kind: 'literal'; group: Group };
+  | { kind: 'literal'; group: Group; has: boolean };
 
 const WHY =
   'Electronic switches need a neutral to run on; without one they are tempted to return current on the ground.';
@@ -68,7 +68,10 @@ export const neutralAtSwitch = defineRule<Found>({
             data: { kind: 'missing', boxes: missing, group, requirement },
           },
         ];
-      if (requirement.readLiterally) return [{ severity: 'caution', at, data: { kind: 'literal', group } }];
+      if (requirement.readLiterally) {
+        const has = fitted.some(({ box }) => neutralIn(inspected, box, group.circuit));
+        return [{ severity: 'caution', at, data: { kind: 'literal', group, has } }];
+      }
       if (requirement.takenStrictly.length > 0)
         return [
           {
@@ -91,9 +94,11 @@ export const neutralAtSwitch = defineRule<Found>({
     if (found.kind === 'literal')
       return {
         where: found.group.name,
-        what: 'no neutral asked for, read literally',
+        what: found.has
+          ? 'a neutral at some of its switches, and none asked for, read literally'
+          : 'no neutral asked for, read literally',
         reason: `The 2014 edition excepts several locations that see the whole floor of ${room}; an authority may read it as one neutral at least.`,
-        remedy: 'Ask the authority, or bring a neutral to one switch.',
+        remedy: found.has ? 'Ask the authority.' : 'Ask the authority, or bring a neutral to one switch.',
       };
     if (found.kind === 'strict') {
       const visible = found.requirement.takenStrictly.includes('wholeFloorVisible');

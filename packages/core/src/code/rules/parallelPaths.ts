@@ -9,7 +9,7 @@ export const parallelPaths = defineRule<{ cable: Cable; colour: InsulatedColour 
   id: 'parallel-paths',
   title: 'No net closes a ring through two cables',
   rests: 'Conductors smaller than 1/0 AWG are not connected in parallel.',
-  section: (edition) => (edition >= 2020 ? '310.10(G)' : '310.10(H)'),
+  section: (edition) => (edition >= 2020 ? '310.10(G)' : edition >= 2011 ? '310.10(H)' : '310.4'),
   severities: ['violation'],
   check: ({ job, wiring }) =>
     ringsOf(wiring, job).flatMap(({ cable: id, colour }) => {

@@ -14,7 +14,7 @@ export const reidentifiedWhite = defineRule<Found>({
   id: 'reidentified-white',
   title: 'A white used as a hot is marked at both ends and is never the return from the switch',
   rests: 'Any colour but white, gray and green, all round, at terminations and wherever visible.',
-  section: () => '200.7(C)(1)',
+  section: (edition) => (edition >= 2011 ? '200.7(C)(1)' : '200.7(C)(2)'),
   severities: ['violation', 'caution'],
   check: ({ job, wiring, compiled, roles, edition }) => {
     // Before 1999 a white that brought the supply to a switch, or went on as a traveler, was not marked.

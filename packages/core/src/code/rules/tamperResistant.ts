@@ -15,7 +15,7 @@ export const tamperResistant = defineRule<Found>({
   title: 'A receptacle that is added or replaced is tamper-resistant',
   rests: 'Shuttered slots, by the listing of the device; dwellings, from 2008 on.',
   since: 2008,
-  section: () => '406.12',
+  section: (edition) => (edition >= 2011 ? '406.12' : '406.11'),
   severities: ['violation'],
   check: ({ job, wiring }) =>
     wiring.devices.flatMap((device): Breach<Found>[] => {

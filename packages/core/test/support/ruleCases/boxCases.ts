@@ -113,8 +113,18 @@ export const boxCases: RuleCases = {
     passes: [['boxes with a device or luminaire', of(single)]],
   },
   'luminaire-support': {
-    trips: [['60 lb on a ceiling box', withLamp({ pounds: 60 })]],
+    trips: [
+      ['60 lb on a ceiling box', withLamp({ pounds: 60 })],
+      [
+        '5 lb on a device box overhead',
+        withLamp({ pounds: 5 }, { article: 'wall-1-18', mount: 'ceiling' } as never),
+      ],
+    ],
     passes: [
+      [
+        '5 lb on a device box on the wall',
+        withLamp({ pounds: 5 }, { article: 'wall-1-18', mount: 'wall' } as never),
+      ],
       ['40 lb', withLamp({ pounds: 40 })],
       ['60 lb on a box that the program chooses', withLamp({ pounds: 60 }, { article: null })],
     ],
@@ -122,6 +132,10 @@ export const boxCases: RuleCases = {
   'fan-support': {
     trips: [
       ['a fan on a plain box', withLamp({ unit: 'fan' })],
+      [
+        'a fan of 80 lb on a box for fans',
+        withLamp({ unit: 'fan', pounds: 80 }, { article: 'ceiling-fan-20.5' } as never),
+      ],
       [
         'a fan-ready pair of switched conductors on a plain box',
         rewired(
@@ -160,6 +174,8 @@ export const boxCases: RuleCases = {
     ],
     passes: [
       ['a fan on a box for fans', withLamp({ unit: 'fan' }, { article: null })],
+      ['a fan of 60 lb on a box marked for 70', withLamp({ unit: 'fan', pounds: 60 }, { article: null })],
+      ['a vent fan on a plain box', withLamp({ unit: 'ventFan' })],
       ['a luminaire', of(single)],
     ],
   },

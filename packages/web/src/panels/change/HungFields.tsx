@@ -3,7 +3,12 @@ import { NameInput, NumberInput } from '../../parts/inputs.js';
 import { Field } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 
-const UNIT_WORDS = { luminaire: 'Light', fan: 'Ceiling fan', nightLight: 'Night light' } as const;
+const UNIT_WORDS = {
+  luminaire: 'Light',
+  fan: 'Ceiling fan',
+  ventFan: 'Vent fan',
+  nightLight: 'Night light',
+} as const;
 const TERMINAL_WORDS = { leads: 'leads', screws: 'screws' } as const;
 const METAL_WORDS = { yes: 'metal: it is grounded', no: 'plastic: nothing to ground' } as const;
 
