@@ -1,4 +1,5 @@
 import {
+  editionName,
   findCircuit,
   findDevice,
   findGroup,
@@ -91,7 +92,7 @@ const fill: Command = ({ job, wiring }) => {
 export const fillWorksheet = (worksheet: Worksheet): Report => {
   const filled = worksheetFill(worksheet);
   return {
-    lines: fillLines(`${worksheet.name} (${worksheet.edition})`, filled),
+    lines: fillLines(`${worksheet.name} (${editionName(worksheet.edition)})`, filled),
     data: [{ id: null, name: worksheet.name, ...filled }],
     violates: filled.verdict === 'over',
   };

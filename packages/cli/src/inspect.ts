@@ -1,4 +1,5 @@
 import {
+  editionName,
   eraWord,
   findCable,
   compareEditions,
@@ -63,12 +64,15 @@ export const compare: Command = (subject, { edition = subject.job.edition, other
   const told = (title: string, findings: readonly Finding[]) =>
     findings.length === 0 ? [] : [title, ...findings.flatMap(sayFinding)];
   const lines = [
-    ...told(`Only by ${edition}:`, first),
-    ...told(`Only by ${other}:`, second),
+    ...told(`Only by ${editionName(edition)}:`, first),
+    ...told(`Only by ${editionName(other)}:`, second),
     ...changed.flatMap(([a, b]) => [`By both, told differently:`, ...sayFinding(a), ...sayFinding(b)]),
   ];
   return {
-    lines: lines.length > 0 ? lines : [`${edition} and ${other} say the same of this job.`],
+    lines:
+      lines.length > 0
+        ? lines
+        : [`${editionName(edition)} and ${editionName(other)} say the same of this job.`],
     data: { editions: [edition, other], only, changed },
     violates: false,
   };

@@ -231,7 +231,7 @@ export { findingsByPlace } from './code/byPlace.js';
 export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
 export type { At, Finding, FindingAction, FindingKind, RuleFacts, Severity } from './code/rule.js';
-export { eraWord } from './words/eras.js';
+export { editionName, eraWord } from './words/eras.js';
 export { listed } from './words/lists.js';
 export { titleOf } from './words/said.js';
 export { screwWord } from './words/screws.js';

@@ -1,12 +1,4 @@
-import {
-  findBox,
-  PANEL,
-  type Access,
-  type Job,
-  type JudgedEdition,
-  type Route,
-  type Slot,
-} from '@amber/core';
+import { findBox, PANEL, type Access, type Job, type Route, type Slot } from '@amber/core';
 
 export const ROUTE_WORDS: Record<Route, string> = {
   over: 'over the ceiling',
@@ -31,7 +23,3 @@ export const DEVICE_WORDS: Record<Slot['role'], string> = {
 
 export const placeName = (job: Job, place: string): string =>
   place === PANEL ? 'Panel' : (findBox(job, place)?.name ?? place);
-
-/** An edition that existing work may have been built by, as it is chosen. */
-export const eraName = (edition: JudgedEdition): string =>
-  edition === 1996 ? 'before 1999' : edition === 2008 ? '1999 to 2008' : String(edition);

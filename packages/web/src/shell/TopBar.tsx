@@ -2,7 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown, Plus, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { EDITIONS, type Circuit, type Edition, type Job } from '@amber/core';
+import { EDITIONS, editionName, type Circuit, type Edition, type Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
 import { jobPath, START, startPath } from '../parts/paths.js';
 import { redone, undone } from '../store/jobSlice.js';
@@ -136,7 +136,7 @@ export const TopBar = ({
         >
           {EDITIONS.map((edition) => (
             <option key={edition} value={edition}>
-              {edition}
+              {editionName(edition)}
             </option>
           ))}
         </select>

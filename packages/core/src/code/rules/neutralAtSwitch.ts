@@ -7,6 +7,7 @@ import { conductorKey } from '../../circuit/keys.js';
 import { neutralRequirement, type NeutralRequirement } from '../../nec/neutralRequirement.js';
 import type { Inspected } from '../inspected.js';
 import { questionOf } from '../questions.js';
+import { eraWord } from '../../words/eras.js';
 import { defineRule, type Breach } from '../rule.js';
 
 /** Is there a conductor on the neutral of the group's circuit in this box? */
@@ -107,7 +108,7 @@ export const neutralAtSwitch = defineRule<Found>({
           ? `Is the whole floor of ${room} visible from the switches?`
           : `${found.group.name}: can a cable be added later without opening the wall?`,
         reason: visible
-          ? `Not answered, so it is taken as no and each switch gets a neutral. If the whole floor is visible, the ${edition} edition asks for ${edition === 2014 ? 'none' : 'one location only'}.`
+          ? `Not answered, so it is taken as no and each switch gets a neutral. If the whole floor is visible, ${eraWord(edition)} asks for ${edition === 2014 ? 'none' : 'one location only'}.`
           : 'Not answered, so it is taken as no and a neutral is brought to the switch.',
         remedy: 'Answer it under the room facts of the circuit, and see it on site.',
       };
@@ -118,7 +119,7 @@ export const neutralAtSwitch = defineRule<Found>({
         found.requirement.need === 'one'
           ? `No neutral at any switch of ${found.group.name}`
           : `No neutral at ${where}`,
-      reason: `${WHY} The ${edition} edition asks for it ${found.requirement.need === 'one' ? 'at one location' : 'here'}.`,
+      reason: `${WHY} It is asked for ${found.requirement.need === 'one' ? 'at one location' : 'here'} by ${eraWord(edition)}.`,
       remedy:
         'Bring a cable with a neutral, or show that another cable can be added later without removing finish.',
     };

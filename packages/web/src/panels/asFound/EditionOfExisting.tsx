@@ -1,5 +1,11 @@
-import { changeRoom, JUDGED_EDITIONS, type Job, type JudgedEdition, type Room } from '@amber/core';
-import { eraName } from '../../parts/words.js';
+import {
+  changeRoom,
+  editionName,
+  JUDGED_EDITIONS,
+  type Job,
+  type JudgedEdition,
+  type Room,
+} from '@amber/core';
 import { Field, Select } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 
@@ -24,7 +30,7 @@ const EditionField = ({
       <option value="">{none}</option>
       {JUDGED_EDITIONS.map((one) => (
         <option key={one} value={one}>
-          {eraName(one)}
+          {editionName(one)}
         </option>
       ))}
     </Select>

@@ -1,6 +1,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import {
+  eraWord,
   findBox,
   cubicInches,
   fillOf,
@@ -108,7 +109,7 @@ const OneBox = ({ subject, id }: { subject: Subject; id: BoxId }) => {
 export const BoxFillList = ({ subject }: { subject: Subject }) => (
   <>
     <p className="mb-2 text-[13px] text-quiet">
-      By 314.16 of the {subject.job.edition} edition. Pigtails do not count. Open a box for its arithmetic.
+      By 314.16 of {eraWord(subject.job.edition)}. Pigtails do not count. Open a box for its arithmetic.
     </p>
     <ul className="flex flex-col gap-2">
       {subject.drawings.map((drawing) => (

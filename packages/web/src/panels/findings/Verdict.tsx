@@ -1,4 +1,4 @@
-import type { Finding } from '@amber/core';
+import { eraWord, type Finding } from '@amber/core';
 import { plural, sayWorking } from '../../parts/format.js';
 import { SeverityMark } from '../../parts/ui.js';
 import type { Subject } from '../../wiring/useSubject.js';
@@ -79,8 +79,7 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
               {violations > 0 ? plural(violations, 'violation') : 'No violation found'}
             </strong>
             <span className="block text-[13px] text-quiet">
-              Checked by the {subject.edition} edition.
-              {left.length > 0 ? ` Left: ${left.join(', ')}.` : ''}
+              Checked by {eraWord(subject.edition)}.{left.length > 0 ? ` Left: ${left.join(', ')}.` : ''}
             </span>
           </p>
         </div>

@@ -2,7 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Copy, Download, Ellipsis, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
-import type { CircuitSummary, JobHead } from '@amber/core';
+import { editionName, type CircuitSummary, type JobHead, type JudgedEdition } from '@amber/core';
 import { benchPath, changePath, jobFilePath, jobPath } from '../../parts/paths.js';
 import { plural, when, sayWorking } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
@@ -40,7 +40,8 @@ export const JobCard = ({ job }: { job: JobHead }) => {
             </Link>
           </h2>
           <p className="mt-0.5 text-[13px] text-quiet">
-            {job.summary === null ? '' : `NEC ${job.summary.edition} · `}changed {when(job.updatedAt)}
+            {job.summary === null ? '' : `NEC ${editionName(job.summary.edition as JudgedEdition)} · `}changed{' '}
+            {when(job.updatedAt)}
           </p>
         </div>
         <Menu>
