@@ -92,7 +92,8 @@ test('inspect by another edition, and compare two', () => {
   expect(amber(['compare'])).toMatchObject({ code: 2, error: expect.stringContaining('--with') });
   expect(amber(['inspect', '--edition', '1999'])).toMatchObject({
     code: 2,
-    error: 'There is no edition "1999"; there are 1959, 1984, 1996, 2008, 2011, 2014, 2017, 2020, 2023, 2026.',
+    error:
+      'There is no edition "1999"; there are 1959, 1984, 1996, 2008, 2011, 2014, 2017, 2020, 2023, 2026.',
   });
 });
 

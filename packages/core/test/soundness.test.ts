@@ -152,7 +152,7 @@ describe('steps', () => {
     );
     expect(apart?.caution).toContain('stay apart');
     expect(cautions).toEqual([apart?.text]);
-    const splices = steps.filter((step) => step.phase === 'neutrals' && step.id.includes('/splice/'));
+    const splices = steps.filter((step) => step.text.startsWith('Join the neutrals'));
     expect(splices).toHaveLength(2);
     for (const step of splices) {
       expect(step.text).toContain(' Not with the white of ');

@@ -12,7 +12,8 @@ import {
   type Job,
 } from '../src/index.js';
 import { conductorKey } from '../src/circuit/keys.js';
-import { PHASES } from '../src/steps/step.js';
+import { phasesAt } from '../src/steps/step.js';
+import { endKey } from '../src/model/wiring.js';
 import { anyFullJob } from './support/fullJobs.js';
 import { jobOf } from './support/jobs.js';
 import { TEXTBOOK } from './support/textbookCases.js';
@@ -38,8 +39,15 @@ test('the work order of every box names each cable, splice, screw and mark of it
           if (step.shows !== null) expect(compiled.netOf(step.shows)).not.toBeUndefined();
           expect(step.text).not.toMatch(/undefined|null|\bNaN\b| {2}/);
         }
-        const order = steps.map((step) => PHASES.indexOf(step.phase));
+        // Each part of the work once; dead before anything where something is there.
+        const phases = steps.map((step) => step.phase).filter((phase, i, all) => phase !== all[i - 1]);
+        expect(new Set(phases).size).toBe(phases.length);
+        const isThere =
+          job.boxes.some((box) => box.id === id && box.work === 'existing') ||
+          wiring.cables.some(({ existing, from, to }) => existing && (from === id || to === id));
+        const order = phases.map((phase) => phasesAt(isThere).indexOf(phase));
         expect(order).toEqual([...order].sort((a, b) => a - b));
+        if (isThere && steps.length > 1) expect(phases[0]).toBe('dead');
         told += steps.length;
       }
       // A piece of wire between two screws is told where it lands.
@@ -47,13 +55,15 @@ test('the work order of every box names each cable, splice, screw and mark of it
         expect(ids.has(`${joint.box}/splice/${joint.id}`)).toBe(
           joint.members.some((member) => !('pigtail' in member)),
         );
-      for (const { terminal } of wiring.landings) {
+      for (const { wire, terminal } of wiring.landings) {
         const at =
           'device' in terminal
             ? `/land/${terminal.device}/${terminal.name}`
             : 'luminaire' in terminal
               ? `/luminaire/${terminal.luminaire}/${terminal.name}`
-              : null;
+              : 'box' in terminal && 'end' in wire
+                ? `/bond/${endKey(wire.end)}`
+                : null;
         if (at) expect([...ids].filter((one) => one.endsWith(at))).toHaveLength(1);
       }
       expect([...ids].filter((one) => one.includes('/mark/'))).toHaveLength(wiring.marks.length);
@@ -65,7 +75,7 @@ test('the work order of every box names each cable, splice, screw and mark of it
   );
 });
 
-test('in a four-way box the pairs are told apart, and the check stands before anything is folded', () => {
+test('in a four-way box the pairs are told apart, and all is read back when it is landed, before anything is folded', () => {
   const { job, wiring, compiled } = planned(textbook(/four-way/));
   const four = wiring.devices.find((one) => one.article.includes('4') || one.article.includes('four'));
   if (!four) throw new Error('there is no four-way');
@@ -80,9 +90,9 @@ test('in a four-way box the pairs are told apart, and the check stands before an
   // Both wires of one cable on one pair.
   expect(cablesOf('marked IN').size).toBe(1);
   expect(cablesOf('marked OUT').size).toBe(1);
-  expect(steps.findIndex((step) => step.phase === 'check')).toBeLessThan(
-    steps.findIndex((step) => step.phase === 'devices'),
-  );
+  const at = (phase: string) => steps.findIndex((step) => step.phase === phase);
+  expect(at('devices')).toBeLessThan(at('check'));
+  expect(at('check')).toBeLessThan(at('close'));
   expect(otherEnds.length).toBe(
     wiring.cables.filter(({ from, to }) => from === four.box || to === four.box).length,
   );
@@ -104,7 +114,9 @@ test('words that people use otherwise lead to those of the trade', () => {
 test('both breakers are named where two circuits come into a box', () => {
   const found = fc.sample(anyFullJob, { seed: 72, numRuns: 80 }).flatMap((asked) => {
     const { job, wiring, compiled } = planned(asked);
-    return job.boxes.map((box) => makeUpSteps(job, wiring, compiled, box.id).steps[0]?.text ?? '');
+    return job.boxes
+      .map((box) => makeUpSteps(job, wiring, compiled, box.id))
+      .map(({ steps }) => steps.find(({ id }) => id.endsWith('/dead'))?.text ?? '');
   });
   expect(found.some((text) => text.startsWith('Switch off every breaker of this box: '))).toBe(true);
   expect(found.some((text) => text.startsWith('Switch off the breaker of '))).toBe(true);

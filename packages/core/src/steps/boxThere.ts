@@ -18,7 +18,7 @@ export const boxSteps = (job: Job, wiring: Wiring, place: Box): DraftStep[] => {
     {
       id: `${place.id}/box`,
       rests: articlesAt(wiring, place.id),
-      phase: 'cables',
+      phase: isThere ? 'out' : 'rough',
       text:
         chosen.length === 0
           ? 'Read the volume stamped in the box that is there, and name it: nobody has told which it is.'
@@ -78,7 +78,7 @@ export const shutStep = (box: BoxId): DraftStep => ({
 export const tellStep = (box: BoxId): DraftStep => ({
   id: `${box}/tell`,
   rests: null,
-  phase: 'cables',
+  phase: 'out',
   text: 'Look what is in the box: every cable, device and splice. Tell it on the layout and plan again; no make-up is given for it until then.',
   why: 'What is there takes room and stays joined: a device that is tapped keeps its own tails, and a splice that goes on elsewhere is not to be parted.',
   section: '314.16, 300.13',
@@ -90,7 +90,7 @@ export const tellStep = (box: BoxId): DraftStep => ({
 export const tappedStep = (box: BoxId, device: string): DraftStep => ({
   id: `${box}/tapped`,
   rests: device,
-  phase: 'cables',
+  phase: 'out',
   text: `The ${device} that is there stays: its wires come off its screws and go back on by tails of their own, from the splices below. Take connectors with a port more for each.`,
   why: 'The splices below count what this plan brings. What was fed through the device must not hang on its screws.',
   section: '110.14(A), 300.13(B)',

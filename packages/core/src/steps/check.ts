@@ -21,7 +21,7 @@ export const checkStep = (wiring: Wiring, box: BoxId, wires: number): DraftStep 
   id: `${box}/check`,
   rests: [wires, ...madeUpIn(wiring, box)],
   phase: 'check',
-  text: `Read all ${wires} conductors back against this list. Tug each one; see its end in the connector; no copper bare beyond a screw, no insulation under it, no ground near a hot screw.`,
+  text: `Read all ${wires} conductors back against this list, screw by screw and splice by splice. Tug each one; see its end in the connector; no copper bare beyond a screw, no insulation under it, no ground near a hot screw.`,
   why: 'A wire that slips out or sits on the wrong screw is found now in a minute, and after the wall is closed in an hour.',
   section: '110.14',
   caution: null,

@@ -1,10 +1,10 @@
-import { findLuminaire } from '../model/lookup.js';
+import { findBox, findLuminaire } from '../model/lookup.js';
 import { articleOf, type DeviceArticle, type DeviceTerminal } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { isJumper } from '../model/inBox.js';
 import { screwWord } from '../words/screws.js';
 import type { Job } from '../model/job.js';
-import type { Device, Landing, Terminal, Wiring } from '../model/wiring.js';
+import { endKey, type Device, type Landing, type Terminal, type Wiring } from '../model/wiring.js';
 import { listed } from '../words/lists.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
 import { colourWord, deviceWord, endWord, luminaireScrew, terminalWord } from '../words/wires.js';
@@ -23,7 +23,7 @@ const leadSteps = (box: BoxId, device: Device, article: DeviceArticle, name: str
     {
       id: `${box}/leads/${device.id}`,
       rests: [device.article, leads],
-      phase: 'cables',
+      phase: 'prepare',
       text: `Read the leads of the ${name} against its own sheet: here they are ${listed(said)}. Where the one in hand differs, go by its sheet.`,
       why: 'The colours of leads are the maker’s. A lead that nothing uses is capped.',
       section: '110.3(B)',
@@ -70,14 +70,22 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
           rests: [device.article, wire, terminal],
           phase: 'devices',
           text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: the ${what} to the ${screw}.`,
-          why: fellow ? `${WHY_ON[use]} With this screw goes the ${screwWord(fellow)}.` : WHY_ON[use],
+          why: fellow
+            ? `${WHY_ON[use]} With this screw goes the ${screwWord(fellow)}; which of the two takes which wire is free, and so is which pair is for the line.`
+            : isPlain(article) && (use === 'line' || use === 'load')
+              ? `${ONE_WIRE} Its two brass screws are alike: either takes either wire.`
+              : WHY_ON[use],
           section: use === 'ground' ? '404.9(B), 250.146' : '110.14(A), (D)',
           caution: null,
           shows: keyOf(wire),
         };
       });
       const tape =
-        job.preferences.deviceTape === 'wrapped' ? ' Wrap its screws with one or two turns of tape.' : '';
+        job.preferences.deviceTape === 'wrapped' ? 'Wrap its screws with one or two turns of tape. ' : '';
+      const ears =
+        findBox(job, box)?.work === 'old'
+          ? ' Break the ears off its strap where the box has ears of its own.'
+          : '';
       const torque: DraftStep = {
         id: `${box}/torque/${device.id}`,
         rests: [device.article, landings],
@@ -96,7 +104,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
           id: `${box}/fit/${device.id}`,
           rests: [device.article, landings],
           phase: 'close',
-          text: `Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${tape}`,
+          text: `${tape}Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${ears}`,
           why: 'A bare ground that touches a hot screw trips the breaker when the circuit is switched on.',
           section: null,
           caution: null,
@@ -106,6 +114,21 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
     });
 
 type Use = DeviceTerminal['use'];
+
+/** A switch of two screws that nothing tells apart: neither is marked for line or load, and it has no lead. */
+const isPlain = ({ terminals, bridged }: DeviceArticle): boolean => {
+  const screws = terminals.filter(({ use }) => use !== 'ground');
+  const [one, other] = screws;
+  return (
+    screws.length === 2 &&
+    bridged.length === 0 &&
+    one?.face.kind === 'screw' &&
+    other?.face.kind === 'screw' &&
+    one.face.colour === other.face.colour &&
+    one.face.marked === null &&
+    other.face.marked === null
+  );
+};
 
 /** The other screw of the pair of a four-way: devices differ in which these are. */
 const pairedWith = ({ terminals }: DeviceArticle, terminal: Terminal): DeviceTerminal | undefined => {
@@ -142,28 +165,51 @@ const pieceWord = (wiring: Wiring, pigtail: string): string => {
   return 'loose tail';
 };
 
+/** A ground that goes straight to the screw of a metal box, without a splice. */
+export const bondSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
+  wiring.landings.flatMap(({ wire, terminal }) =>
+    !('box' in terminal) || terminal.box !== box || !('end' in wire)
+      ? []
+      : [
+          {
+            id: `${box}/bond/${endKey(wire.end)}`,
+            rests: [wire, terminal],
+            phase: 'grounds' as const,
+            text: `The ${endWord(job, wiring, wire.end)} to the green screw of the box, in a hole of it that holds nothing else.`,
+            why: 'A metal box that no ground reaches is as live as the first hot that touches it.',
+            section: '250.148(C)',
+            caution: null,
+            shows: keyOf(wire),
+          },
+        ],
+  );
+
 const WHY_AT_LUMINAIRE = {
   hot: 'The switch leg: hot only while the switches say so.',
   neutral: 'The shell is on the neutral, so that a hand that changes a lamp touches nothing live.',
   ground: 'Its metal can be touched.',
 } as const;
 
+const ORDER_AT_LUMINAIRE = ['ground', 'neutral', 'hot'];
+
 export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
-  wiring.landings.flatMap(({ wire, terminal }) => {
-    if (!('luminaire' in terminal)) return [];
-    const luminaire = findLuminaire(job, terminal.luminaire);
-    if (luminaire?.box !== box) return [];
-    const what = 'end' in wire ? endWord(job, wiring, wire.end) : pieceWord(wiring, wire.pigtail);
-    return [
-      {
-        id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
-        rests: [wire, terminal],
-        phase: 'devices' as const,
-        text: `${luminaire.name}: the ${what} to its ${luminaireScrew(job, wiring, luminaire, terminal.name)}.`,
-        why: WHY_AT_LUMINAIRE[terminal.name],
-        section: terminal.name === 'ground' ? '410.40, 410.44' : '200.10(C), 410.50',
-        caution: null,
-        shows: keyOf(wire),
-      },
-    ];
-  });
+  [...wiring.landings]
+    .sort((a, b) => ORDER_AT_LUMINAIRE.indexOf(a.terminal.name) - ORDER_AT_LUMINAIRE.indexOf(b.terminal.name))
+    .flatMap(({ wire, terminal }) => {
+      if (!('luminaire' in terminal)) return [];
+      const luminaire = findLuminaire(job, terminal.luminaire);
+      if (luminaire?.box !== box) return [];
+      const what = 'end' in wire ? endWord(job, wiring, wire.end) : pieceWord(wiring, wire.pigtail);
+      return [
+        {
+          id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
+          rests: [wire, terminal],
+          phase: 'luminaire' as const,
+          text: `${luminaire.name}: the ${what} to its ${luminaireScrew(job, wiring, luminaire, terminal.name)}.`,
+          why: WHY_AT_LUMINAIRE[terminal.name],
+          section: terminal.name === 'ground' ? '410.40, 410.44' : '200.10(C), 410.50',
+          caution: null,
+          shows: keyOf(wire),
+        },
+      ];
+    });

@@ -5,9 +5,9 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCable } from '../model/lookup.js';
+import { findBox, findCable, luminairesInBox } from '../model/lookup.js';
 import { tapTold } from '../model/tap.js';
-import { isEmptied } from '../model/there.js';
+import { isEmptied, isLuminaireKept } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
 import { listed } from '../words/lists.js';
@@ -18,12 +18,14 @@ import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } 
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { looseSteps } from './looseEnds.js';
-import { deviceSteps, luminaireSteps } from './landings.js';
+import { bondSteps, deviceSteps, luminaireSteps } from './landings.js';
 import { otherEndsOf } from './otherEnds.js';
 import { circuitsThere, outSteps } from './outOf.js';
 import { deadSteps } from './proving.js';
+import { panelSteps, supportSteps, tryOutSteps } from './proved.js';
+import { LADDER_FROM, markOutSteps, pullSteps, roughCheckSteps, trimAlike } from './roughIn.js';
 import { spliceSteps } from './splices.js';
-import { PHASES, settledStep, type BoxSteps, type DraftStep } from './step.js';
+import { phasesAt, settledStep, type BoxSteps, type DraftStep } from './step.js';
 
 /** What the tag of a cable goes on once the sheath is off: its hots, both travelers among them, and where circuits meet its neutral. */
 const taggedOf = (
@@ -63,10 +65,10 @@ const cableSteps = (
     return {
       id: `${box}/cable/${cable.id}/${side}`,
       rests: [cable.article, cable.from, cable.to, cable.existing],
-      phase: 'cables',
+      phase: 'prepare',
       text: cable.existing
         ? `Find the ${name} and tag ${tagged(cable)}. Leave ${free}.`
-        : `Bring in the ${name}; strip it, 1/4 in of sheath or more inside, ${free}. Move the tag from the sheath to ${tagged(cable)}.`,
+        : `Strip the ${name}, 1/4 in of sheath or more inside, ${free}. Move the tag from the sheath to ${tagged(cable)}.`,
       why: 'Cables in a box all look alike once they are stripped, and an untagged second traveler is how pairs get crossed; short conductors cannot be made up outside of the box.',
       section: '300.14, 314.17',
       caution: null,
@@ -84,7 +86,7 @@ const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly CableHer
         id: `${box}/mark/${endKey(end)}`,
         rests: colour,
         phase: 'hots',
-        text: `Mark the ${colourWord(end.colour)}${of} ${colour}, all round, where it leaves the sheath.`,
+        text: `Mark the ${colourWord(end.colour)}${of} ${colour}, all round, at its end and wherever it shows from the sheath on.`,
         why: 'It is a hot. Whoever opens the box next takes an unmarked white for a neutral.',
         section: '200.7(C)(1)',
         caution: 'This white is live when the circuit is on.',
@@ -111,12 +113,16 @@ const toolsOf = (
   ];
 };
 
-/** A box from this height on is worked at from a ladder, inches. */
-const LADDER_FROM = 78;
+/** Luminaires that come new to a box; a part of another is held with it. */
+const comingNew = (job: Job, box: BoxId): string[] =>
+  luminairesInBox(job, box)
+    .filter((one) => one.partOf === null && one.unit !== 'onward' && !isLuminaireKept(job, one))
+    .map(({ id }) => id);
 
 /**
- * The work order of one box, in the order of the trade: dead and proved so, cables, grounds first and folded back, neutrals,
- * hots, the check before folding, devices, close. It reads the wiring as it is: of a planned one and of one as found alike.
+ * The work order of one box, in the order of the trade: marked out, roughed in and checked, dead and proved so, made up with grounds first and
+ * folded back, trimmed, the luminaire hung, read back, closed, proved. What is there already is proved dead before anything. It reads the
+ * wiring as it is: of a planned one and of one as found alike.
  */
 export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): BoxSteps => {
   const here = cablesIn(wiring, box);
@@ -151,14 +157,27 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const madeUp = (): DraftStep[] => [
     ...outSteps(job, wiring, box),
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
+    ...(place ? pullSteps(job, wiring, place, here) : []),
+    ...(place ? roughCheckSteps(place, here) : []),
     ...cableSteps(job, wiring, box, here, tagged),
+    ...(place
+      ? trimAlike(
+          job,
+          place,
+          here.filter(({ cable }) => !cable.existing),
+        )
+      : []),
     ...looseSteps(job, wiring, box),
+    ...bondSteps(job, wiring, box),
+    ...supportSteps(job, box, comingNew(job, box)),
     ...marks,
     ...apartSteps(box, apart),
     ...spliceSteps(job, wiring, compiled, roles, box, apart),
     ...(wires > 0 ? [checkStep(wiring, box, wires)] : []),
     ...deviceSteps(job, wiring, box),
     ...luminaireSteps(job, wiring, box),
+    ...panelSteps(job, wiring, box, here),
+    ...tryOutSteps(job, wiring, box),
     {
       id: `${box}/plate`,
       rests: wiring.devices.filter((one) => one.box === box).map((one) => one.article),
@@ -169,7 +188,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
           ? `Put the ${tapped} back with its plate or canopy.`
           : isEmptied(job, wiring, box)
             ? 'Close the box with a blank cover. It stays in reach: no wall covers it.'
-            : 'Hang the luminaire, or close the box with its cover.',
+            : 'Fix the luminaire over the box, or close the box with its cover.',
       why: 'Nothing live is left to touch.',
       section: '314.25',
       caution: null,
@@ -178,13 +197,17 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   ];
   const steps: DraftStep[] = [
     ...(place ? deadSteps(job, wiring, compiled, place, circuits) : []),
-    ...(place ? boxSteps(job, wiring, place) : []),
+    ...(place ? markOutSteps(job, wiring, place) : []),
+    // An old-work box goes in with its cables in it.
+    ...(place && place.work !== 'old' ? boxSteps(job, wiring, place) : []),
     ...lookStep(job, box),
     ...(untold ? [tellStep(box)] : madeUp()),
+    ...(place?.work === 'old' ? boxSteps(job, wiring, place) : []),
   ];
+  const phases = phasesAt(place?.work === 'existing' || here.some(({ cable }) => cable.existing));
   return {
     box,
-    steps: steps.sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase)).map(settledStep),
+    steps: steps.sort((a, b) => phases.indexOf(a.phase) - phases.indexOf(b.phase)).map(settledStep),
     tools: toolsOf(job, {
       devices: wiring.devices.some((one) => one.box === box),
       marked: marks.length > 0,

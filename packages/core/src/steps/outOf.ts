@@ -47,7 +47,7 @@ const devicesOut = (job: Job, there: Wiring, wiring: Wiring, box: BoxId): Device
 const deviceOut = (box: BoxId, id: string, rests: unknown, what: string): DraftStep => ({
   id: `${box}/out/${id}`,
   rests,
-  phase: 'cables',
+  phase: 'out',
   text: `Take ${what} out: mark each wire by the screw or lead that it is on, then take them off one by one.`,
   why: 'Colours do not tell a common. What a wire was on is known as long as it is marked.',
   section: null,
@@ -81,7 +81,7 @@ export const outSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] => {
     .map((one): DraftStep => ({
       id: `${box}/out/${one.id}`,
       rests: one.terminals,
-      phase: 'cables',
+      phase: 'out',
       text: 'Take the old luminaire down: hold it, open its hot, its neutral and its ground in this order, and let nothing hang on the wires.',
       why: 'A luminaire that hangs on its wires pulls splices apart that nobody sees.',
       section: null,
@@ -95,7 +95,7 @@ export const outSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] => {
       return {
         id: `${box}/out/${cable.id}/${side}`,
         rests: [cable.article, cable.from, cable.to],
-        phase: 'cables',
+        phase: 'out',
         text: `Take the ${cableWord(job, there, cable, side)} out of this box, off every screw and splice, and out of ${other} too. It is dead then at both ends: draw it out, or cut it off and leave it in the wall.`,
         why: 'A cable that ends in a box at one end only is taken for live or for dead, and is neither.',
         section: null,

@@ -1,6 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import type { BoxId, PigtailId } from '../model/ids.js';
-import { wasThere } from '../model/there.js';
+import { findLuminaire } from '../model/lookup.js';
+import { isLuminaireKept, wasThere } from '../model/there.js';
 import { isConnectorUntold, isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
@@ -10,7 +11,7 @@ import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
 import type { Apart } from './apart.js';
 import { colourWord, endWord, leadWord, screwOf } from '../words/wires.js';
-import type { DraftStep, Phase } from './step.js';
+import { PHASES, type DraftStep, type Phase } from './step.js';
 
 const PHASE_OF: Record<Role, Phase> = {
   ground: 'grounds',
@@ -99,7 +100,17 @@ const spliceStep = (
   );
   const ids = new Set(tailsOf(joint).map(({ id }) => id));
   const all = [...ends.map((one) => `the ${one}`), ...leads, ...tails];
-  const phase = PHASE_OF[role];
+  // What a lead of a luminaire that comes new is joined with is joined when it is hung.
+  const hung = joint.members.some(
+    (member) =>
+      'lead' in member &&
+      'luminaire' in member.lead &&
+      !isLuminaireKept(
+        job,
+        findLuminaire(job, member.lead.luminaire) ?? { id: member.lead.luminaire, comesNew: false },
+      ),
+  );
+  const phase = hung ? 'luminaire' : PHASE_OF[role];
   const fold = role === 'ground' ? ' Fold them to the back.' : apart === null ? '' : ` Not with ${apart}.`;
   const stays = wasThere(job, joint);
   const what =
@@ -144,5 +155,9 @@ export const spliceSteps = (
         .flatMap(({ parts }) => parts.filter((part) => part.joint !== joint))
         .flatMap(({ words }) => words.map((one) => `the ${one}`));
       const role = roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare';
-      return spliceStep(job, wiring, joint, role, others.length > 0 ? others.join(' or ') : null);
-    });
+      const step = spliceStep(job, wiring, joint, role, others.length > 0 ? others.join(' or ') : null);
+      return { step, rank: PHASES.indexOf(PHASE_OF[role]) };
+    })
+    // Grounds first, then neutrals, then hots, in every part of the work.
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ step }) => step);

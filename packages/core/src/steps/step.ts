@@ -1,31 +1,50 @@
 import { digestOf } from '../model/digest.js';
 import type { BoxId } from '../model/ids.js';
 
-/** The parts of the work at one box, in their order. */
+/** The parts of the work at one box. */
 export const PHASES = [
+  'mark',
+  'rough',
+  'roughCheck',
   'dead',
   'proof',
-  'cables',
+  'out',
+  'prepare',
   'grounds',
   'neutrals',
   'hots',
-  'check',
   'devices',
+  'luminaire',
+  'check',
   'close',
+  'prove',
 ] as const;
 export type Phase = (typeof PHASES)[number];
 
 export const PHASE_WORDS: Record<Phase, string> = {
-  dead: 'Before the box is opened',
-  proof: 'Box open, nothing touched yet',
-  cables: 'Cables into the box',
-  grounds: 'Grounds, folded to the back',
-  neutrals: 'Neutrals',
-  hots: 'Hots, travelers and switch legs',
-  check: 'Before it is folded',
-  devices: 'Devices and luminaires',
+  mark: 'Mark out and open',
+  rough: 'Rough in',
+  roughCheck: 'Rough-in check, before the wall is closed',
+  dead: 'Power off',
+  proof: 'Proved dead, nothing touched yet',
+  out: 'What comes out',
+  prepare: 'Make up: conductors',
+  grounds: 'Make up: grounds, folded to the back',
+  neutrals: 'Make up: neutrals',
+  hots: 'Make up: hots, travelers and switch legs',
+  devices: 'Trim: devices',
+  luminaire: 'Luminaire',
+  check: 'Read back, before it is folded',
   close: 'Fold and close',
+  prove: 'Prove',
 };
+
+/** What has to be dead before anything else is done there comes first where something is there already. */
+const FIRST_THERE: readonly Phase[] = ['dead', 'proof', 'out'];
+
+/** The order of the parts at a box that comes new, or at one where something is there that may be live. */
+export const phasesAt = (isThere: boolean): readonly Phase[] =>
+  isThere ? [...FIRST_THERE, ...PHASES.filter((phase) => !FIRST_THERE.includes(phase))] : PHASES;
 
 /** One thing to do, told at three depths. */
 export interface Step {

@@ -153,9 +153,10 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
           </button>
         ))}
       </div>
-      {Object.entries(PHASE_WORDS).map(([phase, words]) => {
+      {[...new Set(order.steps.map((step) => step.phase))].map((phase) => {
+        const words = PHASE_WORDS[phase];
         const steps = order.steps.filter((step) => step.phase === phase);
-        return steps.length === 0 ? null : (
+        return (
           <section key={phase} aria-label={words}>
             <h3 className="text-[13px] font-bold text-quiet">{words}</h3>
             <ol>

@@ -1,0 +1,123 @@
+import { articleOf } from '../model/articles.js';
+import type { CableHere } from '../model/inBox.js';
+import type { Box, Job } from '../model/job.js';
+import { feetInches } from '../model/units.js';
+import { articlesAt, type Wiring } from '../model/wiring.js';
+import { wayOf } from '../materials/lengths.js';
+import { cableWord, otherPlace } from '../words/cables.js';
+import { placeTag } from '../words/places.js';
+import type { DraftStep } from './step.js';
+
+/** A box from this height on is worked at from a ladder, inches. */
+export const LADDER_FROM = 78;
+
+const isHigh = ({ at }: Box): boolean => (at?.z ?? 0) >= LADDER_FROM;
+
+const LADDER = 'Ladder: firm footing, the right angle, a helper at its foot. Above what it serves, tie off.';
+const CUTTING =
+  'Cables, pipes and studs lie behind it: look and sound first, cut shallow. Old paint and board may hold lead or asbestos.';
+
+/** Where a box that comes new is marked, and its opening cut where the wall is finished. */
+export const markOutSteps = (job: Job, wiring: Wiring, place: Box): DraftStep[] => {
+  if (place.work !== 'new' && place.work !== 'old') return [];
+  const gangs = Math.max(
+    0,
+    ...articlesAt(wiring, place.id).map((id) => articleOf(job.stock, 'box', id).gangs),
+  );
+  const height = place.at ? ` at ${feetInches(place.at.z)} over the floor` : '';
+  const what = `${gangs > 1 ? `the ${gangs}-gang box` : 'the box'}${height}`;
+  const old = place.work === 'old';
+  const cautions = [...(old ? [CUTTING] : []), ...(isHigh(place) ? [LADDER] : [])];
+  return [
+    {
+      id: `${place.id}/mark-out`,
+      rests: [articlesAt(wiring, place.id), place.at, place.work],
+      phase: 'mark',
+      text: old
+        ? `Mark ${what}, clear of the studs. Draw round the box itself and cut the opening to that line.`
+        : `Mark ${what} on the framing, clear of what is to come there.`,
+      why: old
+        ? 'An old-work box holds on to the edge of its opening: cut too wide, it holds on to nothing.'
+        : 'What is marked before anything is bored is not moved afterwards.',
+      section: null,
+      caution: cautions.length > 0 ? cautions.join(' ') : null,
+      shows: null,
+    },
+  ];
+};
+
+/** How near to a box its cable is held: 8 in at a single-gang nonmetallic box without clamps, else 12 in (334.30, 314.17(C)). */
+const heldWithin = (job: Job, wiring: Wiring, place: Box): 8 | 12 => {
+  const [box] = articlesAt(wiring, place.id).map((id) => articleOf(job.stock, 'box', id));
+  return box && !box.metal && !box.internalClamps && box.gangs === 1 ? 8 : 12;
+};
+
+/** How a new cable gets from the box to its way. */
+const enters = (job: Job, wiring: Wiring, place: Box): string => {
+  const metal = articlesAt(wiring, place.id).some((id) => articleOf(job.stock, 'box', id).metal);
+  if (place.work === 'existing')
+    return `Open ${metal ? 'a knockout and fit a clamp in it' : 'an entry of the box'}, and bring it in`;
+  if (place.work === 'old')
+    return 'Bring its end out through the opening, into the box, before the box goes in';
+  return metal ? 'Fit a clamp in a knockout and bring it in' : 'Bring it in';
+};
+
+/** New cables pulled, held and tagged at this end; each tag is on the sheath until the box is made up. */
+export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly CableHere[]): DraftStep[] =>
+  here
+    .filter(({ cable }) => !cable.existing)
+    .map(({ cable, side }): DraftStep => {
+      const { access } = wayOf(job, cable.from, cable.to);
+      const within = heldWithin(job, wiring, place);
+      const way = {
+        open: `through holes 1 1/4 in or more from the face of the framing, plated where nearer; hold it within ${within} in of the box and every 4 1/2 ft`,
+        attic: `by the attic, guarded where it lies; hold it within ${within} in of the box and every 4 1/2 ft`,
+        basement: `by the basement, along or through the framing; hold it within ${within} in of the box and every 4 1/2 ft`,
+        fished: 'through the finished wall; fished cable needs no staples',
+      }[access];
+      return {
+        id: `${place.id}/pull/${cable.id}/${side}`,
+        rests: [cable.article, cable.from, cable.to, access],
+        phase: 'rough',
+        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${enters(job, wiring, place)}, and tag its sheath: ${placeTag(job, otherPlace(cable, side))}.`,
+        why: 'A cable without a tag is known to whoever pulled it, and to nobody the week after.',
+        section: access === 'fished' ? '334.30(B)' : '300.4, 334.30, 314.17',
+        caution: isHigh(place) ? LADDER : null,
+        shows: null,
+      };
+    });
+
+/** What is seen and recorded before the wall covers it. */
+export const roughCheckSteps = (place: Box, here: readonly CableHere[]): DraftStep[] => {
+  const fresh = here.filter(({ cable }) => !cable.existing);
+  if (place.work !== 'new' || fresh.length === 0) return [];
+  return [
+    {
+      id: `${place.id}/rough-check`,
+      rests: fresh.map(({ cable, side }) => [cable.id, cable.article, side]),
+      phase: 'roughCheck',
+      text: `See ${fresh.length === 1 ? 'the cable' : `all ${fresh.length} cables`} held and tagged, the sheath 1/4 in inside, the box flush with the finish that is to come. Take a photograph.`,
+      why: 'What the wall covers is not seen again; a photograph finds it.',
+      section: '314.20, 334.30',
+      caution: null,
+      shows: null,
+    },
+  ];
+};
+
+/** All conductors of a box made ready alike before any is joined. */
+export const trimAlike = (job: Job, place: Box, here: readonly CableHere[]): DraftStep[] =>
+  here.length === 0
+    ? []
+    : [
+        {
+          id: `${place.id}/trim`,
+          rests: [here.map(({ cable, side }) => [cable.id, side]), job.preferences.freeConductor],
+          phase: 'prepare',
+          text: `Cut all new ends to one length, ${job.preferences.freeConductor} in from the sheath and 3 in past the opening at least. Strip each to the gauge of the device or connector that takes it.`,
+          why: 'Too long it crowds the box; stripped too far, copper stays bare; too short, it slips out.',
+          section: '300.14, 110.14',
+          caution: null,
+          shows: null,
+        },
+      ];
