@@ -181,13 +181,20 @@ test('the only feed of a circuit may be taken from it', () => {
   expect(jobOf(store).feeds.some(({ circuit }) => circuit === 'galley-lights')).toBe(false);
 });
 
+test('of a box that nobody has told of it is asked what is tapped, and a receptacle what it is', () => {
+  show(<Feeds id="shed-junction" />, { job: yard() });
+  const tapped = screen.getByLabelText<HTMLSelectElement>(/^What is tapped for Long shed/);
+  expect(screen.queryByLabelText(/^The receptacle for Long shed/)).toBeNull();
+  fireEvent.change(tapped, { target: { value: 'receptacle' } });
+  expect(screen.getByLabelText(/^The receptacle for Long shed/)).toBeTruthy();
+});
+
 test('a receptacle that is tapped is asked what it is, and says what to heed', () => {
   const { store } = show(<Feeds id="net-outlet" />, { job: yard() });
   fireEvent.click(screen.getByRole('checkbox', { name: /^Slip light/ }));
-  expect(screen.queryByLabelText('The receptacle for Slip light is')).toBeNull();
-  fireEvent.change(screen.getByLabelText('What is tapped for Slip light'), {
-    target: { value: 'receptacle' },
-  });
+  // The box is told on the bench, so what is tapped in it is not asked.
+  expect(screen.queryByLabelText('What is tapped for Slip light')).toBeNull();
+  expect(screen.getAllByText('from a receptacle, as the box is told on the bench').length).toBeGreaterThan(0);
   const what = screen.getByLabelText<HTMLSelectElement>('The receptacle for Slip light is');
   expect(what.selectedOptions[0]?.text).toBe('nobody has tested it');
   expect(screen.getAllByRole('note')[0]?.textContent).toContain('test both halves');
