@@ -1,5 +1,7 @@
 import {
   editionName,
+  smallestForWorksheet,
+  standardStock,
   findCircuit,
   findDevice,
   findGroup,
@@ -91,8 +93,14 @@ const fill: Command = ({ job, wiring }) => {
 /** The fill of a worksheet that stands alone. */
 export const fillWorksheet = (worksheet: Worksheet): Report => {
   const filled = worksheetFill(worksheet);
+  const { nonmetallic, steel } = smallestForWorksheet(worksheet, standardStock());
+  const said = (offer: typeof steel) =>
+    offer === null ? 'none of the stock' : offer.articles.map(({ name }) => name).join(' with ');
   return {
-    lines: fillLines(`${worksheet.name} (${editionName(worksheet.edition)})`, filled),
+    lines: [
+      ...fillLines(`${worksheet.name} (${editionName(worksheet.edition)})`, filled),
+      `  The smallest that holds it: of plastic ${said(nonmetallic)}; of steel ${said(steel)}.`,
+    ],
     data: [{ id: null, name: worksheet.name, ...filled }],
     violates: filled.verdict === 'over',
   };

@@ -257,7 +257,7 @@ export { parseJson } from './formats/documents.js';
 export type { FileFault, Read } from './formats/documents.js';
 
 /** The other formats, and the JSON Schema of each. */
-export { isWorksheet, readWorksheet, worksheetFill } from './formats/worksheet.js';
+export { isWorksheet, readWorksheet, smallestForWorksheet, worksheetFill } from './formats/worksheet.js';
 export type { Worksheet } from './formats/worksheet.js';
 export { FORMATS, jsonSchemaOf } from './formats/jsonSchemas.js';
 export type { FormatName } from './formats/jsonSchemas.js';

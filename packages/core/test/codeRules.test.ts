@@ -1,4 +1,16 @@
-import { EDITIONS, inspect, RULES, type Finding, type JudgedEdition } from '../src/index.js';
+import {
+  EDITIONS,
+  fillOf,
+  inspect,
+  planJob,
+  RULES,
+  smallestForWorksheet,
+  standardStock,
+  wiringOrEmpty,
+  type Finding,
+  type JudgedEdition,
+} from '../src/index.js';
+import { worksheetSchema } from '../src/formats/worksheet.js';
 import { inspectedOf } from '../src/code/inspected.js';
 import { jobOf } from './support/jobs.js';
 import { boxCases } from './support/ruleCases/boxCases.js';
@@ -13,6 +25,7 @@ import {
   strayNeutral,
   editCircuits,
   editBoxes,
+  editLuminaires,
   type Case,
   type RuleCases,
 } from './support/ruleCases/builders.js';
@@ -128,4 +141,52 @@ test('the voltage drop shows its arithmetic', () => {
   expect(finding?.title).toContain('12.3 %');
   expect(finding?.reason).toContain(`120'-0" of 14 AWG x 3.07 ohm/1000 ft x 10.00 A = 3.68 V`);
   expect(finding?.reason).toContain('together 14.74 V of 120 V');
+});
+
+test('a crowded steel box is replaced by a larger one of steel, a plastic one by one of plastic', () => {
+  const crowded = (article: string) => {
+    const asked = editBoxes(jobOf({ runs: ['F-S1', 'S1-L', 'S1-L2', 'S1-L3'] }), (box) =>
+      box.id === 'S1' ? { article: article as never } : {},
+    );
+    const job = planJob(asked).job;
+    const [one] = inspect(job, wiringOrEmpty(job)).filter(({ rule }) => rule === 'box-volume');
+    if (!one) throw new Error('it is not crowded');
+    return one.remedy;
+  };
+  expect(crowded('steel-1-10.5')).toMatch(/^Use the (1-gang steel|Steel square)/);
+  expect(crowded('wall-1-18')).toMatch(/^Use the 1-gang nonmetallic/);
+});
+
+test('the ground lead of a luminaire with a flat canopy counts with the grounds: beyond four from 2020', () => {
+  const lamps = { runs: ['F-L', 'L-S1', 'L-A', 'L-B'] };
+  const fill = (domedCanopy: boolean, edition: JudgedEdition) => {
+    const job = planJob(editLuminaires(jobOf(lamps), ({ box }) => (box === 'L' ? { domedCanopy } : {}))).job;
+    const { lines } = fillOf(job, wiringOrEmpty(job), 'L' as never, edition);
+    return lines.find(({ what }) => what === 'extraGrounds')?.count ?? 0;
+  };
+  expect([fill(true, 2020), fill(false, 2020), fill(false, 2017)]).toEqual([0, 1, 0]);
+});
+
+describe('the smallest box of the stock for a worksheet', () => {
+  const sheet = (conductors: number, yokes: number, edition: JudgedEdition = 2023) =>
+    worksheetSchema.parse({
+      ...{ worksheet: 1, name: 'Sail locker', edition, sections: [{ name: 'as found', volume: 100_000 }] },
+      contents: {
+        conductors: Array.from({ length: conductors }, () => 14),
+        grounds: [14, 14],
+        yokes: Array.from({ length: yokes }, () => ({ gangs: 1, awg: 14 })),
+      },
+    });
+  const found = (...asked: Parameters<typeof sheet>) => {
+    const { nonmetallic, steel } = smallestForWorksheet(sheet(...asked), standardStock());
+    return [nonmetallic, steel].map((offer) => offer?.volume ?? null);
+  };
+  test('is the smallest of its kind that holds what is counted, its clamps among it', () => {
+    // Four conductors, a ground and a yoke: 14 in³; a steel box with clamps needs 2 more.
+    expect(found(4, 1)).toEqual([140_000, 180_000]);
+    expect(found(4, 1, 2008)).toEqual([140_000, 180_000]);
+  });
+  test('is none where none does', () => {
+    expect(found(60, 1)).toEqual([null, null]);
+  });
 });

@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { boxContentsSchema } from '../model/contents.js';
-import { editionSchema } from '../model/job.js';
+import { judgedEditionSchema, type Job } from '../model/job.js';
 import { nameSchema } from '../model/place.js';
 import { volumeSchema } from '../model/units.js';
+import { offersOfStock, smallestThatFits, type BoxOffer } from '../materials/boxChoice.js';
 import { boxFill, type BoxFill } from '../nec/boxFill.js';
 import { fault, readDocument, versionOf, type Read } from './documents.js';
 
@@ -15,7 +16,8 @@ export const WORKSHEET_FORMAT = 1;
 export const worksheetSchema = z.strictObject({
   worksheet: z.literal(WORKSHEET_FORMAT),
   name: nameSchema,
-  edition: editionSchema,
+  /** The edition that it is reckoned by; an older one for what stands already. */
+  edition: judgedEditionSchema,
   /** The box first, then rings and extensions. */
   sections: z
     .array(z.strictObject({ name: nameSchema, volume: volumeSchema }))
@@ -46,3 +48,27 @@ export const worksheetFill = ({ sections, contents, edition }: Worksheet): BoxFi
     contents,
     edition,
   );
+
+/** The smallest box that holds a worksheet, of plastic and of steel; null where none of the stock does. */
+export interface SmallestBoxes {
+  nonmetallic: BoxOffer | null;
+  steel: BoxOffer | null;
+}
+
+/** Of the boxes of a stock, with rings, the smallest for as many devices as the worksheet has. */
+export const smallestForWorksheet = (
+  { contents, edition }: Worksheet,
+  stock: Job['stock'],
+): SmallestBoxes => {
+  const gangs = contents.yokes.reduce((sum, one) => sum + one.gangs, 0);
+  const bySize = [...offersOfStock(stock)]
+    .filter((offer) => offer.gangs === gangs)
+    .sort((a, b) => a.volume - b.volume || a.price - b.price);
+  const of = (metal: boolean) =>
+    smallestThatFits(
+      bySize.filter(({ articles: [base] }) => base?.metal === metal),
+      contents,
+      edition,
+    );
+  return { nonmetallic: of(false), steel: of(true) };
+};

@@ -33,7 +33,7 @@ const knownOffers = new WeakMap<Job['stock'], readonly BoxOffer[]>();
  * Every box of the stock, and every box with a ring that gives it device spaces or a round opening: with as many gangs as devices before more
  * of them, then the cheapest, then the smallest. A stock is never changed in place, so it is gone through once.
  */
-const allOffers = ({ stock }: Pick<Job, 'stock'>): readonly BoxOffer[] => {
+export const offersOfStock = (stock: Job['stock']): readonly BoxOffer[] => {
   const known = knownOffers.get(stock);
   if (known) return known;
   const offers = offersOf(stock).sort(
@@ -89,7 +89,7 @@ const holds = (articles: readonly BoxArticle[], luminaires: readonly Luminaire[]
  */
 export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty): BoxOffer[] => {
   const work = box.work === 'old' ? 'old' : 'new';
-  return allOffers(job).filter(({ articles, gangs: there }) => {
+  return offersOfStock(job.stock).filter(({ articles, gangs: there }) => {
     const [base] = articles;
     return (
       base?.work === work &&

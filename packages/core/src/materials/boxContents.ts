@@ -80,15 +80,25 @@ const yokesIn = (job: Job, wiring: Wiring, box: BoxId): BoxContents['yokes'] => 
   });
 };
 
-/** Leads of luminaires in a box, grounds left out: those of 14 AWG and larger are conductors like any other. */
+/**
+ * Leads of luminaires in a box: those of 14 AWG and larger are conductors like any other. A ground lead counts with the grounds, unless its
+ * canopy is domed (314.16(B)(1) Exception, 314.16(B)(5)).
+ */
 const leadsIn = (job: Job, wiring: Wiring, box: BoxId) => {
-  const leads = wiring.joints
+  const all = wiring.joints
     .filter((joint) => joint.box === box)
     .flatMap((joint) => joint.members.flatMap((member) => ('lead' in member ? [member.lead] : [])))
     // Leads of a device go with its yoke.
-    .flatMap((lead) => ('luminaire' in lead && lead.name !== 'ground' ? [lead.luminaire] : []))
-    .flatMap((luminaire) => findLuminaire(job, luminaire) ?? []);
+    .flatMap((lead) => ('luminaire' in lead ? [lead] : []));
+  const of = (ground: boolean) =>
+    all
+      .filter(({ name }) => (name === 'ground') === ground)
+      .flatMap(({ luminaire }) => findLuminaire(job, luminaire) ?? []);
+  const leads = of(false);
   return {
+    grounds: of(true)
+      .filter((one) => !one.domedCanopy)
+      .map((one) => one.leadAwg),
     thin: leads.filter((one) => one.leadAwg > 14).map((one) => one.leadAwg),
     thick: leads.filter((one) => one.leadAwg <= 14).map((one) => one.leadAwg),
     domed: leads.every((one) => one.domedCanopy),
@@ -105,7 +115,7 @@ export const contentsOf = (job: Job, wiring: Wiring, id: BoxId): BoxContents => 
   return {
     conductors: [...conductors, ...leads.thick, ...(before?.conductors ?? [])],
     passing: [...passing, ...(before?.passing ?? [])],
-    grounds: [...grounds, ...(before?.grounds ?? [])],
+    grounds: [...grounds, ...leads.grounds, ...(before?.grounds ?? [])],
     isolatedGrounds: before?.isolatedGrounds ?? [],
     yokes: [...yokesIn(job, wiring, id), ...(before?.yokes ?? [])],
     internalClamps:

@@ -167,8 +167,8 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
     reason:
       problem.largest === 0
         ? `It takes ${problem.gangs === 0 ? 'a box for the luminaire it has to hold' : `${problem.gangs} gangs`} of the wanted kind, and there is none.`
-        : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)} (314.16).`,
-    remedy: 'Add a larger box to the stock, or bring power in elsewhere.',
+        : `${cubicInches(problem.needed)} are needed; the largest of its kind has ${cubicInches(problem.largest)}: ${cubicInches(problem.needed - problem.largest)} short (314.16).`,
+    remedy: `Add a box of ${cubicInches(problem.needed)} or more to the stock, or bring power in elsewhere.`,
   }),
   TooManyDevices: (problem, { place }) => ({
     what: `${place(problem.box)} holds ${problem.gangs} device${problem.gangs === 1 ? '' : 's'}, ${problem.devices} are planned`,

@@ -48,6 +48,13 @@ export const countedFill = (job: Job, wiring: Wiring, box: string, edition: numb
       'lead' in m && 'luminaire' in m.lead && m.lead.name !== 'ground' ? [m.lead.luminaire] : [],
     )
     .map((id) => job.luminaires.find((one) => one.id === id));
+  for (const joint of wiring.joints.filter((one) => one.box === box))
+    for (const member of joint.members) {
+      if (!('lead' in member) || !('luminaire' in member.lead) || member.lead.name !== 'ground') continue;
+      const { luminaire } = member.lead;
+      const flat = job.luminaires.find(({ id, domedCanopy }) => id === luminaire && !domedCanopy);
+      if (flat) grounds.push(flat.leadAwg);
+    }
   for (const lamp of lamps) if (lamp) (lamp.leadAwg > 14 ? thinLeads : insulated).push(lamp.leadAwg);
   const domed = before.domedCanopy && lamps.every((lamp) => lamp?.domedCanopy);
   const counted = domed

@@ -1,8 +1,11 @@
 import { cubicInches } from '../../model/units.js';
-import { suitingBoxes, smallestThatFits, type BoxOffer } from '../../materials/boxChoice.js';
+import type { BoxArticle } from '../../model/articles.js';
+import type { BoxId } from '../../model/ids.js';
+import type { Box, Job } from '../../model/job.js';
+import { chosenOffer, suitingBoxes, smallestThatFits, type BoxOffer } from '../../materials/boxChoice.js';
 import type { BoxFill } from '../../nec/boxFill.js';
 import { contentsOf, fillOf } from '../../materials/boxContents.js';
-import { articlesAt, boxesReached } from '../../model/wiring.js';
+import { articlesAt, boxesReached, type Wiring } from '../../model/wiring.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
 interface Found {
@@ -14,6 +17,25 @@ interface Found {
 }
 
 const namesOf = (offer: BoxOffer): string => offer.articles.map((one) => one.name).join(' with ');
+
+const gangsOf = (job: Job, wiring: Wiring, box: BoxId): number =>
+  chosenOffer(job, articlesAt(wiring, box)).gangs;
+
+/** Boxes that may stand in the place of one: of its own metal or plastic, with as many gangs, or with one more. */
+const largerThan = (job: Job, box: Box, now: BoxArticle, gangs: number): BoxOffer[][] => {
+  const suiting = suitingBoxes(
+    job,
+    {
+      ...box,
+      work: box.work === 'existing' ? 'old' : now.work,
+      // What is there is not replaced in the wall by the same kind of box, so anything that holds it is named.
+      material: box.work === 'existing' ? box.material : now.metal ? 'metal' : 'nonmetallic',
+    },
+    { gangs, luminaires: job.luminaires.filter((one) => one.box === box.id) },
+  );
+  const of = (count: number) => suiting.filter((offer) => offer.gangs === count);
+  return gangs === 0 ? [of(0)] : [of(gangs), of(gangs + 1)];
+};
 
 /** 314.16: a box has at least the volume that its allowances add up to. */
 export const boxVolume = defineRule<Found>({
@@ -40,15 +62,12 @@ export const boxVolume = defineRule<Found>({
       ].filter(() => reached.has(box.id));
       if (fill.verdict !== 'over' || !bought) return asks;
       const now = job.stock.find((article) => article.id === articlesAt(wiring, box.id)[0]);
-      const alike =
-        now?.kind === 'box'
-          ? suitingBoxes(
-              job,
-              { ...box, work: box.work === 'existing' ? 'old' : now.work },
-              { gangs: now.gangs, luminaires: job.luminaires.filter((one) => one.box === box.id) },
-            ).filter((offer) => offer.gangs === now.gangs)
-          : [];
-      const instead = smallestThatFits(alike, contentsOf(job, wiring, box.id), edition);
+      const contents = contentsOf(job, wiring, box.id);
+      const wanted = now?.kind === 'box' ? largerThan(job, box, now, gangsOf(job, wiring, box.id)) : [];
+      // One of as many gangs first, then one gang more behind a blank.
+      const instead =
+        wanted.map((offers) => smallestThatFits(offers, contents, edition)).find((one) => one !== null) ??
+        null;
       const data = { name: box.name, isThere: box.work === 'existing', fill, instead };
       return [...asks, { severity: 'violation', at: { box: box.id }, data }];
     });
@@ -61,7 +80,7 @@ export const boxVolume = defineRule<Found>({
       ? isThere
         ? `Bring fewer cables into it, or have it replaced: the ${namesOf(instead)} would hold what is counted here.`
         : `Use the ${namesOf(instead)} box.`
-      : 'No box of this kind in the stock is big enough: bring power in elsewhere, or use a box with more gangs.',
+      : `No box of this kind in the stock holds ${cubicInches(fill.needed)}: bring power in elsewhere, or divide what is in it between two boxes.`,
   }),
   fixes: ({ at, data: { instead, isThere } }) =>
     instead && !isThere

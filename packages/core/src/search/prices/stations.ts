@@ -85,7 +85,17 @@ const withCircuit = (
       ...feed.flatMap((one) => one.insulated.map(() => one.awg)),
       ...leads.filter((size) => size <= 14),
     ],
-    grounds: [...before.grounds, ...feed.filter(hasGroundWire).map((one) => one.awg)],
+    grounds: [
+      ...before.grounds,
+      ...feed.filter(hasGroundWire).map((one) => one.awg),
+      // Its own ground lead, unless its canopy is domed.
+      ...hanging
+        .filter(
+          ({ terminals, metal, strap, partOf, domedCanopy }) =>
+            terminals === 'leads' && metal && !strap && partOf === null && !domedCanopy,
+        )
+        .map((one) => one.leadAwg),
+    ],
     yokes: [
       ...before.yokes,
       ...fittings.flatMap(({ article }) => (article ? [{ gangs: article.gangs, awg }] : [])),
