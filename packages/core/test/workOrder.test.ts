@@ -101,3 +101,36 @@ test('what is free is said where a wire is landed: like screws of a plain switch
   const four = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-S3', 'S3-L'] });
   for (const why of whys(four, 'S2')) expect(why).toContain('so is which pair is for the line');
 });
+
+describe('habits of the job are told where they count', () => {
+  const by = (more: Partial<Job['preferences']>, asked: Job = single): Job => ({
+    ...asked,
+    preferences: { ...asked.preferences, ...more },
+  });
+  const said = (job: Job, box: string) => textsOf(job, box).join(' ');
+  const pair = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
+  test('twist-ons are twisted first, or as their instructions say; levers are not', () => {
+    expect(said(by({ connectors: 'twistOn', preTwist: 'always' }), 'S1')).toContain(
+      'Twist them together clockwise first',
+    );
+    expect(said(by({ connectors: 'twistOn' }), 'S1')).toContain('as its instructions say');
+    expect(said(by({ connectors: 'lever' }), 'S1')).not.toContain('Twist');
+  });
+  test('the tag stays on a switch leg', () => {
+    expect(said(by({ switchLegs: 'tagged' }), 'L')).toContain('Leave it on the switch leg');
+    expect(said(single, 'L')).not.toContain('Leave it on the switch leg');
+  });
+  test('the load on the upper of two like screws, where it sits there', () => {
+    const why = (job: Job) => stepsAt(job, 'S1').find(({ id }) => id.endsWith('/load'))?.why;
+    expect(why(single)).toContain('by your habit the load is on the upper one');
+    expect(why(by({ singlePoleLanding: 'any' }))).not.toContain('by your habit');
+  });
+  test('three-ways sit alike; a single-pole says on and off itself', () => {
+    expect(said(pair, 'S1')).toContain('The same way up as the others of its group');
+    expect(said(by({ switchUp: 'any' }, pair), 'S1')).not.toContain('The same way up');
+    expect(said(single, 'S1')).not.toContain('The same way up');
+  });
+  test('tape goes round the screws before the device goes in', () => {
+    expect(said(by({ deviceTape: 'wrapped' }), 'S1')).toMatch(/Wrap its screws .* Fold the wires/);
+  });
+});

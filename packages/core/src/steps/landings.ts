@@ -73,7 +73,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
           why: fellow
             ? `${WHY_ON[use]} With this screw goes the ${screwWord(fellow)}; which of the two takes which wire is free, and so is which pair is for the line.`
             : isPlain(article) && (use === 'line' || use === 'load')
-              ? `${ONE_WIRE} Its two brass screws are alike: either takes either wire.`
+              ? `${ONE_WIRE} Its two ${article.terminals.find((one) => one.use === use)?.face.colour ?? 'brass'} screws are alike: either takes either wire${loadIsOnTop(job, article) ? '; by your habit the load is on the upper one' : ''}.`
               : WHY_ON[use],
           section: use === 'ground' ? '404.9(B), 250.146' : '110.14(A), (D)',
           caution: null,
@@ -82,6 +82,10 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
       });
       const tape =
         job.preferences.deviceTape === 'wrapped' ? 'Wrap its screws with one or two turns of tape. ' : '';
+      const alike =
+        job.preferences.switchUp === 'alike' && (article.letter === 'S3' || article.letter === 'S4')
+          ? ' The same way up as the others of its group.'
+          : '';
       const ears =
         findBox(job, box)?.work === 'old'
           ? ' Break the ears off its strap where the box has ears of its own.'
@@ -104,7 +108,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
           id: `${box}/fit/${device.id}`,
           rests: [device.article, landings],
           phase: 'close',
-          text: `${tape}Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${ears}`,
+          text: `${tape}Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${alike}${ears}`,
           why: 'A bare ground that touches a hot screw trips the breaker when the circuit is switched on.',
           section: null,
           caution: null,
@@ -114,6 +118,12 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
     });
 
 type Use = DeviceTerminal['use'];
+
+/** Does the habit of the job set the load on the upper of two like screws, and does it sit there? */
+const loadIsOnTop = (job: Job, { terminals }: DeviceArticle): boolean => {
+  const heightOf = (asked: Use) => terminals.find(({ use }) => use === asked)?.face.height ?? 0;
+  return job.preferences.singlePoleLanding === 'loadOnTop' && heightOf('load') < heightOf('line');
+};
 
 /** A switch of two screws that nothing tells apart: neither is marked for line or load, and it has no lead. */
 const isPlain = ({ terminals, bridged }: DeviceArticle): boolean => {

@@ -52,6 +52,12 @@ const taggedOf = (
   return parts.length > 0 ? listed(parts) : 'its conductors';
 };
 
+/** Is the tag to stay on the switch leg, for whoever opens the box next? */
+const legTag = (job: Job, said: string): string =>
+  job.preferences.switchLegs === 'tagged' && said.includes('switch leg')
+    ? ' Leave it on the switch leg when the box is closed.'
+    : '';
+
 const cableSteps = (
   job: Job,
   wiring: Wiring,
@@ -67,8 +73,8 @@ const cableSteps = (
       rests: [cable.article, cable.from, cable.to, cable.existing],
       phase: 'prepare',
       text: cable.existing
-        ? `Find the ${name} and tag ${tagged(cable)}. Leave ${free}.`
-        : `Strip the ${name}, 1/4 in of sheath or more inside, ${free}. Move the tag from the sheath to ${tagged(cable)}.`,
+        ? `Find the ${name} and tag ${tagged(cable)}.${legTag(job, tagged(cable))} Leave ${free}.`
+        : `Strip the ${name}, 1/4 in of sheath or more inside, ${free}. Move the tag from the sheath to ${tagged(cable)}.${legTag(job, tagged(cable))}`,
       why: 'Cables in a box all look alike once they are stripped, and an untagged second traveler is how pairs get crossed; short conductors cannot be made up outside of the box.',
       section: '300.14, 314.17',
       caution: null,

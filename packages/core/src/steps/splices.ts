@@ -72,6 +72,17 @@ export const connectorsWord = (job: Job, joint: Joint, wiring?: Wiring): string 
   return names.length === 1 ? `a ${name}` : `${names.length} chained ${name}`;
 };
 
+/** How wires go into a twist-on connector, by its instructions or by habit; nothing of any other. */
+const twistWord = (job: Job, joint: Joint): string => {
+  const twisted = joint.connectors.some(
+    ({ article }) => articleOf(job.stock, 'connector', article).family === 'twistOn',
+  );
+  if (!twisted) return '';
+  return job.preferences.preTwist === 'always'
+    ? ' Twist them together clockwise first, then turn the connector on.'
+    : ' Twisted first or not, as its instructions say; turned on until it is tight.';
+};
+
 /** Where the tail of a splice goes: to a screw, or looped over several; on to a luminaire that is not hung yet. */
 const tailWord = (job: Job, wiring: Wiring, tail: PigtailId): string => {
   const screws = screwsOfTail(wiring, tail).map((terminal) => screwOf(job, wiring, terminal));
@@ -121,7 +132,7 @@ const spliceStep = (
     ? `Leave ${what}. See that a connector holds ${all.length === 1 ? 'it' : 'them'}, tight; tape alone does not.`
     : all.length === 1
       ? `Cap ${all[0] ?? ''} with ${connectorsWord(job, joint)} and fold it back.`
-      : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${fold}`;
+      : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${twistWord(job, joint)}${fold}`;
   return {
     id: `${joint.box}/splice/${joint.id}`,
     rests: [
