@@ -17,13 +17,14 @@ import { staysShut } from '../model/boxState.js';
 import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
+import { isHigh } from './ladder.js';
 import { looseSteps } from './looseEnds.js';
 import { bondSteps, deviceSteps, luminaireSteps } from './landings.js';
 import { otherEndsOf } from './otherEnds.js';
 import { circuitsThere, outSteps } from './outOf.js';
 import { deadSteps } from './proving.js';
 import { panelSteps, supportSteps, tryOutSteps } from './proved.js';
-import { LADDER_FROM, markOutSteps, pullSteps, roughCheckSteps, trimAlike } from './roughIn.js';
+import { markOutSteps, pullSteps, roughCheckSteps, trimAlike } from './roughIn.js';
 import { spliceSteps } from './splices.js';
 import { phasesAt, settledStep, type BoxSteps, type DraftStep } from './step.js';
 
@@ -217,7 +218,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     tools: toolsOf(job, {
       devices: wiring.devices.some((one) => one.box === box),
       marked: marks.length > 0,
-      high: (place?.at?.z ?? 0) >= LADDER_FROM,
+      high: place !== undefined && isHigh(place),
     }),
     otherEnds: otherEndsOf(job, wiring, here),
     cautions: cautionsAt(job, wiring, compiled, roles, box),

@@ -9,6 +9,7 @@ import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { leftLive, type LeftLive } from '../circuit/leftLive.js';
 import { cableWord } from '../words/cables.js';
+import { isHigh, LADDER } from './ladder.js';
 import type { DraftStep } from './step.js';
 
 /** It stands wherever a step leads to a breaker's terminal or a bar of the panel. */
@@ -115,7 +116,8 @@ export const deadSteps = (
         ? 'A box with only a switch leg and a neutral in it tests dead while the handle is off.'
         : 'New cables are dead only as long as nobody has landed and switched them on.',
       section: null,
-      caution: NO_GROUND,
+      // A box that comes new was climbed to before.
+      caution: isThere && isHigh(box) ? `${LADDER} ${NO_GROUND}` : NO_GROUND,
       shows: null,
     },
   ];

@@ -6,14 +6,9 @@ import { articlesAt, type Wiring } from '../model/wiring.js';
 import { wayOf } from '../materials/lengths.js';
 import { cableWord, otherPlace } from '../words/cables.js';
 import { placeTag } from '../words/places.js';
+import { isHigh, LADDER } from './ladder.js';
 import type { DraftStep } from './step.js';
 
-/** A box from this height on is worked at from a ladder, inches. */
-export const LADDER_FROM = 78;
-
-const isHigh = ({ at }: Box): boolean => (at?.z ?? 0) >= LADDER_FROM;
-
-const LADDER = 'Ladder: firm footing, the right angle, a helper at its foot. Above what it serves, tie off.';
 const CUTTING =
   'Cables, pipes and studs lie behind it: look and sound first, cut shallow. Old paint and board may hold lead or asbestos.';
 
@@ -79,10 +74,10 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
         id: `${place.id}/pull/${cable.id}/${side}`,
         rests: [cable.article, cable.from, cable.to, access],
         phase: 'rough',
-        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${enters(job, wiring, place)}, and tag its sheath: ${placeTag(job, otherPlace(cable, side))}.`,
+        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${enters(job, wiring, place)}, and tag its sheath: to ${placeTag(job, otherPlace(cable, side))}.`,
         why: 'A cable without a tag is known to whoever pulled it, and to nobody the week after.',
         section: access === 'fished' ? '334.30(B)' : '300.4, 334.30, 314.17',
-        caution: isHigh(place) ? LADDER : null,
+        caution: null,
         shows: null,
       };
     });

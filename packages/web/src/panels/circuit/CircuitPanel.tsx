@@ -24,6 +24,8 @@ import { AnswerSelect } from '../../parts/AnswerSelect.js';
 import { jobPath } from '../../parts/paths.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { NameInput } from '../../parts/inputs.js';
+import { CircuitFacts } from './CircuitFacts.js';
+import { Habits } from './Habits.js';
 import { PlaceCard } from './PlaceCard.js';
 
 const KIND_WORDS: Record<DraftPlace['holds']['kind'], string> = {
@@ -52,10 +54,12 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
   if (!draft)
     return (
       <div className="flex flex-col gap-4">
-        <p>
-          This circuit holds more than this panel can change: several groups, several devices in a box, a
-          return run, or cables that close a ring. It is kept as it is.
+        <CircuitFacts job={job} circuit={circuit} />
+        <p className="text-[13.5px] text-quiet">
+          Its places are changed on Layout: it holds several groups, several devices in a box, a return run,
+          or cables that close a ring.
         </p>
+        <Habits job={job} />
         {deleteButton}
       </div>
     );
@@ -75,36 +79,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
   };
   return (
     <div className="flex flex-col gap-4">
-      <Field label="Circuit">
-        <NameInput
-          value={draft.name}
-          onChange={(name) => change({ ...draft, name }, 'name of the circuit')}
-        />
-      </Field>
-      <div className="grid grid-cols-2 gap-3">
-        <Field label="Breaker">
-          <Select
-            value={draft.breaker}
-            onChange={(event) =>
-              change({ ...draft, breaker: Number(event.target.value) as 15 | 20 }, 'breaker')
-            }
-          >
-            <option value={15}>15 A</option>
-            <option value={20}>20 A</option>
-          </Select>
-        </Field>
-        <Field label="Conductors">
-          <Select
-            value={draft.awg}
-            onChange={(event) =>
-              change({ ...draft, awg: Number(event.target.value) as 14 | 12 }, 'conductor size')
-            }
-          >
-            <option value={14}>14 AWG</option>
-            <option value={12}>12 AWG</option>
-          </Select>
-        </Field>
-      </div>
+      <CircuitFacts job={job} circuit={circuit} />
       <div className="grid grid-cols-2 gap-3">
         <Field label="Power enters at">
           <Select
@@ -211,6 +186,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
           ))}
         </div>
       </section>
+      <Habits job={job} />
       <div className="border-t border-line pt-3">{deleteButton}</div>
     </div>
   );

@@ -22,6 +22,7 @@ import {
   type Place,
   type Slot,
 } from '@amber/core';
+import { HungFields } from '../../panels/change/HungFields.js';
 import { useEdit } from '../../store/review.js';
 import { lettersAt } from '../../plan/letters.js';
 import { NumberInput } from '../../parts/inputs.js';
@@ -116,15 +117,19 @@ export const LuminairesOf = ({ job, box }: { job: Job; box: Box }) => {
             <GroupOptions job={job} />
           </Select>
         </Field>
-        <Field label="Load, VA">
-          <NumberInput
-            value={one.va}
-            least={0.1}
-            most={5000}
-            unit="VA"
-            onChange={(va) => set(one, { va }, 'load')}
-          />
-        </Field>
+        {one.unit === 'onward' ? (
+          <Field label="Load, VA">
+            <NumberInput
+              value={one.va}
+              least={0.1}
+              most={5000}
+              unit="VA"
+              onChange={(va) => set(one, { va }, 'load')}
+            />
+          </Field>
+        ) : (
+          <HungFields hung={one} onChange={(hung) => set(one, hung, 'what hangs')} />
+        )}
       </fieldset>
     ));
 };

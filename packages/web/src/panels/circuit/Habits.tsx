@@ -1,0 +1,115 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
+import { ChevronRight } from 'lucide-react';
+import type { Job, Preferences } from '@amber/core';
+import { useEdit } from '../../store/review.js';
+import { Field } from '../../parts/ui.js';
+import { WordSelect } from '../../parts/WordSelect.js';
+
+/** Habits that are one of a few words, with the words; the first of each is the usual one. */
+const HABITS: {
+  [K in keyof Preferences]?: { label: string; words: Partial<Record<Preferences[K] & string, string>> };
+} = {
+  connectors: {
+    label: 'Connectors',
+    words: { lever: 'lever', pushIn: 'push-in', twistOn: 'twist-on' },
+  },
+  preTwist: {
+    label: 'Before a twist-on',
+    words: { asInstructed: 'as its instructions say', always: 'twist the wires first' },
+  },
+  groundConnectors: {
+    label: 'Connectors for grounds',
+    words: { same: 'the same', groundingTwistOn: 'green twist-on with a tail hole', crimp: 'crimp sleeve' },
+  },
+  groundTail: {
+    label: 'Ground tail',
+    words: { pigtail: 'a tail of its own', leftLong: 'one ground left long' },
+  },
+  boxBonding: {
+    label: 'Devices in steel boxes',
+    words: { pigtails: 'a ground tail to each', selfGroundingYoke: 'grounded by their yokes' },
+  },
+  reidentify: {
+    label: 'A white that is hot is marked',
+    words: { black: 'black tape', red: 'red tape', marker: 'black marker' },
+  },
+  deviceLanding: {
+    label: 'Wires on a device',
+    words: { hook: 'hooked under the screw', clamp: 'pushed under the clamp' },
+  },
+  firstOnDevice: {
+    label: 'First on a device',
+    words: { ground: 'the ground', hots: 'the hots' },
+  },
+  singlePoleLanding: {
+    label: 'A plain single-pole',
+    words: { loadOnTop: 'load on the upper screw', any: 'no matter' },
+  },
+  switchUp: {
+    label: 'Three- and four-ways sit',
+    words: { alike: 'all the same way up', any: 'no matter' },
+  },
+  deviceTape: {
+    label: 'Tape round the screws',
+    words: { none: 'none', wrapped: 'one or two wraps' },
+  },
+  receptacles: {
+    label: 'What goes on from a receptacle',
+    words: { pigtailed: 'from splices, the receptacle on tails', through: 'through its screws' },
+  },
+  switchLegs: {
+    label: 'Switch legs',
+    words: { asItComes: 'whatever colour the cable gives', tagged: 'tagged at both ends' },
+  },
+  plasticLuminaire: {
+    label: 'Ground where a luminaire has none',
+    words: { capped: 'capped and folded back', pigtailLeft: 'a tail left for a later luminaire' },
+  },
+};
+
+/** How things are made up on this job, where good electricians differ: each choice changes steps, drawing, stock and price. */
+export const Habits = ({ job }: { job: Job }) => {
+  const edit = useEdit();
+  const set = (more: Partial<Preferences>, what: string) =>
+    edit({ ...job, preferences: { ...job.preferences, ...more } }, `habit: ${what}`);
+  return (
+    <Disclosure as="section" aria-label="Habits of this job" className="border-t border-line pt-3">
+      <DisclosureButton className="group flex min-h-11 w-full items-center gap-2 text-left text-[15px] font-bold">
+        <ChevronRight size={17} className="group-data-open:rotate-90" /> Habits of this job
+      </DisclosureButton>
+      <DisclosurePanel className="flex flex-col gap-3">
+        <p className="text-[13px] text-quiet">
+          Where good electricians differ. They hold for the whole job; steps, drawings, order and price
+          follow.
+        </p>
+        {(
+          Object.entries(HABITS) as [keyof Preferences, { label: string; words: Record<string, string> }][]
+        ).map(([key, { label, words }]) => (
+          <Field key={key} label={label}>
+            <WordSelect
+              words={words}
+              value={String(job.preferences[key])}
+              onPick={(value) => value !== null && set({ [key]: value }, label.toLowerCase())}
+            />
+          </Field>
+        ))}
+        <Field label="Free conductor past the sheath">
+          <WordSelect
+            words={{ 6: '6 in, the least', 8: '8 in' }}
+            value={String(job.preferences.freeConductor)}
+            onPick={(value) => set({ freeConductor: value === '8' ? 8 : 6 }, 'free conductor')}
+          />
+        </Field>
+        <label className="flex min-h-10 items-center gap-2.5">
+          <input
+            type="checkbox"
+            className="size-5 accent-ink"
+            checked={job.preferences.sparePort}
+            onChange={() => set({ sparePort: !job.preferences.sparePort }, 'a port left free')}
+          />
+          A port left free in each lever or push-in connector
+        </label>
+      </DisclosurePanel>
+    </Disclosure>
+  );
+};
