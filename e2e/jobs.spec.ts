@@ -30,7 +30,7 @@ test('an exported file comes back as a job', async ({ page }) => {
   const download = page.waitForEvent('download');
   await menu(page, 'Travelling job', 'Export file');
   const path = await (await download).path();
-  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 6, name: 'Travelling job' });
+  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 7, name: 'Travelling job' });
   await page
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: readFileSync(path) });

@@ -182,9 +182,9 @@ describe('the smallest box of the stock for a worksheet', () => {
     return [nonmetallic, steel].map((offer) => offer?.volume ?? null);
   };
   test('is the smallest of its kind that holds what is counted, its clamps among it', () => {
-    // Four conductors, a ground and a yoke: 14 in³; a steel box with clamps needs 2 more.
-    expect(found(4, 1)).toEqual([140_000, 180_000]);
-    expect(found(4, 1, 2008)).toEqual([140_000, 180_000]);
+    // Four conductors, a ground and a yoke: 14 in³. The plastic one of 14 has clamps and would need 2 more, the one for masonry has none.
+    expect(found(4, 1)).toEqual([160_000, 140_000]);
+    expect(found(4, 1, 2008)).toEqual([160_000, 140_000]);
   });
   test('is none where none does', () => {
     expect(found(60, 1)).toEqual([null, null]);

@@ -79,9 +79,19 @@ describe('existing work', () => {
   test('that met the code of its day is named as such', () => {
     expect(neutral(old(2008))).toMatchObject({ severity: 'caution', builtBy: 2008 });
   });
-  test('that did not is a violation, and so it is where nobody knows', () => {
+  test('that did not is a violation; where nobody knows, what would spare it is asked first', () => {
     expect(neutral(old(2011))).toMatchObject({ severity: 'violation', builtBy: null });
-    expect(neutral(old(null))).toMatchObject({ severity: 'violation' });
+    const asked = neutral(old(null));
+    expect(asked?.severity).toBe('verify');
+    const answered = (asked?.questions ?? []).reduce(
+      (job, question) => answerQuestion(job, question, question.kind === 'box.accessible' ? 'no' : 'none'),
+      old(null),
+    );
+    expect(neutral(answered)).toMatchObject({ severity: 'violation', questions: [] });
+    const spared = (asked?.questions ?? [])
+      .filter(({ kind }) => kind === 'box.neutralException')
+      .reduce((job, question) => answerQuestion(job, question, 'raceway'), old(null));
+    expect(neutral(spared)).toBeUndefined();
   });
   test('a change to it brings the rules of today', () => {
     const job = old(2008);

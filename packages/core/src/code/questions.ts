@@ -130,6 +130,18 @@ const ASKED = {
     why: 'Where it can, no neutral is asked for at the switch.',
     options: YES_NO,
   },
+  'box.neutralException': {
+    list: 'boxes',
+    kept: 'neutralException',
+    text: (name) => `Does something else spare the neutral at ${name}?`,
+    why: 'Where it does, none is asked for at the switch (404.2(C)).',
+    options: [
+      ['none', 'Nothing'],
+      ['raceway', 'Its wires come in a raceway with room for one more'],
+      ['integral', 'A switch with an enclosure of its own'],
+      ['automatic', 'The light is controlled automatically'],
+    ],
+  },
   'box.staysAccessible': {
     list: 'boxes',
     kept: 'staysAccessible',

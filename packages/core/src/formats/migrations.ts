@@ -121,9 +121,12 @@ const toSecond = (document: Raw): Raw => {
   };
 };
 
+/** To 7: fans are told from vent fans, exceptions at switches and older eras can be told; nothing of that is known of a file of before. */
+const toSeventh = (document: Raw): Raw => ({ ...document, format: 7 });
+
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
-  ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth },
+  ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

@@ -72,6 +72,11 @@ export const boxSchema = z.strictObject({
   location: z.enum(['dry', 'damp', 'wet', 'unknown']).default('unknown'),
   /** Is it within the space of a tub or shower (404.4(C))? */
   inTubSpace: answerSchema.default('unknown'),
+  /**
+   * What else spares a neutral at a switch here (404.2(C)): a raceway with room for one more conductor, a switch with an enclosure of its
+   * own (300.15(E)), or a light that is controlled automatically.
+   */
+  neutralException: z.enum(['none', 'raceway', 'integral', 'automatic', 'unknown']).default('unknown'),
   /** Support fittings inside: each kind takes an allowance (314.16(B)(3)). */
   fittings: z
     .array(z.enum(['stud', 'hickey']))
@@ -252,7 +257,7 @@ export const wiringDocSchema = z.strictObject({
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 6;
+export const JOB_FORMAT = 7;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

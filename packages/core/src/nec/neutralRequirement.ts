@@ -1,6 +1,6 @@
 import { findRoom } from '../model/lookup.js';
 import type { SlotId } from '../model/ids.js';
-import type { Group, Job, JudgedEdition } from '../model/job.js';
+import type { Box, Group, Job, JudgedEdition } from '../model/job.js';
 import type { RoomKind } from '../model/place.js';
 import { HABITABLE } from './rooms.js';
 
@@ -32,6 +32,10 @@ const roomsAsked = (edition: JudgedEdition): readonly RoomKind[] => [
   ...(edition === 2014 ? [] : (['hallway', 'stairway', 'laundry'] as const)),
 ];
 
+/** Does something else spare the neutral in a box? A raceway from the beginning, the others from 2014. */
+const isExcepted = (exception: Box['neutralException'], edition: JudgedEdition): boolean =>
+  exception === 'raceway' || (edition >= 2014 && (exception === 'integral' || exception === 'automatic'));
+
 /** By the job's own edition where none is named. */
 export const neutralRequirement = (
   job: Job,
@@ -54,7 +58,10 @@ export const neutralRequirement = (
   if (edition >= 2014 && room && !roomsAsked(edition).includes(room.kind)) return none('roomKind');
 
   const boxOf = (slot: (typeof slots)[number]) => job.boxes.find((box) => box.id === slot.box);
-  const asked = slots.filter((slot) => boxOf(slot)?.accessible !== 'yes');
+  const asked = slots.filter((slot) => {
+    const box = boxOf(slot);
+    return box?.accessible !== 'yes' && !isExcepted(box?.neutralException ?? 'unknown', edition);
+  });
   if (asked.length === 0) return none('allAccessible');
   const takenStrictly: NeutralRequirement['takenStrictly'] = [];
   if (asked.some((slot) => boxOf(slot)?.accessible === 'unknown')) takenStrictly.push('accessible');

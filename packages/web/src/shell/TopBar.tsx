@@ -132,7 +132,7 @@ export const TopBar = ({
           onChange={(event) =>
             edit({ ...job, edition: Number(event.target.value) as Edition }, 'code edition')
           }
-          className="field-sizing-content min-h-9 max-w-44 bg-transparent font-bold"
+          className="field-sizing-content min-h-9 max-w-56 bg-transparent font-bold"
         >
           {EDITIONS.map((edition) => (
             <option key={edition} value={edition}>

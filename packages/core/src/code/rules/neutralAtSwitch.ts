@@ -8,6 +8,7 @@ import { neutralRequirement, type NeutralRequirement } from '../../nec/neutralRe
 import type { Inspected } from '../inspected.js';
 import { questionOf } from '../questions.js';
 import { eraWord } from '../../words/eras.js';
+import { builtByAt, createUntouched } from '../touched.js';
 import { defineRule, type Breach } from '../rule.js';
 
 /** Is there a conductor on the neutral of the group's circuit in this box? */
@@ -40,7 +41,7 @@ export const neutralAtSwitch = defineRule<Found>({
   section: () => '404.2(C)',
   since: 2011,
   severities: ['violation', 'caution', 'verify'],
-  asks: ['room.wholeFloorVisible', 'box.accessible'],
+  asks: ['room.wholeFloorVisible', 'box.accessible', 'box.neutralException'],
   check: (inspected) =>
     inspected.job.groups.flatMap((group): Breach<Found>[] => {
       const { job } = inspected;
@@ -61,14 +62,28 @@ export const neutralAtSwitch = defineRule<Found>({
           : requirement.need === 'one' && without.length === boxes.length
             ? without
             : [];
-      if (missing.length > 0)
+      if (missing.length > 0) {
+        const questions = missing.flatMap((id) => {
+          const box = findBox(job, id);
+          return [
+            ...(box?.accessible === 'unknown' ? [questionOf(job, 'box.accessible', id)] : []),
+            ...(box?.neutralException === 'unknown' ? [questionOf(job, 'box.neutralException', id)] : []),
+          ];
+        });
+        // Of old work that nobody touches it is not known yet whether an exception holds; new work is planned as though none did.
+        const untouched = createUntouched(job, inspected.wiring);
+        const isOpen =
+          questions.length > 0 &&
+          missing.every((box) => untouched({ box }) && builtByAt(job, inspected.wiring, { box }) === null);
         return [
           {
-            severity: 'violation',
+            severity: isOpen ? 'verify' : 'violation',
             at: { ...at, ...(missing[0] === undefined ? {} : { box: missing[0] }) },
             data: { kind: 'missing', boxes: missing, group, requirement },
+            questions,
           },
         ];
+      }
       if (requirement.readLiterally) {
         const has = fitted.some(({ box }) => neutralIn(inspected, box, group.circuit));
         return [{ severity: 'caution', at, data: { kind: 'literal', group, has } }];
