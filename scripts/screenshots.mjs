@@ -153,7 +153,10 @@ await run(async () => {
       await page.waitForLoadState('networkidle');
       await act?.(page);
       // What comes in a piece of its own is waited for.
-      await page.getByText(/^Opening …$/).first().waitFor({ state: 'detached' });
+      await page
+        .getByText(/^Opening …$/)
+        .first()
+        .waitFor({ state: 'detached' });
       await page.mouse.move(0, 0);
       await page.screenshot({ path: join(folder, `${name}.png`), animations: 'disabled' });
       await page.close();

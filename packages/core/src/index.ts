@@ -86,7 +86,7 @@ export type {
 export { articleOf, articleSchema, articlesOf, conductorsOf, wiresAlike } from './model/articles.js';
 export { facesOf, withFace } from './edits/faces.js';
 export { hueOf } from './model/colours.js';
-export { HUES, isGroundColour, isNeutralColour } from './model/colours.js';
+export { HUES, isGroundColour, isNeutralColour, MARK_COLOURS } from './model/colours.js';
 export type { Colour, Hue } from './model/colours.js';
 export { cablesIn } from './model/inBox.js';
 export type {

@@ -18,6 +18,8 @@ import {
   of,
   single,
   changed,
+  asFed,
+  withoutGround,
   twoCircuits,
   joinSplices,
   tapped,
@@ -124,6 +126,15 @@ describe('where editions differ', () => {
   });
 });
 
+test('a ring by the neutral bar is mended by parting the neutrals, never by capping one', () => {
+  const joined = joinSplices(twoCircuits(), 'S1/c1/N', 'S1/c2/N');
+  const [ring] = found(joined).filter(({ rule }) => rule === 'parallel-paths');
+  expect(ring?.title).toContain('closes a ring by the neutral bar of the panel');
+  expect(ring?.remedy).toContain('Part the neutrals');
+  const [plain] = found(besides()).filter(({ rule }) => rule === 'parallel-paths');
+  expect(plain?.remedy).toContain('cap this conductor');
+});
+
 test('a net current is a violation at a steel box and a caution among plastic ones', () => {
   const severity = (one: Case) =>
     found(one)
@@ -189,4 +200,11 @@ describe('the smallest box of the stock for a worksheet', () => {
   test('is none where none does', () => {
     expect(found(60, 1)).toEqual([null, null]);
   });
+});
+
+test('where the grounds of a box lead to no ground, no remedy joins anything to them', () => {
+  const { job, wiring } = withoutGround(of(single));
+  const told = inspect(job, asFed(wiring)).filter(({ rule }) => /grounded$/.test(rule));
+  expect(told.map(({ rule }) => rule).sort()).toEqual(['luminaire-grounded', 'yoke-grounded']);
+  for (const { remedy } of told) expect(remedy).toContain('mend that first, where they come from');
 });

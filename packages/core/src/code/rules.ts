@@ -58,6 +58,7 @@ import { switchRating } from './rules/switchRating.js';
 import { tamperResistant } from './rules/tamperResistant.js';
 import { terminalTorque } from './rules/terminalTorque.js';
 import { tubLuminaires } from './rules/tubLuminaires.js';
+import { ungroundedExtension } from './rules/ungroundedExtension.js';
 import { voltageDrop } from './rules/voltageDrop.js';
 import { weatherproof } from './rules/weatherproof.js';
 import { wetPlaces } from './rules/wetPlaces.js';
@@ -91,6 +92,7 @@ export const RULES: readonly Rule[] = [
   metalBoxBonded,
   yokeGrounded,
   luminaireGrounded,
+  ungroundedExtension,
   shellOnNeutral,
   boxVolume,
   driverBox,

@@ -42,4 +42,5 @@ export const isGroundColour = (colour: Colour): boolean =>
   ['green', 'bare', 'raceway'].includes(hueOf(colour));
 
 /** What a white is marked with where it is a hot: any colour but white, gray and green (200.7(C)(1)). */
-export const markColourSchema = z.enum(['black', 'red', 'blue']);
+export const MARK_COLOURS = ['black', 'red', 'blue', 'yellow', 'orange', 'brown', 'purple', 'pink'] as const;
+export const markColourSchema = z.enum(MARK_COLOURS);

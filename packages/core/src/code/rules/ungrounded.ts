@@ -1,24 +1,30 @@
 import type { BoxId } from '../../model/ids.js';
-import { articleOf } from '../../model/articles.js';
-import type { Wiring } from '../../model/wiring.js';
-import type { Job } from '../../model/job.js';
+import { articleOf, groundOf } from '../../model/articles.js';
+import { conductorKey } from '../../circuit/keys.js';
 import { ungroundedParts, type MetalPart } from '../../circuit/groundContinuity.js';
 import { groundRemedy } from '../groundUse.js';
 import type { Inspected } from '../inspected.js';
 import { defineRule, type Rule, type RuleFacts } from '../rule.js';
 
-/** Does any cable bring a ground into this box? Old work may have none. */
-const hasGround = (job: Job, wiring: Wiring, box: BoxId): boolean =>
-  wiring.cables.some(
-    (cable) =>
-      (cable.from === box || cable.to === box) &&
-      articleOf(job.stock, 'cable', cable.article).ground !== 'none',
-  );
+/** What the grounds of a box are: one of them leads to the panel, they lead nowhere, or no cable brings any. Old work may have none. */
+type GroundsThere = 'grounded' | 'cutOff' | 'none';
+
+const groundsIn = ({ job, wiring, compiled }: Inspected, box: BoxId): GroundsThere => {
+  const sources = new Set(compiled.sources.map(({ ground }) => ground));
+  const nets = wiring.cables
+    .filter(({ from, to }) => from === box || to === box)
+    .flatMap(({ id, article }) => {
+      const colour = groundOf(articleOf(job.stock, 'cable', article));
+      return colour === null ? [] : [compiled.netOf(conductorKey(id, colour)) ?? -1];
+    });
+  if (nets.length === 0) return 'none';
+  return nets.some((net) => sources.has(net)) ? 'grounded' : 'cutOff';
+};
 
 interface Found {
   part: MetalPart;
   box: BoxId;
-  hasGround: boolean;
+  grounds: GroundsThere;
 }
 
 /**
@@ -44,14 +50,23 @@ export const defineGrounding = (
       return ungroundedParts(wiring, job, compiled).flatMap((part) => {
         const box = rule.boxOf(part, inspected);
         if (box === null || !reached.has(box)) return [];
-        const there = hasGround(job, wiring, box);
-        const severity = there ? ('violation' as const) : ('verify' as const);
-        return [{ severity, at: { ...part, box }, data: { part, box, hasGround: there } }];
+        const grounds = groundsIn(inspected, box);
+        const severity = grounds === 'none' ? ('verify' as const) : ('violation' as const);
+        return [{ severity, at: { ...part, box }, data: { part, box, grounds } }];
       });
     },
-    say: ({ part, box, hasGround: there }, inspected) => ({
+    say: ({ part, box, grounds }, inspected) => ({
       what: `${rule.what(part, inspected)} is not grounded`,
       reason: rule.reason,
-      remedy: there ? groundRemedy(inspected, box, rule.remedy) : rule.withoutGround,
+      remedy: {
+        grounded: groundRemedy(inspected, box, rule.remedy),
+        // To join it with them would ground nothing.
+        cutOff: groundRemedy(
+          inspected,
+          box,
+          'The grounds of this box lead to no ground: mend that first, where they come from.',
+        ),
+        none: rule.withoutGround,
+      }[grounds],
     }),
   });

@@ -202,6 +202,33 @@ export const withReceptacle = (tamperResistant: boolean): Case => {
   });
 };
 
+/** The feed as a cable that lies there. */
+export const asFed = (wiring: Wiring): Wiring => ({
+  ...wiring,
+  cables: wiring.cables.map((one) => (one.from === 'panel' ? { ...one, existing: true } : one)),
+});
+
+/** The feed as a cable without a ground. */
+export const withoutGround = ({ job, wiring }: Case): Case => {
+  const feed = wiring.cables.find(({ from }) => from === 'panel');
+  const isItsGround = (one: End) => one.cable === feed?.id && one.colour === 'bare';
+  const bare = job.stock.find(({ id }) => id === feed?.article);
+  if (!feed || bare?.kind !== 'cable') throw new Error('no feed');
+  const id = 'without-ground' as typeof bare.id;
+  return {
+    job: { ...job, stock: [...job.stock, { ...bare, id, ground: 'none' }] },
+    wiring: {
+      ...wiring,
+      cables: wiring.cables.map((one) => (one === feed ? { ...one, article: id } : one)),
+      joints: wiring.joints.map((joint) => ({
+        ...joint,
+        members: joint.members.filter((member) => !('end' in member && isItsGround(member.end))),
+      })),
+      landings: wiring.landings.filter(({ wire }) => !('end' in wire && isItsGround(wire.end))),
+    },
+  };
+};
+
 /** A receptacle in a room, with or without ground-fault protection of its circuit. */
 export const receptacleIn = (
   room: Partial<Job['rooms'][number]>,

@@ -1,6 +1,7 @@
 import type { Wiring } from '../../../src/index.js';
 import { jobOf } from '../jobs.js';
 import {
+  asFed,
   bareForRed,
   made,
   of,
@@ -18,6 +19,7 @@ import {
   withLamp,
   withSwitchedReceptacle,
   withDevice,
+  withoutGround,
   withOldHomeRun,
   besides,
   steel,
@@ -90,6 +92,13 @@ export const electricalCases: RuleCases = {
     ],
     passes: [['as planned', of(single)]],
   },
+  'ungrounded-extension': {
+    trips: [['a new light off an old cable without a ground', rewired(withoutGround(of(single)), asFed)]],
+    passes: [
+      ['the same off an old cable with one', rewired(of(single), asFed)],
+      ['as planned', of(single)],
+    ],
+  },
   'neutral-colour': {
     trips: [['hot and neutral of the feed exchanged over its whole length', rewired(of(single), feedTurned)]],
     passes: [['as planned', of(single)]],
@@ -107,7 +116,13 @@ export const electricalCases: RuleCases = {
     passes: [['as planned', of(pair)]],
   },
   'parallel-paths': {
-    trips: [['the neutral through two cables', besides()]],
+    trips: [
+      ['the neutral through two cables', besides()],
+      [
+        'neutrals of two circuits joined, so that they go round by the panel',
+        joinSplices(twoCircuits(), 'S1/c1/N', 'S1/c2/N'),
+      ],
+    ],
     passes: [['a tree', of(pair)]],
   },
   'conductor-to-breaker': {

@@ -1,6 +1,7 @@
 import {
   endKey,
   isNeutralColour,
+  MARK_COLOURS,
   whereIs,
   whereMayBe,
   wiresIn,
@@ -50,13 +51,13 @@ const MarkSelect = ({
       value={mark?.colour ?? ''}
       onChange={(event) =>
         onTell(
-          { do: 'mark', end, colour: (event.target.value || null) as 'black' | 'red' | 'blue' | null },
+          { do: 'mark', end, colour: MARK_COLOURS.find((one) => one === event.target.value) ?? null },
           `marking of the ${words}`,
         )
       }
     >
       <option value="">not marked</option>
-      {['black', 'red', 'blue'].map((colour) => (
+      {MARK_COLOURS.map((colour) => (
         <option key={colour} value={colour}>
           marked {colour}
         </option>

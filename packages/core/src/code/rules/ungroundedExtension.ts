@@ -1,0 +1,48 @@
+import { articleOf, groundOf } from '../../model/articles.js';
+import type { BoxId } from '../../model/ids.js';
+import { PANEL } from '../../model/ids.js';
+import type { Cable } from '../../model/wiring.js';
+import { conductorKey } from '../../circuit/keys.js';
+import { defineRule, type Breach } from '../rule.js';
+
+/**
+ * 250.130(C): what goes on from a cable without a ground needs a ground of its own; ground-fault protection does not stand in for it, and the
+ * exceptions are for replacements alone.
+ */
+export const ungroundedExtension = defineRule<{ box: BoxId }>({
+  id: 'ungrounded-extension',
+  title: 'What goes on from an old cable without a ground has a ground of its own',
+  rests:
+    'To the panel, the electrode, or the ground of another circuit from the same panel; never to a pipe nearby.',
+  section: () => '250.130(C)',
+  severities: ['violation'],
+  check: ({ job, wiring, compiled, circuitsOfCable }) => {
+    const grounded = new Set(compiled.sources.map(({ ground }) => ground));
+    const hasNone = ({ article }: Cable) => articleOf(job.stock, 'cable', article).ground === 'none';
+    const old = wiring.cables.filter((cable) => cable.existing && hasNone(cable));
+    if (old.length === 0) return [];
+    const found = new Map<BoxId, Breach<{ box: BoxId }>>();
+    for (const cable of wiring.cables) {
+      const colour = groundOf(articleOf(job.stock, 'cable', cable.article));
+      const net = colour === null ? undefined : compiled.netOf(conductorKey(cable.id, colour));
+      if (cable.existing || (net !== undefined && grounded.has(net))) continue;
+      const circuits = new Set(circuitsOfCable(cable.id));
+      const from = old.filter(({ id }) => circuitsOfCable(id).some((one) => circuits.has(one)));
+      if (from.length === 0) continue;
+      // Where the new meets the old is where it is mended; further on it follows from that.
+      const box = [cable.from, cable.to].find(
+        (end): end is BoxId => end !== PANEL && from.some((one) => one.from === end || one.to === end),
+      );
+      if (box !== undefined) found.set(box, { severity: 'violation', at: { box }, data: { box } });
+    }
+    return [...found.values()];
+  },
+  say: ({ box }, { place }) => ({
+    where: place(box),
+    what: 'new wiring goes on from an old cable that has no ground',
+    reason:
+      'All its metal is joined together and to no ground: one fault makes all of it live, and no breaker opens. A ground-fault device does not stand in for it.',
+    remedy:
+      'Bring a ground to an allowed point: the panel, its electrode, or the ground of another circuit from the same panel. Or bring power in by a cable that has one.',
+  }),
+});
