@@ -38,7 +38,7 @@ test('box fill answers first and gives the arithmetic on request', async ({ page
   await expect(panel.getByText('Would not pass: 12.0 in³ over.')).toBeVisible();
   await page.getByRole('tab', { name: 'Check' }).click();
   await expect(page.getByText('Middle bay: 18.0 in³ needed, 6.0 in³ there')).toBeVisible();
-  await expect(page.getByText('Use the Round ceiling nonmetallic 18 in³ box.')).toBeVisible();
+  await expect(page.getByText('Use the Steel octagon 4 x 2 1/8 box.')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('No violation found')).toBeVisible();
 });

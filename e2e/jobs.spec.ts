@@ -49,9 +49,9 @@ test('a bad file is refused with its path and a sentence, and the list stays', a
   await bring('not json');
   await expect(page.getByRole('alert')).toContainText('bad.json was not imported.');
   await expect(page.getByRole('alert')).toContainText('This is not JSON');
-  await bring(JSON.stringify({ format: 7 }));
+  await bring(JSON.stringify({ format: 8 }));
   await expect(page.getByRole('alert')).toContainText(
-    'format: This job file has format 7; this program reads up to 6.',
+    'format: This job file has format 8; this program reads up to 7.',
   );
   await expect(card(page, 'Heron Yard')).toBeVisible();
 });
