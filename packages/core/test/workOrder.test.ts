@@ -1,5 +1,6 @@
 import { compile, makeUpSteps, type Job } from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
+import { holding } from './support/told.js';
 import { editBoxes, editCircuits, editLuminaires, withReceptacle } from './support/ruleCases/builders.js';
 
 const stepsAt = (asked: Job, box: string) => {
@@ -40,6 +41,19 @@ test('a cable is held within 8 in of a single-gang plastic box, within 12 in of 
   expect(pulled(steel, 'S1')).toContain('Fit a clamp in a knockout');
   const fished: Job = { ...single, routing: { ...single.routing, access: 'fished' } };
   expect(pulled(fished, 'S1')).toContain('needs no staples');
+});
+
+test('where a new cable comes into what may be live, that is said before it is pulled', () => {
+  const pulls = (asked: Job, box: string) =>
+    stepsAt(asked, box)
+      .filter(({ id }) => id.includes('/pull/'))
+      .map(({ caution }) => caution);
+  expect(pulls(single, 'S1')).toEqual([expect.stringContaining('The panel is live at its supply'), null]);
+  const old = holding(
+    editBoxes(single, ({ id }) => (id === 'L' ? { work: 'existing' } : {})),
+    { L: {} },
+  );
+  expect(pulls(old, 'S1')[1]).toContain('L is there already and may be live: prove it dead');
 });
 
 test('a ground that goes straight to the screw of a steel box is a step of its own', () => {

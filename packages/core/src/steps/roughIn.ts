@@ -1,6 +1,8 @@
 import { articleOf } from '../model/articles.js';
 import type { CableHere } from '../model/inBox.js';
+import { PANEL } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
+import { findBox } from '../model/lookup.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { wayOf } from '../materials/lengths.js';
@@ -57,6 +59,16 @@ const enters = (job: Job, wiring: Wiring, place: Box): string => {
   return metal ? 'Fit a clamp in a knockout and bring it in' : 'Bring it in';
 };
 
+/** What may be live where the other end of a new cable comes in. */
+const atOtherEnd = (job: Job, place: string): string | null => {
+  if (place === PANEL)
+    return 'The panel is live at its supply even with the main off. Who is not qualified leaves this end outside it.';
+  const box = findBox(job, place);
+  return box?.work === 'existing'
+    ? `${box.name} is there already and may be live: prove it dead by its own steps before a tape or cable goes into it.`
+    : null;
+};
+
 /** New cables pulled, held and tagged at this end; each tag is on the sheath until the box is made up. */
 export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly CableHere[]): DraftStep[] =>
   here
@@ -77,7 +89,7 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
         text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${enters(job, wiring, place)}, and tag its sheath: to ${placeTag(job, otherPlace(cable, side))}.`,
         why: 'A cable without a tag is known to whoever pulled it, and to nobody the week after.',
         section: access === 'fished' ? '334.30(B)' : '300.4, 334.30, 314.17',
-        caution: null,
+        caution: atOtherEnd(job, otherPlace(cable, side)),
         shows: null,
       };
     });
