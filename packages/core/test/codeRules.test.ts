@@ -208,3 +208,14 @@ test('where the grounds of a box lead to no ground, no remedy joins anything to 
   expect(told.map(({ rule }) => rule).sort()).toEqual(['luminaire-grounded', 'yoke-grounded']);
   for (const { remedy } of told) expect(remedy).toContain('mend that first, where they come from');
 });
+
+test('what switches and leaves a shell live says that; what does not switch says in how many positions it works', () => {
+  const titleOf = (id: string) => {
+    const [, one] = cases[id]?.trips[0] ?? [];
+    return one && found(one).find(({ rule }) => rule === 'group-works')?.title;
+  };
+  expect(titleOf('switch-hot-only')).toContain(
+    'it switches, and is dangerous: the shell of a luminaire is live',
+  );
+  expect(titleOf('group-works')).toMatch(/works in \d of 4 positions/);
+});

@@ -141,17 +141,27 @@ export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: 
   };
 };
 
-/** Does moving any handle turn the luminaires of a group on or off from every position, whatever else is live? To whoever tries it, it works. */
-export const switchesAtAll = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): boolean => {
+/**
+ * Does moving any handle turn the luminaires of a group on or off from every position, though the shell of one is live in some? To whoever
+ * tries it, it works.
+ */
+export const switchesWithShellLive = (
+  job: Job,
+  wiring: Wiring,
+  compiled: Compiled,
+  group: Group,
+): boolean => {
   const devices = devicesOfGroup(job, wiring, group.id);
   const mine = new Set<string>(job.luminaires.filter((one) => one.group === group.id).map(({ id }) => id));
-  const lightAt = (positions: Positions): string => {
-    const { luminaires } = evaluate(compiled, positions);
-    return [...new Set(luminaires.filter(({ id }) => mine.has(id)).map(({ light }) => light))].join();
-  };
+  const luminairesAt = (positions: Positions) =>
+    evaluate(compiled, positions).luminaires.filter(({ id }) => mine.has(id));
+  const lightAt = (positions: Positions): string =>
+    [...new Set(luminairesAt(positions).map(({ light }) => light))].join();
+  const all = somePositions(compiled, devices);
   return (
     devices.length > 0 &&
-    somePositions(compiled, devices).every((positions) => {
+    all.some((positions) => luminairesAt(positions).some(({ shellLive }) => shellLive)) &&
+    all.every((positions) => {
       const now = lightAt(positions);
       const other = { lit: 'dark', dark: 'lit' }[now];
       return devices.every((id) => {

@@ -27,7 +27,7 @@ export const PHASE_WORDS: Record<Phase, string> = {
   roughCheck: 'Rough-in check, before the wall is closed',
   dead: 'Power off',
   proof: 'Proved dead, nothing touched yet',
-  out: 'What comes out',
+  out: 'What is there: what stays, what comes out',
   prepare: 'Make up: conductors',
   grounds: 'Make up: grounds, folded to the back',
   neutrals: 'Make up: neutrals',

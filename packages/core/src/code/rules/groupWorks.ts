@@ -1,6 +1,6 @@
 import { evaluate } from '../../circuit/evaluate.js';
 import { somePositions } from '../../proving/positions.js';
-import { devicesOfGroup, proveGroup, switchesAtAll } from '../../proving/works.js';
+import { devicesOfGroup, proveGroup, switchesWithShellLive } from '../../proving/works.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
@@ -27,7 +27,7 @@ export const groupWorks = defineRule<Found>({
       const { working, positions } = proveGroup(job, wiring, compiled, group);
       if (working === positions) return [];
       const { name } = group;
-      const data: Found = switchesAtAll(job, wiring, compiled, group)
+      const data: Found = switchesWithShellLive(job, wiring, compiled, group)
         ? { kind: 'switchesLive', name }
         : { kind: 'doesNotWork', name, working, positions };
       return [{ severity: 'violation', at, data }];
@@ -36,7 +36,7 @@ export const groupWorks = defineRule<Found>({
     found.kind === 'switchesLive'
       ? {
           where: found.name,
-          what: 'it switches, and is dangerous: a luminaire that is dark is live on its shell',
+          what: 'it switches, and is dangerous: the shell of a luminaire is live',
           reason:
             'Every handle does what it should, so nobody looks; whoever changes the lamp touches the hot.',
           remedy: 'See that hot and neutral are not exchanged, and that the switches are in the hot.',

@@ -1,4 +1,3 @@
-import type { BoxId, CircuitId } from '../../model/ids.js';
 import { PANEL } from '../../model/ids.js';
 import { defineRule, type Breach } from '../rule.js';
 
@@ -14,8 +13,7 @@ export const multiwire = defineRule<{ box: string }>({
     job.feeds.flatMap((feed): Breach<{ box: string }>[] => {
       const used = job.choices.some((choice) => choice.feed === feed.id);
       if (!used || feed.at === PANEL || feed.source !== 'multiwire') return [];
-      const at: { box: BoxId; circuit: CircuitId } = { box: feed.at, circuit: feed.circuit };
-      return [{ severity: 'verify', at, data: { box: feed.at } }];
+      return [{ severity: 'verify', at: { box: feed.at, circuit: feed.circuit }, data: { box: feed.at } }];
     }),
   say: ({ box }, { place }) => ({
     where: place(box),

@@ -1,6 +1,5 @@
-import { articleOf } from '../../model/articles.js';
-import { findBox, findRoom, findSlot } from '../../model/lookup.js';
-import { isDeviceKept } from '../../model/there.js';
+import { findBox, findRoom } from '../../model/lookup.js';
+import { newReceptacles } from '../newReceptacles.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
 /** 406.9: receptacles in damp and wet places are weather-resistant, under a cover that suits the place. */
@@ -12,13 +11,11 @@ export const receptacleOutdoors = defineRule<{ box: string; wet: boolean }>({
   section: (edition) => (edition === 2008 ? '406.8' : '406.9'),
   severities: ['verify'],
   asks: ['box.location'],
-  check: ({ job, wiring }) =>
-    wiring.devices.flatMap((device): (Breach<{ box: string; wet: boolean }> | Ask)[] => {
-      const slot = findSlot(job, device.slot);
+  check: (inspected) =>
+    newReceptacles(inspected).flatMap(({ device }): (Breach<{ box: string; wet: boolean }> | Ask)[] => {
+      const { job } = inspected;
       const box = findBox(job, device.box);
-      const { role } = articleOf(job.stock, 'device', device.article);
-      const receptacle = role === 'receptacle' || role === 'switchReceptacle';
-      if (!slot || !box || isDeviceKept(job, slot) || !receptacle) return [];
+      if (!box) return [];
       if (box.location === 'unknown')
         return findRoom(job, box.room)?.kind === 'outdoors' ? [{ ask: 'box.location', of: box.id }] : [];
       if (box.location === 'dry') return [];

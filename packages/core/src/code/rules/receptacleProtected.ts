@@ -1,10 +1,9 @@
-import { articleOf } from '../../model/articles.js';
 import type { JudgedEdition } from '../../model/editions.js';
 import type { CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
-import { findBox, findGroup, findRoom, findSlot } from '../../model/lookup.js';
+import { findBox, findGroup, findRoom } from '../../model/lookup.js';
 import type { RoomKind } from '../../model/place.js';
-import { isDeviceKept } from '../../model/there.js';
+import { newReceptacles } from '../newReceptacles.js';
 import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
 
 interface Found {
@@ -32,12 +31,9 @@ export const receptacleProtected = defineRule<Found>({
   section: (edition) => `210.8(A), ${edition === 2008 ? '406.3(D)' : '406.4(D)'}`,
   severities: ['violation', 'verify'],
   asks: ['circuit.gfci', 'room.kind'],
-  check: ({ job, wiring, edition }) =>
-    wiring.devices.flatMap((device): (Breach<Found> | Ask)[] => {
-      const slot = findSlot(job, device.slot);
-      const { role } = articleOf(job.stock, 'device', device.article);
-      if (!slot || isDeviceKept(job, slot) || (role !== 'receptacle' && role !== 'switchReceptacle'))
-        return [];
+  check: (inspected) =>
+    newReceptacles(inspected).flatMap(({ device, slot }): (Breach<Found> | Ask)[] => {
+      const { job, edition } = inspected;
       const group = findGroup(job, slot.group);
       const box = findBox(job, device.box);
       const room = findRoom(job, box?.room ?? group?.room);

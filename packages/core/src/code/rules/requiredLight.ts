@@ -2,15 +2,6 @@ import type { RoomKind } from '../../model/place.js';
 import { HABITABLE } from '../../nec/rooms.js';
 import { defineRule, type Ask, type Breach } from '../rule.js';
 
-const ASKED: readonly RoomKind[] = [
-  ...HABITABLE,
-  'bathroom',
-  'hallway',
-  'stairway',
-  'garage',
-  'outdoors',
-  'storage',
-];
 /** There a switched receptacle will not do (210.70(A)(1)). */
 const LIGHT_ONLY: readonly RoomKind[] = [
   'kitchen',
@@ -21,6 +12,7 @@ const LIGHT_ONLY: readonly RoomKind[] = [
   'outdoors',
   'storage',
 ];
+const ASKED: readonly RoomKind[] = [...HABITABLE, ...LIGHT_ONLY];
 
 /** 210.70(A), 210.70(C): a wall-switched lighting outlet where one is needed; in space for storage or with equipment too. */
 export const requiredLight = defineRule<{ room: string; name: string }>({

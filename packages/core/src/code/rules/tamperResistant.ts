@@ -1,6 +1,5 @@
-import { isDeviceKept } from '../../model/there.js';
-import { findSlot } from '../../model/lookup.js';
 import { articleOf, articlesOf } from '../../model/articles.js';
+import { newReceptacles } from '../newReceptacles.js';
 import { defineRule, type Breach, type Fix } from '../rule.js';
 
 interface Found {
@@ -17,12 +16,11 @@ export const tamperResistant = defineRule<Found>({
   since: 2008,
   section: (edition) => (edition >= 2011 ? '406.12' : '406.11'),
   severities: ['violation'],
-  check: ({ job, wiring }) =>
-    wiring.devices.flatMap((device): Breach<Found>[] => {
-      const slot = findSlot(job, device.slot);
+  check: (inspected) =>
+    newReceptacles(inspected).flatMap(({ device, slot }): Breach<Found>[] => {
+      const { job } = inspected;
       const article = articleOf(job.stock, 'device', device.article);
-      const receptacle = article.role === 'receptacle' || article.role === 'switchReceptacle';
-      if (!slot || isDeviceKept(job, slot) || !receptacle || article.tamperResistant) return [];
+      if (article.tamperResistant) return [];
       const instead = articlesOf(job.stock, 'device').find(
         (one) => one.tamperResistant && one.role === article.role && one.amperes === article.amperes,
       );

@@ -1,6 +1,5 @@
 import { articleOf, groundOf } from '../../model/articles.js';
-import type { BoxId } from '../../model/ids.js';
-import { PANEL } from '../../model/ids.js';
+import { PANEL, type BoxId } from '../../model/ids.js';
 import type { Cable } from '../../model/wiring.js';
 import { conductorKey } from '../../circuit/keys.js';
 import { defineRule, type Breach } from '../rule.js';
