@@ -6,8 +6,8 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  // Two cores: the server, the database and the browser share them.
-  workers: 1,
+  // Two cores: while one test waits for the page, another works. Each makes jobs of its own.
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   use: {
