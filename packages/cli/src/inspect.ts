@@ -3,6 +3,7 @@ import {
   eraWord,
   findCable,
   compareEditions,
+  findingKey,
   findingsByPlace,
   inspect as inspectBy,
   type Finding,
@@ -32,11 +33,18 @@ const placeWords = (subject: ReviewedWiring, kind: string, id: string, name: str
   return cable ? `${placeName(subject, cable.from)} - ${placeName(subject, cable.to)}` : name;
 };
 
-const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[] =>
-  findingsByPlace(subject.job, findings).flatMap(({ kind, id, name, findings: here }) => [
+const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[] => {
+  const keys = new Set(findings.map(findingKey));
+  return findingsByPlace(subject.job, findings).flatMap(({ kind, id, name, findings: here }) => [
     placeWords(subject, kind, id, name),
-    ...here.flatMap(sayFinding),
+    ...here.flatMap((one) => [
+      ...sayFinding(one),
+      ...(one.follows !== null && keys.has(one.follows)
+        ? ['    It most likely goes with another finding: look again once that is mended.']
+        : []),
+    ]),
   ]);
+};
 
 /** Every finding on the wiring, by place, by the edition of the job or by one that is named. */
 export const inspect: Command = (subject, { edition }) => {

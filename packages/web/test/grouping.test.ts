@@ -1,5 +1,5 @@
-import { reviewJob, type Finding, type Job } from '@amber/core';
-import { alikeOf, commonWhat, inOrder } from '../src/panels/findings/grouping.js';
+import { findingKey, reviewJob, type Finding, type Job } from '@amber/core';
+import { alikeOf, commonWhat, foldedOf, inOrder } from '../src/panels/findings/grouping.js';
 import { worthTrying } from '../src/worker/useRemedies.js';
 import { yard } from './support/yard.js';
 
@@ -58,4 +58,13 @@ test('a remedy is looked for once for each rule at each place, and not for what 
   expect(tried.some((one) => one.severity === 'verify')).toBe(false);
   const keys = tried.map((one) => `${one.rule} ${one.at.circuit ?? one.at.box ?? ''}`);
   expect(new Set(keys).size).toBe(keys.length);
+});
+
+test('what goes with another finding is folded under it, and stands for itself where that one is not in the list', () => {
+  const [first, second, third] = findings(large) as [Finding, Finding, Finding];
+  const follower = { ...second, follows: findingKey(first) };
+  const { roots, following } = foldedOf([first, follower, third]);
+  expect(roots).toEqual([first, third]);
+  expect(following.get(findingKey(first))).toEqual([follower]);
+  expect(foldedOf([follower, third]).roots).toEqual([follower, third]);
 });

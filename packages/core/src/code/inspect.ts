@@ -1,9 +1,10 @@
 import type { Job, JudgedEdition } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { amended, ownRules } from './amendments.js';
-import { inspectedOf } from './inspected.js';
+import { withCauses } from './follows.js';
+import { inspectedOf, type Inspected } from './inspected.js';
 import { placeOfQuestion, questionKey } from './questions.js';
-import { unanswered, type Ask, type Finding, type Judged, type Severity } from './rule.js';
+import { findingKey, unanswered, type Ask, type Finding, type Judged, type Severity } from './rule.js';
 import { RULES } from './rules.js';
 import { builtByAt, createUntouched } from './touched.js';
 
@@ -12,13 +13,9 @@ const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution
 /** The worst first; otherwise as they came. */
 export const byGravity = (a: Finding, b: Finding): number => GRAVITY[a.severity] - GRAVITY[b.severity];
 
-/** What makes two findings the same one, under another edition or after a change. */
-export const findingKey = ({ rule, at, questions }: Finding): string =>
-  JSON.stringify([rule, at, questions.map(questionKey)]);
-
 /** Every finding by one edition, before anything local is heard. A fact is asked once, for all rules that want it. */
-const judgeBy = (job: Job, wiring: Wiring, edition: JudgedEdition): Judged[] => {
-  const inspected = inspectedOf(job, wiring, edition);
+const judgeBy = (inspected: Inspected): Judged[] => {
+  const { job, edition } = inspected;
   const judged: Judged[] = [];
   const asked = new Map<string, { ask: Ask; sections: string[] }>();
   for (const rule of RULES) {
@@ -57,7 +54,8 @@ const asBuilt = (job: Job, wiring: Wiring, judged: readonly Judged[], standing: 
   const known = new Map<JudgedEdition, ReadonlySet<string>>();
   const foundBy = (edition: JudgedEdition): ReadonlySet<string> => {
     const found =
-      known.get(edition) ?? new Set(judgeBy(job, wiring, edition).map(({ finding }) => findingKey(finding)));
+      known.get(edition) ??
+      new Set(judgeBy(inspectedOf(job, wiring, edition)).map(({ finding }) => findingKey(finding)));
     known.set(edition, found);
     return found;
   };
@@ -76,14 +74,16 @@ export const judge = (
   job: Job,
   wiring: Wiring,
   { edition = job.edition, standing = false }: Judging = {},
-): Judged[] =>
-  [
-    ...asBuilt(job, wiring, judgeBy(job, wiring, edition), standing).map((one) => ({
-      ...one,
-      finding: amended(job, one.finding),
-    })),
+): Judged[] => {
+  const inspected = inspectedOf(job, wiring, edition);
+  const judged = asBuilt(job, wiring, judgeBy(inspected), standing);
+  const heard = judged.map(({ finding }) => amended(job, finding));
+  const findings = withCauses(inspected, heard);
+  return [
+    ...judged.map(({ fixes }, i): Judged => ({ finding: findings[i] as Finding, fixes })),
     ...ownRules(job).map((finding): Judged => ({ finding, fixes: [] })),
   ].sort((a, b) => byGravity(a.finding, b.finding));
+};
 
 /** Every finding on a wiring by an edition, the job's own where none is named; the worst first. */
 export const inspect = (job: Job, wiring: Wiring, judging: Judging = {}): Finding[] =>

@@ -12,7 +12,7 @@ import type {
 import type { End, Terminal, Wiring } from '../model/wiring.js';
 import type { Job, JudgedEdition, Run } from '../model/job.js';
 import type { Inspected } from './inspected.js';
-import { questionOf, type Question, type QuestionKind } from './questions.js';
+import { questionKey, questionOf, type Question, type QuestionKind } from './questions.js';
 
 /**
  * violation, caution, or to be verified on site; unfinished where there is not enough to judge; waived where an amendment
@@ -67,7 +67,13 @@ export interface Finding {
   amendment: string | null;
   /** The edition it met when it was built, where today's asks for more and nobody touches it. */
   builtBy: JudgedEdition | null;
+  /** The key of the finding that it most likely goes with; null where it stands for itself. */
+  follows: string | null;
 }
+
+/** What makes two findings the same one, under another edition or after a change. */
+export const findingKey = ({ rule, at, questions }: Pick<Finding, 'rule' | 'at' | 'questions'>): string =>
+  JSON.stringify([rule, at, questions.map(questionKey)]);
 
 type Facts = Pick<Finding, 'kind' | 'rule' | 'severity' | 'section' | 'at'>;
 
@@ -76,7 +82,7 @@ export const findingOf = (
   facts: Facts & Partial<Pick<Finding, 'questions' | 'actions' | 'amendment'>>,
   { where, what, reason, remedy }: Said,
 ): Finding => ({
-  ...{ questions: [], actions: [], amendment: null, builtBy: null },
+  ...{ questions: [], actions: [], amendment: null, builtBy: null, follows: null },
   ...facts,
   title: titleOf({ ...(where === undefined ? {} : { where }), what }),
   where: where ?? null,

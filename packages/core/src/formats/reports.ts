@@ -234,6 +234,8 @@ export const findingsReportSchema = z.array(
     ),
     amendment: z.string().nullable(),
     builtBy: judgedEditionSchema.nullable(),
+    /** The key of the finding that it most likely goes with. */
+    follows: z.string().nullable(),
   }),
 );
 

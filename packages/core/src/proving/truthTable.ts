@@ -5,13 +5,14 @@ import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { evaluate, type LuminaireState, type Short } from '../circuit/evaluate.js';
 import { grayWalk, positionsOf, somePositions } from './positions.js';
-import { devicesOfGroup, outletsOf } from './works.js';
+import { concerns, devicesOfGroup, outletsOf } from './works.js';
 
 /** One set of handle positions: by the order of the table's switches, luminaires and receptacles. */
 export interface TruthRow {
   positions: number[];
   lights: LuminaireState['light'][];
   receptaclesLive: boolean[];
+  /** What opens the breaker of its circuit. */
   shorts: readonly Short[];
 }
 
@@ -42,7 +43,7 @@ export const truthTable = (job: Job, wiring: Wiring, compiled: Compiled, group: 
         positions: switches.map((id) => ofId(positions, id) ?? 0),
         lights: luminaires.map((id) => lights.get(id) ?? 'dark'),
         receptaclesLive: outlets.map(({ nets }) => nets.every((net) => state.nets[net] === 'live')),
-        shorts: state.shorts,
+        shorts: state.shorts.filter((short) => concerns(short, group.circuit)),
       };
     },
   );

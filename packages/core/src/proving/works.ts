@@ -1,10 +1,10 @@
 import { ofId } from '../model/records.js';
-import type { DeviceId, GroupId, SlotId } from '../model/ids.js';
+import type { CircuitId, DeviceId, GroupId, SlotId } from '../model/ids.js';
 import type { Group, Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
 import { emptyWiring, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
-import { evaluate } from '../circuit/evaluate.js';
+import { evaluate, type Short } from '../circuit/evaluate.js';
 import type { Positions } from '../circuit/parts.js';
 import { countOf, positionsOf, somePositions } from './positions.js';
 import { createSweep, DARK, LIT, SHELL_LIVE } from '../circuit/sweep.js';
@@ -45,9 +45,14 @@ export const outletsOf = (
       return found ? [{ slot: id, nets: found.outlets }] : [];
     });
 
+/** Does a short open the breaker of this circuit? One of another leaves it be. */
+export const concerns = (short: Short, circuit: CircuitId): boolean =>
+  short.circuit === circuit || (short.to === 'otherHot' && short.other === circuit);
+
 /** How the loads of a group stand in given positions: all lit, all dark, or anything else. */
 const lightOf = (
   compiled: Compiled,
+  circuit: CircuitId,
   mine: ReadonlySet<string>,
   outlets: readonly number[],
 ): ((positions: Positions) => Light) => {
@@ -59,8 +64,9 @@ const lightOf = (
       compiled.devices.map((device) => ofId(positions, device.id) ?? 0),
       lights,
     );
-    if (verdict === 'shorted' || indices.length + outlets.length === 0) return 'wrong';
+    if (indices.length + outlets.length === 0) return 'wrong';
     const state = verdict === 'settled' && outlets.length === 0 ? null : evaluate(compiled, positions);
+    if (state?.shorts.some((short) => concerns(short, circuit))) return 'wrong';
     const seen = new Set(
       state === null
         ? indices.map((i) => lights[i])
@@ -109,6 +115,7 @@ export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: 
   const luminaires = job.luminaires.filter((luminaire) => luminaire.group === group.id);
   const light = lightOf(
     compiled,
+    group.circuit,
     new Set(luminaires.map((luminaire) => luminaire.id)),
     outletsOf(job, wiring, compiled, group.id).flatMap((one) => one.nets),
   );

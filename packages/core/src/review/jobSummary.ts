@@ -8,7 +8,7 @@ import { runSketchSchema, sketchRun } from '../drawing/sketchRun.js';
 import { reviewCircuit, reviewJob } from './reviewJob.js';
 
 /** Raised whenever a summary says something else of the same job; those of before are made anew. */
-export const SUMMARY_VERSION = 2;
+export const SUMMARY_VERSION = 3;
 
 const count = z.int().min(0);
 
@@ -63,7 +63,7 @@ export const summariseJob = (asked: Job): JobSummary => {
         positions: proofs.reduce((sum, proof) => sum + proof.positions, 0),
         working: proofs.reduce((sum, proof) => sum + proof.working, 0),
         of: proofs.reduce((sum, proof) => sum + proof.of, 0),
-        violations: findings.filter((one) => one.severity === 'violation').length,
+        violations: findings.filter((one) => one.severity === 'violation' && one.follows === null).length,
         unfinished: findings.filter((one) => one.severity === 'unfinished').length,
         unseenBoxes: review.standing.includes(id)
           ? boxesOfCircuit(job, id).filter((box) => ofId(certainty, box) !== 'seen').length

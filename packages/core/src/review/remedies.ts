@@ -1,8 +1,8 @@
 import type { Job } from '../model/job.js';
 import { plannedWiring } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { findingKey, inspect, judge } from '../code/inspect.js';
-import { isGrave, type Finding, type Fix } from '../code/rule.js';
+import { inspect, judge } from '../code/inspect.js';
+import { findingKey, isGrave, type Finding, type Fix } from '../code/rule.js';
 import { reviewJob } from './reviewJob.js';
 
 /** Something the program can do about a finding, and the job after it. */

@@ -1,6 +1,6 @@
 import { evaluate } from '../../circuit/evaluate.js';
 import { somePositions } from '../../proving/positions.js';
-import { devicesOfGroup, proveGroup, switchesWithShellLive } from '../../proving/works.js';
+import { concerns, devicesOfGroup, proveGroup, switchesWithShellLive } from '../../proving/works.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
@@ -21,7 +21,7 @@ export const groupWorks = defineRule<Found>({
       if (devices.length === 0 && group.control === 'switched') return [];
       const at = { circuit: group.circuit, group: group.id };
       const shorted = somePositions(compiled, devices).some((positions) =>
-        evaluate(compiled, positions).shorts.some((short) => short.circuit === group.circuit),
+        evaluate(compiled, positions).shorts.some((short) => concerns(short, group.circuit)),
       );
       if (shorted) return [{ severity: 'violation', at, data: { kind: 'shorted', name: group.name } }];
       const { working, positions } = proveGroup(job, wiring, compiled, group);

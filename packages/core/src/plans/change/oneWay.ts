@@ -4,7 +4,7 @@ import type { CircuitId, SlotId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import type { Device } from '../../model/wiring.js';
 import { groupIdsOf } from '../../model/lookup.js';
-import { findingKey } from '../../code/inspect.js';
+import { findingKey } from '../../code/rule.js';
 import { isGrave, type Finding } from '../../code/rule.js';
 import { planJob } from '../../planning/planJob.js';
 import { wiringOrEmpty } from '../../proving/works.js';

@@ -1,4 +1,4 @@
-import { eraWord, type Finding, type FindingAction, type Remedy } from '@amber/core';
+import { eraWord, findingKey, type Finding, type FindingAction, type Remedy } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { JudgeOtherwise } from './JudgeOtherwise.js';
@@ -18,6 +18,7 @@ export const FindingCard = ({
   finding,
   what,
   alike,
+  following,
   remedies,
   onAction,
 }: {
@@ -26,6 +27,8 @@ export const FindingCard = ({
   what: string | null;
   /** The titles of this and of others like it, where they are told together; none where it stands alone. */
   alike: readonly { title: string; onShow: (() => void) | null }[];
+  /** What most likely goes with it once it is mended. */
+  following: readonly Finding[];
   remedies: readonly Remedy[];
   /** Does what the finding itself offers; null where nothing can be done here. */
   onAction: ((action: FindingAction) => void) | null;
@@ -84,6 +87,23 @@ export const FindingCard = ({
               {title}
             </p>
           ),
+        )}
+        {following.length === 0 ? null : (
+          <details className="mt-1">
+            <summary className="min-h-10 cursor-pointer py-2 font-semibold">
+              {following.length === 1 ? 'One more that' : `${following.length} more that`} most likely{' '}
+              {following.length === 1 ? 'goes' : 'go'} with it
+            </summary>
+            <p className="text-[13.5px]">Mend this first, then look again: what is left stands for itself.</p>
+            <ul className="mt-1 flex list-disc flex-col gap-1 pl-5 text-[13.5px]">
+              {following.map((one) => (
+                <li key={findingKey(one)} className="break-words">
+                  {one.title}
+                  {one.section ? <span className="text-quiet"> · {one.section}</span> : null}
+                </li>
+              ))}
+            </ul>
+          </details>
         )}
         {finding.kind === 'refusal' || finding.kind === 'local' ? null : <JudgeOtherwise finding={finding} />}
       </div>

@@ -11,7 +11,7 @@ import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useEdit } from '../../store/review.js';
-import { alikeOf, commonWhat, inOrder } from './grouping.js';
+import { alikeOf, commonWhat, foldedOf, inOrder } from './grouping.js';
 import { FindingCard } from './FindingCard.js';
 import { OwnRules } from './OwnRules.js';
 import { QuestionList } from './QuestionList.js';
@@ -48,8 +48,12 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
     );
   const open = findings.filter((one) => one.questions.length > 0);
   const onSite = findings.filter((one) => one.severity === 'verify' && one.questions.length === 0);
-  const judged = findings.filter((one) => !open.includes(one) && !onSite.includes(one));
-  const { alike, single } = alikeOf(judged);
+  const { roots, following } = foldedOf(
+    findings.filter((one) => !open.includes(one) && !onSite.includes(one)),
+  );
+  const followingOf = (group: readonly Finding[]) =>
+    group.flatMap((one) => following.get(findingKey(one)) ?? []);
+  const { alike, single } = alikeOf(roots);
   const show = (id: string) => dispatch(boxChosen(id as Subject['drawings'][number]['box']));
   const drawn = (id: string | undefined) => subject.drawings.some((drawing) => drawing.box === id);
   const { first, last } = inOrder(alike, single);
@@ -67,6 +71,7 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
                 title: commonWhat(group) === null ? one.title : (one.where ?? one.title),
                 onShow: one.at.box !== undefined && drawn(one.at.box) ? () => show(one.at.box ?? '') : null,
               }))}
+              following={followingOf(group)}
               remedies={remedies.get(findingKey(first)) ?? []}
               onAction={null}
             />
@@ -87,6 +92,7 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
                 finding={finding}
                 what={null}
                 alike={[]}
+                following={followingOf([finding])}
                 remedies={remedies.get(findingKey(finding)) ?? []}
                 onAction={readOnly ? null : perform}
               />

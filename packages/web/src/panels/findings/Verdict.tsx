@@ -1,6 +1,7 @@
 import { eraWord, type Finding } from '@amber/core';
 import { plural, sayWorking } from '../../parts/format.js';
 import { SeverityMark } from '../../parts/ui.js';
+import { foldedOf } from './grouping.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
 /** Patterns that light the lamp and are dangerous all the same: that it works says nothing for them. */
@@ -26,7 +27,8 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
   const positions = subject.proofs.reduce((sum, proof) => sum + proof.positions, 0);
   const working = subject.proofs.reduce((sum, proof) => sum + proof.working, 0);
   const of = subject.proofs.reduce((sum, proof) => sum + proof.of, 0);
-  const count = (severity: string) => (findings ?? []).filter((one) => one.severity === severity).length;
+  const { roots } = foldedOf(findings ?? []);
+  const count = (severity: string) => roots.filter((one) => one.severity === severity).length;
   const violations = count('violation');
   const cautions = count('caution');
   const questions = (findings ?? []).filter((one) => one.questions.length > 0).length;

@@ -1,4 +1,18 @@
-import type { Finding } from '@amber/core';
+import { findingKey, type Finding } from '@amber/core';
+
+/** Findings that stand for themselves, and those that most likely go with one of them, by its key. */
+export const foldedOf = (
+  findings: readonly Finding[],
+): { roots: Finding[]; following: ReadonlyMap<string, readonly Finding[]> } => {
+  const keys = new Set(findings.map(findingKey));
+  const following = new Map<string, Finding[]>();
+  const roots = findings.filter((one) => {
+    if (one.follows === null || !keys.has(one.follows)) return true;
+    following.set(one.follows, [...(following.get(one.follows) ?? []), one]);
+    return false;
+  });
+  return { roots, following };
+};
 
 /** Findings that differ in their place alone: from two on they are told once, with their places. */
 export const alikeOf = (findings: readonly Finding[]): { alike: Finding[][]; single: Finding[] } => {
