@@ -121,6 +121,7 @@ const changeOf = (
     unit: 'luminaire',
     va,
     pounds: null,
+    driverBox: null,
   } as const;
   const name = words.name ?? 'New box';
   const atNew = (mount: 'wall' | 'ceiling') => place(job, { id: SWITCH_PLACE, name, mount, told: words.run });

@@ -167,7 +167,7 @@ export {
   setCableCircuit,
   ungang,
 } from './edits/control.js';
-export { withoutBox, withoutFeed, withoutGroup, withoutSlot } from './edits/removals.js';
+export { withoutBox, withoutFeed, withoutGroup, withoutLoad, withoutSlot } from './edits/removals.js';
 export {
   alongWall,
   distance,
@@ -330,7 +330,9 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 
 /** Making up: the work order of a box, and a conductor followed in words. */
 export { makeUpSteps } from './steps/makeUpSteps.js';
-export { PHASE_WORDS } from './steps/step.js';
+export { addLoad, LOAD_KINDS, loadKindOf, type LoadKind } from './edits/loads.js';
+export { moveGang, settleChain, settledChain } from './edits/chains.js';
+export { PHASE_WORDS, phasesAt } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
 export { otherFacesOf, withFaceOfBefore } from './formats/facesOfBefore.js';
 export { boxInWords, sayBoxLine, type BoxLine } from './steps/boxInWords.js';

@@ -165,7 +165,7 @@ test('a fan asks whether its box may bear it', () => {
   const [lamp] = job.luminaires;
   const change = done(job, {
     ...{ kind: 'replaceLuminaire', luminaire: lamp!.id },
-    hung: { ...light, name: 'Fan', unit: 'fan', pounds: 30, va: 80 },
+    hung: { ...light, name: 'Fan', unit: 'fan', pounds: 30, driverBox: null, va: 80 },
   });
   expect(change.asks.map(({ rule }) => rule)).toContain('fan-support');
 });

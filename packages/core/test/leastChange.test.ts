@@ -135,7 +135,10 @@ test('a dimmer for an old switch: nothing new but the dimmer, one box opened, ea
     expect([from, to]).toEqual([expect.stringMatching(/screw/), expect.stringMatching(/lead/)]);
   // The ceiling box stays closed: its minutes are not paid, nor are its connectors. The leads of the dimmer are spliced.
   const { labour } = change.job;
-  expect(change.cost.minutes).toBeCloseTo(labour.box.existing + labour.device + 3 * labour.splice, 9);
+  expect(change.cost.minutes).toBeCloseTo(
+    labour.box.existing + labour.device + 3 * labour.splice[change.job.preferences.connectors],
+    9,
+  );
   const prices = new Map(change.job.stock.map((one) => [one.id as string, 'price' in one ? one.price : 0]));
   const plate = change.job.stock.find(
     (one) => one.kind === 'sundry' && one.use === 'plate' && one.gangs === 1,

@@ -105,6 +105,29 @@ describe('grounds', () => {
     expect(onTerminal(wiring, 'ground')?.wire).toMatchObject({ end: { colour: 'bare' } });
   });
 
+  test('one ground looped round the screw of a steel box saves the tail to it, and is in the splice all the same', () => {
+    const steel = (boxGround: 'tail' | 'looped', groundTail: 'pigtail' | 'leftLong' = 'pigtail') => {
+      const job = withPreferences(run, { boxGround, groundTail });
+      return planned({
+        ...job,
+        boxes: job.boxes.map((one) => ({ ...one, article: null, material: 'metal' as const })),
+      });
+    };
+    expect(membersOf(steel('tail').wiring, 'S1/G')).toEqual(['bare', 'bare', 'bare tail', 'bare tail']);
+    const looped = steel('looped');
+    expect(membersOf(looped.wiring, 'S1/G')).toEqual(['bare', 'bare', 'bare tail']);
+    expect(groundedFaults(looped)).toEqual([]);
+    // Another ground is left long for the device where that is the habit too: no wire is on two screws.
+    const both = steel('looped', 'leftLong');
+    expect(membersOf(both.wiring, 'S1/G')).toEqual(['bare', 'bare']);
+    expect(groundedFaults(both)).toEqual([]);
+  });
+
+  test('green tails are bought and joined where the job wants them', () => {
+    const { wiring } = planned(withPreferences(run, { groundTailColour: 'green' }));
+    expect(membersOf(wiring, 'S1/G')).toEqual(['bare', 'bare', 'green tail']);
+  });
+
   test('a luminaire without metal leaves the ground capped, or a tail for a later one', () => {
     const plastic = (plasticLuminaire: 'capped' | 'pigtailLeft') => {
       const job = withPreferences(run, { plasticLuminaire });

@@ -177,3 +177,9 @@ test('a luminaire that format 4 tells of on a wire is there, and is not taken fo
   const told = new Set(['stair-lamp', 'loft-lamp']);
   for (const { id } of file.luminaires) if (!told.has(id)) expect([id, lamp(job, id)]).toEqual([id, false]);
 });
+
+test('minutes of a splice that a file of before tells hold for every family of connectors', () => {
+  const [older] = files.filter(({ document }) => document.format === 7);
+  const job = read({ ...older?.document, labour: { splice: 2 } });
+  expect(new Set(Object.values(job.labour.splice))).toEqual(new Set([2]));
+});

@@ -1,4 +1,4 @@
-import { compile, makeUpSteps, type Job } from '../src/index.js';
+import { compile, cutLength, makeUpSteps, type Job } from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
 import { holding } from './support/told.js';
 import { editBoxes, editCircuits, editLuminaires, withReceptacle } from './support/ruleCases/builders.js';
@@ -9,6 +9,11 @@ const stepsAt = (asked: Job, box: string) => {
 };
 const textsOf = (asked: Job, box: string) => stepsAt(asked, box).map(({ text }) => text);
 const single = jobOf({ runs: ['F-S1', 'S1-L'] });
+const pair = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] });
+const byHabit = (job: Job, preferences: Partial<Job['preferences']>): Job => ({
+  ...job,
+  preferences: { ...job.preferences, ...preferences },
+});
 
 test('a new box is marked out, roughed in and checked before it is made up; an old-work box goes in with its cable in it', () => {
   const phases = stepsAt(single, 'S1').map(({ phase }) => phase);
@@ -83,7 +88,7 @@ test('a home run is landed at the panel last, ground first, its neutral where th
       'S1',
     ).find(({ id }) => id.includes('/panel/'));
   expect(last('no')?.text).toMatch(
-    /last of all, at the panel: the bare .* to the ground bar, the white .* to the neutral bar and the black .* to the breaker of .*, 15 A and off\.$/,
+    /last of all, at the panel: the bare .* to the ground bar; the white .* to the neutral bar; the black .* to the breaker of .*, 15 A and off\.$/,
   );
   expect(last('yes')?.text).toContain('the neutral terminal of that breaker');
   expect(last('unknown')?.text).toContain('or the neutral terminal of the breaker where it has one');
@@ -147,4 +152,86 @@ describe('habits of the job are told where they count', () => {
   test('tape goes round the screws before the device goes in', () => {
     expect(said(by({ deviceTape: 'wrapped' }), 'S1')).toMatch(/Wrap its screws .* Fold the wires/);
   });
+});
+
+test('by the habit of the job boxes are made up before or after the rough-in check, and never trimmed before it', () => {
+  const phases = (madeUp: 'afterCheck' | 'beforeCheck') => [
+    ...new Set(stepsAt(byHabit(single, { madeUp }), 'S1').map(({ phase }) => phase)),
+  ];
+  expect(phases('beforeCheck')).toEqual([
+    ...['mark', 'rough', 'dead', 'proof', 'prepare', 'grounds', 'neutrals', 'roughCheck'],
+    ...['devices', 'check', 'close', 'prove'],
+  ]);
+  expect([...phases('afterCheck')].sort()).toEqual([...phases('beforeCheck')].sort());
+});
+
+test('tails go on a device before it meets the box where that is the habit, and are spliced all the same', () => {
+  const tails = (tailsFirst: 'splice' | 'device') =>
+    stepsAt(byHabit(single, { tailsFirst }), 'S1').filter(({ text }) => text.includes('the ground tail to'));
+  expect(tails('splice').map(({ phase }) => phase)).toEqual(['devices']);
+  expect(tails('device').map(({ phase, id }) => [phase, id])).toEqual([['prepare', tails('splice')[0]?.id]]);
+  expect(tails('device')[0]?.text).toContain('before it meets the box');
+  const splices = textsOf(byHabit(single, { tailsFirst: 'device' }), 'S1');
+  expect(splices.some((text) => text.includes('AWG tail to the green screw'))).toBe(true);
+});
+
+test('a neutral kept for later goes into its cap stripped or not, as the habit is; other caps say nothing of it', () => {
+  const kept = jobOf({ runs: ['F-L', 'L-S1'], neutralAt: ['S1'] });
+  const cap = (unusedNeutral: 'stripped' | 'unstripped') =>
+    textsOf(byHabit(kept, { unusedNeutral }), 'S1').filter((text) => text.startsWith('Cap '));
+  expect(cap('unstripped')).toEqual([expect.stringContaining(', not stripped,')]);
+  expect(cap('stripped')).toEqual([expect.stringContaining(', stripped,')]);
+});
+
+test('in a steel box one ground may be looped round its screw, and yokes may ground by their screws too', () => {
+  const steel = editBoxes(single, () => ({ article: null, material: 'metal' }));
+  const looped = textsOf(byHabit(steel, { boxGround: 'looped' }), 'S1');
+  expect(looped.filter((text) => text.startsWith('Loop the bare'))).toHaveLength(1);
+  expect(looped.some((text) => text.includes('green screw of the box') && text.startsWith('Join'))).toBe(
+    false,
+  );
+  const fixed = (boxBonding: Job['preferences']['boxBonding']) =>
+    textsOf(byHabit(steel, { boxBonding }), 'S1').find((text) => text.includes('Fold the wires'));
+  expect(fixed('pigtails')).not.toContain('washers');
+  expect(fixed('both')).toContain('Take the paper washers off');
+  const grounded = (boxBonding: Job['preferences']['boxBonding']) =>
+    textsOf(byHabit(steel, { boxBonding }), 'S1').some((text) => text.includes('to the green screw, low'));
+  expect([grounded('both'), grounded('pigtails'), grounded('selfGroundingYoke')]).toEqual([
+    true,
+    true,
+    false,
+  ]);
+});
+
+test('travelers on the same side are said to light with all handles up only where they do', () => {
+  const why = (asked: Job, box: string) =>
+    stepsAt(asked, box)
+      .filter(({ text }) => text.includes('(traveler)'))
+      .map((step) => step.why.includes('with all handles up'));
+  expect(why(pair, 'S1')).toEqual([true, true]);
+  expect(why(byHabit(pair, { travelers: 'any' }), 'S1')).toEqual([false, false]);
+});
+
+test('where a luminaire brings its driver box, the cable waits coiled at a measured place and comes in with it', () => {
+  const recessed = editLuminaires(
+    editBoxes(pair, () => ({ article: null })),
+    () => ({ driverBox: 100_000 }),
+  );
+  const steps = stepsAt(recessed, 'L');
+  expect(steps.find(({ phase }) => phase === 'mark')?.text).toContain('measure the place from two walls');
+  const pulled = steps.find(({ id }) => id.includes('/pull/'))?.text;
+  expect(pulled).toContain('Leave 2 ft of it coiled there, each conductor capped by itself');
+  expect(pulled).not.toContain('of the box');
+  expect(steps.some(({ text }) => text.startsWith('Set the box'))).toBe(false);
+  const hung = steps.filter(({ phase }) => phase === 'luminaire').map(({ text }) => text);
+  expect(hung[0]).toMatch(/^Cut the opening at the measured place/);
+  expect(hung[1]).toMatch(/^Strip the/);
+  // What is coiled there is cut for.
+  const cutOf = (asked: Job) => {
+    const { job, wiring } = planned(asked);
+    const cable = wiring.cables.find(({ to }) => to === 'L')!;
+    return cutLength(job, { ...cable, length: 120, lengthSource: 'measured' })?.ends ?? 0;
+  };
+  const boxed = editBoxes(pair, () => ({ article: null }));
+  expect(cutOf(recessed) - cutOf(boxed)).toBeGreaterThan(12);
 });

@@ -3,6 +3,8 @@ import { labourSchema, planJob, newJob, standardStock, type Article, type Job } 
 import { CatalogStore } from '../src/index.js';
 import { ArticleEntity } from '../src/store/entities.js';
 import { Faces1700000000008 } from '../src/store/faces.js';
+import { MoreStock1700000000010 } from '../src/store/moreStock.js';
+import { SpliceMinutes1700000000009 } from '../src/store/splices.js';
 import { SquareBoxes1700000000006 } from '../src/store/migrations.js';
 import { apiOn, freshSource } from './support/api.js';
 
@@ -87,4 +89,22 @@ test('the devices of a catalog of before get their faces, and the other faces of
   expect(placeOf('in 1')).toEqual({ kind: 'screw', side: 'left', height: 20, colour: 'dark', marked: 'IN' });
   const wanted = standardStock().find((one) => one.id === 'four-way-15-in-below');
   expect(find('four-way-15-in-below')).toEqual({ ...wanted, price: 98_700 });
+});
+
+test('the minutes of a splice that the shop had set hold for every family of connectors, and stock that came later is added', async () => {
+  const runner = source.createQueryRunner();
+  const [splices, more] = [new SpliceMinutes1700000000009(), new MoreStock1700000000010()];
+  await splices.down(runner);
+  await runner.query("UPDATE labour_units SET value = 2.25 WHERE name = 'splice'");
+  const articles = source.getRepository(ArticleEntity);
+  await articles.delete({ id: 'steel-3-54' });
+  await articles.update({ id: 'strap-1-18' }, { price: '31000' });
+  await splices.up(runner);
+  await more.up(runner);
+  await runner.release();
+  const { articles: listed, labour } = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
+  expect(new Set(Object.values(labour.splice))).toEqual(new Set([2.25]));
+  const find = (id: string) => listed.find((one) => one.id === id);
+  expect(find('steel-3-54')).toEqual(standardStock().find((one) => one.id === 'steel-3-54'));
+  expect(find('strap-1-18')?.price).toBe(31_000);
 });

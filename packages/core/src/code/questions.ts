@@ -45,6 +45,7 @@ export const ROOM_WORDS: Record<RoomKind, string> = {
   hallway: 'Hallway',
   stairway: 'Stairway',
   storage: 'Storage, utility or workshop',
+  crawlSpace: 'Crawl space',
   garage: 'Garage',
   outdoors: 'Outdoors',
   unknown: 'Not answered: taken as habitable',

@@ -19,10 +19,12 @@ import { driverBox } from './rules/driverBox.js';
 import { electronicNeutral } from './rules/electronicNeutral.js';
 import { fanSupport } from './rules/fanSupport.js';
 import { freeConductor } from './rules/freeConductor.js';
+import { crawlSpace } from './rules/crawlSpace.js';
 import { garageCircuit } from './rules/garageCircuit.js';
 import { groundColour } from './rules/groundColour.js';
 import { groundFaultSide } from './rules/groundFaultSide.js';
 import { groundingStrap } from './rules/groundingStrap.js';
+import { groundSize } from './rules/groundSize.js';
 import { groundsJoined } from './rules/groundsJoined.js';
 import { groupWorks } from './rules/groupWorks.js';
 import { holesInFraming } from './rules/holesInFraming.js';
@@ -56,6 +58,7 @@ import { switchHeight } from './rules/switchHeight.js';
 import { switchHotOnly } from './rules/switchHotOnly.js';
 import { switchRating } from './rules/switchRating.js';
 import { tamperResistant } from './rules/tamperResistant.js';
+import { tenAmpere } from './rules/tenAmpere.js';
 import { terminalTorque } from './rules/terminalTorque.js';
 import { tubLuminaires } from './rules/tubLuminaires.js';
 import { ungroundedExtension } from './rules/ungroundedExtension.js';
@@ -84,11 +87,13 @@ export const RULES: readonly Rule[] = [
   switchRating,
   dimmerLoad,
   electronicNeutral,
+  tenAmpere,
   circuitLoad,
   voltageDrop,
   cableLeftLive,
   groundColour,
   groundsJoined,
+  groundSize,
   metalBoxBonded,
   yokeGrounded,
   luminaireGrounded,
@@ -102,6 +107,7 @@ export const RULES: readonly Rule[] = [
   tamperResistant,
   receptacleProtected,
   receptacleOutdoors,
+  crawlSpace,
   boxAccessible,
   luminaireSupport,
   fanSupport,

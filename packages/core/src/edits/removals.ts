@@ -1,5 +1,5 @@
 import { withPrunedWirings } from './wiring/pruned.js';
-import { findSlot } from '../model/lookup.js';
+import { findLuminaire, findSlot } from '../model/lookup.js';
 import { placeOfNode, type BoxId, type GroupId, type LuminaireId, type SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 
@@ -61,6 +61,20 @@ export const withoutSlot = (job: Job, id: SlotId): Job => {
   const fed = job.feeds.some((feed) => feed.at === slot.box);
   if (!others && !fed) return withoutBox(job, slot.box);
   return keepingChoices(without(job, new Set([id]), new Set()), { slots: new Set([id]), groups: new Set() });
+};
+
+/** Takes one load out of its box, with what is a part of it; the last one takes the box with it, where nothing else is there. */
+export const withoutLoad = (job: Job, id: LuminaireId): Job => {
+  const load = findLuminaire(job, id);
+  if (!load) return job;
+  const gone = new Set(
+    job.luminaires.filter((one) => one.id === id || one.partOf === id).map((one) => one.id),
+  );
+  const others = [...job.slots, ...job.luminaires].some(
+    (one) => one.box === load.box && !gone.has(one.id as LuminaireId),
+  );
+  if (!others && !job.feeds.some((feed) => feed.at === load.box)) return withoutBox(job, load.box);
+  return keepingChoices(without(job, new Set(), gone), { slots: new Set(), groups: new Set() });
 };
 
 /** Takes a control group away with its switches and luminaires; boxes stay where something else is in them. */

@@ -124,9 +124,23 @@ const toSecond = (document: Raw): Raw => {
 /** To 7: fans are told from vent fans, exceptions at switches and older eras can be told; nothing of that is known of a file of before. */
 const toSeventh = (document: Raw): Raw => ({ ...document, format: 7 });
 
+/** To 8: a splice has its minutes by the family of its connector; what was told of all holds for each. */
+const toEighth = (document: Raw): Raw => {
+  const labour = document['labour'];
+  const splice = isRaw(labour) ? labour['splice'] : undefined;
+  const families = ['lever', 'pushIn', 'twistOn', 'groundingTwistOn', 'crimp'];
+  return {
+    ...document,
+    ...(isRaw(labour) && typeof splice === 'number'
+      ? { labour: { ...labour, splice: Object.fromEntries(families.map((family) => [family, splice])) } }
+      : {}),
+    format: 8,
+  };
+};
+
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
-  ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh },
+  ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh, 7: toEighth },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

@@ -3,9 +3,12 @@ import { findBox } from '../model/lookup.js';
 import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
 import type { Access } from '../model/place.js';
-import type { Wiring } from '../model/wiring.js';
+import { articleOf } from '../model/articles.js';
+import type { Joint, Wiring } from '../model/wiring.js';
 import { wayOf } from './lengths.js';
 import { workedBoxes } from './workedBoxes.js';
+
+type Family = keyof Job['labour']['splice'];
 
 export type Work =
   | `foot ${Access}`
@@ -14,7 +17,7 @@ export type Work =
   | 'new box'
   | 'old-work box'
   | 'existing box'
-  | 'splice'
+  | `splice ${Family}`
   | 'device'
   | 'luminaire'
   | 'above 10 ft';
@@ -34,6 +37,14 @@ export interface LabourEstimate {
   /** Ten-thousandths of a dollar at the job's rate. */
   total: number;
 }
+
+/** By what a splice is joined; one whose connector nobody has told counts as one of the job's own kind. */
+const familyOf = (job: Job, { connectors: [first] }: Pick<Joint, 'connectors'>): Family =>
+  first ? articleOf(job.stock, 'connector', first.article).family : job.preferences.connectors;
+
+/** Minutes of one splice by the units of the job. */
+export const spliceMinutes = (job: Job, joint: Pick<Joint, 'connectors'>): number =>
+  job.labour.splice[familyOf(job, joint)];
 
 /** Above this height over the floor, inches, a ladder adds its minutes. */
 const HIGH = 120;
@@ -68,7 +79,7 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
   const open = new Set(worked.map((box) => box.id));
   for (const joint of wiring.joints)
     if (open.has(joint.box) && joint.members.length > 1 && !wasThere(job, joint))
-      add('splice', labour.splice, joint.box);
+      add(`splice ${familyOf(job, joint)}`, labour.splice[familyOf(job, joint)], joint.box);
   for (const { slot, box, article } of wiring.devices)
     if (!isDeviceThere(job, slot, article)) add('device', labour.device, box);
   for (const one of job.luminaires) {

@@ -1,4 +1,4 @@
-import { findBox, findLevel, findRoom } from '../model/lookup.js';
+import { findBox, findLevel, findRoom, hasDriverBox } from '../model/lookup.js';
 import { holdOf } from '../layout/holds.js';
 import { ceilingOf } from '../model/ceiling.js';
 import { PANEL, type Place } from '../model/ids.js';
@@ -121,6 +121,9 @@ export interface CutLength {
 /** Least conductor in an unbroken loop, inches: twice the free length (300.14). */
 const LOOP = 12;
 
+/** Left coiled where no box waits for it and the luminaire brings its own, inches. */
+const COILED = 24;
+
 /** The length to cut a cable to, rounded up to half a foot; null while its run has no length. */
 export const cutLength = (
   job: Job,
@@ -130,7 +133,7 @@ export const cutLength = (
   const allowance = cable.lengthSource === 'estimated' ? (cable.length * job.routing.allowance) / 100 : 0;
   const inBox = job.preferences.freeConductor + SHEATH_INSIDE;
   const ends = [cable.from, cable.to].reduce(
-    (sum, place) => sum + (place === PANEL ? job.routing.atPanel : inBox),
+    (sum, place) => sum + (place === PANEL ? job.routing.atPanel : hasDriverBox(job, place) ? COILED : inBox),
     0,
   );
   const loops = cable.via.filter((one) => one.loop).length * LOOP;

@@ -81,7 +81,7 @@ const sundry = (
 };
 
 const wire = (job: Job, box: BoxId, awg: Awg, colour: string, inches: number): Use => {
-  const hue = (['white', 'red', 'blue', 'bare'] as const).find((one) => one === colour) ?? 'black';
+  const hue = (['white', 'red', 'blue', 'bare', 'green'] as const).find((one) => one === colour) ?? 'black';
   return sundry(job, box, inches / 12, { use: 'wire', awg, colour: hue }, `${awg} AWG wire, ${hue}`);
 };
 
@@ -107,7 +107,7 @@ const wiresOf = (job: Job, joint: Joint, awgOf: (member: Member) => Awg): Use[] 
   const thickest = Math.min(...joint.members.map(awgOf)) as Awg;
   const colour =
     'end' in first ? hueOf(first.end.colour) : 'pigtail' in first ? first.pigtail.colour : 'black';
-  const jumper = () => wire(job, joint.box, thickest, colour === 'green' ? 'bare' : colour, tail);
+  const jumper = () => wire(job, joint.box, thickest, colour, tail);
   return [...tails, ...joint.connectors.slice(1).map(jumper)];
 };
 

@@ -158,8 +158,8 @@ export const PURPOSES = [
 export const circuitSchema = z.strictObject({
   id: circuitIdSchema,
   name: nameSchema,
-  /** Breaker rating in amperes. */
-  breaker: z.union([z.literal(15), z.literal(20)]),
+  /** Breaker rating in amperes; 10 is for lighting alone, from 2023 on (210.23(A)). */
+  breaker: z.union([z.literal(10), z.literal(15), z.literal(20)]),
   /** Size of every new conductor of the circuit. */
   awg: z.union([z.literal(14), z.literal(12), z.literal(10)]),
   afci: answerSchema.default('unknown'),
@@ -257,7 +257,7 @@ export const wiringDocSchema = z.strictObject({
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 7;
+export const JOB_FORMAT = 8;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

@@ -22,7 +22,16 @@ export const labourSchema = z.strictObject({
   box: z
     .strictObject({ new: minutes.default(8), old: minutes.default(18), existing: minutes.default(6) })
     .prefault({}),
-  splice: minutes.default(1.5),
+  /** A splice, by the family of its connector. */
+  splice: z
+    .strictObject({
+      lever: minutes.default(1.2),
+      pushIn: minutes.default(1),
+      twistOn: minutes.default(1.5),
+      groundingTwistOn: minutes.default(1.5),
+      crimp: minutes.default(2),
+    })
+    .prefault({}),
   device: minutes.default(7),
   luminaire: minutes.default(15),
   /** Added to a box or luminaire above 10 ft. */

@@ -79,6 +79,10 @@ export const nextGang = (job: Job, box: string): number =>
   slotsInBox(job, box).reduce((most, { gang }) => Math.max(most, gang + 1), 0);
 export const luminairesOfGroup = (job: Job, group: string): List<Luminaire> =>
   luminairesByGroup(job.luminaires, group);
+/** Does a luminaire there bring its own driver box, which takes the place of an outlet box? */
+export const hasDriverBox = (job: Job, box: string): boolean =>
+  luminairesInBox(job, box).some(({ driverBox }) => driverBox !== null);
+
 export const luminairesInBox = (job: Job, box: string): List<Luminaire> =>
   luminairesByBox(job.luminaires, box);
 

@@ -42,6 +42,7 @@ export const ROOM_KINDS = [
   'stairway',
   'closet',
   'storage',
+  'crawlSpace',
   'garage',
   'outdoors',
   'unknown',

@@ -14,11 +14,21 @@ export const preferencesSchema = z.strictObject({
   groundConnectors: z.enum(['same', 'groundingTwistOn', 'crimp']).default('same'),
   /** A tail of its own, or one cable's ground left long through a connector made for it. */
   groundTail: z.enum(['pigtail', 'leftLong']).default('pigtail'),
+  groundTailColour: z.enum(['bare', 'green']).default('bare'),
   singlePoleLanding: z.enum(['loadOnTop', 'any']).default('loadOnTop'),
-  /** The same colour on the same side at every switch, so that both up is on. */
+  /** The same colour on the same side at every switch, so that both up is on; or whichever screw is nearer. */
   travelers: z.enum(['sameSide', 'any']).default('sameSide'),
   deviceLanding: z.enum(['hook', 'clamp']).default('hook'),
-  boxBonding: z.enum(['pigtails', 'selfGroundingYoke']).default('pigtails'),
+  /** Of a device in a steel box: a tail, its yoke by the screws that hold it, or both. */
+  boxBonding: z.enum(['pigtails', 'selfGroundingYoke', 'both']).default('pigtails'),
+  /** The ground of a steel box: a tail to its screw, or the ground of one cable looped round the screw on its way to the splice. */
+  boxGround: z.enum(['tail', 'looped']).default('tail'),
+  /** Tails are in the splice before the device comes, or on the device before it meets the box. */
+  tailsFirst: z.enum(['splice', 'device']).default('splice'),
+  /** A neutral that nothing uses yet is capped as it is, or stripped and capped. */
+  unusedNeutral: z.enum(['unstripped', 'stripped']).default('unstripped'),
+  /** Boxes are made up after the rough-in check, or before it, as some authorities want to see the grounds. */
+  madeUp: z.enum(['afterCheck', 'beforeCheck']).default('afterCheck'),
   receptacles: z.enum(['pigtailed', 'through']).default('pigtailed'),
   deviceTape: z.enum(['none', 'wrapped']).default('none'),
   /** Conductor left free past the sheath in every box, inches: the minimum or the habit (300.14). */

@@ -1,5 +1,6 @@
 import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
+import { hasDriverBox } from '../model/lookup.js';
 import type { Wiring } from '../model/wiring.js';
 import { contentsOf, gangsTaken } from '../materials/boxContents.js';
 import { boxFill } from '../nec/boxFill.js';
@@ -13,9 +14,6 @@ export interface Unfitted {
   gangs: number;
 }
 
-const bringsItsOwn = (job: Job, { id }: Box) =>
-  job.luminaires.some((one) => one.box === id && one.driverBox !== null);
-
 /**
  * The articles of every box of a wiring: as the job has them; none for a box beyond the plan, for one that is there
  * already and that nobody has named, or where a luminaire brings its own; otherwise the cheapest of the stock that suits and is
@@ -25,7 +23,7 @@ export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; un
   const unfitted: Unfitted[] = [];
   const articlesOf = (box: Box): ArticleId[] => {
     if (box.article !== null) return [box.article, ...box.sections];
-    if (box.work === 'beyond' || box.work === 'existing' || bringsItsOwn(job, box)) return [];
+    if (box.work === 'beyond' || box.work === 'existing' || hasDriverBox(job, box.id)) return [];
     const { fitted, unplanned } = gangsTaken(job, wiring, box.id);
     const gangs = fitted + unplanned;
     const luminaires = job.luminaires.filter((one) => one.box === box.id && one.unit !== 'onward');

@@ -19,8 +19,8 @@ const terminalText = (terminal: Terminal): string => {
   return `${owner}:${terminal.name}`.replace(/ /g, '-');
 };
 
-const pigtailColour = (net: Net | 'ground'): 'bare' | 'white' | 'red' | 'black' => {
-  if (net === 'ground') return 'bare';
+const pigtailColour = (job: Job, net: Net | 'ground'): 'bare' | 'green' | 'white' | 'red' | 'black' => {
+  if (net === 'ground') return job.preferences.groundTailColour;
   if (net.kind === 'neutral') return 'white';
   return net.kind === 'switchLeg' || net.lane === 'b' ? 'red' : 'black';
 };
@@ -61,7 +61,7 @@ const splice = (
   const pigtails = [...tails.map(({ id }) => id), ...spare];
   const members: Member[] = [
     ...ends.map(({ end }) => ({ end })),
-    ...pigtails.map((id) => ({ pigtail: { id, colour: pigtailColour(net), awg } })),
+    ...pigtails.map((id) => ({ pigtail: { id, colour: pigtailColour(job, net), awg } })),
     ...leads.map(({ lead }) => ({ lead })),
   ];
   const sizes = [...ends.map((one) => one.awg), ...pigtails.map(() => awg), ...leads.map((lead) => lead.awg)];
@@ -88,13 +88,32 @@ const withGroundLeftLong = (job: Job, box: BoxId, node: BoxNode): MadeUp | null 
   return { ...made, landings: [{ wire: { end: long.end }, terminal: first }, ...made.landings] };
 };
 
+/**
+ * One cable's ground is looped round the screw of a steel box on its way to the splice, and saves the tail to it. Null where the job does
+ * not want it, no cable brings one, or nothing but the box is to be joined.
+ */
+const withGroundLooped = (job: Job, box: BoxId, node: BoxNode): MadeUp | null => {
+  const [first] = node.ends;
+  const metal = node.terminals.find(({ to }) => 'box' in to);
+  if (node.net !== 'ground' || job.preferences.boxGround !== 'looped' || !first || !metal) return null;
+  const terminals = node.terminals.filter((one) => one !== metal);
+  if (node.ends.length + terminals.length + node.leads.length < 2) return null;
+  const others = terminals.map((one) => one.to);
+  // The one that is looped is no tail of a device as well.
+  const rest = { ...node, ends: [...node.ends.slice(1), first], terminals };
+  const made =
+    (node.ends.length > 1 ? withGroundLeftLong(job, box, rest) : null) ??
+    splice(job, box, { ...node, terminals }, others, job.preferences);
+  return { ...made, landings: [{ wire: { end: first.end }, terminal: metal.to }, ...made.landings] };
+};
+
 /** No conductor of this net comes here: one screw alone stays empty, two are joined by a jumper, more by a splice. */
-const withoutConductor = (box: BoxId, { key, net, awg, terminals }: BoxNode): MadeUp | null => {
+const withoutConductor = (job: Job, box: BoxId, { key, net, awg, terminals }: BoxNode): MadeUp | null => {
   const [a, b, ...more] = terminals.map((one) => one.to);
   if (!a || !b) return { joints: [], landings: [], unjoined: [] };
   if (more.length > 0) return null;
   const id = `${box}/${key}>${terminalText(a)}` as PigtailId;
-  const jumper = { pigtail: { id, colour: pigtailColour(net), awg } };
+  const jumper = { pigtail: { id, colour: pigtailColour(job, net), awg } };
   return {
     joints: [{ id: `${box}/${key}` as JointId, box, members: [jumper], connectors: [] }],
     landings: [a, b].map((terminal) => ({ wire: { pigtail: id }, terminal })),
@@ -122,7 +141,9 @@ export const makeUpNode = (job: Job, box: BoxId, node: BoxNode): MadeUp => {
         { wire: { end: second.end }, terminal: only.twin },
       );
   }
-  const bare = ends.length === 0 && leads.length === 0 ? withoutConductor(box, node) : null;
+  const looped = withGroundLooped(job, box, node);
+  if (looped) return looped;
+  const bare = ends.length === 0 && leads.length === 0 ? withoutConductor(job, box, node) : null;
   const all = terminals.map((one) => one.to);
   return bare ?? withGroundLeftLong(job, box, node) ?? splice(job, box, node, all, job.preferences);
 };

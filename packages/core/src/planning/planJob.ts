@@ -26,7 +26,7 @@ const yokesGroundedByScrews = (
   boxes: Wiring['boxes'],
 ): ReadonlySet<DeviceId> =>
   new Set(
-    job.preferences.boxBonding === 'pigtails'
+    job.preferences.boxBonding !== 'selfGroundingYoke'
       ? []
       : devices
           .filter(({ article, box }) =>

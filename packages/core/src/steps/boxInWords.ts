@@ -1,7 +1,7 @@
 import type { BoxId } from '../model/ids.js';
 import { cablesIn, isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
-import { terminalKey, type Joint, type Member, type Terminal, type Wiring } from '../model/wiring.js';
+import { endKey, terminalKey, type Joint, type Member, type Terminal, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey, pigtailKey } from '../circuit/keys.js';
 import { rolesOf } from '../circuit/roles.js';
@@ -83,7 +83,7 @@ export const boxInWords = (job: Job, wiring: Wiring, compiled: Compiled, box: Bo
   for (const { wire, terminal } of wiring.landings) {
     if (!('end' in wire) || !isHere.has(`${wire.end.cable} ${wire.end.side}`)) continue;
     lines.push({
-      step: stepOfLanding(box, terminal),
+      step: 'box' in terminal ? `${box}/bond/${endKey(wire.end)}` : stepOfLanding(box, terminal),
       kind: 'landing',
       what: 'on a screw',
       parts: [endWord(job, wiring, wire.end), screwOf(job, wiring, terminal)],

@@ -1,17 +1,20 @@
-import { findBox, findLuminaire } from '../model/lookup.js';
+import { findBox, findSlot } from '../model/lookup.js';
 import { articleOf, type DeviceArticle, type DeviceTerminal } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { isJumper } from '../model/inBox.js';
 import { screwWord } from '../words/screws.js';
 import type { Job } from '../model/job.js';
-import { endKey, type Device, type Landing, type Terminal, type Wiring } from '../model/wiring.js';
+import { articlesAt, type Device, type Landing, type Terminal, type Wiring } from '../model/wiring.js';
 import { listed } from '../words/lists.js';
+import type { Compiled } from '../circuit/compile.js';
+import { evaluate, type State } from '../circuit/evaluate.js';
+import { bondOf, yokeGrounds } from '../circuit/grounding.js';
 import { conductorKey, pigtailKey } from '../circuit/keys.js';
-import { colourWord, deviceWord, endWord, luminaireScrew, terminalWord } from '../words/wires.js';
+import { colourWord, deviceWord, endWord, terminalWord } from '../words/wires.js';
 import type { DraftStep } from './step.js';
 
 /** Key of the wire of a landing. */
-const keyOf = (wire: Landing['wire']): string =>
+export const keyOf = (wire: Landing['wire']): string =>
   'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
 
 /** Leads differ from one maker to the next more than screws do: the device in hand is read before any of them is spliced. */
@@ -34,8 +37,9 @@ const leadSteps = (box: BoxId, device: Device, article: DeviceArticle, name: str
 };
 
 /** The landings of one device, its ground first where the job has it so. */
-export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
-  wiring.devices
+export const deviceSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): DraftStep[] => {
+  const allUp = evaluate(compiled, {});
+  return wiring.devices
     .filter((device) => device.box === box)
     .flatMap((device): DraftStep[] => {
       const article = articleOf(job.stock, 'device', device.article);
@@ -65,16 +69,20 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
               : pieceWord(wiring, wire.pigtail);
         const screw = terminalWord(job, wiring, terminal);
         const fellow = pairedWith(article, terminal);
+        // A tail may be on the device before the device meets the box; it is spliced then.
+        const before = 'pigtail' in wire && job.preferences.tailsFirst === 'device';
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
           rests: [device.article, wire, terminal],
-          phase: 'devices',
-          text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}: the ${what} to the ${screw}.`,
+          phase: before ? 'prepare' : 'devices',
+          text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}${before ? ', before it meets the box' : ''}: the ${what} to the ${screw}.`,
           why: fellow
             ? `${WHY_ON[use]} With this screw goes the ${screwWord(fellow)}; which of the two takes which wire is free, and so is which pair is for the line.`
             : isPlain(article) && (use === 'line' || use === 'load')
               ? `${ONE_WIRE} Its two ${article.terminals.find((one) => one.use === use)?.face.colour ?? 'brass'} screws are alike: either takes either wire${loadIsOnTop(job, article) ? '; by your habit the load is on the upper one' : ''}.`
-              : WHY_ON[use],
+              : use === 'traveler' && isOnWithAllUp(job, allUp, device.slot)
+                ? `${WHY_ON[use]} By your habit each traveler is on the same side at every switch, so that the light is on with all handles up.`
+                : WHY_ON[use],
           section: use === 'ground' ? '404.9(B), 250.146' : '110.14(A), (D)',
           caution: null,
           shows: keyOf(wire),
@@ -108,7 +116,7 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
           id: `${box}/fit/${device.id}`,
           rests: [device.article, landings],
           phase: 'close',
-          text: `${tape}Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${alike}${ears}`,
+          text: `${washersOff(job, wiring, device, article)}${tape}Fold the wires, bare ground clear of the hot screws, and fix the ${name} level.${alike}${ears}`,
           why: 'A bare ground that touches a hot screw trips the breaker when the circuit is switched on.',
           section: null,
           caution: null,
@@ -116,6 +124,27 @@ export const deviceSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
         },
       ];
     });
+};
+
+/** Is the light of its group on with every handle up, where the job wants travelers to be landed so? */
+const isOnWithAllUp = (job: Job, { luminaires }: State, slot: Device['slot']): boolean => {
+  const group = findSlot(job, slot)?.group;
+  const mine = new Set<string>(job.luminaires.filter((one) => one.group === group).map(({ id }) => id));
+  const lights = luminaires.filter(({ id }) => mine.has(id));
+  return (
+    job.preferences.travelers === 'sameSide' &&
+    lights.length > 0 &&
+    lights.every(({ light }) => light === 'lit')
+  );
+};
+
+/** Where the screws that hold a yoke ground it, nothing lies between it and the box. */
+const washersOff = (job: Job, wiring: Wiring, { box }: Device, article: DeviceArticle): string => {
+  const bond = bondOf(job.stock, articlesAt(wiring, box));
+  return job.preferences.boxBonding !== 'pigtails' && yokeGrounds(article, bond)
+    ? 'Take the paper washers off its screws: metal on metal grounds its yoke. '
+    : '';
+};
 
 type Use = DeviceTerminal['use'];
 
@@ -165,7 +194,7 @@ const WHY_ON: Record<Use, string> = {
 };
 
 /** "black tail", or "red 12 AWG jumper" for a piece of wire between two screws. */
-const pieceWord = (wiring: Wiring, pigtail: string): string => {
+export const pieceWord = (wiring: Wiring, pigtail: string): string => {
   for (const joint of wiring.joints)
     for (const member of joint.members)
       if ('pigtail' in member && member.pigtail.id === pigtail) {
@@ -174,52 +203,3 @@ const pieceWord = (wiring: Wiring, pigtail: string): string => {
       }
   return 'loose tail';
 };
-
-/** A ground that goes straight to the screw of a metal box, without a splice. */
-export const bondSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
-  wiring.landings.flatMap(({ wire, terminal }) =>
-    !('box' in terminal) || terminal.box !== box || !('end' in wire)
-      ? []
-      : [
-          {
-            id: `${box}/bond/${endKey(wire.end)}`,
-            rests: [wire, terminal],
-            phase: 'grounds' as const,
-            text: `The ${endWord(job, wiring, wire.end)} to the green screw of the box, in a hole of it that holds nothing else.`,
-            why: 'A metal box that no ground reaches is as live as the first hot that touches it.',
-            section: '250.148(C)',
-            caution: null,
-            shows: keyOf(wire),
-          },
-        ],
-  );
-
-const WHY_AT_LUMINAIRE = {
-  hot: 'The switch leg: hot only while the switches say so.',
-  neutral: 'The shell is on the neutral, so that a hand that changes a lamp touches nothing live.',
-  ground: 'Its metal can be touched.',
-} as const;
-
-const ORDER_AT_LUMINAIRE = ['ground', 'neutral', 'hot'];
-
-export const luminaireSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =>
-  [...wiring.landings]
-    .sort((a, b) => ORDER_AT_LUMINAIRE.indexOf(a.terminal.name) - ORDER_AT_LUMINAIRE.indexOf(b.terminal.name))
-    .flatMap(({ wire, terminal }) => {
-      if (!('luminaire' in terminal)) return [];
-      const luminaire = findLuminaire(job, terminal.luminaire);
-      if (luminaire?.box !== box) return [];
-      const what = 'end' in wire ? endWord(job, wiring, wire.end) : pieceWord(wiring, wire.pigtail);
-      return [
-        {
-          id: `${box}/luminaire/${terminal.luminaire}/${terminal.name}`,
-          rests: [wire, terminal],
-          phase: 'luminaire' as const,
-          text: `${luminaire.name}: the ${what} to its ${luminaireScrew(job, wiring, luminaire, terminal.name)}.`,
-          why: WHY_AT_LUMINAIRE[terminal.name],
-          section: terminal.name === 'ground' ? '410.40, 410.44' : '200.10(C), 410.50',
-          caution: null,
-          shows: keyOf(wire),
-        },
-      ];
-    });

@@ -19,12 +19,20 @@ import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { isHigh } from './ladder.js';
 import { looseSteps } from './looseEnds.js';
-import { bondSteps, deviceSteps, luminaireSteps } from './landings.js';
+import { bondSteps, luminaireSteps } from './boxAndLuminaire.js';
+import { deviceSteps } from './landings.js';
 import { otherEndsOf } from './otherEnds.js';
 import { circuitsThere, outSteps } from './outOf.js';
 import { deadSteps } from './proving.js';
 import { panelSteps, supportSteps, tryOutSteps } from './proved.js';
-import { markOutSteps, pullSteps, roughCheckSteps, trimAlike } from './roughIn.js';
+import {
+  bringInSteps,
+  isWithoutBox,
+  markOutSteps,
+  pullSteps,
+  roughCheckSteps,
+  trimAlike,
+} from './roughIn.js';
 import { spliceSteps } from './splices.js';
 import { phasesAt, settledStep, type BoxSteps, type DraftStep } from './step.js';
 
@@ -65,6 +73,8 @@ const cableSteps = (
   box: BoxId,
   here: readonly CableHere[],
   tagged: (cable: CableHere['cable']) => string,
+  /** With a luminaire that is the only box there is, its conductors are made ready when it is hung. */
+  phase: 'prepare' | 'luminaire',
 ): DraftStep[] =>
   here.map(({ cable, side }) => {
     const name = cableWord(job, wiring, cable, side);
@@ -72,7 +82,7 @@ const cableSteps = (
     return {
       id: `${box}/cable/${cable.id}/${side}`,
       rests: [cable.article, cable.from, cable.to, cable.existing],
-      phase: 'prepare',
+      phase,
       text: cable.existing
         ? `Find the ${name} and tag ${tagged(cable)}.${legTag(job, tagged(cable))} Leave ${free}.`
         : `Strip the ${name}, 1/4 in of sheath or more inside, ${free}. Move the tag from the sheath to ${tagged(cable)}.${legTag(job, tagged(cable))}`,
@@ -155,6 +165,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const isTold = feed !== undefined && tapTold(job, feed) !== null;
   const tapped = feed && place?.work === 'existing' && !isTold ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
+  const alone = place !== undefined && isWithoutBox(job, wiring, place);
   const untold = place !== undefined && isUntold(job, place);
   if (place && staysShut(job, wiring, box))
     return {
@@ -165,9 +176,10 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     ...outSteps(job, wiring, box),
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
     ...(place ? pullSteps(job, wiring, place, here) : []),
-    ...(place ? roughCheckSteps(place, here) : []),
-    ...cableSteps(job, wiring, box, here, tagged),
-    ...(place
+    ...(place ? roughCheckSteps(job, wiring, place, here) : []),
+    ...(alone && place ? bringInSteps(job, wiring, place, here) : []),
+    ...cableSteps(job, wiring, box, here, tagged, alone ? 'luminaire' : 'prepare'),
+    ...(place && !alone
       ? trimAlike(
           job,
           place,
@@ -181,7 +193,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     ...apartSteps(box, apart),
     ...spliceSteps(job, wiring, compiled, roles, box, apart),
     ...(wires > 0 ? [checkStep(wiring, box, wires)] : []),
-    ...deviceSteps(job, wiring, box),
+    ...deviceSteps(job, wiring, compiled, box),
     ...luminaireSteps(job, wiring, box),
     ...panelSteps(job, wiring, box, here),
     ...tryOutSteps(job, wiring, box),
@@ -195,7 +207,9 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
           ? `Put the ${tapped} back with its plate or canopy.`
           : isEmptied(job, wiring, box)
             ? 'Close the box with a blank cover. It stays in reach: no wall covers it.'
-            : 'Fix the luminaire over the box, or close the box with its cover.',
+            : alone
+              ? 'Put the luminaire into its opening, and see that its springs or screws hold it.'
+              : 'Fix the luminaire over the box, or close the box with its cover.',
       why: 'Nothing live is left to touch.',
       section: '314.25',
       caution: null,
@@ -211,7 +225,10 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     ...(untold ? [tellStep(box)] : madeUp()),
     ...(place?.work === 'old' ? boxSteps(job, wiring, place) : []),
   ];
-  const phases = phasesAt(place?.work === 'existing' || here.some(({ cable }) => cable.existing));
+  const phases = phasesAt(
+    place?.work === 'existing' || here.some(({ cable }) => cable.existing),
+    job.preferences.madeUp,
+  );
   return {
     box,
     steps: steps.sort((a, b) => phases.indexOf(a.phase) - phases.indexOf(b.phase)).map(settledStep),

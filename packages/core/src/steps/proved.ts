@@ -48,7 +48,7 @@ export const panelSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly 
           id: `${box}/panel/${cable.id}`,
           rests: [landed, circuit.breaker, circuit.afci, circuit.gfci],
           phase: 'prove',
-          text: `When every box of ${circuit.name} is closed, last of all, at the panel: ${listed(said)}.`,
+          text: `When every box of ${circuit.name} is closed, last of all, at the panel: ${said.join('; ')}.`,
           why: 'Until then nothing of it can be live. A breaker that watches for arcs or leaks trips where its own neutral is not on it.',
           section: '110.3(B), 408.41',
           caution: PANEL_CAUTION,

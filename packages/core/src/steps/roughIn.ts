@@ -2,17 +2,63 @@ import { articleOf } from '../model/articles.js';
 import type { CableHere } from '../model/inBox.js';
 import { PANEL } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
-import { findBox } from '../model/lookup.js';
+import { findBox, luminairesInBox } from '../model/lookup.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { wayOf } from '../materials/lengths.js';
 import { cableWord, otherPlace } from '../words/cables.js';
+import { listed } from '../words/lists.js';
 import { placeTag } from '../words/places.js';
 import { isHigh, LADDER } from './ladder.js';
 import type { DraftStep } from './step.js';
 
 const CUTTING =
   'Cables, pipes and studs lie behind it: look and sound first, cut shallow. Old paint and board may hold lead or asbestos.';
+
+/** Luminaires at a place that gets no box: the driver box of one of them takes its part, and comes with it. */
+const comingWithoutBox = (job: Job, wiring: Wiring, place: Box): string[] =>
+  articlesAt(wiring, place.id).length > 0
+    ? []
+    : luminairesInBox(job, place.id)
+        .filter(({ driverBox }) => driverBox !== null)
+        .map(({ name }) => name);
+
+/** Does a cable end here without a box until the luminaire is hung? */
+export const isWithoutBox = (job: Job, wiring: Wiring, place: Box): boolean =>
+  comingWithoutBox(job, wiring, place).length > 0;
+
+const markedAlone = (place: Box, names: readonly string[], height: string): DraftStep => ({
+  id: `${place.id}/mark-out`,
+  rests: [names.length, place.at, place.work],
+  phase: 'mark',
+  text: `Mark where ${listed(names)} ${names.length === 1 ? 'comes' : 'come'}${height}, and measure the place from two walls. No box is set there: write the measures down.`,
+  why: 'A cable without a box is found behind the board by its measures alone.',
+  section: null,
+  caution: isHigh(place) ? LADDER : null,
+  shows: null,
+});
+
+/** The end of a cable that hung without a box is brought into the driver box when the luminaire comes. */
+export const bringInSteps = (
+  job: Job,
+  wiring: Wiring,
+  place: Box,
+  here: readonly CableHere[],
+): DraftStep[] =>
+  !isWithoutBox(job, wiring, place)
+    ? []
+    : [
+        {
+          id: `${place.id}/bring-in`,
+          rests: [here.map(({ cable, side }) => [cable.id, side]), place.at],
+          phase: 'luminaire',
+          text: `Cut the opening at the measured place, no wider than the housing takes. Bring ${here.length === 1 ? 'the cable' : 'the cables'} out and into the driver box by ${here.length === 1 ? 'its clamp' : 'a clamp each'}, 1/4 in of sheath or more inside; read on it how many cables it may take.`,
+          why: 'Its wiring space is the only box there is: a splice beside it is a splice in the ceiling.',
+          section: '410.21, 314.17',
+          caution: CUTTING,
+          shows: null,
+        },
+      ];
 
 /** Where a box that comes new is marked, and its opening cut where the wall is finished. */
 export const markOutSteps = (job: Job, wiring: Wiring, place: Box): DraftStep[] => {
@@ -22,6 +68,8 @@ export const markOutSteps = (job: Job, wiring: Wiring, place: Box): DraftStep[] 
     ...articlesAt(wiring, place.id).map((id) => articleOf(job.stock, 'box', id).gangs),
   );
   const height = place.at ? ` at ${feetInches(place.at.z)} over the floor` : '';
+  const alone = comingWithoutBox(job, wiring, place);
+  if (alone.length > 0) return [markedAlone(place, alone, height)];
   const what = `${gangs > 1 ? `the ${gangs}-gang box` : 'the box'}${height}`;
   const old = place.work === 'old';
   const cautions = [...(old ? [CUTTING] : []), ...(isHigh(place) ? [LADDER] : [])];
@@ -75,18 +123,20 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
     .filter(({ cable }) => !cable.existing)
     .map(({ cable, side }): DraftStep => {
       const { access } = wayOf(job, cable.from, cable.to);
+      const alone = isWithoutBox(job, wiring, place);
       const within = heldWithin(job, wiring, place);
+      const end = alone ? 'where it ends' : 'the box';
       const way = {
-        open: `through holes 1 1/4 in or more from the face of the framing, plated where nearer; hold it within ${within} in of the box and every 4 1/2 ft`,
-        attic: `by the attic, guarded where it lies; hold it within ${within} in of the box and every 4 1/2 ft`,
-        basement: `by the basement, along or through the framing; hold it within ${within} in of the box and every 4 1/2 ft`,
+        open: `through holes 1 1/4 in or more from the face of the framing, plated where nearer; hold it within ${within} in of ${end} and every 4 1/2 ft`,
+        attic: `by the attic, guarded where it lies; hold it within ${within} in of ${end} and every 4 1/2 ft`,
+        basement: `by the basement, along or through the framing; hold it within ${within} in of ${end} and every 4 1/2 ft`,
         fished: 'through the finished wall; fished cable needs no staples',
       }[access];
       return {
         id: `${place.id}/pull/${cable.id}/${side}`,
         rests: [cable.article, cable.from, cable.to, access],
         phase: 'rough',
-        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${enters(job, wiring, place)}, and tag its sheath: to ${placeTag(job, otherPlace(cable, side))}.`,
+        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${alone ? 'Leave 2 ft of it coiled there, each conductor capped by itself; it is not energised until it is in the driver box. Photograph it' : enters(job, wiring, place)}, and tag its sheath: to ${placeTag(job, otherPlace(cable, side))}.`,
         why: 'A cable without a tag is known to whoever pulled it, and to nobody the week after.',
         section: access === 'fished' ? '334.30(B)' : '300.4, 334.30, 314.17',
         caution: atOtherEnd(job, otherPlace(cable, side)),
@@ -95,7 +145,12 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
     });
 
 /** What is seen and recorded before the wall covers it. */
-export const roughCheckSteps = (place: Box, here: readonly CableHere[]): DraftStep[] => {
+export const roughCheckSteps = (
+  job: Job,
+  wiring: Wiring,
+  place: Box,
+  here: readonly CableHere[],
+): DraftStep[] => {
   const fresh = here.filter(({ cable }) => !cable.existing);
   if (place.work !== 'new' || fresh.length === 0) return [];
   return [
@@ -103,7 +158,7 @@ export const roughCheckSteps = (place: Box, here: readonly CableHere[]): DraftSt
       id: `${place.id}/rough-check`,
       rests: fresh.map(({ cable, side }) => [cable.id, cable.article, side]),
       phase: 'roughCheck',
-      text: `See ${fresh.length === 1 ? 'the cable' : `all ${fresh.length} cables`} held and tagged, the sheath 1/4 in inside, the box flush with the finish that is to come. Take a photograph.`,
+      text: `See ${fresh.length === 1 ? 'the cable' : `all ${fresh.length} cables`} held and tagged, ${isWithoutBox(job, wiring, place) ? 'coiled and capped at its place, the measures written down' : 'the sheath 1/4 in inside, the box flush with the finish that is to come'}. Take a photograph.`,
       why: 'What the wall covers is not seen again; a photograph finds it.',
       section: '314.20, 334.30',
       caution: null,

@@ -61,6 +61,9 @@ const SECTION: Record<Role, string> = {
 const listed = (items: readonly string[]): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join('; ')}; and ${items.at(-1) ?? ''}`;
 
+/** How a neutral that is kept for later goes into its cap. */
+const NEUTRAL_KEPT = { unstripped: ', not stripped,', stripped: ', stripped,' } as const;
+
 /** Connectors of a splice, counted by kind. */
 export const connectorsWord = (job: Job, joint: Joint, wiring?: Wiring): string => {
   const names = joint.connectors.map((one) => articleOf(job.stock, 'connector', one.article).name);
@@ -131,7 +134,7 @@ const spliceStep = (
   const text = stays
     ? `Leave ${what}. See that a connector holds ${all.length === 1 ? 'it' : 'them'}, tight; tape alone does not.`
     : all.length === 1
-      ? `Cap ${all[0] ?? ''} with ${connectorsWord(job, joint)} and fold it back.`
+      ? `Cap ${all[0] ?? ''}${role === 'neutral' ? NEUTRAL_KEPT[job.preferences.unusedNeutral] : ''} with ${connectorsWord(job, joint)} and fold it back.`
       : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${twistWord(job, joint)}${fold}`;
   return {
     id: `${joint.box}/splice/${joint.id}`,

@@ -1,5 +1,6 @@
 import { digestOf } from '../model/digest.js';
 import type { BoxId } from '../model/ids.js';
+import type { Preferences } from '../model/preferences.js';
 
 /** The parts of the work at one box. */
 export const PHASES = [
@@ -42,9 +43,19 @@ export const PHASE_WORDS: Record<Phase, string> = {
 /** What has to be dead before anything else is done there comes first where something is there already. */
 const FIRST_THERE: readonly Phase[] = ['dead', 'proof', 'out'];
 
-/** The order of the parts at a box that comes new, or at one where something is there that may be live. */
-export const phasesAt = (isThere: boolean): readonly Phase[] =>
-  isThere ? [...FIRST_THERE, ...PHASES.filter((phase) => !FIRST_THERE.includes(phase))] : PHASES;
+/**
+ * The order of the parts at a box that comes new, or at one where something is there that may be live; by the habit of the job boxes are
+ * made up after the rough-in check, or before it.
+ */
+export const phasesAt = (isThere: boolean, madeUp: Preferences['madeUp']): readonly Phase[] => {
+  const inOrder = isThere
+    ? [...FIRST_THERE, ...PHASES.filter((phase) => !FIRST_THERE.includes(phase))]
+    : PHASES;
+  if (madeUp === 'afterCheck') return inOrder;
+  const rest = inOrder.filter((phase) => phase !== 'roughCheck');
+  const trim = rest.indexOf('devices');
+  return [...rest.slice(0, trim), 'roughCheck', ...rest.slice(trim)];
+};
 
 /** One thing to do, told at three depths. */
 export interface Step {

@@ -18,7 +18,9 @@ const preferences = (pick: Pick): JobInput['preferences'] => ({
   sparePort: pick(2) === 0,
   groundConnectors: oneOf(pick, ['same', 'groundingTwistOn', 'crimp']),
   groundTail: oneOf(pick, ['pigtail', 'leftLong']),
-  boxBonding: oneOf(pick, ['pigtails', 'selfGroundingYoke']),
+  boxBonding: oneOf(pick, ['pigtails', 'selfGroundingYoke', 'both']),
+  groundTailColour: oneOf(pick, ['bare', 'green']),
+  boxGround: oneOf(pick, ['tail', 'looped']),
   receptacles: oneOf(pick, ['pigtailed', 'through']),
   plasticLuminaire: oneOf(pick, ['capped', 'pigtailLeft']),
   freeConductor: oneOf(pick, [6, 8]),
@@ -81,6 +83,7 @@ const build = (numbers: readonly number[]): Job => {
   const circuitIds = pick(2) === 0 ? ['c0'] : ['c0', 'c1'];
   const circuits: Many<'circuits'> = circuitIds.map((id) => {
     const [breaker, awg] = oneOf(pick, [
+      [10, 14],
       [15, 14],
       [20, 12],
       [15, 12],

@@ -182,7 +182,8 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
     expect(keys.size).toBe(inJoints.length);
     const both = onScrews.filter((end) => keys.has(endKey(end)));
     expect(both.filter((end) => end.colour !== 'bare' && end.colour !== 'green')).toEqual([]);
-    if (job.preferences.groundTail === 'pigtail') expect(both).toEqual([]);
+    if (job.preferences.groundTail === 'pigtail' && job.preferences.boxGround === 'tail')
+      expect(both).toEqual([]);
     const used = [...keys, ...onScrews.map(endKey).filter((key) => !keys.has(key))];
     expect(used.sort()).toEqual(expected.sort());
   },
@@ -341,6 +342,7 @@ export const LAWS: Record<string, (job: Job, wiring: Wiring) => void> = {
     );
     const may = [
       ...(pinned ? ['neutral-at-switch'] : []),
+      ...(job.circuits.some(({ breaker }) => breaker === 10) ? ['ten-ampere-circuit'] : []),
       ...(chosen ? ['box-volume', 'luminaire-support', 'fan-support'] : []),
       ...(groundless
         ? ['yoke-grounded', 'luminaire-grounded', 'metal-box-bonded', 'ungrounded-extension']

@@ -24,7 +24,7 @@ export const anyOldWork = (short: Shorthand, pick: Pick): Job => {
   return assumed.boxes.reduce((one, { id }) => (pick(4) > 0 ? signSeen(one, 'existing', id) : one), assumed);
 };
 
-const hung = { terminals: 'leads', leadAwg: 18, metal: true, pounds: 4 } as const;
+const hung = { terminals: 'leads', leadAwg: 18, metal: true, pounds: 4, driverBox: null } as const;
 
 export const anyChange = (job: Job, pick: Pick): Change => {
   const slot = oneOf(pick, job.slots);

@@ -49,6 +49,7 @@ const hung = {
   terminals: 'leads',
   leadAwg: 18,
   metal: true,
+  driverBox: null,
 } as const;
 export const light = { ...hung, pounds: 4 };
 

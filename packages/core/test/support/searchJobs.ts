@@ -177,6 +177,7 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
       sparePort: pick(3) === 0,
       boxBonding: oneOf(pick, ['pigtails', 'selfGroundingYoke']),
       groundTail: oneOf(pick, ['pigtail', 'leftLong']),
+      boxGround: oneOf(pick, ['tail', 'looped']),
     },
     routing: { ...job.routing, panel: { level: null, at: { x: -120, y: 0, z: 60 } } },
     stock: [

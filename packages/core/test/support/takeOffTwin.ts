@@ -96,9 +96,8 @@ export const countedTakeOff = (
       return article?.kind === 'cable' ? article.awg : NaN;
     });
     const [first] = members;
-    const hue =
-      first && 'end' in first ? first.end.colour.replace(/-\d/, '').replace('green', 'bare') : 'black';
-    const colour = ['white', 'red', 'blue', 'bare'].includes(hue) ? hue : 'black';
+    const hue = first && 'end' in first ? first.end.colour.replace(/-\d/, '') : 'black';
+    const colour = ['white', 'red', 'blue', 'bare', 'green'].includes(hue) ? hue : 'black';
     for (let i = 0; i < ends / 2; i++) tails.push(`wire-${Math.min(...awg)}-${colour}`);
   }
   for (const wire of new Set(tails)) {

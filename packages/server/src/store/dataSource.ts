@@ -18,6 +18,8 @@ import {
   Ticks1700000000004,
 } from './migrations.js';
 import { Faces1700000000008 } from './faces.js';
+import { MoreStock1700000000010 } from './moreStock.js';
+import { SpliceMinutes1700000000009 } from './splices.js';
 
 /** A data source on the MariaDB of this URL, migrations not yet run. */
 export const dataSourceOf = (url: string): DataSource =>
@@ -44,6 +46,8 @@ export const dataSourceOf = (url: string): DataSource =>
       SquareBoxes1700000000006,
       Records1700000000007,
       Faces1700000000008,
+      SpliceMinutes1700000000009,
+      MoreStock1700000000010,
     ],
     extra: { connectionLimit: 10 },
   });

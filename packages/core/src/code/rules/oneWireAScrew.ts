@@ -27,7 +27,12 @@ const pigtailed = (job: Job, wiring: Wiring, { terminal, wires, box }: Found): W
   const awg = awgs.reduce((thick, one) => (one < thick ? one : thick), awgs[0] ?? 14);
   const [first] = ends;
   const tail = { id: id as PigtailId, colour: first?.colour ?? 'black', awg };
-  const connectors = chooseConnectors(job.stock, job.preferences, [...awgs, awg], tail.colour === 'bare');
+  const connectors = chooseConnectors(
+    job.stock,
+    job.preferences,
+    [...awgs, awg],
+    isGroundColour(tail.colour),
+  );
   // A tail that shares the screw with another wire cannot be moved into a splice of its own.
   if (ends.length !== wires.length || !connectors) return wiring;
   return {

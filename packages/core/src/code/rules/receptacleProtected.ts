@@ -15,7 +15,7 @@ interface Found {
 
 /** Where a receptacle is protected by the kind of its room alone, and where it hangs on its place in it (210.8(A)). */
 const askedIn = (kind: RoomKind, edition: JudgedEdition): 'always' | 'counter' | 'basement' | 'never' => {
-  if (['bathroom', 'garage', 'outdoors'].includes(kind)) return 'always';
+  if (['bathroom', 'garage', 'outdoors', 'crawlSpace'].includes(kind)) return 'always';
   if (kind === 'laundry') return edition >= 2014 ? 'always' : 'never';
   if (kind === 'kitchen') return edition >= 2023 ? 'always' : 'counter';
   return kind === 'storage' ? 'basement' : 'never';
@@ -26,7 +26,7 @@ export const receptacleProtected = defineRule<Found>({
   id: 'receptacle-protected',
   title: 'A receptacle that is added or replaced has ground-fault protection where it is listed',
   rests:
-    'Bath, garage and accessory building, outdoors, kitchen counter (2023: any in a kitchen), unfinished basement (2020: any basement), laundry from 2014; damp and wet places.',
+    'Bath, garage and accessory building, outdoors, crawl space, kitchen counter (2023: any in a kitchen), unfinished basement (2020: any basement), laundry from 2014; damp and wet places.',
   since: 2008,
   section: (edition) => `210.8(A), ${edition === 2008 ? '406.3(D)' : '406.4(D)'}`,
   severities: ['violation', 'verify'],

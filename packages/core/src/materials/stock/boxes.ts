@@ -41,6 +41,52 @@ const cutIn = (gangs: number, sizes: Sized) =>
     box(`old-${gangs}-${v}`, `${gangs}-gang old-work ${v} in³`, v, gangs, price, oldWork),
   );
 
+/** Screwed to the side of a stud from inside the opening, where the wall is finished. */
+const atStud = (gangs: number, sizes: Sized) =>
+  sizes.map(([v, price]) =>
+    box(`stud-${gangs}-${v}`, `${gangs}-gang screwed to a stud from inside, ${v} in³`, v, gangs, price, {
+      work: 'old',
+    }),
+  );
+/** Its metal yoke support grounds a switch that has no green screw (404.9(B), 314.40). */
+const strapped = (sizes: Sized) =>
+  sizes.map(([v, price]) =>
+    box(`strap-1-${v}`, `1-gang nonmetallic with a grounding strap, ${v} in³`, v, 1, price, {
+      groundingStrap: true,
+    }),
+  );
+
+/** Sectional device boxes ganged side by side: the volumes of Table 314.16(A) add. */
+const ganged = (depth: string, each: number) =>
+  [2, 3, 4].map((gangs) =>
+    box(
+      `steel-${gangs}-${gangs * each}`,
+      `${gangs}-gang steel, 3 x 2 x ${depth} ganged`,
+      gangs * each,
+      gangs,
+      3 + 2.5 * gangs,
+      steel,
+    ),
+  );
+const masonry = (depth: string, each: number) =>
+  [2, 3, 4].map((gangs) =>
+    box(
+      `masonry-${gangs}-${gangs * each}`,
+      `${gangs}-gang masonry, 3 3/4 x 2 a gang x ${depth}`,
+      gangs * each,
+      gangs,
+      4 + 3 * gangs,
+      { ...steel, internalClamps: false },
+    ),
+  );
+/** Clamps outside of it take no room in it (314.16(B)(2)); they come with it at this price. */
+const clampsOutside = (id: string, name: string, cubicInches: number, gangs: number, price: number) =>
+  box(`${id}-clamps-outside`, `${name}, with cable clamps outside`, cubicInches, gangs, price, {
+    ...steel,
+    internalClamps: false,
+    ...(gangs === 0 ? { ...square, family: 'square-4' } : {}),
+  });
+
 /** Minimum volumes of standard metal boxes (Table 314.16(A)). */
 const STEEL: [
   id: string,
@@ -123,6 +169,15 @@ export const boxes: BoxInput[] = [
       luminaire,
     ),
   ),
+  ...atStud(1, [
+    [16, 4],
+    [20, 4.5],
+  ]),
+  ...atStud(2, [[30, 7]]),
+  ...strapped([
+    [18, 2],
+    [22.5, 2.5],
+  ]),
   box('ceiling-fan-20.5', 'Round ceiling fan-rated 20.5 in³', 20.5, 0, 12, fan),
   box('ceiling-old-14.5', 'Round old-work ceiling 14.5 in³', 14.5, 0, 5, { ...oldWork, ...luminaire }),
   box('ceiling-old-20', 'Round old-work ceiling 20 in³', 20, 0, 6, { ...oldWork, ...luminaire }),
@@ -132,6 +187,14 @@ export const boxes: BoxInput[] = [
   ...STEEL.map(([id, name, volume, gangs, price, more]) =>
     box(id, name, volume, gangs, price, { ...steel, ...more }),
   ),
+  ...ganged('2 1/2', 12.5),
+  ...ganged('3 1/2', 18),
+  ...masonry('2 1/2', 14),
+  ...masonry('3 1/2', 21),
+  clampsOutside('steel-1-12.5', '1-gang steel 3 x 2 x 2 1/2', 12.5, 1, 5),
+  clampsOutside('steel-1-18', '1-gang steel 3 x 2 x 3 1/2', 18, 1, 6),
+  clampsOutside('square-21', 'Steel square 4 x 1 1/2', 21, 0, 6),
+  clampsOutside('square-30.3', 'Steel square 4 x 2 1/8', 30.3, 0, 7),
   box('octagon-fan-15.5', 'Steel octagon 4 x 1 1/2, fan-rated', 15.5, 0, 10, { ...steel, ...fan }),
   section('ring-4-1', 'Plaster ring, 4 square, 1-gang', 'ring', 'square-4', 3.5, 1, 1.5),
   section('ring-4-2', 'Plaster ring, 4 square, 2-gang', 'ring', 'square-4', 6, 2, 2),

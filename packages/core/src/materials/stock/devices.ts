@@ -214,6 +214,34 @@ const electronics = (amperes: 15 | 20): Device[] => {
   ];
 };
 
+/** Older kinds and some plain ones have no green screw: the box has to ground their yoke (404.9(B)). */
+const withoutGreenScrew = (amperes: 15 | 20): Device[] => [
+  device(
+    {
+      id: `single-pole-${amperes}-no-green`,
+      name: `Single-pole switch without a green screw, ${amperes} A`,
+      price: amperes === 15 ? 2 : 5,
+      letter: 'S',
+      amperes,
+      terminals: lineAndLoad,
+      positions: onOff,
+    },
+    SINGLE_POLES[0]?.face ?? {},
+  ),
+  device(
+    {
+      id: `three-way-${amperes}-no-green`,
+      name: `Three-way switch without a green screw, ${amperes} A`,
+      price: amperes === 15 ? 4 : 8,
+      letter: 'S3',
+      amperes,
+      terminals: commonAndTravelers,
+      positions: upDown,
+    },
+    THREE_WAYS[0]?.face ?? {},
+  ),
+];
+
 const outlets = (amperes: 15 | 20): Device[] => [
   device(
     {
@@ -259,4 +287,5 @@ export const devices: Device[] = ([15, 20] as const).flatMap((amperes) => [
   ...switches(amperes),
   ...electronics(amperes),
   ...outlets(amperes),
+  ...withoutGreenScrew(amperes),
 ]);

@@ -4,7 +4,7 @@ import { dollarsOf } from './dollars.js';
 
 type Sundry = z.input<typeof sundryArticleSchema>;
 
-const wireColours = ['black', 'white', 'red', 'blue', 'bare'] as const;
+const wireColours = ['black', 'white', 'red', 'blue', 'bare', 'green'] as const;
 
 export const sundries: Sundry[] = [
   ...[1, 2, 3, 4].map((gangs): Sundry => ({

@@ -8,7 +8,10 @@ export interface NewPlace {
 }
 
 /** What of a luminaire is bought and hung; load in volt-amperes, weight in pounds or null while nobody knows. */
-export type Hung = Pick<Luminaire, 'name' | 'unit' | 'va' | 'terminals' | 'leadAwg' | 'metal' | 'pounds'>;
+export type Hung = Pick<
+  Luminaire,
+  'name' | 'unit' | 'va' | 'terminals' | 'leadAwg' | 'metal' | 'pounds' | 'driverBox'
+>;
 
 /** A change of existing work. */
 export type Change =

@@ -1,6 +1,6 @@
 import type { BoxId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
-import { circuitName, findSlot, switchesOfGroup } from '../../model/lookup.js';
+import { circuitName, findCircuit, findGroup, findSlot, switchesOfGroup } from '../../model/lookup.js';
 import type { Cable } from '../../model/wiring.js';
 import { listed } from '../../words/lists.js';
 import { placeName } from '../../words/places.js';
@@ -41,6 +41,14 @@ export const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => 
   };
 };
 
+/** The circuit that a change puts a receptacle on; null where it puts none. */
+const receptacleOn = (job: Job, change: Change): Choice['circuit'] | null => {
+  if (change.kind === 'takeOff' && change.what === 'receptacle') return change.circuit;
+  const isOutlet =
+    change.kind === 'replaceDevice' && (change.role === 'receptacle' || change.role === 'switchReceptacle');
+  return isOutlet ? (findGroup(job, findSlot(job, change.slot)?.group)?.circuit ?? null) : null;
+};
+
 /** What is refused before anything is planned. */
 export const refusedAtOnce = (job: Job, change: Change): Refusal | null => {
   if (change.kind === 'mend' && !asStood(job, change.circuit))
@@ -48,6 +56,13 @@ export const refusedAtOnce = (job: Job, change: Change): Refusal | null => {
       title: `Of ${circuitName(job, change.circuit)} nothing is told as it is there`,
       reason: 'What is found wrong in old work is found in the wires as somebody has told them.',
       remedy: 'Tell on the bench, as it is, what is in each of its boxes.',
+    };
+  const fed = receptacleOn(job, change);
+  if (fed !== null && findCircuit(job, fed)?.breaker === 10)
+    return {
+      title: `${circuitName(job, fed)} is a 10 A circuit: no receptacle may be on it`,
+      reason: 'A 10 A circuit serves lighting, and what is plugged into a receptacle draws more (210.23(A)).',
+      remedy: 'Take the receptacle off a circuit of 15 or 20 A.',
     };
   if (change.kind !== 'removeSwitch') return null;
   const group = findSlot(job, change.slot)?.group;

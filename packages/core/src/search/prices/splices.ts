@@ -4,6 +4,7 @@ import type { Job } from '../../model/job.js';
 import type { Awg } from '../../model/units.js';
 import { createMemo } from '../../model/memo.js';
 import { chooseConnectors } from '../../materials/connectors.js';
+import { spliceMinutes } from '../../materials/labourOf.js';
 import { groundSizeIn, type BoxNode } from '../../planning/boxNodes.js';
 import { leavesPigtail, makeUpNode } from '../../planning/makeUpNode.js';
 import type { Net } from '../../planning/nets.js';
@@ -48,17 +49,18 @@ export const splicesOf = (
     const least = net === 'ground' ? groundSizeIn(job, box) : awg;
     const { joints, unjoined } = makeUpNode(job, box, { key: 'x', net, awg: least, ...hooked, ends: all });
     if (unjoined.length > 0) return Infinity;
-    const spliced = joints.filter((joint) => joint.members.length > 1).length;
-    return (
-      priceOf(joints.flatMap((joint) => joint.connectors)) + weights.minute * spliced * job.labour.splice
-    );
+    const minutes = joints
+      .filter((joint) => joint.members.length > 1)
+      .reduce((sum, joint) => sum + spliceMinutes(job, joint), 0);
+    return priceOf(joints.flatMap((joint) => joint.connectors)) + weights.minute * minutes;
   };
   const known = createMemo<Float64Array>();
   const table = (box: BoxId, net: Net | 'ground', hooked: Hooked, there: readonly Awg[]): Float64Array => {
     const ground = net === 'ground' ? [groundSizeIn(job, box), leavesPigtail(job, box)] : [null, null];
     const leads = hooked.leads.map((lead) => lead.awg);
     const twins = hooked.terminals.filter((one) => one.twin !== null).length;
-    return known.get([...ground, there, hooked.terminals.length, twins, leads], () =>
+    const bonds = hooked.terminals.some(({ to }) => 'box' in to);
+    return known.get([...ground, there, hooked.terminals.length, twins, bonds, leads], () =>
       Float64Array.from({ length: mostEnds + 1 }, (_, ends) =>
         costOf(box, net, hooked, [...there, ...Array<Awg>(ends).fill(awg)]),
       ),

@@ -246,6 +246,28 @@ export const electricalCases: RuleCases = {
       ['two circuits, one splice', twoCircuits()],
     ],
   },
+  'ground-size': {
+    trips: [
+      [
+        'a 14 AWG tail in a splice with a 20 A circuit',
+        rewired(of({ ...single, breaker: 20, awg: 12 }), (wiring) => ({
+          ...wiring,
+          joints: wiring.joints.map((joint) => ({
+            ...joint,
+            members: joint.members.map((member) =>
+              'pigtail' in member && member.pigtail.colour === 'bare'
+                ? { pigtail: { ...member.pigtail, awg: 14 as const } }
+                : member,
+            ),
+          })),
+        })),
+      ],
+    ],
+    passes: [
+      ['12 AWG as planned on 20 A', of({ ...single, breaker: 20, awg: 12 })],
+      ['14 AWG on 15 A', of(single)],
+    ],
+  },
   'metal-box-bonded': {
     trips: [
       [

@@ -1,3 +1,4 @@
+import type { Job } from '../../../src/index.js';
 import { jobOf } from '../jobs.js';
 import {
   dimmed,
@@ -12,6 +13,7 @@ import {
   changed,
   tapped,
   withLamp,
+  withReceptacle,
   inRoom,
   steel,
   editRooms,
@@ -19,6 +21,16 @@ import {
   editFeeds,
   type RuleCases,
 } from './builders.js';
+
+/** A light in a room of a kind, on a circuit with or without ground-fault protection. */
+const inCrawlSpace = (kind: 'crawlSpace' | 'storage', gfci: 'yes' | 'no') =>
+  changed(jobOf(single), (job) =>
+    editCircuits(
+      editRooms(job, () => ({ kind })),
+      () => ({ gfci }),
+    ),
+  );
+const onTenAmperes = (job: Job) => changed(job, (one) => editCircuits(one, () => ({ breaker: 10 as const })));
 
 /** Rules on rooms and circuits, and what is to be seen on site. */
 export const placeCases: RuleCases = {
@@ -76,6 +88,30 @@ export const placeCases: RuleCases = {
     passes: [
       ['a bathroom with it', receptacleIn({ kind: 'bathroom' }, 'yes')],
       ['a bedroom without', receptacleIn({ kind: 'bedroom' }, 'no')],
+    ],
+  },
+  'crawl-space-lighting': {
+    trips: [['a light in a crawl space without', inCrawlSpace('crawlSpace', 'no')]],
+    passes: [
+      ['one with ground-fault protection', inCrawlSpace('crawlSpace', 'yes')],
+      ['a light in a store without', inCrawlSpace('storage', 'no')],
+    ],
+  },
+  'ten-ampere-circuit': {
+    trips: [
+      ['10 A before 2023', of({ ...single, breaker: 10, edition: 2020 })],
+      ['a receptacle on 10 A', onTenAmperes(withReceptacle(true).job)],
+      [
+        'something beyond on 10 A, to be seen',
+        onTenAmperes({
+          ...jobOf(single),
+          luminaires: jobOf(single).luminaires.map((one) => ({ ...one, unit: 'onward' as const })),
+        }),
+      ],
+    ],
+    passes: [
+      ['lighting on 10 A in 2023', of({ ...single, breaker: 10, edition: 2023 })],
+      ['a receptacle on 15 A', withReceptacle(true)],
     ],
   },
   'receptacle-outdoors': {

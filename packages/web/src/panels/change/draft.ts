@@ -102,7 +102,7 @@ export const startOf = (job: Job, circuit: Circuit): ChangeDraft => {
     role: 'dimmer',
     group: switchedGroups(job, circuit)[0]?.group.id ?? null,
     luminaire: luminairesOf(job, circuit)[0]?.id ?? null,
-    hung: { ...USUAL_LUMINAIRE, name: 'New light', unit: 'luminaire', pounds: null },
+    hung: { ...USUAL_LUMINAIRE, name: 'New light', unit: 'luminaire', pounds: null, driverBox: null },
     from: slot?.box ?? placesOf(job, circuit)[0]?.id ?? null,
     source: 'unknown',
     what: 'receptacle',

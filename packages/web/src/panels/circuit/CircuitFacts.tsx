@@ -21,9 +21,9 @@ export const CircuitFacts = ({ job, circuit }: { job: Job; circuit: Circuit }) =
       <div className="grid grid-cols-2 gap-3">
         <Field label="Breaker">
           <WordSelect
-            words={{ 15: '15 A', 20: '20 A' }}
-            value={circuit.breaker === 15 ? '15' : '20'}
-            onPick={(value) => set({ breaker: value === '20' ? 20 : 15 }, 'breaker')}
+            words={{ 10: '10 A, lighting alone', 15: '15 A', 20: '20 A' }}
+            value={String(circuit.breaker) as '10' | '15' | '20'}
+            onPick={(value) => set({ breaker: value === '20' ? 20 : value === '10' ? 10 : 15 }, 'breaker')}
           />
         </Field>
         <Field label="Conductors">

@@ -24,6 +24,7 @@ import { AnswerSelect } from '../../parts/AnswerSelect.js';
 import { jobPath } from '../../parts/paths.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { NameInput } from '../../parts/inputs.js';
+import { ChainOrder } from './ChainOrder.js';
 import { CircuitFacts } from './CircuitFacts.js';
 import { Habits } from './Habits.js';
 import { PlaceCard } from './PlaceCard.js';
@@ -59,6 +60,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
           Its places are changed on Layout: it holds several groups, several devices in a box, a return run,
           or cables that close a ring.
         </p>
+        <ChainOrder job={job} circuit={circuit} />
         <Habits job={job} />
         {deleteButton}
       </div>
@@ -186,6 +188,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
           ))}
         </div>
       </section>
+      <ChainOrder job={job} circuit={circuit} />
       <Habits job={job} />
       <div className="border-t border-line pt-3">{deleteButton}</div>
     </div>

@@ -25,13 +25,33 @@ const HABITS: {
     label: 'Ground tail',
     words: { pigtail: 'a tail of its own', leftLong: 'one ground left long' },
   },
+  groundTailColour: {
+    label: 'Ground tails are',
+    words: { bare: 'bare', green: 'green, insulated' },
+  },
+  boxGround: {
+    label: 'Ground of a steel box',
+    words: { tail: 'a tail to its screw', looped: 'one ground looped round its screw' },
+  },
   boxBonding: {
     label: 'Devices in steel boxes',
-    words: { pigtails: 'a ground tail to each', selfGroundingYoke: 'grounded by their yokes' },
+    words: {
+      pigtails: 'a ground tail to each',
+      selfGroundingYoke: 'grounded by their yokes',
+      both: 'a tail to each, and their yokes too',
+    },
   },
   reidentify: {
     label: 'A white that is hot is marked',
     words: { black: 'black tape', red: 'red tape', marker: 'black marker' },
+  },
+  unusedNeutral: {
+    label: 'A neutral kept for later',
+    words: { unstripped: 'capped unstripped', stripped: 'stripped and capped' },
+  },
+  tailsFirst: {
+    label: 'Tails of a device',
+    words: { splice: 'in the splice first', device: 'on the device before it meets the box' },
   },
   deviceLanding: {
     label: 'Wires on a device',
@@ -45,6 +65,10 @@ const HABITS: {
     label: 'A plain single-pole',
     words: { loadOnTop: 'load on the upper screw', any: 'no matter' },
   },
+  travelers: {
+    label: 'Travelers',
+    words: { sameSide: 'each on the same side at every switch', any: 'on either brass screw' },
+  },
   switchUp: {
     label: 'Three- and four-ways sit',
     words: { alike: 'all the same way up', any: 'no matter' },
@@ -56,6 +80,14 @@ const HABITS: {
   receptacles: {
     label: 'What goes on from a receptacle',
     words: { pigtailed: 'from splices, the receptacle on tails', through: 'through its screws' },
+  },
+  madeUp: {
+    label: 'Boxes are made up',
+    words: { afterCheck: 'after the rough-in check', beforeCheck: 'before the rough-in check' },
+  },
+  boxOrder: {
+    label: 'Order of the boxes',
+    words: { fromFeed: 'from the feed outwards', fromLuminaire: 'from the luminaire back' },
   },
   switchLegs: {
     label: 'Switch legs',

@@ -1,83 +1,18 @@
-import { ChevronLeft, ChevronRight, Spline } from 'lucide-react';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { findBox, makeUpSteps, PHASE_WORDS, type BoxSteps, type Step, type TickState } from '@amber/core';
+import { findBox, makeUpSteps, PHASE_WORDS, type BoxSteps, type Step } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useTicks } from '../../store/useTicks.js';
-import { Button, SeverityMark } from '../../parts/ui.js';
+import { Button } from '../../parts/ui.js';
 import { boxChosen, wireFollowed } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 import { FacePicker } from './FacePicker.js';
+import { PhaseOrder } from './PhaseOrder.js';
+import { StepRow } from './StepRow.js';
 import { Words } from './Words.js';
 
 const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
-
-const StepRow = ({
-  step,
-  tick,
-  depth,
-  onTick,
-  onShow,
-  asked,
-}: {
-  step: Step;
-  /** It was asked for by its picture: it is brought into view. */
-  asked: boolean;
-  tick: TickState;
-  depth: number;
-  onTick: (done: boolean) => void;
-  onShow: (key: string) => void;
-}) => (
-  <li
-    ref={(element) => {
-      if (asked) element?.scrollIntoView({ block: 'center' });
-    }}
-    className={`border-b border-line py-2 last:border-0 ${asked ? '-mx-2 rounded-md bg-rail px-2' : ''}`}
-  >
-    {step.caution ? (
-      <p className="mb-1.5 flex gap-2 rounded-md border border-caution p-2 text-[13px]">
-        <SeverityMark severity="caution" />
-        <span>{step.caution}</span>
-      </p>
-    ) : null}
-    <div className="flex items-start gap-2">
-      <label className="flex min-h-10 min-w-0 flex-1 cursor-pointer gap-3">
-        <input
-          type="checkbox"
-          checked={tick === 'done'}
-          onChange={(event) => onTick(event.target.checked)}
-          className="mt-0.5 size-5 shrink-0 accent-ink"
-        />
-        <span
-          className={`min-w-0 text-[14px] break-words ${tick === 'done' ? 'text-quiet line-through' : ''}`}
-        >
-          {step.text}
-        </span>
-      </label>
-      {step.shows === null ? null : (
-        <button
-          type="button"
-          aria-label={`Show: ${step.text}`}
-          onClick={() => step.shows && onShow(step.shows)}
-          className="grid size-10 shrink-0 place-items-center rounded-md hover:bg-rail"
-        >
-          <Spline size={17} />
-        </button>
-      )}
-    </div>
-    {tick === 'changed' ? (
-      <p className="mt-1 ml-8 text-[13px] font-semibold text-caution">
-        It was ticked, and what it is about has changed since: look again.
-      </p>
-    ) : null}
-    {depth > 0 ? <p className="mt-1 ml-8 text-[13px] text-quiet">{step.why}</p> : null}
-    {depth > 1 ? (
-      <p className="mt-0.5 ml-8 text-[13px] font-semibold">
-        {step.section === null ? 'Craft, no section asks for it.' : `NEC ${step.section}`}
-      </p>
-    ) : null}
-  </li>
-);
 
 const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
   <details className="rounded-md border border-line">
@@ -104,13 +39,81 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
   </details>
 );
 
-/** The work order of the box in view, ticked off as it is done. */
+/** Two orders of the same work: a box through all its parts, or a part of the work through all boxes. */
+const BY_WORDS = { box: 'Box by box', phase: 'Part by part' } as const;
+type By = keyof typeof BY_WORDS;
+
+const Choice = <T extends string | number>({
+  label,
+  options,
+  value,
+  onPick,
+}: {
+  label: string;
+  options: readonly { value: T; words: string }[];
+  value: T;
+  onPick: (value: T) => void;
+}) => (
+  <div
+    role="group"
+    aria-label={label}
+    className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-md border border-line"
+  >
+    {options.map((one) => (
+      <button
+        key={one.value}
+        type="button"
+        aria-pressed={value === one.value}
+        onClick={() => onPick(one.value)}
+        className="min-h-10 text-[13px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet"
+      >
+        {one.words}
+      </button>
+    ))}
+  </div>
+);
+
+/** The work order, ticked off as it is done: of the box in view, or of a part of the work in every box. */
 export const StepsPanel = ({ subject }: { subject: Subject }) => {
-  const dispatch = useAppDispatch();
   const [depth, setDepth] = useState(0);
+  const [by, setBy] = useState<By>('box');
+  // A step that is asked for by its picture is shown among those of its box.
+  const asked = useAppSelector((state) => state.wiring.step);
+  const [known, setKnown] = useState(asked);
+  if (asked !== known) {
+    setKnown(asked);
+    if (asked !== null) setBy('box');
+  }
+  return (
+    <div className="flex flex-col gap-3">
+      <Choice
+        label="Order of the work"
+        options={(['box', 'phase'] as const).map((value) => ({ value, words: BY_WORDS[value] }))}
+        value={by}
+        onPick={setBy}
+      />
+      <Choice
+        label="How much is said"
+        options={DEPTHS.map((words, value) => ({ value, words }))}
+        value={depth}
+        onPick={setDepth}
+      />
+      {by === 'box' ? (
+        <BoxOrder subject={subject} depth={depth} />
+      ) : (
+        <PhaseOrder subject={subject} depth={depth} />
+      )}
+    </div>
+  );
+};
+
+/** The work order of the box in view, ticked off as it is done. */
+const BoxOrder = ({ subject, depth }: { subject: Subject; depth: number }) => {
+  const dispatch = useAppDispatch();
   const asked = useAppSelector((state) => state.wiring.step);
   const { stateOf, set, waiting } = useTicks(subject.job.id, subject.wiringId, subject.kind === 'planned');
   const { box, at, go } = useBoxInView(subject);
+  const way = subject.job.preferences.boxOrder === 'fromFeed' ? 1 : -1;
   const order = useMemo(
     () => (box ? makeUpSteps(subject.job, subject.wiring, subject.compiled, box) : null),
     [subject.job, subject.wiring, subject.compiled, box],
@@ -122,13 +125,13 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
   return (
     <section aria-label={`Steps at ${name}`} className="flex flex-col gap-3">
       <div className="flex items-center gap-1">
-        <Button look="bare" aria-label="Box before" onClick={() => go(-1)}>
+        <Button look="bare" aria-label="Box before" onClick={() => go(-way)}>
           <ChevronLeft size={18} />
         </Button>
         <h2 className="min-w-0 flex-1 truncate text-center text-[15px] font-bold" title={name}>
           {at + 1} · {name}
         </h2>
-        <Button look="bare" aria-label="Next box" onClick={() => go(1)}>
+        <Button look="bare" aria-label="Next box" onClick={() => go(way)}>
           <ChevronRight size={18} />
         </Button>
       </div>
@@ -136,23 +139,6 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
         {count === order.steps.length ? 'All done' : `${count} of ${order.steps.length} done`}
         {waiting ? '. No connection: ticks are kept here and sent when it is back' : ''}
       </p>
-      <div
-        role="group"
-        aria-label="How much is said"
-        className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
-      >
-        {DEPTHS.map((words, i) => (
-          <button
-            key={words}
-            type="button"
-            aria-pressed={depth === i}
-            onClick={() => setDepth(i)}
-            className="min-h-10 text-[13px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet"
-          >
-            {words}
-          </button>
-        ))}
-      </div>
       {[...new Set(order.steps.map((step) => step.phase))].map((phase) => {
         const words = PHASE_WORDS[phase];
         const steps = order.steps.filter((step) => step.phase === phase);

@@ -1,11 +1,11 @@
-import { Ungroup } from 'lucide-react';
+import { ArrowLeft, ArrowRight, Ungroup } from 'lucide-react';
 import { useState } from 'react';
 import {
   cablesThere,
   addExistingCable,
   articleOf,
   articlesOf,
-  controlBy,
+  moveGang,
   PANEL,
   removeExistingCable,
   setCableCircuit,
@@ -18,26 +18,16 @@ import {
   type CircuitId,
   type GroupId,
   type Job,
-  type Luminaire,
   type Place,
   type Slot,
 } from '@amber/core';
-import { HungFields } from '../../panels/change/HungFields.js';
 import { useEdit } from '../../store/review.js';
+import { GroupOptions } from './GroupOptions.js';
 import { lettersAt } from '../../plan/letters.js';
-import { NumberInput } from '../../parts/inputs.js';
-import { Button, Field, Select } from '../../parts/ui.js';
+import { Button, Select } from '../../parts/ui.js';
 import { DEVICE_WORDS, placeName } from '../../parts/words.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 import { fresh } from '../../parts/fresh.js';
-
-const GroupOptions = ({ job }: { job: Job }) =>
-  job.groups.map((group) => (
-    <option key={group.id} value={group.id}>
-      {group.name}
-      {group.control === 'hot' ? ', always hot' : ''}
-    </option>
-  ));
 
 /** The devices of a box, gang by gang: what each is and what it controls. */
 export const DevicesOf = ({ job, box }: { job: Job; box: Box }) => {
@@ -72,6 +62,20 @@ export const DevicesOf = ({ job, box }: { job: Job; box: Box }) => {
       {slots.length > 1 ? (
         <div className="flex gap-2">
           <Button
+            aria-label={`Gang ${i + 1} to the left`}
+            disabled={i === 0}
+            onClick={() => edit(moveGang(job, slot.id, -1), `order of the gangs at ${box.name}`)}
+          >
+            <ArrowLeft size={16} />
+          </Button>
+          <Button
+            aria-label={`Gang ${i + 1} to the right`}
+            disabled={i === slots.length - 1}
+            onClick={() => edit(moveGang(job, slot.id, 1), `order of the gangs at ${box.name}`)}
+          >
+            <ArrowRight size={16} />
+          </Button>
+          <Button
             className="flex-1"
             onClick={() => edit(ungang(job, slot.id, fresh<BoxId>('box')), `box of its own at ${box.name}`)}
           >
@@ -87,51 +91,6 @@ export const DevicesOf = ({ job, box }: { job: Job; box: Box }) => {
       ) : null}
     </fieldset>
   ));
-};
-
-/** The luminaires of a box: which group controls each, and its load. */
-export const LuminairesOf = ({ job, box }: { job: Job; box: Box }) => {
-  const edit = useEdit();
-  const set = (one: Luminaire, change: Partial<Luminaire>, what: string) =>
-    edit(
-      {
-        ...job,
-        luminaires: job.luminaires.map((other) => (other.id === one.id ? { ...other, ...change } : other)),
-      },
-      `${what} of ${one.name}`,
-    );
-  return job.luminaires
-    .filter((one) => one.box === box.id)
-    .map((one) => (
-      <fieldset key={one.id} className="flex flex-col gap-2 rounded-md border border-line p-3">
-        <legend className="px-1 text-[13px] font-semibold">
-          {one.unit === 'onward' ? 'Onward feed' : 'Luminaire'}
-        </legend>
-        <Field label="Controlled by">
-          <Select
-            value={one.group}
-            onChange={(event) =>
-              edit(controlBy(job, one.id, event.target.value as GroupId), `control of ${one.name}`)
-            }
-          >
-            <GroupOptions job={job} />
-          </Select>
-        </Field>
-        {one.unit === 'onward' ? (
-          <Field label="Load, VA">
-            <NumberInput
-              value={one.va}
-              least={0.1}
-              most={5000}
-              unit="VA"
-              onChange={(va) => set(one, { va }, 'load')}
-            />
-          </Field>
-        ) : (
-          <HungFields hung={one} onChange={(hung) => set(one, hung, 'what hangs')} />
-        )}
-      </fieldset>
-    ));
 };
 
 /** Cables that lie between this box and others already; the circuit whose power is on one uses it before it buys any. */

@@ -18,7 +18,8 @@ import { BoxSelect } from '../../parts/BoxSelect.js';
 import { LengthInput, NameInput } from '../../parts/inputs.js';
 import { Field, Select } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
-import { CablesOf, DevicesOf, LuminairesOf } from './BoxContents.js';
+import { CablesOf, DevicesOf } from './BoxContents.js';
+import { AddLoad, LuminairesOf } from './LoadsOf.js';
 import { ExistingFill } from './ExistingFill.js';
 import { FaultsOf } from './FaultsOf.js';
 import { FeedsOf } from './FeedsOf.js';
@@ -106,6 +107,7 @@ export const BoxForm = ({ job, box }: { job: Job; box: Box }) => {
       <DevicesOf job={job} box={box} />
       {devices.length > 0 ? <GangInto job={job} box={box} /> : null}
       <LuminairesOf job={job} box={box} />
+      <AddLoad job={job} box={box} />
       <Field label="The box is">
         <WordSelect words={WORK} value={box.work} onPick={(work) => work && set({ work }, 'work')} />
       </Field>

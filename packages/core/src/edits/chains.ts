@@ -1,0 +1,47 @@
+import type { GroupId, SlotId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { findGroup, switchesOfGroup } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
+
+/** The order that somebody has settled for the switches of a group, line end first; null where the program chooses. */
+export const settledChain = (job: Job, group: GroupId): readonly SlotId[] | null => {
+  const circuit = findGroup(job, group)?.circuit;
+  return ofId(job.choices.find((choice) => choice.circuit === circuit)?.chains, group) ?? null;
+};
+
+/**
+ * Settles the order of the switches of a group over the way that is chosen for its circuit: line end first, the four-ways between, load end
+ * last; null leaves it to the program again. The job as it is where no way is chosen, or where the order is not of all its switches.
+ */
+export const settleChain = (job: Job, group: GroupId, chain: readonly SlotId[] | null): Job => {
+  const circuit = findGroup(job, group)?.circuit;
+  const mine = switchesOfGroup(job, group).map(({ id }) => id);
+  if (chain !== null && (chain.length !== mine.length || !mine.every((id) => chain.includes(id)))) return job;
+  return {
+    ...job,
+    choices: job.choices.map((choice) => {
+      if (choice.circuit !== circuit) return choice;
+      const others = Object.fromEntries(
+        Object.entries(choice.chains ?? {}).filter(([id]) => (id as GroupId) !== group),
+      );
+      const { chains: _chains, ...rest } = choice;
+      const chains = chain === null ? others : { ...others, [group]: [...chain] };
+      return Object.keys(chains).length > 0 ? { ...rest, chains } : rest;
+    }),
+  };
+};
+
+/** The gang of a device and that of its neighbour to the left (-1) or right (1) change places; as it is at the end of the box. */
+export const moveGang = (job: Job, id: SlotId, by: -1 | 1): Job => {
+  const slot = job.slots.find((one) => one.id === id);
+  if (!slot) return job;
+  const row = job.slots.filter(({ box }) => box === slot.box).sort((a, b) => a.gang - b.gang);
+  const other = row[row.indexOf(slot) + by];
+  if (!other) return job;
+  return {
+    ...job,
+    slots: job.slots.map((one) =>
+      one === slot ? { ...one, gang: other.gang } : one === other ? { ...one, gang: slot.gang } : one,
+    ),
+  };
+};
