@@ -127,9 +127,12 @@ describe('an existing cable is of the circuit whose power is on it', () => {
     fc.sample(anyFullJob, { seed: 1515, numRuns: 60 }).forEach((job, at) =>
       naming(`case ${at}`, () => {
         if (job.circuits.length < 2) return;
-        // What is joined and landed; which of several grounds is left long is no matter.
+        // What is joined and landed; which of several grounds is left long or looped is no matter.
         const parts = (one: Job) => {
-          const asked = { ...one, preferences: { ...one.preferences, groundTail: 'pigtail' as const } };
+          const asked = {
+            ...one,
+            preferences: { ...one.preferences, groundTail: 'pigtail' as const, boxGround: 'tail' as const },
+          };
           const { devices, cables, joints, landings } = wiringOrEmpty(planJob(asked).job);
           const spliced = joints.map(({ id, members }) => [
             id,

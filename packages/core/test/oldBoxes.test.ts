@@ -177,7 +177,7 @@ describe('a square box', () => {
     };
     const read = readJob(JSON.parse(JSON.stringify(old)));
     if (!read.ok) throw new Error(read.faults[0]?.message);
-    expect(read.job.stock.filter((one) => one.kind === 'box' && one.shape === 'square').length).toBe(6);
+    expect(read.job.stock.filter((one) => one.kind === 'box' && one.shape === 'square').length).toBe(8);
     expect(read.job.stock.some((one) => one.id === 'ring-4-round')).toBe(true);
   });
 });

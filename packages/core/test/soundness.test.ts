@@ -3,6 +3,7 @@ import {
   compile,
   createSearch,
   inspect,
+  isGroundColour,
   makeUpSteps,
   newRunFact,
   planJob,
@@ -47,7 +48,8 @@ const thinnest = (job: Job, wiring: Wiring): string[] => {
   const [only, ...others] = job.circuits;
   return wiring.joints.flatMap((joint) =>
     joint.members.flatMap((member) => {
-      if (!('pigtail' in member) || member.pigtail.colour === 'bare' || !only || others.length > 0) return [];
+      if (!('pigtail' in member) || isGroundColour(member.pigtail.colour) || !only || others.length > 0)
+        return [];
       return member.pigtail.awg > only.awg
         ? [`${member.pigtail.id}: ${member.pigtail.awg} of ${sizeOf(joint.box)}`]
         : [];

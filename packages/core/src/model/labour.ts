@@ -25,11 +25,11 @@ export const labourSchema = z.strictObject({
   /** A splice, by the family of its connector. */
   splice: z
     .strictObject({
-      lever: minutes.default(1.2),
-      pushIn: minutes.default(1),
-      twistOn: minutes.default(1.5),
-      groundingTwistOn: minutes.default(1.5),
-      crimp: minutes.default(2),
+      lever: minutes.default(1.5),
+      pushIn: minutes.default(1.2),
+      twistOn: minutes.default(1.8),
+      groundingTwistOn: minutes.default(1.8),
+      crimp: minutes.default(2.2),
     })
     .prefault({}),
   device: minutes.default(7),
