@@ -235,3 +235,25 @@ test('where a luminaire brings its driver box, the cable waits coiled at a measu
   const boxed = editBoxes(pair, () => ({ article: null }));
   expect(cutOf(recessed) - cutOf(boxed)).toBeGreaterThan(12);
 });
+
+test('of chained connectors it is said which wire is in which, and what ties them', () => {
+  const wide = jobOf({ runs: ['F-S1', 'S1-L', 'L-L2', 'L-L3', 'L-L4', 'L-L5', 'L-L6'] });
+  const levers: Job = {
+    ...editBoxes(wide, () => ({ article: null, material: 'metal' })),
+    stock: wide.stock.filter(({ id }) => !id.startsWith('push-in') && !id.startsWith('twist-on')),
+  };
+  const chained = textsOf(levers, 'L').filter((text) => text.includes('chained'));
+  expect(chained).toHaveLength(3);
+  const [, neutrals] = chained;
+  expect(neutrals).toMatch(
+    /7 in 2 chained Lever 5\. In the first the white of .*; and the white of .*\. In the second the white of .*and the neutral lead of L\. From each to the next a 6" white 14 AWG jumper\./,
+  );
+});
+
+test('the ground that is left long is named, and where it goes on to', () => {
+  const texts = textsOf(byHabit(single, { groundTail: 'leftLong' }), 'S1');
+  expect(texts.find((text) => text.startsWith('Join the grounds'))).toMatch(
+    /Leave the bare of the .* long: it goes on through the connector to the green screw/,
+  );
+  expect(texts.some((text) => /^Single-pole: the bare of the .* to the green screw/.test(text))).toBe(true);
+});

@@ -1,14 +1,14 @@
 import { isDeviceThere, isEmptied } from '../model/there.js';
-import { leadAwg, slotsInBox } from '../model/lookup.js';
+import { slotsInBox } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
-import { hueOf } from '../model/colours.js';
 import type { ArticleId, BoxId, CableId } from '../model/ids.js';
 import { runFactOf, type Box, type Job } from '../model/job.js';
 import type { Awg } from '../model/units.js';
 import type { Joint, Member, Wiring } from '../model/wiring.js';
 import { gangsTaken } from './boxContents.js';
 import { workedBoxes } from './workedBoxes.js';
+import { createSizeOf, jumperOf } from './jumpers.js';
 import { cutLength } from './lengths.js';
 import { staplesOf } from './staples.js';
 
@@ -85,29 +85,15 @@ const wire = (job: Job, box: BoxId, awg: Awg, colour: string, inches: number): U
   return sundry(job, box, inches / 12, { use: 'wire', awg, colour: hue }, `${awg} AWG wire, ${hue}`);
 };
 
-const sizeOf = (job: Job, wiring: Wiring) => {
-  const cables = new Map(
-    wiring.cables.map(({ id, article }) => [id, articleOf(job.stock, 'cable', article).awg]),
-  );
-  return (member: Member): Awg => {
-    if ('end' in member) return cables.get(member.end.cable) ?? 14;
-    if ('pigtail' in member) return member.pigtail.awg;
-    return leadAwg(job, wiring, member.lead);
-  };
-};
-
 /** Tails of a splice, and the jumpers between its chained connectors. */
-const wiresOf = (job: Job, joint: Joint, awgOf: (member: Member) => Awg): Use[] => {
+const wiresOf = (job: Job, wiring: Wiring, joint: Joint, awgOf: (member: Member) => Awg): Use[] => {
   const { tail } = job.preferences;
   const tails = joint.members.flatMap((member) =>
     'pigtail' in member ? [wire(job, joint.box, member.pigtail.awg, member.pigtail.colour, tail)] : [],
   );
-  const [first] = joint.members;
-  if (!first || joint.connectors.length < 2) return tails;
-  const thickest = Math.min(...joint.members.map(awgOf)) as Awg;
-  const colour =
-    'end' in first ? hueOf(first.end.colour) : 'pigtail' in first ? first.pigtail.colour : 'black';
-  const jumper = () => wire(job, joint.box, thickest, colour, tail);
+  if (joint.members.length === 0 || joint.connectors.length < 2) return tails;
+  const { colour, awg } = jumperOf(wiring, joint, awgOf);
+  const jumper = () => wire(job, joint.box, awg, colour, tail);
   return [...tails, ...joint.connectors.slice(1).map(jumper)];
 };
 
@@ -214,7 +200,7 @@ const ORDER: MaterialKind[] = [
 export const takeOff = (job: Job, wiring: Wiring): TakeOff => {
   const worked = workedBoxes(job, wiring);
   const open = new Set(worked.map((box) => box.id));
-  const awgOf = sizeOf(job, wiring);
+  const awgOf = createSizeOf(job, wiring);
   const joints = wiring.joints.filter((joint) => open.has(joint.box));
   const lines = linesOf([
     ...cableUses(job, wiring),
@@ -222,7 +208,7 @@ export const takeOff = (job: Job, wiring: Wiring): TakeOff => {
     ...joints.flatMap((joint) =>
       joint.connectors.map((one) => each(articleOf(job.stock, 'connector', one.article), joint.box)),
     ),
-    ...joints.flatMap((joint) => wiresOf(job, joint, awgOf)),
+    ...joints.flatMap((joint) => wiresOf(job, wiring, joint, awgOf)),
     ...markUses(job, wiring),
   ]).sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.name.localeCompare(b.name, 'en'));
   return {

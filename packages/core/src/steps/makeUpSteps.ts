@@ -1,6 +1,6 @@
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
-import { circuitsByCable, rolesOf, type Role } from '../circuit/roles.js';
+import { circuitsByCable, rolesOf } from '../circuit/roles.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
@@ -10,7 +10,6 @@ import { tapTold } from '../model/tap.js';
 import { isEmptied, isLuminaireKept } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
-import { listed } from '../words/lists.js';
 import { colourWord } from '../words/wires.js';
 import { apartSteps, neutralsApart } from './apart.js';
 import { staysShut } from '../model/boxState.js';
@@ -34,38 +33,8 @@ import {
   trimAlike,
 } from './roughIn.js';
 import { spliceSteps } from './splices.js';
+import { legTag, taggedOf } from './tags.js';
 import { phasesAt, settledStep, type BoxSteps, type DraftStep } from './step.js';
-
-/** What the tag of a cable goes on once the sheath is off: its hots, both travelers among them, and where circuits meet its neutral. */
-const taggedOf = (
-  job: Job,
-  cable: CableHere['cable'],
-  compiled: Compiled,
-  roles: readonly Role[],
-  circuitsMeet: boolean,
-): string => {
-  const { insulated } = articleOf(job.stock, 'cable', cable.article);
-  const of = (role: Role) =>
-    insulated
-      .filter((colour) => roles[compiled.netOf(conductorKey(cable.id, colour)) ?? -1] === role)
-      .map(colourWord);
-  const travelers = of('traveler');
-  const parts = [
-    ...of('hot').map((colour) => `its hot, the ${colour}`),
-    ...(travelers.length > 1
-      ? [`both travelers, ${travelers.join(' and ')}`]
-      : travelers.map((colour) => `its traveler, the ${colour}`)),
-    ...of('switchLeg').map((colour) => `its switch leg, the ${colour}`),
-    ...(circuitsMeet ? of('neutral').map((colour) => `its neutral, the ${colour}`) : []),
-  ];
-  return parts.length > 0 ? listed(parts) : 'its conductors';
-};
-
-/** Is the tag to stay on the switch leg, for whoever opens the box next? */
-const legTag = (job: Job, said: string): string =>
-  job.preferences.switchLegs === 'tagged' && said.includes('switch leg')
-    ? ' Leave it on the switch leg when the box is closed.'
-    : '';
 
 const cableSteps = (
   job: Job,

@@ -1,11 +1,12 @@
 import { articleOf } from '../model/articles.js';
+import { createSizeOf, jumperOf } from '../materials/jumpers.js';
 import type { BoxId, PigtailId } from '../model/ids.js';
 import { findLuminaire } from '../model/lookup.js';
 import { isLuminaireKept, wasThere } from '../model/there.js';
 import { isConnectorUntold, isJumper, screwsOfTail, tailsOf } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
-import type { Joint, Wiring } from '../model/wiring.js';
+import { endKey, type Joint, type Member, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
@@ -92,6 +93,38 @@ const tailWord = (job: Job, wiring: Wiring, tail: PigtailId): string => {
   return screws.length === 0 ? 'next luminaire' : screws.join(' and on to the ');
 };
 
+const memberWord = (job: Job, wiring: Wiring, member: Member): string => {
+  if ('end' in member) return `the ${endWord(job, wiring, member.end)}`;
+  if ('lead' in member) return `the ${leadWord(job, wiring, member.lead)}`;
+  const { id, colour, awg } = member.pigtail;
+  return `a ${feetInches(job.preferences.tail)} ${colourWord(colour)} ${awg} AWG tail to the ${tailWord(job, wiring, id)}`;
+};
+
+/** Which wires are in which of several connectors, each tied to the next by a piece of wire. */
+const inChain = (job: Job, wiring: Wiring, joint: Joint, words: readonly string[]): string => {
+  const { colour, awg } = jumperOf(wiring, joint, createSizeOf(job, wiring));
+  const jumper = `a ${feetInches(job.preferences.tail)} ${colourWord(colour)} ${awg} AWG jumper`;
+  const each = joint.connectors.map(
+    ({ members }, i) =>
+      `In the ${ORDINALS[i] ?? `${i + 1}th`} ${listed(members.map((member) => words[member] ?? ''))}`,
+  );
+  return `${each.join('. ')}. From each to the next ${jumper}`;
+};
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth'];
+
+/** Of a splice of grounds, the one that is left long and goes on to a screw; nothing where a tail does that. */
+const leftLong = (job: Job, wiring: Wiring, joint: Joint): string => {
+  for (const member of joint.members) {
+    if (!('end' in member)) continue;
+    const key = endKey(member.end);
+    const on = wiring.landings.find(({ wire }) => 'end' in wire && endKey(wire.end) === key);
+    if (on && !('box' in on.terminal))
+      return ` Leave the ${endWord(job, wiring, member.end)} long: it goes on through the connector to the ${screwOf(job, wiring, on.terminal)}.`;
+  }
+  return '';
+};
+
 const LIVE_CAP =
   'It is live until its breaker is off: nothing here uses it, and nobody has taken it off at the panel.';
 
@@ -103,17 +136,14 @@ const spliceStep = (
   /** The neutral of this circuit that stays apart from it in the same box, in words. */
   apart: string | null,
 ): DraftStep => {
-  const ends = joint.members.flatMap((member) => ('end' in member ? [endWord(job, wiring, member.end)] : []));
-  const leads = joint.members.flatMap((member) =>
-    'lead' in member ? [`the ${leadWord(job, wiring, member.lead)}`] : [],
-  );
-  const long = feetInches(job.preferences.tail);
-  const tails = tailsOf(joint).map(
-    ({ id, colour, awg }) =>
-      `a ${long} ${colourWord(colour)} ${awg} AWG tail to the ${tailWord(job, wiring, id)}`,
-  );
+  const words = joint.members.map((member) => memberWord(job, wiring, member));
   const ids = new Set(tailsOf(joint).map(({ id }) => id));
-  const all = [...ends.map((one) => `the ${one}`), ...leads, ...tails];
+  // Ends first, then what is there to be joined, tails last.
+  const rankOf = (member: Member): number => ('end' in member ? 0 : 'lead' in member ? 1 : 2);
+  const all = joint.members
+    .map((member, i) => ({ rank: rankOf(member), word: words[i] ?? '' }))
+    .sort((one, other) => one.rank - other.rank)
+    .map(({ word }) => word);
   // What a lead of a luminaire that comes new is joined with is joined when it is hung.
   const hung = joint.members.some(
     (member) =>
@@ -135,7 +165,7 @@ const spliceStep = (
     ? `Leave ${what}. See that a connector holds ${all.length === 1 ? 'it' : 'them'}, tight; tape alone does not.`
     : all.length === 1
       ? `Cap ${all[0] ?? ''}${role === 'neutral' ? NEUTRAL_KEPT[job.preferences.unusedNeutral] : ''} with ${connectorsWord(job, joint)} and fold it back.`
-      : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}: ${listed(all)}.${twistWord(job, joint)}${fold}`;
+      : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}${joint.connectors.length > 1 ? '. ' : ': '}${joint.connectors.length > 1 ? inChain(job, wiring, joint, words) : listed(all)}.${twistWord(job, joint)}${leftLong(job, wiring, joint)}${fold}`;
   return {
     id: `${joint.box}/splice/${joint.id}`,
     rests: [

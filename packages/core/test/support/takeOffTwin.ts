@@ -95,9 +95,19 @@ export const countedTakeOff = (
       const article = articles.get(wiring.cables.find((one) => one.id === member.end.cable)?.article ?? '');
       return article?.kind === 'cable' ? article.awg : NaN;
     });
-    const [first] = members;
-    const hue = first && 'end' in first ? first.end.colour.replace(/-\d/, '') : 'black';
-    const colour = ['white', 'red', 'blue', 'bare', 'green'].includes(hue) ? hue : 'black';
+    // What a marked white is marked with counts for its colour; among grounds a jumper is bare.
+    const hues = members.flatMap((member) => {
+      if (!('end' in member)) return 'pigtail' in member ? [String(member.pigtail.colour)] : [];
+      const { cable, side, colour: own } = member.end;
+      const mark = wiring.marks.find(
+        ({ end }) => end.cable === cable && end.side === side && end.colour === own,
+      );
+      return [(mark?.colour ?? own).replace(/-\d/, '')];
+    });
+    const coloured = hues.find((hue) => hue !== 'white' && hue !== 'gray');
+    const usual = coloured === undefined ? (hues.length > 0 ? 'white' : 'black') : coloured;
+    const grounded = ['bare', 'green', 'raceway'].some((hue) => hues.includes(hue));
+    const colour = grounded ? 'bare' : ['white', 'red', 'blue'].includes(usual) ? usual : 'black';
     for (let i = 0; i < ends / 2; i++) tails.push(`wire-${Math.min(...awg)}-${colour}`);
   }
   for (const wire of new Set(tails)) {
