@@ -127,7 +127,7 @@ test('steps are ticked off, kept over a reload, and told at three depths', async
   await expect(steps).toContainText(`2 of ${count} done`);
   await expect(boxes.nth(1)).not.toBeChecked();
   await expect(steps).not.toContainText('NEC 110.14');
-  await steps.getByRole('button', { name: 'The code' }).click();
+  await page.getByRole('button', { name: 'The code' }).click();
   await expect(steps).toContainText('NEC 250.148');
   // A step leads to its wire.
   await steps.getByRole('button', { name: /^Show: Join the grounds/ }).click();

@@ -14,6 +14,33 @@ const inWorkOrder = ({ job, drawings }: Pick<Subject, 'job' | 'drawings'>): BoxI
   return job.preferences.boxOrder === 'fromFeed' ? boxes : boxes.reverse();
 };
 
+type Rows = [Step, ...Step[]][];
+
+/**
+ * The steps of one part, box by box; a breaker that is switched off for several boxes is one step for all of them.
+ */
+const sectionsOf = (
+  phase: Phase,
+  orders: readonly { box: BoxId; steps: readonly Step[] }[],
+): { key: string; boxes: BoxId[]; steps: Rows }[] => {
+  const here = orders
+    .map(({ box, steps }) => ({ box, steps: steps.filter((step) => step.phase === phase) }))
+    .filter(({ steps }) => steps.length > 0);
+  if (phase !== 'dead')
+    return here.map(({ box, steps }) => ({
+      key: box,
+      boxes: [box],
+      steps: steps.map((step): Rows[number] => [step]),
+    }));
+  const byText = new Map<string, { boxes: BoxId[]; steps: Step[] }>();
+  for (const { box, steps } of here)
+    for (const step of steps) {
+      const known = byText.get(step.text) ?? { boxes: [], steps: [] };
+      byText.set(step.text, { boxes: [...known.boxes, box], steps: [...known.steps, step] });
+    }
+  return [...byText].map(([key, { boxes, steps }]) => ({ key, boxes, steps: [steps as Rows[number]] }));
+};
+
 /** One part of the work through every box, before the next part: as the whole house is roughed in before anything is made up. */
 export const PhaseOrder = ({ subject, depth }: { subject: Subject; depth: number }) => {
   const dispatch = useAppDispatch();
@@ -34,6 +61,14 @@ export const PhaseOrder = ({ subject, depth }: { subject: Subject; depth: number
     all.some((step) => step.phase === phase),
   );
   const isDone = (step: Step) => stateOf(step) === 'done';
+  const nameOf = (box: BoxId) => findBox(job, box)?.name ?? box;
+  /** Steps that are one to the hand are done when each is; one that changed since asks to be looked at again. */
+  const tickOf = (alike: readonly Step[]) => {
+    const states = alike.map(stateOf);
+    return (
+      states.find((one) => one === 'changed') ?? (states.every((one) => one === 'done') ? 'done' : 'open')
+    );
+  };
   const open = phases.find((phase) => all.some((step) => step.phase === phase && !isDone(step)));
   const phase = picked !== null && phases.includes(picked) ? picked : (open ?? phases[0]);
   if (phase === undefined) return <p>Nothing to make up yet.</p>;
@@ -67,34 +102,27 @@ export const PhaseOrder = ({ subject, depth }: { subject: Subject; depth: number
         {count === steps.length ? 'All done' : `${count} of ${steps.length} done`}
         {waiting ? '. No connection: ticks are kept here and sent when it is back' : ''}
       </p>
-      {orders
-        .filter((one) => one.steps.some((step) => step.phase === phase))
-        .map((one) => {
-          const name = findBox(job, one.box)?.name ?? one.box;
-          return (
-            <section key={one.box} aria-label={name}>
-              <h3 className="text-[13px] font-bold break-words text-quiet">{name}</h3>
-              <ol>
-                {one.steps
-                  .filter((step) => step.phase === phase)
-                  .map((step) => (
-                    <StepRow
-                      key={step.id}
-                      step={step}
-                      tick={stateOf(step)}
-                      depth={depth}
-                      asked={false}
-                      onTick={(now) => set(step, now)}
-                      onShow={(key) => {
-                        dispatch(boxChosen(one.box));
-                        dispatch(wireFollowed(key));
-                      }}
-                    />
-                  ))}
-              </ol>
-            </section>
-          );
-        })}
+      {sectionsOf(phase, orders).map(({ key, boxes, steps: rows }) => (
+        <section key={key} aria-label={boxes.map(nameOf).join(', ')}>
+          <h3 className="text-[13px] font-bold break-words text-quiet">{boxes.map(nameOf).join(', ')}</h3>
+          <ol>
+            {rows.map(([step, ...alike]) => (
+              <StepRow
+                key={step.id}
+                step={step}
+                tick={tickOf([step, ...alike])}
+                depth={depth}
+                asked={false}
+                onTick={(now) => [step, ...alike].forEach((one) => set(one, now))}
+                onShow={(wire) => {
+                  dispatch(boxChosen(boxes[0] ?? null));
+                  dispatch(wireFollowed(wire));
+                }}
+              />
+            ))}
+          </ol>
+        </section>
+      ))}
     </section>
   );
 };
