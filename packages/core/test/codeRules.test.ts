@@ -1,5 +1,7 @@
 import {
   EDITIONS,
+  faultsOf,
+  withFault,
   fillOf,
   inspect,
   planJob,
@@ -207,6 +209,30 @@ test('where the grounds of a box lead to no ground, no remedy joins anything to 
   const told = inspect(job, asFed(wiring)).filter(({ rule }) => /grounded$/.test(rule));
   expect(told.map(({ rule }) => rule).sort()).toEqual(['luminaire-grounded', 'yoke-grounded']);
   for (const { remedy } of told) expect(remedy).toContain('mend that first, where they come from');
+});
+
+test('hot and neutral are exchanged at a luminaire only where what comes to it is right', () => {
+  const remedies = (one: Case) =>
+    found(one)
+      .filter(({ rule }) => rule === 'shell-on-neutral')
+      .map(({ remedy }) => remedy);
+  const here = cases['shell-on-neutral']?.trips[0]?.[1];
+  expect(here && remedies(here)).toEqual([expect.stringMatching(/^Exchange the two:/)]);
+  const row = of({ runs: ['F-S1', 'S1-L', 'L-L2'] });
+  // White and black of the cable that comes from the switch have changed splices in the first ceiling box.
+  const exchanged = faultsOf(row.wiring, 'mixed').find(
+    (one) =>
+      one.kind === 'mixed' &&
+      one.member === 0 &&
+      one.other === 0 &&
+      one.a === 'L/g1/SL' &&
+      one.b === 'L/c1/N',
+  );
+  const wrong = exchanged && withFault(row.wiring, exchanged);
+  if (!wrong?.ok) throw new Error('nothing to exchange');
+  const upstream = remedies({ job: row.job, wiring: wrong.value });
+  expect(upstream.length).toBeGreaterThan(0);
+  for (const remedy of upstream) expect(remedy).toMatch(/^Do not exchange the two here/);
 });
 
 test('what switches and leaves a shell live says that; what does not switch says in how many positions it works', () => {

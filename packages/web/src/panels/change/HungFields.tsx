@@ -12,7 +12,7 @@ export const LOAD_WORDS: Record<LoadKind, string> = {
   nightLight: 'Night light',
 };
 const TERMINAL_WORDS = { leads: 'leads', screws: 'screws' } as const;
-const METAL_WORDS = { yes: 'metal: it is grounded', no: 'plastic: nothing to ground' } as const;
+const METAL_WORDS = { yes: 'metal, grounded', no: 'plastic' } as const;
 
 const CUBIC_INCH = 10_000;
 
