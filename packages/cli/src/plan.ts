@@ -47,6 +47,7 @@ const say = (subject: ReviewedWiring, found: PlanSet): string[] => [
   ...(found.candidates.length > 0
     ? table([HEAD, ...found.candidates.map((candidate) => row(subject, candidate))])
     : []),
+  ...(found.paidFor === null ? [] : [`${found.candidates[0]?.letter ?? ''}: ${found.paidFor}`]),
   ...found.comparisons.map((one) => one.sentence),
   ...found.profiles.map((profile) =>
     [`${profile.title}: ${profile.objective}: ${sayProof(profile)}`, ...profile.notTried].join(' '),

@@ -235,14 +235,24 @@ test('plan searches the ways to wire a circuit, tells why the first is the best,
   const { code, out } = amber(['plan', '--circuit', 'Ropewalk']);
   expect(code).toBe(0);
   expect(out).toMatch(/^plan +cost +material/);
-  expect(out).toMatch(/^A +\$[\d.]+ .*Creek end +Least cost/m);
-  expect(out).toMatch(/^A costs \$[\d.]+ less than B: /m);
+  expect(out).toMatch(/^A +\$[\d.]+ .*Creek end +Master’s choice/m);
+  expect(out).toMatch(
+    /^A: \$21\.31 more than the cheapest, C: no travelers in luminaire or junction boxes, .* a neutral at every switch/m,
+  );
+  expect(out).toMatch(/^A costs \$[\d.]+ more than B: /m);
+  expect(out).toMatch(/^Master’s choice: .*: proved$/m);
   expect(out).toMatch(/^Least cost: .*: proved$/m);
   const { candidates } = JSON.parse(amber(['plan', '--circuit', 'Ropewalk', '--json']).out) as {
-    candidates: { measures: { cost: number; violations: number } }[];
+    candidates: {
+      measures: { cost: number; judged: { count: number; each: number }[]; violations: number };
+    }[];
   };
-  const costs = candidates.filter((one) => one.measures.violations === 0).map((one) => one.measures.cost);
-  expect(costs).toEqual([...costs].sort((a, b) => a - b));
+  const worth = candidates
+    .filter((one) => one.measures.violations === 0)
+    .map(({ measures }) =>
+      measures.judged.reduce((sum, { count, each }) => sum + count * each, measures.cost),
+    );
+  expect(worth).toEqual([...worth].sort((a, b) => a - b));
   expect(amber(['plan', '--circuit', 'Attic'])).toMatchObject({
     code: 2,
     error: 'The job has no circuit "Attic"; it has "Ropewalk", "Tar store".',

@@ -221,7 +221,7 @@ export { fillOf } from './materials/boxContents.js';
 export { cautionsAt } from './steps/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './model/face.js';
-export { sayLeast, sayProof } from './plans/proof.js';
+export { sayFirst, sayProof } from './plans/proof.js';
 export { UNKNOWN_FILL, sayFill } from './words/fill.js';
 export { boxFill } from './nec/boxFill.js';
 export type { BoxFill, FillLine } from './nec/boxFill.js';
@@ -298,6 +298,8 @@ export type { SpiceNetlist } from './formats/spice.js';
 
 /** Finding plans: every sensible way to wire a circuit, the best proved, each measured and compared. */
 export { findPlans } from './plans/findPlans.js';
+export { JUDGEMENT_REASONS, JUDGEMENT_WORDS } from './plans/judgementWords.js';
+export { priceOfPlan, type Judged } from './plans/judgedPlan.js';
 export type { FamiliarResult, FindOptions, PlanSet, ProfileResult } from './plans/findPlans.js';
 export { isChosen, wiredChoice } from './plans/candidates.js';
 export type { Candidate } from './plans/candidates.js';

@@ -195,7 +195,7 @@ test('a wire that feeds two devices is told as spliced with both, not as on the 
     ...{ kind: 'replaceDevice', slot: pendants.id, role: 'dimmer', article: null },
   });
   if (!outcome.ok) throw new Error(outcome.refusal.title);
-  const hot = outcome.value.moved.find(({ wire }) => wire.startsWith('black of the 14/3 to Pendant 1'));
+  const hot = outcome.value.moved.find(({ wire }) => wire.startsWith('black of the 14/2 to panel'));
   expect(hot?.to).toMatch(/^a splice with .*of the dimmer of Pendants and .*of the timer of Shelf light$/);
 });
 

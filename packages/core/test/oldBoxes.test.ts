@@ -11,7 +11,7 @@ import {
   readJob,
   remediesFor,
   reviewJob,
-  sayLeast,
+  sayFirst,
   setEntry,
   takeOff,
   wiringOrEmpty,
@@ -232,8 +232,8 @@ test('names that turn the direction of writing turn themselves alone', () => {
 
 test('where the cheapest plan violates the code, the best that does not is named', () => {
   const said = { letter: 'C', proved: false, gap: 0, unproved: ['It violates the code.'], notTried: [] };
-  expect(sayLeast({ ...said, instead: 'A' }, 'A')).toBe(
-    'C costs least of what was found, and violates the code. Of those that do not, A is the best found.',
+  expect(sayFirst({ ...said, instead: 'A' }, 'A')).toBe(
+    'C is least by cost and judgement of what was found, and violates the code. Of those that do not, A is the best found.',
   );
-  expect(sayLeast({ ...said, instead: null }, 'C')).toBe('C is the best found. It violates the code.');
+  expect(sayFirst({ ...said, instead: null }, 'C')).toBe('C is the best found. It violates the code.');
 });

@@ -96,7 +96,7 @@ test('what a box needs is the same whatever was asked of it before, up to sixtee
   const background = backgroundOf(job, circuit);
   const station = () =>
     stationOf(job, circuit, background, leastCost(job), Infinity, {
-      ...{ box: box.id, fittings: [], fed: false, returned: false },
+      ...{ box: box.id, fittings: [], fed: false, returned: 0 },
     });
   const used = station();
   fc.assert(

@@ -21,6 +21,7 @@ import {
 } from './ids.js';
 import { amendmentSchema } from './amendment.js';
 import { boxContentsSchema } from './contents.js';
+import { judgementSchema } from './judgement.js';
 import { labourSchema } from './labour.js';
 import {
   accessSchema,
@@ -298,6 +299,7 @@ export const jobShape = z.strictObject({
   luminaires: z.array(luminaireSchema).max(1000),
   groups: z.array(groupSchema).max(300),
   runFacts: z.array(runFactSchema).max(2000),
+  judgement: judgementSchema.prefault({}),
   choices: z.array(choiceSchema).max(100),
   wirings: z.array(wiringDocSchema).max(21),
 });

@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { Article } from './articles.js';
 import type { JobId, WiringId } from './ids.js';
+import { judgementSchema } from './judgement.js';
 import {
   JOB_FORMAT,
   UNITS,
@@ -40,6 +41,7 @@ export const newJob = (
   } satisfies z.input<typeof preferencesSchema>),
   routing: routingSchema.parse({}),
   labour,
+  judgement: judgementSchema.parse({}),
   stock,
   levels: [],
   rooms: [],

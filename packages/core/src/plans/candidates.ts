@@ -105,6 +105,9 @@ const withReasonsOf = (plan: Candidate, other: Candidate): Candidate => ({
   familiar: [...new Set([...plan.familiar, ...other.familiar])],
 });
 
+/** What a plan comes to by a master's choice. */
+const worthOf = ({ measures }: Candidate): number => valueBy('mastersChoice', measures) ?? Infinity;
+
 /** Collects ways of one circuit: equal ones are one, and near duplicates are folded into the cheaper. */
 export const createCollection = (job: Job, circuit: CircuitId, baseline: Baseline) => {
   const found = new Map<string, Candidate>();
@@ -143,11 +146,12 @@ export const createCollection = (job: Job, circuit: CircuitId, baseline: Baselin
     return true;
   };
 
-  /** All that were found, cheapest first; violations last. */
+  /** All that were found, as a master would choose among them; violations last. */
   const list = (): Candidate[] => {
     const sorted = [...found.values()].sort(
       (a, b) =>
         a.measures.violations - b.measures.violations ||
+        worthOf(a) - worthOf(b) ||
         a.measures.cost - b.measures.cost ||
         a.measures.reidentified - b.measures.reidentified,
     );

@@ -21,6 +21,7 @@ import { placeName } from '../words/places.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
 import { baselineOf, withChoice, withoutForced } from './measures.js';
+import { sayPaidFor } from './paidFor.js';
 import { bestBy, PROFILES, profileOf, type ProfileId } from './profiles.js';
 import { nothingMeets, refusalsOf, type Refusal } from './refusal.js';
 import { relax, relaxationsOf, type Relaxed } from './relaxations.js';
@@ -50,6 +51,8 @@ export interface PlanSet {
   candidates: Candidate[];
   profiles: ProfileResult[];
   familiar: FamiliarResult[];
+  /** What the first costs beyond the cheapest and what that buys; null where it is the cheapest. */
+  paidFor: string | null;
   /** The first against each other plan. */
   comparisons: Advantage[];
   /** What would make a better plan possible, most saved first. */
@@ -148,6 +151,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     candidates: [],
     profiles: [],
     familiar: [],
+    paidFor: null,
     comparisons: [],
     relaxed: [],
     refusals: refusalsOf(job, circuit),
@@ -170,6 +174,8 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
       letter: letterFor((candidate) => candidate.familiar.includes(one.id)),
     }));
     const [first, ...others] = set.candidates;
+    const cheapest = cheapestOf(set.candidates);
+    set.paidFor = first && cheapest ? sayPaidFor(first, cheapest) : null;
     set.comparisons = first ? others.map((other) => compare(first, other)) : [];
     options.onProgress?.({ ...set });
   };
@@ -181,14 +187,14 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     if (answered || !options.onProgress) return;
     answered = true;
     const early = createCollection(job, id, baseline);
-    early.add(choiceOf(found), { profile: 'leastCost' });
+    early.add(choiceOf(found), { profile: 'mastersChoice' });
     options.onProgress({ ...set, candidates: early.list() });
   };
 
   const profiles = set.refusals.length > 0 ? [] : PROFILES;
   for (const profile of profiles) {
     if (!mayGoOn()) break;
-    const first = profile === 'leastCost';
+    const first = profile === PROFILES[0];
     const onBetter = first ? firstAnswer : undefined;
     const result = bestBy(profile, job, circuit, constraints, { ...limits, onBetter }, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
@@ -235,7 +241,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   }
 
   // A familiar way with a violation is no plan to compare with.
-  const least = set.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null;
+  const least = cheapestOf(set.candidates)?.measures.cost ?? null;
   for (const relaxation of relaxationsOf(job, circuit)) {
     if (!mayGoOn()) break;
     const found = relax(job, circuit, relaxation, constraints, limits, baseline, least);
@@ -255,6 +261,15 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   publish();
   return set;
 };
+
+/** The cheapest of those that violate nothing. */
+const cheapestOf = (candidates: readonly Candidate[]): Candidate | undefined =>
+  candidates
+    .filter((one) => one.measures.violations === 0)
+    .reduce<Candidate | undefined>(
+      (least, one) => (least && least.measures.cost <= one.measures.cost ? least : one),
+      undefined,
+    );
 
 /** Boxes for which the best plan with power entering there is looked for, at most. */
 const MOST_ENTRIES = 12;

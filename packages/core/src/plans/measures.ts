@@ -15,6 +15,7 @@ import { compile } from '../circuit/compile.js';
 import { freshCableId } from '../planning/circuitParts.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
+import { judgedPlan, type Judged } from './judgedPlan.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 
 /**
@@ -40,6 +41,8 @@ export interface Measures {
   fullest: { box: BoxId; needed: number; available: number; percent: number } | null;
   /** Switches that have a neutral in their box, those that the code asks it of, and all. */
   neutrals: { present: number; asked: number; all: number };
+  /** What a master pays for in it beside material and labour, by the prices of judgement. */
+  judged: Judged[];
   /** Whites that serve as hots. */
   reidentified: number;
   splices: number;
@@ -174,6 +177,12 @@ const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measure
   };
 };
 
+/** What a master pays for in the circuit as it is planned. */
+const judgedOf = ({ job, wiring, plans }: JobReview, circuit: CircuitId): Judged[] => {
+  const plan = plans.find((one) => one.circuit.id === circuit);
+  return plan?.outcome.ok ? judgedPlan(job, wiring, plan.circuit, plan.outcome.value) : [];
+};
+
 /** Plans a job anew and measures one circuit of it; null where it cannot be planned. */
 export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Measured | null =>
   measureReview(reviewJob(asked), circuit, baseline);
@@ -246,6 +255,7 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       ),
       shares: sharesBeyond(all.shares, baseline.shares),
       reused: (choice?.runs.length ?? 0) - fresh.length,
+      judged: judgedOf(review, circuit),
       violations: mine.findings.filter((one) => one.severity === 'violation').length,
       cautions: mine.findings.filter((one) => one.severity === 'caution').length,
     },

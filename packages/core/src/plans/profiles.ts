@@ -1,13 +1,21 @@
 import type { Circuit, Job } from '../model/job.js';
-import { leastCable, leastCost, leastLabour, type Weights } from '../search/prices/weights.js';
+import { leastCable, leastCost, leastLabour, mastersChoice, type Weights } from '../search/prices/weights.js';
 import type { Constraints } from '../search/orders.js';
-import { createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
-import { choiceOf } from '../search/search.js';
+import { choiceOf, createSearch } from '../search/search.js';
+import { priceOfPlan } from './judgedPlan.js';
+import { bestWithNeutrals } from './neutralsChosen.js';
 import { measure, withChoice, type Baseline, type Measures } from './measures.js';
 
 /** What a plan is to be best at. */
-export const PROFILES = ['leastCost', 'roomiest', 'neutrals', 'leastCable', 'leastLabour'] as const;
+export const PROFILES = [
+  'mastersChoice',
+  'leastCost',
+  'roomiest',
+  'neutrals',
+  'leastCable',
+  'leastLabour',
+] as const;
 export type ProfileId = (typeof PROFILES)[number];
 
 interface Profile {
@@ -23,6 +31,11 @@ export const LEFT_OUT =
 
 export const profileOf = (id: ProfileId): Profile =>
   ({
+    mastersChoice: {
+      title: 'Master’s choice',
+      objective: 'Material and labour, and what a master pays for by the prices of judgement of the job',
+      weights: mastersChoice,
+    },
     leastCost: {
       title: 'Least cost',
       objective: 'Material, and labour at the hourly rate of the job',
@@ -52,8 +65,10 @@ export const profileOf = (id: ProfileId): Profile =>
 
 /** What a profile makes small, as a plan measures it; null for one that does not do what it asks. */
 export const valueBy = (profile: ProfileId, measures: Measures): number | null => {
-  const { cost, feet, minutes, largest, neutrals } = measures;
+  const { cost, feet, minutes, largest, neutrals, judged } = measures;
   switch (profile) {
+    case 'mastersChoice':
+      return cost + priceOfPlan(judged);
     case 'leastCost':
       return cost;
     case 'roomiest':
@@ -118,6 +133,8 @@ export const bestBy = (
   baseline: Baseline,
 ): SearchResult => {
   if (profile === 'roomiest') return roomiest(job, circuit, constraints, limits, baseline);
+  if (profile === 'mastersChoice')
+    return bestWithNeutrals(job, circuit, constraints, limits, everySwitch(job, circuit));
   const neutralAt = profile === 'neutrals' ? everySwitch(job, circuit) : constraints.neutralAt;
   const weights = profileOf(profile).weights(job);
   return createSearch(job, circuit, {

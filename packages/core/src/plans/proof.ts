@@ -29,7 +29,9 @@ const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
   const names = listed(boxes.map((box) => placeName(job, box)));
   return what === 'runs'
     ? `More than ${most} cables at ${names} are not tried, though they would fit.`
-    : `A return run to ${names} is not tried, as an existing cable ends there.`;
+    : what === 'returnRuns'
+      ? `A return run to ${names} is not tried, as an existing cable ends there.`
+      : `A neutral that nobody asks for at some of ${names} and not at others is not tried.`;
 };
 
 /**
@@ -77,8 +79,8 @@ export const proofOf = (
   };
 };
 
-/** What is known of the plan that costs least, in a sentence: the word "proved" only where it is, and of the plan that it is proved of. */
-export const sayLeast = (
+/** What is known of the plan that a master would choose, in a sentence: proved by what it is weighed by, and by that alone. */
+export const sayFirst = (
   least: ({ letter: string | null } & Proof) | undefined,
   first: string | undefined,
 ): string => {
@@ -87,10 +89,10 @@ export const sayLeast = (
   if (letter === null) return `${first} is the best found.`;
   if (proved)
     return letter === first
-      ? [`That ${letter} costs least is proved.`, ...notTried].join(' ')
-      : `That ${letter} costs least is proved but for what the search leaves out; by that ${first} comes to less.`;
+      ? [`That ${letter} is least by cost and judgement is proved.`, ...notTried].join(' ')
+      : `That ${letter} is least by cost and judgement is proved but for what the search leaves out; by that ${first} comes to less.`;
   if (instead !== null)
-    return `${letter} costs least of what was found, and violates the code. Of those that do not, ${instead} is the best found.`;
+    return `${letter} is least by cost and judgement of what was found, and violates the code. Of those that do not, ${instead} is the best found.`;
   if (unproved.length > 0) return `${letter} is the best found. ${unproved.join(' ')}`;
   const above =
     gap === null || gap === 0 ? '' : `, at most ${Math.max(0.1, gap).toFixed(1)} % above the least`;

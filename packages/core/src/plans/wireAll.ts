@@ -1,6 +1,6 @@
 import { standingCircuits } from '../model/existing.js';
 import type { Job } from '../model/job.js';
-import { leastCost } from '../search/prices/weights.js';
+import { mastersChoice } from '../search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 
@@ -17,7 +17,7 @@ export const wireAll = (job: Job): Job => {
     .filter(({ id }) => !standing.has(id) && !job.choices.some((choice) => choice.circuit === id))
     .reduce((wired, circuit) => {
       const { best } = createSearch(wired, circuit, {
-        weights: leastCost(wired),
+        weights: mastersChoice(wired),
         constraints: NO_CONSTRAINTS,
         volumeLimit: Infinity,
       }).least({ mostSteps: MOST_STEPS });

@@ -12,8 +12,8 @@ export interface Found {
 
 /** What a search does not try, so that something better may be there: told beside what it finds. */
 export interface NotTried {
-  /** More runs than so many at these boxes, which could hold them; and return runs at these. */
-  what: 'runs' | 'returnRuns';
+  /** More runs than so many at these boxes, which could hold them; return runs at these; a neutral at some of these and not at others. */
+  what: 'runs' | 'returnRuns' | 'someNeutrals';
   most: number;
   boxes: BoxId[];
 }

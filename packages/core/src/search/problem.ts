@@ -1,7 +1,8 @@
 import type { GroupId, SlotId } from '../model/ids.js';
 import { returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
 import type { Circuit, ExistingCable, Feed, Job } from '../model/job.js';
-import { feedingCable } from '../planning/carriers.js';
+import { cablesFor, feedingCable } from '../planning/carriers.js';
+import { assignColours } from '../planning/colours.js';
 import type { Fitting } from '../planning/devices.js';
 import { netReaches, type Arrangement, type Net, type NetScope } from '../planning/nets.js';
 
@@ -33,7 +34,12 @@ export interface Settled {
   /** The cable by which the feed comes, where the job knows it. */
   fedBy: ExistingCable | null;
   /** Index of the box whose luminaire hangs at the far end, and of its far place; null for none. */
-  returning: { near: number; far: number } | null;
+  returning: {
+    near: number;
+    far: number;
+    /** Insulated conductors of the cable that the far place hangs on: what reaches it is the same in every tree. */
+    width: number;
+  } | null;
   /** The box whose forced run leads to the far place; all other forced runs lead to near ones. */
   forcedFar: BoxId | null;
   neutralOpen: boolean;
@@ -53,6 +59,17 @@ export interface Order {
    */
   neutralOpen: boolean;
 }
+
+/** The narrowest cable that carries what has terminals at the far place of a return run and elsewhere, by its insulated conductors. */
+const widthOfReturn = (job: Job, circuit: Circuit, classes: readonly NetClass[], far: number): number => {
+  const nets = classes.flatMap((one) =>
+    one.at.includes(far) && (one.fromPanel || one.at.some((other) => other !== far)) ? one.nets : [],
+  );
+  const cable = cablesFor(job, circuit).find(
+    (one) => one.insulated.length >= nets.length && assignColours(nets, one) !== null,
+  );
+  return cable?.insulated.length ?? nets.length;
+};
 
 /** Builds the nets of an order: every net with the nodes that it has to reach. */
 export const settle = (
@@ -97,7 +114,10 @@ export const settle = (
     fedBy: feedingCable(job, feed),
     forcedFar,
     neutralOpen,
-    returning: near === undefined ? null : { near, far: nodes.length - 1 },
+    returning:
+      near === undefined
+        ? null
+        : { near, far: nodes.length - 1, width: widthOfReturn(job, circuit, classes, nodes.length - 1) },
     classes,
   };
 };

@@ -32,7 +32,8 @@ const ask: Ask<PlanSet> = (planner, question, tell) => {
   const show = (found: PlanSet) => {
     if (!answered && found.candidates.length > 0) performance.mark('plans-first');
     answered ||= found.candidates.length > 0;
-    if (found.profiles.some((one) => one.id === 'leastCost' && one.proved)) performance.mark('plans-proved');
+    if (found.profiles.some((one) => one.id === 'mastersChoice' && one.proved))
+      performance.mark('plans-proved');
     tell(found);
   };
   return planner.find(job, circuit, proxy(show));

@@ -80,7 +80,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     }, 0);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
   const stations = needed.reduce((sum, node) => {
-    const station = tables.station({ box: boxes[node] as BoxId, fittings: [], fed: false, returned: false });
+    const station = tables.station({ box: boxes[node] as BoxId, fittings: [], fed: false, returned: 0 });
     return sum + (station && station.box.work !== 'beyond' ? station.opening + station.atLeast(0, 0) : 0);
   }, 0);
   return join + nets + stations + devicesOf(tables, space) + (feed.at === PANEL ? Math.min(...homes) : 0);

@@ -6,9 +6,9 @@ import type { LoadCode } from '../prices/loadCodes.js';
 import { nodePricesOf, restingCost } from '../prices/nodePrices.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
-import type { Carried, RunTable, WeighedRun } from '../prices/prices.js';
+import type { RunTable, WeighedRun } from '../prices/prices.js';
 import { lineAt, lineUnder, pairOf } from './lines.js';
-import { FORCED, runPricesOf } from '../prices/runPrices.js';
+import { FORCED, runPricesOf, type Bought } from '../prices/runPrices.js';
 
 /** A node where power may enter, what its home run costs, what the feed brings it, and the least of what stands there then. */
 export interface Entering {
@@ -36,7 +36,7 @@ export interface Weighed {
   crossing: (set: number) => number;
   run: (parent: number, child: number, crossing: number) => WeighedRun | null;
   /** What decides the same for runs by new cables, found once for all: the search for the cheapest tree asks for each of them. */
-  bought: (crossing: number) => Carried | null;
+  bought: (crossing: number) => Bought | null;
   table: RunTable;
   /** The least that a run between two nodes costs; Infinity where none may go. */
   nearness: (a: number, b: number) => number;

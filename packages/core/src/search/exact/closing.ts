@@ -55,7 +55,8 @@ export const closer = (standing: Standing): ((top: number, partial: number) => v
       const carried = lies ? problem.run(parent, top, crossing) : bought;
       if (!carried) continue;
       const { load } = carried;
-      const price = 'at' in carried ? real(runCosts, pair * kinds + carried.at) : carried.cost;
+      const price =
+        'at' in carried ? real(runCosts, pair * kinds + carried.at) + carried.judged : carried.cost;
       if (price === Infinity) continue;
       if (load !== underLoad) bestUnder(top, partial, load);
       if (under === NONE) continue;

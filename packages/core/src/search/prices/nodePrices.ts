@@ -9,6 +9,7 @@ import type { Settled } from '../problem.js';
 import { NOTHING_HOOKED, type Hooked } from './splices.js';
 import { bonding, byScrews, hook } from './hooks.js';
 import type { Station } from './stations.js';
+import { judgingOf } from './judging.js';
 
 const FREE: NodePrice = {
   cost: () => 0,
@@ -54,6 +55,8 @@ interface NodeFacts {
   classes: ClassFacts[];
   /** Runs come by new cables alone. */
   allNew: boolean;
+  /** What a master thinks of so many new cables here, and of a box with little room. */
+  judged: { cables: (cables: number) => number; tight: number };
   /** What each spare conductor costs here. A neutral that is not led anywhere yet may take its place. */
   spare: number;
 }
@@ -97,7 +100,7 @@ const leastOf = ({ cables, codes }: PriceTables, facts: NodeFacts, homeRuns: 0 |
 const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
   const { passing } = tables.splices;
   const { cablesOf, insulatedOf, sparesOf, overEnds, mostRuns } = tables.codes;
-  const { station, grounds, opening, spare } = facts;
+  const { station, grounds, opening, spare, judged } = facts;
   const costs = facts.classes.map((one) =>
     one.lanes === 1 ? one.costs : one.costs.map((cost) => cost * one.lanes),
   );
@@ -114,7 +117,10 @@ const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
     if (cables > mostRuns) return Infinity;
     const fit = station.fit(insulatedOf(trunk), cables);
     if (!fit) return Infinity;
-    return cost + fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity);
+    const thought = judged.cables(cables) + (fit.tight ? judged.tight : 0);
+    return (
+      cost + thought + fit.cost + ((fit.bond === null ? grounds.plain : grounds.bonded)[cables] ?? Infinity)
+    );
   };
   // At any load the least of it and of all larger ones.
   const costsOn = costs.map(orMore);
@@ -183,7 +189,7 @@ export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[]
       if (at.some((other) => other !== index)) both |= 1 << i;
     });
     const far = returning?.far === index;
-    const returned = returning?.near === index;
+    const returned = returning?.near === index ? returning.width : 0;
     const entered = settled.root === index;
     const standing = [settled.neutralOpen, far, returned, entered, here, both, lanes] as const;
     return tables.known.nodes.get([node, ...standing, devices.get(box) ?? ''], () => {
@@ -207,7 +213,7 @@ export const restingCost = (tables: PriceTables, box: BoxId): number =>
 
 const restingCostOf = (tables: PriceTables, box: BoxId): number => {
   const { station, background, splices } = tables;
-  const found = station({ box, fittings: [], fed: false, returned: false });
+  const found = station({ box, fittings: [], fed: false, returned: 0 });
   if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
   const fit = found.fit(0, 0);
   if (!fit) return 0;
@@ -224,7 +230,7 @@ const restingCostOf = (tables: PriceTables, box: BoxId): number => {
 interface NodeAt {
   box: BoxId;
   far: boolean;
-  returned: boolean;
+  returned: number;
   entered: boolean;
   /** Classes that have to come here, and those of them that have to go elsewhere too, as bits. */
   here: number;
@@ -246,7 +252,8 @@ const makeNodePrice = (
   });
   if (!station || station.box.work === 'beyond') return FREE;
   const hooks = hook(tables, settled, attached);
-  const there = [...station.grounds, ...(returned ? [settled.circuit.awg] : [])];
+  const thinks = judgingOf(tables, settled, box);
+  const there = [...station.grounds, ...(returned > 0 ? [settled.circuit.awg] : [])];
   // The cable of the feed is in use: its hot and its neutral. One that the job does not know is taken for the narrowest of the stock,
   // and what that has beside these two is capped.
   const used = entered && settled.fedBy ? 2 : 0;
@@ -260,11 +267,14 @@ const makeNodePrice = (
     station: far ? null : station,
     grounds: far ? null : grounds,
     // Conductors of existing cables are capped until a run uses them.
-    opening: far ? 0 : station.opening + (background.idle(box) - used + spareOfFeed) * splices.cap,
+    opening: far
+      ? 0
+      : station.opening + (background.idle(box) - used + spareOfFeed) * splices.cap + thinks.opening(entered),
+    judged: { cables: thinks.cables, tight: thinks.tight },
     classes: settled.classes.map(({ nets, fromPanel }, i) => {
       const hooked = hooks.classes[i] ?? ((here >> i) & 1 ? NOTHING_HOOKED : null);
       const [net] = nets;
-      const costs = hooked ? splices.net(hooked) : splices.passing;
+      const costs = thinks.ofNet(net, nets.length, hooked ? splices.net(hooked) : splices.passing);
       const fed = entered && (net?.kind === 'hot' || net?.kind === 'neutral') ? 1 : 0;
       return {
         lanes: nets.length,

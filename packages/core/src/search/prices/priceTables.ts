@@ -42,6 +42,8 @@ export interface PriceTables {
     readonly runs: Memo<RunTable>;
     /** By the kinds of the net classes and the cables offered, and by the classes that are carried. */
     readonly carried: Memo<Map<number, Carried | null>>;
+    /** What is thought of runs, by the net classes and whether the cable is new. */
+    readonly judged: Memo<Map<number, number>>;
   };
 }
 
@@ -116,6 +118,7 @@ export const priceTablesOf = (
       ways: createMemo(),
       runs: createMemo(),
       carried: createMemo(),
+      judged: createMemo(),
     },
   };
 };

@@ -4,8 +4,10 @@ import { isBetween, runFactOf } from '../../model/job.js';
 import { cutLength, runLength, wayOf } from '../../materials/lengths.js';
 import { existingBetween } from '../../planning/carriers.js';
 import { assignColours } from '../../planning/colours.js';
+import { hasFourWay } from './judging.js';
 import type { Carried, Offer, PricedWay, RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
+import { homeRunAt, kindOfBox, ofColours, ofCrossing, priceOfJudged } from '../../planning/judged.js';
 import type { Settled } from '../problem.js';
 
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
@@ -140,6 +142,51 @@ const makeRunTable = (
   };
 };
 
+/** A new cable that carries some nets, with what a master thinks of it. */
+export interface Bought extends Carried {
+  judged: number;
+}
+
+/**
+ * What a master thinks of a run by the net classes that it carries, and by the colours that a new cable gives them. Where it is open who gets
+ * a neutral, it may be led on by this run: then no more than without it and with it.
+ */
+const judgedRuns = (
+  { job, cables, weights, known: { judged: judgedBefore } }: PriceTables,
+  { classes, neutralOpen }: Settled,
+): ((crossing: number, isNew: boolean) => number) => {
+  if (weights.judgement === 0) return () => 0;
+  // Shared by all orders with the same net classes.
+  const [bought, lying] = [true, false].map((isNew) =>
+    judgedBefore.get(
+      [isNew, neutralOpen, classes.map(({ nets: [net] }) => net?.id ?? '')],
+      () => new Map<number, number>(),
+    ),
+  );
+  const neutral = classes.findIndex(({ nets: [net] }) => net?.kind === 'neutral');
+  const of = (crossing: number, isNew: boolean): number => {
+    const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));
+    const colouring = isNew
+      ? cables.flatMap((cable) => {
+          const found = cable.insulated.length >= nets.length ? assignColours(nets, cable) : null;
+          return found ? [found] : [];
+        })[0]
+      : undefined;
+    return (
+      weights.judgement * priceOfJudged(job.judgement, { ...ofCrossing(nets), ...ofColours(colouring ?? []) })
+    );
+  };
+  return (crossing, isNew) => {
+    const known = isNew ? bought : lying;
+    const before = known?.get(crossing);
+    if (before !== undefined) return before;
+    const plain = of(crossing, isNew);
+    const least = neutralOpen && neutral >= 0 ? Math.min(plain, of(crossing | (1 << neutral), isNew)) : plain;
+    known?.set(crossing, least);
+    return least;
+  };
+};
+
 /** Runs between the nodes of one settled arrangement; what is out of the question is null. */
 export interface RunPrices {
   table: RunTable;
@@ -147,13 +194,14 @@ export interface RunPrices {
   between: (a: number, b: number, crossing: number) => WeighedRun | null;
   home: (b: number, crossing: number) => WeighedRun | null;
   /** The new cable that carries some nets, wherever it goes; null where none of the stock is wide enough. */
-  bought: (crossing: number) => Carried | null;
+  bought: (crossing: number) => Bought | null;
   /** Every cable that may go there, with its cost and the most nets that it carries. Lower bounds rest on it. */
   offers: (a: number | 'panel', b: number) => readonly Offer[];
 }
 
 export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices => {
   const { classes, nodes } = settled;
+  const { job, circuit, weights } = tables;
   const n = nodes.length;
   const table = runTableOf(tables, settled);
   const carry = (offered: readonly CableArticle[], crossing: number, isNew: boolean): Carried | null => {
@@ -183,21 +231,38 @@ export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices =>
       return found;
     };
   };
-  const bought = carrier(null);
+  const judged = judgedRuns(tables, settled);
+  const carriedBought = carrier(null);
+  const bought = (crossing: number): Bought | null => {
+    const found = carriedBought(crossing);
+    return found && { ...found, judged: judged(crossing, true) };
+  };
   const run = (way: PricedWay | null | undefined, crossing: number): WeighedRun | null => {
     if (!way) return null;
     for (const [i, cable] of way.existing.entries()) {
       const found = carrier(cable)(crossing);
-      if (found) return { cost: way.existingCosts[i] ?? Infinity, load: found.load, trunk: found.trunk };
+      if (found)
+        return {
+          cost: (way.existingCosts[i] ?? Infinity) + judged(crossing, false),
+          ...{ load: found.load, trunk: found.trunk },
+        };
     }
     const found = bought(crossing);
-    const cost = found ? (way.costs[found.at] ?? Infinity) : Infinity;
+    const cost = found ? (way.costs[found.at] ?? Infinity) + found.judged : Infinity;
     return found && cost < Infinity ? { cost, load: found.load, trunk: found.trunk } : null;
   };
   return {
     table,
     between: (a, b, crossing) => run(table.between[a * n + b], crossing),
-    home: (b, crossing) => run(table.home[b], crossing),
+    home: (b, crossing) => {
+      const found = run(table.home[b], crossing);
+      const box = placeOfNode(nodes[b] ?? PANEL) as BoxId;
+      const what = homeRunAt(job, kindOfBox(job, circuit, box), box);
+      const thought =
+        (what === null ? 0 : job.judgement[what]) +
+        (hasFourWay(settled, box) ? job.judgement.powerIntoFourWay : 0);
+      return found && { ...found, cost: found.cost + weights.judgement * thought };
+    },
     bought,
     offers: (a, b) => (a === 'panel' ? table.home[b] : table.between[a * n + b])?.offers ?? [],
   };

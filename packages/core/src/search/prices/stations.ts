@@ -7,6 +7,7 @@ import type { Box, Circuit, Job } from '../../model/job.js';
 import type { Awg } from '../../model/units.js';
 import { bondOf } from '../../circuit/grounding.js';
 import { boxFill } from '../../nec/boxFill.js';
+import { roomForCable } from '../../nec/room.js';
 import { chosenOffer, suitingBoxes, type BoxOffer } from '../../materials/boxChoice.js';
 import { cablesFor } from '../../planning/carriers.js';
 import type { Fitting } from '../../planning/devices.js';
@@ -16,6 +17,8 @@ import type { Weights } from './weights.js';
 /** The box that is taken for a load, with its plate and blanks. */
 export interface Fit {
   cost: number;
+  /** Less room is left than one more two-wire cable takes. */
+  tight: boolean;
   /** Volume that the load needs, ten-thousandths of a cubic inch. */
   needed: number;
   bond: ReturnType<typeof bondOf>;
@@ -110,8 +113,8 @@ export interface StationOf {
   fittings: readonly Fitting[];
   /** A feed comes here by a cable that the job does not know. */
   fed: boolean;
-  /** Conductors of a return run that enters the same box: two and a ground. */
-  returned: boolean;
+  /** Insulated conductors of a return run that enters the same box, beside its ground; 0 for none. */
+  returned: number;
 }
 
 export const stationOf = (
@@ -167,7 +170,7 @@ export const stationOf = (
     ).needed;
   };
   const volumesOf = (insulated: number, cables: number) => {
-    const [all, entering] = returned ? [insulated + 2, cables + 1] : [insulated, cables];
+    const [all, entering] = [insulated + returned, cables + (returned > 0 ? 1 : 0)];
     const plain = needed(all, entering, false);
     return { plain, clamped: offers.some((one) => one.clamps) ? needed(all, entering, true) : plain };
   };
@@ -176,7 +179,10 @@ export const stationOf = (
     const { plain, clamped } = volumes(insulated, cables);
     for (const { offer, cost, bond, clamps } of offers) {
       const volume = clamps ? clamped : plain;
-      if (volume <= offer.volume) return volume <= volumeLimit ? { cost, needed: volume, bond } : null;
+      if (volume <= offer.volume)
+        return volume <= volumeLimit
+          ? { cost, needed: volume, bond, tight: offer.volume - volume < roomForCable(awg) }
+          : null;
     }
     return null;
   };

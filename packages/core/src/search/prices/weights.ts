@@ -8,10 +8,20 @@ export interface Weights {
   material: number;
   minute: number;
   inch: number;
+  /** Prices of judgement (`model/judgement.ts`), which are money too; 0 where they count for nothing. */
+  judgement: number;
 }
 
 /** Material and labour at the job's rate. */
-export const leastCost = (job: Job): Weights => ({ material: 1, minute: job.labour.rate / 60, inch: 0 });
+export const leastCost = (job: Job): Weights => ({
+  material: 1,
+  minute: job.labour.rate / 60,
+  inch: 0,
+  judgement: 0,
+});
+
+/** The same and what a master pays for. */
+export const mastersChoice = (job: Job): Weights => ({ ...leastCost(job), judgement: 1 });
 
 /** So heavy that an inch or a minute counts before any money of a circuit. */
 const FIRST = 1e7;

@@ -27,6 +27,7 @@ export const Refusals = ({ found }: { found: PlanSet }) => (
 );
 
 const KIND_WORDS: Record<ProfileId, string> = {
+  mastersChoice: 'Master’s choice',
   leastCost: 'Least cost',
   roomiest: 'Roomiest',
   neutrals: 'Neutrals',

@@ -89,16 +89,16 @@ export const PlanCard = ({
           </span>
         ) : null}
         <span className="mt-1.5 ml-8 block text-[13px] text-quiet">{factsOf(plan)}</span>
+        {plan.measures.violations > 0 ? (
+          <strong className="mt-1 ml-8 block text-[13px] text-violation">
+            {plural(plan.measures.violations, 'code violation')}
+          </strong>
+        ) : null}
       </button>
       {picked || chosen ? (
         <div className="ml-8 flex flex-wrap items-center gap-x-3 gap-y-2 px-4 pb-3">
           {picked ? (
             <p className="text-[13.5px] break-words">
-              {plan.measures.violations > 0 ? (
-                <strong className="text-violation">
-                  {plural(plan.measures.violations, 'code violation')}.{' '}
-                </strong>
-              ) : null}
               {provisional && plan.letter === 'A' ? 'The best so far. ' : null}
               {why ?? 'No other plan was found.'}
             </p>

@@ -1,4 +1,13 @@
-import { cubicInches, dollars, type Candidate, type Job, type LaidRun } from '@amber/core';
+import {
+  cubicInches,
+  dollars,
+  JUDGEMENT_REASONS,
+  JUDGEMENT_WORDS,
+  priceOfPlan,
+  type Candidate,
+  type Job,
+  type LaidRun,
+} from '@amber/core';
 import { placeName } from '../../parts/words.js';
 import { isRun } from './PlanOverlay.js';
 
@@ -59,6 +68,23 @@ export const PlanFacts = ({
         />
         <Fact name="Whites as hots" value={String(measures.reidentified)} />
         <Fact name="Splices" value={String(measures.splices)} />
+        <Fact
+          name="By a master’s choice"
+          value={`${dollars(measures.cost + priceOfPlan(measures.judged))}, ${dollars(priceOfPlan(measures.judged))} of it judgement`}
+        />
+        {measures.judged.map(({ what, count, each, at }) => (
+          <div key={what} className="border-b border-line py-1 pl-4">
+            <div className="flex items-baseline justify-between gap-3">
+              <dt className="text-[13px] text-quiet">{JUDGEMENT_WORDS[what]}</dt>
+              <dd className="shrink-0 text-right text-[13px]">
+                {count > 1 ? `${count} at ${dollars(each)}` : dollars(each)}
+              </dd>
+            </div>
+            <p className="text-[12.5px] text-quiet">
+              {at.map((place) => placeName(job, place)).join(', ')}. {JUDGEMENT_REASONS[what]}
+            </p>
+          </div>
+        ))}
       </dl>
       <section aria-label="Runs">
         <h2 className="mb-1 text-[13px] font-semibold">Runs; pick one to ask something of it</h2>

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   isChosen,
-  sayLeast,
+  sayFirst,
   wiredChoice,
   withChoice,
   type Candidate,
@@ -37,8 +37,8 @@ const headline = (search: Search): string => {
   const plans = plural(count, 'plan');
   if (search.kind === 'searching') return count > 0 ? `${plans} so far, searching on …` : 'Searching …';
   if (search.kind === 'stopped') return `${plans} when it was stopped`;
-  const least = search.found?.profiles.find((one) => one.id === 'leastCost');
-  return [plans, sayLeast(least, search.found?.candidates[0]?.letter)].filter((one) => one !== '').join('. ');
+  const least = search.found?.profiles.find((one) => one.id === 'mastersChoice');
+  return [plans, sayFirst(least, search.found?.candidates[0]?.letter)].filter((one) => one !== '').join('. ');
 };
 
 const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
@@ -58,7 +58,7 @@ const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
   </div>
 );
 
-/** Which way is best? Every sensible way to wire the circuit over its layout, the cheapest first. */
+/** Which way is best? Every sensible way to wire the circuit over its layout, as a master would choose. */
 export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
   const { search, stop, again } = usePlans(job, circuit);
   const edit = useEdit();
@@ -95,8 +95,10 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
     dispatch(noticed(`${circuit.name} is planned with the change. Undo brings back what was there.`));
   };
   const why = (plan: Candidate, index: number) =>
+    (index === 0 ? found?.paidFor : null) ??
     found?.comparisons.find((one) => one.other === plan.letter || (index === 0 && one.better === plan.letter))
-      ?.sentence ?? null;
+      ?.sentence ??
+    null;
   const mine = boxesOf(job, circuit.id);
   const measured = job.boxes.some((box) => mine.has(box.id) && box.at !== null);
   return (

@@ -32,14 +32,16 @@ export const WiredNow = ({
   const among = found.candidates.find((one) => isChosen(wired, one));
   if (!settled || !chosen || !first || among) return null;
   const more = measures === null ? null : measures.cost - first.measures.cost;
-  const proved = found.profiles.some(
-    (one) => one.id === 'leastCost' && one.proved && one.letter === first?.letter,
-  );
+  const least = found.profiles.find((one) => one.id === 'leastCost' && one.proved)?.letter;
+  const cheapest = found.candidates.find(({ letter }) => letter === least);
+  // Nothing that meets what is asked costs less than that.
+  const lacks =
+    measures !== null && cheapest !== undefined && measures.cost - cheapest.measures.cost < -LEFT_OUT_AT_MOST;
   return (
     <p className="mx-4 mb-3 border-l-3 border-ink pl-3 text-[13.5px]" role="status">
       {measures === null || more === null
         ? 'The way that was chosen no longer meets what is asked, or leaves something out. Wire it by one of these, or keep it and mend the runs on the bench.'
-        : more < -LEFT_OUT_AT_MOST && proved
+        : lacks
           ? `It is wired another way, for ${dollars(-more)} less than ${first.letter}, and so lacks something that is asked now. Wire it by one of these, or keep it.`
           : Math.abs(more) < 50
             ? `It is wired another way, at the same cost as ${first.letter}.`

@@ -1,0 +1,5 @@
+import type { Awg } from '../model/units.js';
+import { VOLUME_PER_CONDUCTOR } from './boxFill.js';
+
+/** What one more two-wire cable takes in a box beside its ground, ten-thousandths of a cubic inch (Table 314.16(B)(1)). */
+export const roomForCable = (awg: Awg): number => 2 * VOLUME_PER_CONDUCTOR[awg];

@@ -1,0 +1,56 @@
+import type { SlotId } from '../model/ids.js';
+import type { Circuit, Job } from '../model/job.js';
+import { mastersChoice } from '../search/prices/weights.js';
+import type { Constraints } from '../search/orders.js';
+import { createSearch } from '../search/search.js';
+import type { SearchLimits, SearchResult } from '../search/found.js';
+
+/** Up to so many switches each set of them may get a neutral that nobody asks for; of more, none or all. */
+const MOST_SWITCHES = 3;
+
+const everySet = (slots: readonly SlotId[]): SlotId[][] =>
+  slots.reduce<SlotId[][]>((sets, slot) => [...sets, ...sets.map((set) => [...set, slot])], [[]]);
+
+/**
+ * The best by a master's choice. A neutral where a control may come is worth paying for, so those that nobody asks for are tried too: a
+ * search for each set of switches that get one, the bound the least of theirs.
+ */
+export const bestWithNeutrals = (
+  job: Job,
+  circuit: Circuit,
+  constraints: Constraints,
+  limits: SearchLimits,
+  slots: readonly SlotId[],
+): SearchResult => {
+  const open = slots.filter((slot) => !constraints.neutralAt.includes(slot));
+  const sets = open.length > MOST_SWITCHES ? [[], [...open]] : everySet(open);
+  const weights = mastersChoice(job);
+  let whole: SearchResult | null = null;
+  for (const set of sets) {
+    if (whole && !(limits.mayGoOn?.() ?? true)) return { ...whole, bound: 0, proved: false };
+    const neutralAt = [...constraints.neutralAt, ...set];
+    const result = createSearch(job, circuit, {
+      ...{ weights, constraints: { ...constraints, neutralAt }, volumeLimit: Infinity },
+    }).least({ ...limits, onBetter: whole ? undefined : limits.onBetter });
+    whole = whole ? together(whole, result) : result;
+  }
+  const found = whole ?? { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
+  if (open.length <= MOST_SWITCHES) return found;
+  const boxes = [...new Set(open.flatMap((slot) => job.slots.find(({ id }) => id === slot)?.box ?? []))];
+  return { ...found, notTried: [...found.notTried, { what: 'someNeutrals', most: 0, boxes }] };
+};
+
+/** Of two searches that share nothing: the better of what they found, and what neither is below. */
+const together = (a: SearchResult, b: SearchResult): SearchResult => {
+  const better = (b.best?.weight ?? Infinity) < (a.best?.weight ?? Infinity) ? b : a;
+  const bound = Math.min(a.bound, b.bound);
+  const isDone = (one: SearchResult) =>
+    one.proved || one.best === null || one.bound >= (better.best?.weight ?? 0);
+  return {
+    best: better.best,
+    bound,
+    proved: better.best !== null && better.proved && isDone(a) && isDone(b),
+    notTried: a.notTried,
+    steps: a.steps + b.steps,
+  };
+};
