@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs';
+import {
+  findPlans,
+  readJob,
+  standardStock,
+  wireAll,
+  type Candidate,
+  type Job,
+  type Judgement,
+  type PlanSet,
+} from '../src/index.js';
+import { EVERYDAY } from './support/everyday.js';
+
+const yard = (): Job => {
+  const file = new URL('../../../demo/heron-yard.json', import.meta.url);
+  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return wireAll(read.job);
+};
+
+const runsOf = ({ choice }: Candidate): string[] =>
+  choice.runs.map(({ from, to }) => [from, to].sort().join(' '));
+const countOf = ({ measures }: Candidate, what: keyof Judgement) =>
+  measures.judged.find((one) => one.what === what)?.count ?? 0;
+const NEVER: (keyof Judgement)[] = [
+  ...([
+    'travelersThrough',
+    'bothPairsInOneCable',
+    'homeRunAtLuminaire',
+    'homeRunAtLuminaireOutside',
+  ] as const),
+  ...([
+    'withoutNeutral',
+    'withoutNeutralInReach',
+    'travelerOnWhite',
+    'hotOnWhite',
+    'fourConductors',
+  ] as const),
+];
+
+/** What comes first is proved the least by cost and judgement, and has nothing of what a master does without where he can. */
+const first = (set: PlanSet): Candidate => {
+  const [best] = set.candidates;
+  const profile = set.profiles.find(({ id }) => id === 'mastersChoice');
+  expect(profile).toMatchObject({ letter: 'A', proved: true });
+  if (!best) throw new Error('no plan');
+  expect(NEVER.filter((what) => countOf(best, what) > 0)).toEqual([]);
+  return best;
+};
+
+describe('rooms that everybody wires', () => {
+  const plan = (name: keyof typeof EVERYDAY) => {
+    const job: Job = EVERYDAY[name];
+    return findPlans(job, job.circuits[0]!.id);
+  };
+  test('a garage with two doors: power at the near door, travelers from door to door, the lights behind the far one', () => {
+    const set = plan('garage');
+    const best = first(set);
+    expect(best.entry).toBe('house-door');
+    expect(runsOf(best)).toContain('house-door side-door');
+    expect(set.paidFor).toMatch(/more than the cheapest, .: no travelers in luminaire or junction boxes/);
+  });
+  test('a bath with a fan and a light at the mirror: power at the two gangs by the door', () => {
+    expect(first(plan('bath')).entry).toBe('bath-door');
+  });
+  test('a living room with three doors: a straight chain from door to door, and the light after the last', () => {
+    const best = first(plan('living'));
+    expect(best.entry).toBe('hall-door');
+    expect(runsOf(best).sort()).toEqual([
+      'hall-door panel',
+      'hall-door porch-door',
+      'kitchen-door middle',
+      'kitchen-door porch-door',
+    ]);
+  });
+  test('a kitchen with two doors and a light at the sink: travelers from door to door, the sink fed from a switch box', () => {
+    const best = first(plan('kitchen'));
+    expect(runsOf(best)).toContain('hall yard');
+    expect(best.entry).toBe('hall');
+  });
+  test('a bedroom with its closet: power at the door', () => {
+    expect(first(plan('bedroom')).entry).toBe('bedroom-door');
+  });
+});
+
+describe('the boat yard', () => {
+  const job = yard();
+  const plan = (id: string) => findPlans(job, id as never);
+  test('the passage: from end to end and back to the lights, $21.31 above the cheapest, and what that buys', () => {
+    const set = plan('ropewalk-lights');
+    const best = first(set);
+    expect(runsOf(best)).toContain('creek-end yard-end');
+    expect(set.paidFor).toBe(
+      '$21.31 more than the cheapest, C: no travelers in luminaire or junction boxes, no run of four conductors, a neutral at every switch and no traveler on a white.',
+    );
+  });
+  test('the long shed: switch to switch, and no traveler through the ridge', () => {
+    const best = first(plan('long-shed-lights'));
+    expect(runsOf(best).filter((run) => run.includes('ridge') && run.includes('switch'))).toHaveLength(1);
+  });
+  test.each([
+    ['tar-store-light', 'tar-door'],
+    ['galley-lights', 'galley-switches'],
+    ['landing-lights', 'landing-switches'],
+    ['slip-light', 'landing-switches'],
+  ])('%s: power at the switches', (circuit, entry) => {
+    expect(first(plan(circuit)).entry).toBe(entry);
+  });
+  test('the winch room: its old cables are kept, and what is not tried there is told beside the proof', () => {
+    const profile = plan('winch-lights').profiles.find(({ id }) => id === 'mastersChoice');
+    expect(profile?.notTried.join(' ')).toContain('A return run to Winch ceiling is not tried');
+  });
+});
