@@ -82,14 +82,14 @@ const SHOTS = [
     name: 'runs',
     path: '/jobs/heron-yard/circuits/long-shed-lights/runs',
     size: desk,
-    act: (page) => page.getByText('That A costs least is proved').waitFor(),
+    act: (page) => page.getByText('That A is least by cost and judgement is proved').waitFor(),
   },
   {
     name: 'runs-compare',
     path: '/jobs/heron-yard/circuits/long-shed-lights/runs',
     size: desk,
     act: async (page) => {
-      await page.getByText('That A costs least is proved').waitFor();
+      await page.getByText('That A is least by cost and judgement is proved').waitFor();
       await page.getByRole('button', { name: 'Plan D' }).click();
       await page.getByRole('tab', { name: 'Compare' }).click();
       await page.getByText('Where the money goes').waitFor();

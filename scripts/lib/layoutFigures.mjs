@@ -56,7 +56,8 @@ const dragging = async (browser, address) => {
 const planning = async (browser, address) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}${RUNS}`);
-  const proved = () => page.getByText('That A costs least is proved').waitFor({ timeout: 120_000 });
+  const proved = () =>
+    page.getByText('That A is least by cost and judgement is proved').waitFor({ timeout: 120_000 });
   await proved();
   const [first, least] = [[], []];
   for (const edition of ['2011', '2014', '2017', '2020', '2023']) {

@@ -52,7 +52,13 @@ export const wiredChoice = (plans: readonly CircuitPlan[], circuit: CircuitId): 
 
 /** Is this the way the circuit is wired now? */
 export const isChosen = (wired: Choice | null, { choice }: Candidate): boolean =>
-  wired !== null && keyOf(wired) === keyOf(choice);
+  wired !== null &&
+  // What a familiar way leaves to the program is filled in where it is wired.
+  keyOf({
+    ...wired,
+    ...(choice.chains ? {} : { chains: undefined }),
+    ...(choice.neutralAt ? {} : { neutralAt: undefined }),
+  }) === keyOf(choice);
 
 /** Why a choice stands in the list. */
 export type Reason = { profile: ProfileId } | { entry: BoxId } | { familiar: FamiliarId };
@@ -104,6 +110,15 @@ const withReasonsOf = (plan: Candidate, other: Candidate): Candidate => ({
   bestFrom: [...new Set([...plan.bestFrom, ...other.bestFrom])],
   familiar: [...new Set([...plan.familiar, ...other.familiar])],
 });
+
+/** The cheapest of those that violate nothing. */
+export const cheapestOf = (candidates: readonly Candidate[]): Candidate | undefined =>
+  candidates
+    .filter((one) => one.measures.violations === 0)
+    .reduce<Candidate | undefined>(
+      (least, one) => (least && least.measures.cost <= one.measures.cost ? least : one),
+      undefined,
+    );
 
 /** What a plan comes to by a master's choice. */
 const worthOf = ({ measures }: Candidate): number => valueBy('mastersChoice', measures) ?? Infinity;

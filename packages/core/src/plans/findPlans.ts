@@ -12,7 +12,7 @@ import { NO_CONSTRAINTS, type Constraints } from '../search/orders.js';
 import { someLengthsKnown } from '../search/prices/priceTables.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
-import { createCollection, missedRuns, type Candidate } from './candidates.js';
+import { cheapestOf, createCollection, missedRuns, type Candidate } from './candidates.js';
 import { articleOf } from '../model/articles.js';
 import { feetInches } from '../model/units.js';
 import { whyNotOffered } from '../planning/carriers.js';
@@ -261,15 +261,6 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   publish();
   return set;
 };
-
-/** The cheapest of those that violate nothing. */
-const cheapestOf = (candidates: readonly Candidate[]): Candidate | undefined =>
-  candidates
-    .filter((one) => one.measures.violations === 0)
-    .reduce<Candidate | undefined>(
-      (least, one) => (least && least.measures.cost <= one.measures.cost ? least : one),
-      undefined,
-    );
 
 /** Boxes for which the best plan with power entering there is looked for, at most. */
 const MOST_ENTRIES = 12;

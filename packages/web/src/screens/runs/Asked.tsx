@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  cheapestOf,
   dollars,
   forcedEntry,
   PANEL,
@@ -34,7 +35,7 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
   const entries = job.boxes.filter(
     (box) => boxes.has(box.id) && (homeRun || feeds.some((feed) => feed.at === box.id)),
   );
-  const least = found.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null;
+  const least = cheapestOf(found.candidates)?.measures.cost ?? null;
   const asked = wanted === entry ? null : setEntry(job, boxes, wanted);
   const price = useLeastCost(asked, circuit.id);
   const everywhere = job.preferences.neutral === 'everySwitch';

@@ -74,15 +74,13 @@ export const PlanFacts = ({
         />
         {measures.judged.map(({ what, count, each, at }) => (
           <div key={what} className="border-b border-line py-1 pl-4">
-            <div className="flex items-baseline justify-between gap-3">
-              <dt className="text-[13px] text-quiet">{JUDGEMENT_WORDS[what]}</dt>
-              <dd className="shrink-0 text-right text-[13px]">
-                {count > 1 ? `${count} at ${dollars(each)}` : dollars(each)}
-              </dd>
-            </div>
-            <p className="text-[12.5px] text-quiet">
+            <dt className="text-[13px]">{JUDGEMENT_WORDS[what]}</dt>
+            <dd className="text-[13px] font-semibold">
+              {count > 1 ? `${count} at ${dollars(each)}` : dollars(each)}
+            </dd>
+            <dd className="text-[13px] text-quiet">
               {at.map((place) => placeName(job, place)).join(', ')}. {JUDGEMENT_REASONS[what]}
-            </p>
+            </dd>
           </div>
         ))}
       </dl>

@@ -22,9 +22,9 @@ export const sayPrice = (price: Price | null, least: number | null): string => {
   if (price.answer === null) return 'Then it cannot be wired.';
   const more = price.answer - least;
   return Math.abs(more) < 50
-    ? 'Costs nothing more.'
+    ? 'The cheapest then costs nothing more.'
     : more > 0
-      ? `Costs ${dollars(more)} more.`
+      ? `The cheapest then costs ${dollars(more)} more.`
       : `Saves ${dollars(-more)}.`;
 };
 

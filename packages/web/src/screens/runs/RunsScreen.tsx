@@ -4,6 +4,7 @@ import { layoutPath } from '../../parts/paths.js';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
+  cheapestOf,
   isChosen,
   sayFirst,
   wiredChoice,
@@ -155,7 +156,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
               job={job}
               circuit={circuit}
               run={run}
-              least={found?.candidates.find((one) => one.measures.violations === 0)?.measures.cost ?? null}
+              least={(found && cheapestOf(found.candidates)?.measures.cost) ?? null}
               onClose={() => setRun(null)}
             />
           ) : null}
