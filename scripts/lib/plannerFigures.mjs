@@ -5,6 +5,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import {
   createSearch,
   leastCost,
+  mastersChoice,
   newBox,
   newCircuit,
   newFeed,
@@ -66,13 +67,15 @@ export const randomJob = (seed, { places, groups, switches }) => {
   };
 };
 
-const options = (job) => ({ weights: leastCost(job), constraints: NO_CONSTRAINTS, volumeLimit: Infinity });
+const options = (job, weighing) => ({
+  ...{ weights: weighing(job), constraints: NO_CONSTRAINTS, volumeLimit: Infinity },
+});
 
 /** One search: milliseconds to the first answer and to the end, whether it was proved, and the gap in percent. */
-export const searched = (job, { mostSteps = 30_000_000, seconds = Infinity } = {}) => {
+export const searched = (job, { mostSteps = 30_000_000, seconds = Infinity, weighing = leastCost } = {}) => {
   const began = performance.now();
   let first = Infinity;
-  const { best, bound, proved } = createSearch(job, job.circuits[0], options(job)).least({
+  const { best, bound, proved } = createSearch(job, job.circuits[0], options(job, weighing)).least({
     mostSteps,
     onBetter: () => (first = Math.min(first, performance.now() - began)),
     mayGoOn: () => performance.now() - began < seconds * 1000,
@@ -90,16 +93,18 @@ const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.l
 const line = (name, text) => say(`${name.padEnd(52)} ${text}`);
 
 /** One group, one profile: 30 random jobs of a size. */
-const oneGroup = (places, aim, count = 30) => {
+const oneGroup = (places, aim, weighing = leastCost, count = 30) => {
   // The first searches of a process wait for the compiler; these are not counted.
   for (let seed = 9901; seed < 9931; seed++)
     searched(randomJob(seed, { places: Math.min(places, 10), groups: 1 }));
-  const runs = Array.from({ length: count }, (_, i) => searched(randomJob(i + 1, { places, groups: 1 })));
+  const runs = Array.from({ length: count }, (_, i) =>
+    searched(randomJob(i + 1, { places, groups: 1 }), { weighing }),
+  );
   const whole = runs.map((one) => one.whole);
   const first = runs.map((one) => one.first);
   const proved = runs.filter((one) => one.proved).length;
   line(
-    `plans: one group, ${places} places`,
+    `plans: one group, ${places} places${weighing === leastCost ? '' : ', with judgement'}`,
     `median ${median(whole).toFixed(0).padStart(7)} ms   worst ${Math.max(...whole)
       .toFixed(0)
       .padStart(7)} ms   aim ${aim}; ` +
@@ -150,6 +155,9 @@ export const plannerFigures = () => {
   oneGroup(8, 'median 20, worst 100 ms');
   oneGroup(12, 'median 200, worst 1000 ms');
   oneGroup(15, 'median 1000, worst 5000 ms');
+  oneGroup(8, 'median 20, worst 100 ms', mastersChoice);
+  oneGroup(12, 'median 200, worst 1000 ms', mastersChoice);
+  oneGroup(15, 'median 1000, worst 5000 ms', mastersChoice);
   gaps();
   memory();
 };

@@ -329,7 +329,7 @@ export type { Relaxed } from './plans/relaxations.js';
 
 /** The search under the plans, for figures and for whoever wants one plan by weights of their own. */
 export { choiceOf, createSearch } from './search/search.js';
-export { leastCost } from './search/prices/weights.js';
+export { leastCost, mastersChoice } from './search/prices/weights.js';
 export { NO_CONSTRAINTS } from './search/orders.js';
 
 /** Making up: the work order of a box, and a conductor followed in words. */
