@@ -66,9 +66,12 @@ export const copyOfYard = async (
   id: string,
   change: (yard: Yard) => Partial<Yard> = () => ({}),
 ) => {
-  const { articles, labour } = (await (await request.get('/api/catalog')).json()) as Record<string, unknown>;
+  const { articles, labour, judgement } = (await (await request.get('/api/catalog')).json()) as Record<
+    string,
+    unknown
+  >;
   const yard = JSON.parse(readFileSync(new URL('../demo/heron-yard.json', import.meta.url), 'utf8')) as Yard;
-  const document = { stock: articles, labour, ...yard, ...change(yard), id, name: `Yard ${id}` };
+  const document = { stock: articles, labour, judgement, ...yard, ...change(yard), id, name: `Yard ${id}` };
   const sent = await request.post('/api/jobs', { data: { saveId: id, document } });
   expect(sent.status(), await sent.text()).toBe(201);
   return `/jobs/${id}`;

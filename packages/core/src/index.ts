@@ -300,7 +300,7 @@ export type { SpiceNetlist } from './formats/spice.js';
 export { findPlans } from './plans/findPlans.js';
 export { cheapestOf } from './plans/candidates.js';
 export { JUDGEMENT_REASONS, JUDGEMENT_WORDS } from './plans/judgementWords.js';
-export type { Judgement } from './model/judgement.js';
+export { judgementSchema, type Judgement } from './model/judgement.js';
 export { priceOfPlan, type Judged } from './plans/judgedPlan.js';
 export type { FamiliarResult, FindOptions, PlanSet, ProfileResult } from './plans/findPlans.js';
 export { isChosen, wiredChoice } from './plans/candidates.js';

@@ -111,3 +111,13 @@ describe('the boat yard', () => {
     expect(profile?.notTried.join(' ')).toContain('A return run to Winch ceiling is not tried');
   });
 });
+
+test('where no cable of four conductors is in the truck, no plan has one, and the least is proved without', () => {
+  const job = yard();
+  const without = { ...job, preferences: { ...job.preferences, wideCable: 'none' as const } };
+  const set = findPlans(without, 'ropewalk-lights' as never);
+  for (const plan of set.candidates) expect(plan.measures.busiest).toBeLessThan(4);
+  expect(set.profiles.find(({ id }) => id === 'leastCost')).toMatchObject({ proved: true });
+  const free = findPlans(job, 'ropewalk-lights' as never).candidates;
+  expect(free.some(({ measures }) => measures.busiest > 3)).toBe(true);
+});

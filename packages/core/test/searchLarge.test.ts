@@ -101,7 +101,7 @@ const manyRooms = (rooms: number): Job => {
   ]);
   return {
     ...base,
-    preferences: { ...base.preferences, neutral: 'byEdition' },
+    preferences: { ...base.preferences, neutral: 'byEdition', wideCable: 'any' },
     circuits: base.circuits.slice(0, 1),
     feeds: base.feeds.slice(0, 1).map((feed) => ({ ...feed, at: 'panel' })),
     boxes,

@@ -1,5 +1,13 @@
 import type { DataSource } from 'typeorm';
-import { labourSchema, planJob, newJob, standardStock, type Article, type Job } from '@amber/core';
+import {
+  judgementSchema,
+  labourSchema,
+  planJob,
+  newJob,
+  standardStock,
+  type Article,
+  type Job,
+} from '@amber/core';
 import { CatalogStore } from '../src/index.js';
 import { ArticleEntity } from '../src/store/entities.js';
 import { Faces1700000000008 } from '../src/store/faces.js';
@@ -17,12 +25,15 @@ afterAll(() => source.destroy());
 interface Answer {
   articles: Article[];
   labour: Job['labour'];
+  judgement: Job['judgement'];
 }
 
 test('the catalog gives the standard stock with prices, as the core knows it', async () => {
-  const { articles, labour } = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
+  const { articles, labour, judgement } = (await apiOn(source).get('/api/catalog').expect(200))
+    .body as Answer;
   expect(articles).toEqual(standardStock());
   expect(labour).toEqual(labourSchema.parse({}));
+  expect(judgement).toEqual(judgementSchema.parse({}));
   const job = newJob('from-catalog' as Job['id'], 'From the catalog', articles, labour);
   expect(planJob(job).circuits).toEqual([]);
 });
@@ -107,4 +118,10 @@ test('the minutes of a splice that the shop had set hold for every family of con
   const find = (id: string) => listed.find((one) => one.id === id);
   expect(find('steel-3-54')).toEqual(standardStock().find((one) => one.id === 'steel-3-54'));
   expect(find('strap-1-18')?.price).toBe(31_000);
+});
+
+test('the prices of judgement of the shop go into what is read, each at its own', async () => {
+  await source.query("UPDATE judgement_prices SET price = 120000 WHERE name = 'travelersThrough'");
+  const { judgement } = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
+  expect(judgement).toEqual({ ...judgementSchema.parse({}), travelersThrough: 120_000 });
 });

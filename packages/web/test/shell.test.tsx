@@ -267,8 +267,8 @@ describe('the list of jobs', () => {
     fireEvent.click((await screen.findAllByRole('button', { name: 'New job' }))[0]!);
     fireEvent.change(screen.getByLabelText('Name of the job'), { target: { value: 'Net loft' } });
     fireEvent.click(screen.getByRole('button', { name: 'Make the job' }));
-    const { stock, labour } = yard();
-    await answered('GET', '/catalog', 200, { articles: stock, labour });
+    const { stock, labour, judgement } = yard();
+    await answered('GET', '/catalog', 200, { articles: stock, labour, judgement });
     const made = await asked('POST', '/jobs');
     const { document } = made.body as { document: Job };
     expect([document.name, document.stock.length]).toEqual(['Net loft', stock.length]);

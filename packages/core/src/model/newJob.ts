@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import type { Article } from './articles.js';
 import type { JobId, WiringId } from './ids.js';
-import { judgementSchema } from './judgement.js';
+import { judgementSchema, type Judgement } from './judgement.js';
 import {
   JOB_FORMAT,
   UNITS,
@@ -26,6 +26,7 @@ export const newJob = (
   name: string,
   stock: Article[],
   labour: Labour = labourSchema.parse({}),
+  judgement: Judgement = judgementSchema.parse({}),
 ): Job => ({
   format: JOB_FORMAT,
   units: UNITS,
@@ -41,7 +42,7 @@ export const newJob = (
   } satisfies z.input<typeof preferencesSchema>),
   routing: routingSchema.parse({}),
   labour,
-  judgement: judgementSchema.parse({}),
+  judgement,
   stock,
   levels: [],
   rooms: [],

@@ -42,6 +42,8 @@ export const preferencesSchema = z.strictObject({
   preTwist: z.enum(['asInstructed', 'always']).default('asInstructed'),
   firstOnDevice: z.enum(['ground', 'hots']).default('ground'),
   switchUp: z.enum(['alike', 'any']).default('alike'),
+  /** Cable of four and more insulated conductors: used where it is best, or not in the truck and never bought. */
+  wideCable: z.enum(['any', 'none']).default('any'),
   circuitsInBox: z.enum(['one', 'several']).default('one'),
   feedMidChain: z.enum(['avoid', 'accept']).default('avoid'),
 });

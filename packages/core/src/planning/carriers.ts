@@ -5,10 +5,16 @@ import { isBetween, type Circuit, type ExistingCable, type Feed, type Job, type 
 import { suitsBreaker } from '../nec/ampacity.js';
 import { isBeyond } from '../nec/strangeWire.js';
 
-/** Cables of the stock that can be bought in the circuit's size, fewest conductors first. */
+/** So many insulated conductors are wide: few trucks carry such cable. */
+const WIDE = 4;
+
+/** Cables of the stock that can be bought in the circuit's size, fewest conductors first; wide ones only where the job has them. */
 export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>
   articlesOf(job.stock, 'cable')
-    .filter((article) => article.awg === circuit.awg && !article.found)
+    .filter(
+      ({ awg, found, insulated }) =>
+        awg === circuit.awg && !found && (job.preferences.wideCable === 'any' || insulated.length < WIDE),
+    )
     .sort((a, b) => a.insulated.length - b.insulated.length);
 
 /** A cable that may carry a run: one that lies there, or one of the stock. */

@@ -119,7 +119,7 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
   }),
   RunTooWide: (problem, { place }) => ({
     what: `${place(problem.run.from)} to ${place(problem.run.to)} needs ${problem.conductors} conductors`,
-    reason: `The widest cable in the stock has ${problem.most}, and on this run they cannot be split over two cables whose currents each sum to zero.`,
+    reason: `The widest cable that this job buys has ${problem.most}, and on this run they cannot be split over two cables whose currents each sum to zero.`,
     remedy: 'Change the order of the run or the power entry, or bring a neutral to fewer switches.',
   }),
   LongerThanCoil: (problem, { job, place }) => ({

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { articleSchema } from '../model/articles.js';
 import type { Job } from '../model/job.js';
 import { jobIdSchema } from '../model/ids.js';
+import { judgementSchema } from '../model/judgement.js';
 import { labourSchema } from '../model/labour.js';
 import { readJob } from '../formats/jobFile.js';
 import { jobSummarySchema } from '../review/jobSummary.js';
@@ -80,7 +81,11 @@ export const revisionHeadSchema = z.object({
 });
 export type RevisionHead = z.infer<typeof revisionHeadSchema>;
 
-export const catalogSchema = z.object({ articles: z.array(articleSchema), labour: labourSchema });
+export const catalogSchema = z.object({
+  articles: z.array(articleSchema),
+  labour: labourSchema,
+  judgement: judgementSchema,
+});
 export type Catalog = z.infer<typeof catalogSchema>;
 
 /** One thing that can be asked of the server. `:id` of a path is the id of a job. */

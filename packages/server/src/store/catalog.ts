@@ -1,7 +1,15 @@
 import type { DataSource } from 'typeorm';
-import { articleSchema, labourSchema, standardStock, type Article, type Catalog } from '@amber/core';
+import {
+  articleSchema,
+  judgementSchema,
+  labourSchema,
+  standardStock,
+  type Article,
+  type Catalog,
+} from '@amber/core';
 import {
   ArticleEntity,
+  JudgementPriceEntity,
   LabourUnitEntity,
   NoteEntity,
   type ArticleRow,
@@ -60,6 +68,10 @@ export class CatalogStore {
       articleSchema.parse({ ...(JSON.parse(details) as object), id, kind, name, price: Number(price) }),
     );
     const units = await this.#source.getRepository(LabourUnitEntity).find();
-    return { articles, labour: labourSchema.parse(labourOf(units)) };
+    const prices = await this.#source.getRepository(JudgementPriceEntity).find();
+    const judgement = judgementSchema.parse(
+      Object.fromEntries(prices.map(({ name, price }) => [name, price])),
+    );
+    return { articles, labour: labourSchema.parse(labourOf(units)), judgement };
   }
 }

@@ -2,6 +2,7 @@ import { DataSource } from 'typeorm';
 import {
   ArticleEntity,
   JobEntity,
+  JudgementPriceEntity,
   LabourUnitEntity,
   NoteEntity,
   PictureEntity,
@@ -18,6 +19,7 @@ import {
   Ticks1700000000004,
 } from './migrations.js';
 import { Faces1700000000008 } from './faces.js';
+import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { MoreStock1700000000010 } from './moreStock.js';
 import { SpliceMinutes1700000000009 } from './splices.js';
 
@@ -34,6 +36,7 @@ export const dataSourceOf = (url: string): DataSource =>
       NoteEntity,
       ArticleEntity,
       LabourUnitEntity,
+      JudgementPriceEntity,
       PictureEntity,
       RecordEntity,
     ],
@@ -48,6 +51,7 @@ export const dataSourceOf = (url: string): DataSource =>
       Faces1700000000008,
       SpliceMinutes1700000000009,
       MoreStock1700000000010,
+      JudgementPrices1700000000011,
     ],
     extra: { connectionLimit: 10 },
   });

@@ -12,9 +12,9 @@ import type { JobStore } from './jobs.js';
 export const loadDemo = async (source: DataSource, store: JobStore, file: string): Promise<void> => {
   const notes = source.getRepository(NoteEntity);
   if (await notes.findOneBy({ name: 'demo' })) return;
-  const { articles, labour } = await new CatalogStore(source).read();
+  const { articles, labour, judgement } = await new CatalogStore(source).read();
   const layout = JSON.parse(readFileSync(file, 'utf8')) as object;
-  const read = readJob({ stock: articles, labour, ...layout });
+  const read = readJob({ stock: articles, labour, judgement, ...layout });
   if (!read.ok)
     throw new Error(
       `The demo file is not a job: ${read.faults.map((f) => `${f.path}: ${f.message}`).join('; ')}`,

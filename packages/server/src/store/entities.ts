@@ -47,6 +47,12 @@ export interface LabourUnitRow {
   value: number;
 }
 
+/** One price of judgement by its name, ten-thousandths of a dollar. */
+export interface JudgementPriceRow {
+  name: string;
+  price: number;
+}
+
 /** A picture that lies under a plan, by the SHA-256 of its bytes. */
 export interface PictureRow {
   hash: string;
@@ -140,6 +146,15 @@ export const LabourUnitEntity = new EntitySchema<LabourUnitRow>({
   columns: {
     name: { type: 'varchar', length: 60, primary: true },
     value: { type: 'double' },
+  },
+});
+
+export const JudgementPriceEntity = new EntitySchema<JudgementPriceRow>({
+  name: 'judgementPrice',
+  tableName: 'judgement_prices',
+  columns: {
+    name: { type: 'varchar', length: 60, primary: true },
+    price: { type: 'int' },
   },
 });
 

@@ -81,6 +81,10 @@ const HABITS: {
     label: 'What goes on from a receptacle',
     words: { pigtailed: 'from splices, the receptacle on tails', through: 'through its screws' },
   },
+  wideCable: {
+    label: 'Cable of four conductors',
+    words: { any: 'where it is best', none: 'not in the truck: never' },
+  },
   madeUp: {
     label: 'Boxes are made up',
     words: { afterCheck: 'after the rough-in check', beforeCheck: 'before the rough-in check' },

@@ -21,7 +21,13 @@ export const createJob = async (name: string, dispatch: Dispatch): Promise<strin
   const refused = 'The job was not made.';
   const catalog = settle(await ask(CONTRACT.catalog), dispatch, refused);
   if (!catalog) return null;
-  const document = newJob(crypto.randomUUID() as JobId, name, catalog.articles, catalog.labour);
+  const document = newJob(
+    crypto.randomUUID() as JobId,
+    name,
+    catalog.articles,
+    catalog.labour,
+    catalog.judgement,
+  );
   const answer = await ask(CONTRACT.makeJob, { body: { saveId: crypto.randomUUID(), document } });
   return settle(answer, dispatch, refused)?.id ?? null;
 };
