@@ -37,7 +37,7 @@ const SHOTS = [
     path: '/jobs/heron-yard/circuits/galley-lights',
     size: desk,
     act: async (page) => {
-      for (const key of ['n', 'v']) await page.keyboard.press(key);
+      for (const key of ['v']) await page.keyboard.press(key);
       await page.getByRole('tab', { name: 'Steps' }).click();
       await page.getByRole('region', { name: 'Device in hand' }).scrollIntoViewIfNeeded();
     },

@@ -50,7 +50,11 @@ const wideStock = (stock: readonly Article[]): Article[] => {
 
 const jobs = fc
   .sample(anySearchJob({ places: 5, groups: 1, switches: 3 }), { seed: 1212, numRuns: 40 })
-  .map((job): Job => ({ ...job, stock: wideStock(job.stock) }));
+  .map((job): Job => ({
+    ...job,
+    preferences: { ...job.preferences, wideCable: 'any' },
+    stock: wideStock(job.stock),
+  }));
 
 test('with cables of twelve conductors alone, what is proved is the least, and what its wiring comes to', () => {
   let proofs = 0;
