@@ -299,6 +299,7 @@ export type { SpiceNetlist } from './formats/spice.js';
 /** Finding plans: every sensible way to wire a circuit, the best proved, each measured and compared. */
 export { findPlans } from './plans/findPlans.js';
 export { cheapestOf } from './plans/candidates.js';
+export { leastSaid } from './plans/leastSaid.js';
 export { JUDGEMENT_REASONS, JUDGEMENT_WORDS } from './plans/judgementWords.js';
 export { judgementSchema, type Judgement } from './model/judgement.js';
 export { priceOfPlan, type Judged } from './plans/judgedPlan.js';

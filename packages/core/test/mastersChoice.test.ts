@@ -1,6 +1,10 @@
 import { readFileSync } from 'node:fs';
 import {
   findPlans,
+  leastSaid,
+  planJob,
+  wiredChoice,
+  withChoice,
   readJob,
   standardStock,
   wireAll,
@@ -120,4 +124,31 @@ test('where no cable of four conductors is in the truck, no plan has one, and th
   expect(set.profiles.find(({ id }) => id === 'leastCost')).toMatchObject({ proved: true });
   const free = findPlans(job, 'ropewalk-lights' as never).candidates;
   expect(free.some(({ measures }) => measures.busiest > 3)).toBe(true);
+});
+
+test('what is chosen keeps what only the search could find, and leaves to the program what it finds by itself', () => {
+  const garage: Job = EVERYDAY.garage;
+  const circuit = garage.circuits[0]!.id;
+  const { candidates } = findPlans(garage, circuit);
+  for (const { choice } of candidates) {
+    const kept = leastSaid(garage, circuit, choice);
+    // It is planned as it was found, whatever was left out.
+    const wired = (one: typeof choice) =>
+      wiredChoice(planJob(withChoice(garage, circuit, one)).circuits, circuit);
+    expect(wired(kept)).toEqual(wired(choice));
+    expect(kept.runs).toEqual(choice.runs);
+  }
+  const [best] = candidates;
+  expect(leastSaid(garage, circuit, best!.choice)).not.toHaveProperty('neutralAt');
+  // So an answer that is given later is heard: with the floor not to be seen, each switch is asked for a neutral.
+  const chosen = withChoice(garage, circuit, leastSaid(garage, circuit, best!.choice));
+  const asked = {
+    ...chosen,
+    rooms: chosen.rooms.map((room) => ({
+      ...room,
+      kind: 'habitable' as const,
+      wholeFloorVisible: 'no' as const,
+    })),
+  };
+  expect(wiredChoice(planJob(asked).circuits, circuit)?.neutralAt?.length).toBe(2);
 });

@@ -19,6 +19,9 @@ export interface Kind {
   shared: boolean;
 }
 
+/** New cables in a one-gang or luminaire box of which nobody thinks anything. */
+export const CABLES_IN_SMALL = 3;
+
 const circuitOf = (job: Job, group: string) => findGroup(job, group)?.circuit;
 
 export const kindOfBox = (job: Job, circuit: Circuit, box: BoxId): Kind => {

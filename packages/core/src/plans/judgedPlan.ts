@@ -4,7 +4,15 @@ import type { Judgement } from '../model/judgement.js';
 import type { Wiring } from '../model/wiring.js';
 import { fillOf } from '../materials/boxContents.js';
 import { roomForCable } from '../nec/room.js';
-import { homeRunAt, kindOfBox, ofColours, ofCrossing, withoutNeutralAt } from '../planning/judged.js';
+import {
+  CABLES_IN_SMALL,
+  homeRunAt,
+  isHomeRun,
+  kindOfBox,
+  ofColours,
+  ofCrossing,
+  withoutNeutralAt,
+} from '../planning/judged.js';
 import type { PlannedCircuit } from '../planning/planCircuit.js';
 import type { ColouredRun } from '../planning/arrange.js';
 import type { Net } from '../planning/nets.js';
@@ -17,9 +25,6 @@ export interface Judged {
   each: number;
   at: Place[];
 }
-
-/** New cables in a one-gang or luminaire box of which nobody thinks anything. */
-const USUAL_CABLES = 3;
 
 /**
  * What a master would pay for in a planned circuit beside material and labour: read off its runs, its boxes and their fill, apart from the
@@ -46,7 +51,7 @@ export const judgedPlan = (
     const at = placeOfNode(run.to);
     each(ofCrossing(nets), at);
     if (!existing && carried) each(ofColours(carried.colouring), at);
-    if (run.from === PANEL || run.to === PANEL) {
+    if (isHomeRun(run)) {
       const box = placeOfNode(run.from === PANEL ? run.to : run.from) as BoxId;
       const what = homeRunAt(job, kindOfBox(job, circuit, box), box);
       if (what !== null) add(what, box);
@@ -74,7 +79,7 @@ export const judgedPlan = (
     if (kind.switches && endsOf(node, (net) => net.kind === 'neutral') + fed === 0)
       add(withoutNeutralAt(job, box), box);
     const cables = touching(node).filter(({ existing }) => !existing).length;
-    if (kind.small && cables > USUAL_CABLES) add('cableBeyondThree', box, cables - USUAL_CABLES);
+    if (kind.small && cables > CABLES_IN_SMALL) add('cableBeyondThree', box, cables - CABLES_IN_SMALL);
     if (kind.shared) add('secondCircuit', box);
     const { needed, available, unknown } = fillOf(job, wiring, box);
     if (available !== null && unknown.length === 0 && available - needed < roomForCable(circuit.awg))
@@ -92,7 +97,7 @@ export const judgedPlan = (
 };
 
 const entryOf = (runs: readonly ColouredRun[]): Place | null => {
-  const home = runs.find(({ run }) => run.from === PANEL || run.to === PANEL)?.run;
+  const home = runs.find(({ run }) => isHomeRun(run))?.run;
   return home ? placeOfNode(home.from === PANEL ? home.to : home.from) : null;
 };
 

@@ -1,7 +1,7 @@
 import type { SlotId } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
 import { mastersChoice } from '../search/prices/weights.js';
-import type { Constraints } from '../search/orders.js';
+import { orderSpaceOf, type Constraints } from '../search/orders.js';
 import { createSearch } from '../search/search.js';
 import type { SearchLimits, SearchResult } from '../search/found.js';
 
@@ -22,7 +22,9 @@ export const bestWithNeutrals = (
   limits: SearchLimits,
   slots: readonly SlotId[],
 ): SearchResult => {
-  const open = slots.filter((slot) => !constraints.neutralAt.includes(slot));
+  // Those that get one in every case are not asked about.
+  const certain = orderSpaceOf(job, circuit, constraints).neutralAt;
+  const open = slots.filter((slot) => !certain.includes(slot));
   const sets = open.length > MOST_SWITCHES ? [[], [...open]] : everySet(open);
   const weights = mastersChoice(job);
   let whole: SearchResult | null = null;

@@ -83,14 +83,14 @@ export const valueBy = (profile: ProfileId, measures: Measures): number | null =
 };
 
 /** The switches of a circuit; a neutral is wanted at each. */
-const everySwitch = (job: Job, circuit: Circuit) => {
+export const everySwitch = (job: Job, circuit: Circuit) => {
   const switched = new Set<string>(
     job.groups
       .filter((group) => group.circuit === circuit.id && group.control === 'switched')
       .map((group) => group.id),
   );
   return job.slots
-    .filter((slot) => switched.has(slot.group) && slot.role !== 'receptacle')
+    .filter((slot) => switched.has(slot.group) && slot.role !== 'receptacle' && !slot.leaves)
     .map((slot) => slot.id);
 };
 

@@ -1,7 +1,15 @@
 import type { BoxId } from '../../model/ids.js';
 import type { Judgement } from '../../model/judgement.js';
 import { ofId } from '../../model/records.js';
-import { kindOfBox, withoutNeutralAt } from '../../planning/judged.js';
+import { assignColours } from '../../planning/colours.js';
+import {
+  CABLES_IN_SMALL,
+  kindOfBox,
+  ofColours,
+  ofCrossing,
+  priceOfJudged,
+  withoutNeutralAt,
+} from '../../planning/judged.js';
 import type { Net } from '../../planning/nets.js';
 import type { Settled } from '../problem.js';
 import type { PriceTables } from './priceTables.js';
@@ -22,9 +30,6 @@ const NOTHING: Judging = {
   tight: 0,
   ofNet: (_net, _lanes, costs) => costs,
 };
-
-/** New cables in a one-gang or luminaire box of which nobody thinks anything. */
-export const CABLES_IN_SMALL = 3;
 
 /** Does a four-way of these chains stand in the box? */
 export const hasFourWay = (
@@ -58,5 +63,45 @@ export const judgingOf = ({ job, circuit, weights }: PriceTables, settled: Settl
         return costs.map((cost, at) => (at === 0 ? cost + priceOf(withoutNeutralAt(job, box)) : cost));
       return costs;
     },
+  };
+};
+
+/**
+ * What a master thinks of a run by the net classes that it carries, and by the colours that a new cable gives them. Where it is open who gets
+ * a neutral, it may be led on by this run: then no more than without it and with it.
+ */
+export const judgedRuns = (
+  { job, cables, weights, known: { judged: judgedBefore } }: PriceTables,
+  { classes, neutralOpen }: Settled,
+): ((crossing: number, isNew: boolean) => number) => {
+  if (weights.judgement === 0) return () => 0;
+  // Shared by all orders with the same net classes.
+  const [bought, lying] = [true, false].map((isNew) =>
+    judgedBefore.get(
+      [isNew, neutralOpen, classes.map(({ nets: [net] }) => net?.id ?? '')],
+      () => new Map<number, number>(),
+    ),
+  );
+  const neutral = classes.findIndex(({ nets: [net] }) => net?.kind === 'neutral');
+  const of = (crossing: number, isNew: boolean): number => {
+    const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));
+    const colouring = isNew
+      ? cables.flatMap((cable) => {
+          const found = cable.insulated.length >= nets.length ? assignColours(nets, cable) : null;
+          return found ? [found] : [];
+        })[0]
+      : undefined;
+    return (
+      weights.judgement * priceOfJudged(job.judgement, { ...ofCrossing(nets), ...ofColours(colouring ?? []) })
+    );
+  };
+  return (crossing, isNew) => {
+    const known = isNew ? bought : lying;
+    const before = known?.get(crossing);
+    if (before !== undefined) return before;
+    const plain = of(crossing, isNew);
+    const least = neutralOpen && neutral >= 0 ? Math.min(plain, of(crossing | (1 << neutral), isNew)) : plain;
+    known?.set(crossing, least);
+    return least;
   };
 };

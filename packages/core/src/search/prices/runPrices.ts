@@ -4,10 +4,10 @@ import { isBetween, runFactOf } from '../../model/job.js';
 import { cutLength, runLength, wayOf } from '../../materials/lengths.js';
 import { existingBetween } from '../../planning/carriers.js';
 import { assignColours } from '../../planning/colours.js';
-import { hasFourWay } from './judging.js';
+import { hasFourWay, judgedRuns } from './judging.js';
 import type { Carried, Offer, PricedWay, RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
-import { homeRunAt, kindOfBox, ofColours, ofCrossing, priceOfJudged } from '../../planning/judged.js';
+import { homeRunAt, kindOfBox } from '../../planning/judged.js';
 import type { Settled } from '../problem.js';
 
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
@@ -146,46 +146,6 @@ const makeRunTable = (
 export interface Bought extends Carried {
   judged: number;
 }
-
-/**
- * What a master thinks of a run by the net classes that it carries, and by the colours that a new cable gives them. Where it is open who gets
- * a neutral, it may be led on by this run: then no more than without it and with it.
- */
-const judgedRuns = (
-  { job, cables, weights, known: { judged: judgedBefore } }: PriceTables,
-  { classes, neutralOpen }: Settled,
-): ((crossing: number, isNew: boolean) => number) => {
-  if (weights.judgement === 0) return () => 0;
-  // Shared by all orders with the same net classes.
-  const [bought, lying] = [true, false].map((isNew) =>
-    judgedBefore.get(
-      [isNew, neutralOpen, classes.map(({ nets: [net] }) => net?.id ?? '')],
-      () => new Map<number, number>(),
-    ),
-  );
-  const neutral = classes.findIndex(({ nets: [net] }) => net?.kind === 'neutral');
-  const of = (crossing: number, isNew: boolean): number => {
-    const nets = classes.flatMap((one, i) => ((crossing >> i) & 1 ? one.nets : []));
-    const colouring = isNew
-      ? cables.flatMap((cable) => {
-          const found = cable.insulated.length >= nets.length ? assignColours(nets, cable) : null;
-          return found ? [found] : [];
-        })[0]
-      : undefined;
-    return (
-      weights.judgement * priceOfJudged(job.judgement, { ...ofCrossing(nets), ...ofColours(colouring ?? []) })
-    );
-  };
-  return (crossing, isNew) => {
-    const known = isNew ? bought : lying;
-    const before = known?.get(crossing);
-    if (before !== undefined) return before;
-    const plain = of(crossing, isNew);
-    const least = neutralOpen && neutral >= 0 ? Math.min(plain, of(crossing | (1 << neutral), isNew)) : plain;
-    known?.set(crossing, least);
-    return least;
-  };
-};
 
 /** Runs between the nodes of one settled arrangement; what is out of the question is null. */
 export interface RunPrices {

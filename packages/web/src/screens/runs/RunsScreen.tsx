@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   cheapestOf,
+  leastSaid,
   isChosen,
   sayFirst,
   wiredChoice,
@@ -87,7 +88,10 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
     [change],
   );
   const choose = (plan: Candidate) => {
-    edit(withChoice(job, circuit.id, plan.choice), `wire ${circuit.name} by plan ${plan.letter}`);
+    edit(
+      withChoice(job, circuit.id, leastSaid(job, circuit.id, plan.choice)),
+      `wire ${circuit.name} by plan ${plan.letter}`,
+    );
     dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
   };
   const make = (value: LeastChange) => {
