@@ -1,7 +1,13 @@
 import { compile, cutLength, makeUpSteps, type Job } from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
 import { holding } from './support/told.js';
-import { editBoxes, editCircuits, editLuminaires, withReceptacle } from './support/ruleCases/builders.js';
+import {
+  editBoxes,
+  editCircuits,
+  editLuminaires,
+  twoCircuits,
+  withReceptacle,
+} from './support/ruleCases/builders.js';
 
 const stepsAt = (asked: Job, box: string) => {
   const { job, wiring } = planned(asked);
@@ -256,4 +262,27 @@ test('the ground that is left long is named, and where it goes on to', () => {
     /Leave the bare of the .* long: it goes on through the connector to the green screw/,
   );
   expect(texts.some((text) => /^Single-pole: the bare of the .* to the green screw/.test(text))).toBe(true);
+});
+
+test('where neutrals of two circuits meet each splice is named by its circuit, and each neutral tied to its hot', () => {
+  const { job, wiring } = twoCircuits();
+  const { steps } = makeUpSteps(job, wiring, compile(wiring, job), 'S1' as never);
+  const tied = steps.filter(({ id }) => id.includes('/grouped/'));
+  expect(tied.map(({ section, phase }) => [section, phase])).toEqual([
+    ['200.4(B)', 'hots'],
+    ['200.4(B)', 'hots'],
+  ]);
+  expect(tied[0]?.text).toMatch(
+    /^Keep Lights together: tie or tape the white of .* to the black of .*, and write Lights on it\.$/,
+  );
+  expect(tied[1]?.text).toMatch(/^Keep Other together/);
+  const neutrals = steps.filter(({ text }) => text.startsWith('Join the neutrals')).map(({ text }) => text);
+  expect(neutrals.map((text) => text.split(',')[0])).toEqual([
+    'Join the neutrals of Lights',
+    'Join the neutrals of Other',
+  ]);
+  // One circuit alone needs no name and no tie.
+  const alone = stepsAt(single, 'S1');
+  expect(alone.some(({ id }) => id.includes('/grouped/'))).toBe(false);
+  expect(alone.some(({ text }) => text.startsWith('Join the neutrals,'))).toBe(true);
 });

@@ -36,6 +36,8 @@ test('of a circuit with several groups its facts are changed all the same', () =
   fireEvent.change(screen.getByLabelText('Ground-fault protection'), { target: { value: 'no' } });
   expect(galley()).toMatchObject({ breaker: 20, awg: 12, gfci: 'no', afci: 'yes' });
   expect(screen.getByText(/Its places are changed on Layout/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText(/^Kind of Galley/), { target: { value: 'laundry' } });
+  expect(jobOf(store).rooms.find(({ id }) => id === 'galley')?.kind).toBe('laundry');
 });
 
 test('a habit holds for the whole job, and the steps follow', () => {

@@ -16,6 +16,7 @@ import { staysShut } from '../model/boxState.js';
 import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
+import { createOfCircuit, groupedSteps } from './grouped.js';
 import { isHigh } from './ladder.js';
 import { looseSteps } from './looseEnds.js';
 import { bondSteps, luminaireSteps } from './boxAndLuminaire.js';
@@ -160,7 +161,8 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     ...supportSteps(job, box, comingNew(job, box)),
     ...marks,
     ...apartSteps(box, apart),
-    ...spliceSteps(job, wiring, compiled, roles, box, apart),
+    ...spliceSteps(job, wiring, compiled, roles, box, apart, createOfCircuit(job, compiled, planned)),
+    ...groupedSteps(job, wiring, compiled, roles, box),
     ...(wires > 0 ? [checkStep(wiring, box, wires)] : []),
     ...deviceSteps(job, wiring, compiled, box),
     ...luminaireSteps(job, wiring, box),

@@ -133,8 +133,8 @@ const spliceStep = (
   wiring: Wiring,
   joint: Joint,
   role: Role,
-  /** The neutral of this circuit that stays apart from it in the same box, in words. */
-  apart: string | null,
+  /** The neutral of this circuit that stays apart from it in the same box, and whose splice it is, in words. */
+  { apart, of }: { apart: string | null; of: string },
 ): DraftStep => {
   const words = joint.members.map((member) => memberWord(job, wiring, member));
   const ids = new Set(tailsOf(joint).map(({ id }) => id));
@@ -160,12 +160,12 @@ const spliceStep = (
   const what =
     all.length === 1
       ? `the cap on ${all[0] ?? ''}`
-      : `the splice of ${NAME_OF[role]} as it is, ${all.length} together: ${listed(all)}`;
+      : `the splice of ${NAME_OF[role]}${of} as it is, ${all.length} together: ${listed(all)}`;
   const text = stays
     ? `Leave ${what}. See that a connector holds ${all.length === 1 ? 'it' : 'them'}, tight; tape alone does not.`
     : all.length === 1
       ? `Cap ${all[0] ?? ''}${role === 'neutral' ? NEUTRAL_KEPT[job.preferences.unusedNeutral] : ''} with ${connectorsWord(job, joint)} and fold it back.`
-      : `Join the ${NAME_OF[role]}, ${all.length} in ${connectorsWord(job, joint)}${joint.connectors.length > 1 ? '. ' : ': '}${joint.connectors.length > 1 ? inChain(job, wiring, joint, words) : listed(all)}.${twistWord(job, joint)}${leftLong(job, wiring, joint)}${fold}`;
+      : `Join the ${NAME_OF[role]}${of}, ${all.length} in ${connectorsWord(job, joint)}${joint.connectors.length > 1 ? '. ' : ': '}${joint.connectors.length > 1 ? inChain(job, wiring, joint, words) : listed(all)}.${twistWord(job, joint)}${leftLong(job, wiring, joint)}${fold}`;
   return {
     id: `${joint.box}/splice/${joint.id}`,
     rests: [
@@ -190,6 +190,8 @@ export const spliceSteps = (
   roles: readonly Role[],
   box: BoxId,
   apart: readonly Apart[],
+  /** " of Slip light" for a net of it where several circuits meet; nothing elsewhere. */
+  ofCircuit: (net: number | undefined) => string,
 ): DraftStep[] =>
   wiring.joints
     .filter((joint) => joint.box === box && !isJumper(joint))
@@ -198,8 +200,13 @@ export const spliceSteps = (
         .filter(({ parts }) => parts.some((part) => part.joint === joint))
         .flatMap(({ parts }) => parts.filter((part) => part.joint !== joint))
         .flatMap(({ words }) => words.map((one) => `the ${one}`));
-      const role = roles[compiled.netOf(jointKey(joint.id)) ?? -1] ?? 'spare';
-      const step = spliceStep(job, wiring, joint, role, others.length > 0 ? others.join(' or ') : null);
+      const net = compiled.netOf(jointKey(joint.id));
+      const role = roles[net ?? -1] ?? 'spare';
+      const words = {
+        apart: others.length > 0 ? others.join(' or ') : null,
+        of: role === 'ground' ? '' : ofCircuit(net),
+      };
+      const step = spliceStep(job, wiring, joint, role, words);
       return { step, rank: PHASES.indexOf(PHASE_OF[role]) };
     })
     // Grounds first, then neutrals, then hots, in every part of the work.

@@ -5,6 +5,7 @@ import { articleOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
+import { findGroup, findLuminaire } from '../model/lookup.js';
 import { colourWord } from '../words/wires.js';
 
 /** Travelers of a cable by the two switches that they run between, in words. */
@@ -22,6 +23,13 @@ const travelerPairs = (
     pairs.set(between, [...(pairs.get(between) ?? []), colourWord(colour)]);
   }
   return [...pairs.values()];
+};
+
+/** " of Pendants" for a switch leg that leads to what this group controls; nothing where that is not told. */
+const groupOn = (job: Job, { luminaires }: Compiled, net: number): string => {
+  const mine = luminaires.filter(({ hot }) => hot === net).map(({ id }) => findLuminaire(job, id)?.group);
+  const names = [...new Set(mine)].flatMap((group) => findGroup(job, group)?.name ?? []);
+  return names.length === 1 ? ` of ${names[0] ?? ''}` : '';
 };
 
 /** What the tag of a cable goes on once the sheath is off: its hots, both travelers among them, and where circuits meet its neutral. */
@@ -42,6 +50,9 @@ export const taggedOf = (
       .filter((colour) => roles[netOf(colour)] === 'traveler')
       .map((colour) => ({ colour, net: netOf(colour) })),
   );
+  const legs = insulated
+    .map((colour) => ({ colour, net: netOf(colour) }))
+    .filter(({ net }) => roles[net] === 'switchLeg');
   const parts = [
     ...of('hot').map((colour) => `its hot, the ${colour}`),
     ...(pairs.length > 1
@@ -49,7 +60,11 @@ export const taggedOf = (
       : pairs.map((pair) =>
           pair.length > 1 ? `both travelers, ${pair.join(' and ')}` : `its traveler, the ${pair.join('')}`,
         )),
-    ...of('switchLeg').map((colour) => `its switch leg, the ${colour}`),
+    ...legs.map(({ colour, net }) =>
+      legs.length > 1
+        ? `the switch leg${groupOn(job, compiled, net)}, the ${colourWord(colour)}`
+        : `its switch leg, the ${colourWord(colour)}`,
+    ),
     ...(circuitsMeet ? of('neutral').map((colour) => `its neutral, the ${colour}`) : []),
   ];
   return parts.length > 0 ? parts.join('; ') : 'its conductors';

@@ -28,6 +28,7 @@ import { ChainOrder } from './ChainOrder.js';
 import { CircuitFacts } from './CircuitFacts.js';
 import { Habits } from './Habits.js';
 import { PlaceCard } from './PlaceCard.js';
+import { RoomsOf } from './RoomsOf.js';
 
 const KIND_WORDS: Record<DraftPlace['holds']['kind'], string> = {
   switch: 'Switch location',
@@ -56,6 +57,7 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
     return (
       <div className="flex flex-col gap-4">
         <CircuitFacts job={job} circuit={circuit} />
+        <RoomsOf job={job} circuit={circuit} />
         <p className="text-[13.5px] text-quiet">
           Its places are changed on Layout: it holds several groups, several devices in a box, a return run,
           or cables that close a ring.
