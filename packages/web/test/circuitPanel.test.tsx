@@ -183,3 +183,26 @@ test('one part of the work is done through every box, and a tick counts in both 
   const steps = screen.getByRole('region', { name: /^Steps at / });
   expect(within(steps).getByRole('status').textContent).toContain('1 of ');
 });
+
+const fromLuminaire = {
+  ...yardNow,
+  preferences: { ...yardNow.preferences, boxOrder: 'fromLuminaire' as const },
+};
+
+const StepsBack = () => {
+  const subject = useSubject(fromLuminaire, null, circuitOf(fromLuminaire, 'ropewalk-lights'));
+  return <StepsPanel subject={subject} />;
+};
+
+test('where boxes are worked from the luminaire back, parts and the next box go that way', async () => {
+  show(<StepsBack />, { job: fromLuminaire });
+  fireEvent.click(await screen.findByRole('button', { name: 'Part by part' }));
+  const part = screen.getByRole('region', { name: 'Mark out and open, in every box' });
+  const boxes = within(part)
+    .getAllByRole('region')
+    .map((one) => one.getAttribute('aria-label'));
+  expect(boxes).toEqual(['Yard end', 'Last bay', 'Middle bay', 'First bay', 'Creek end']);
+  fireEvent.click(screen.getByRole('button', { name: 'Box by box' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Next box' }));
+  expect(screen.getByRole('region', { name: 'Steps at Yard end' })).toBeTruthy();
+});
