@@ -165,6 +165,7 @@ export {
   gangInto,
   removeExistingCable,
   setCableCircuit,
+  moveGang,
   ungang,
 } from './edits/control.js';
 export { withoutBox, withoutFeed, withoutGroup, withoutLoad, withoutSlot } from './edits/removals.js';
@@ -336,7 +337,7 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 /** Making up: the work order of a box, and a conductor followed in words. */
 export { makeUpSteps } from './steps/makeUpSteps.js';
 export { addLoad, LOAD_KINDS, loadKindOf, type LoadKind } from './edits/loads.js';
-export { moveGang, settleChain, settledChain } from './edits/chains.js';
+export { settleChain, settledChain } from './edits/chains.js';
 export { PHASE_WORDS, phasesAt } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
 export { otherFacesOf, withFaceOfBefore } from './formats/facesOfBefore.js';

@@ -183,10 +183,12 @@ test('tails go on a device before it meets the box where that is the habit, and 
 
 test('a neutral kept for later goes into its cap stripped or not, as the habit is; other caps say nothing of it', () => {
   const kept = jobOf({ runs: ['F-L', 'L-S1'], neutralAt: ['S1'] });
-  const cap = (unusedNeutral: 'stripped' | 'unstripped') =>
-    textsOf(byHabit(kept, { unusedNeutral }), 'S1').filter((text) => text.startsWith('Cap '));
+  const cap = (unusedNeutral: 'stripped' | 'unstripped', connectors: 'lever' | 'twistOn' = 'twistOn') =>
+    textsOf(byHabit(kept, { unusedNeutral, connectors }), 'S1').filter((text) => text.startsWith('Cap '));
   expect(cap('unstripped')).toEqual([expect.stringContaining(', not stripped,')]);
   expect(cap('stripped')).toEqual([expect.stringContaining(', stripped,')]);
+  // A lever holds nothing by its insulation.
+  expect(cap('unstripped', 'lever')).toEqual([expect.stringContaining(', stripped to its gauge,')]);
 });
 
 test('in a steel box one ground may be looped round its screw, and yokes may ground by their screws too', () => {

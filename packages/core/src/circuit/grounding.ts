@@ -1,4 +1,4 @@
-import { articleOf, type Article, type DeviceArticle } from '../model/articles.js';
+import { articleOf, hasReceptacle, type Article, type DeviceArticle } from '../model/articles.js';
 import type { ArticleId, BoxId, DeviceId } from '../model/ids.js';
 import { articlesAt, terminalKey, type Wiring } from '../model/wiring.js';
 import type { Parts } from './parts.js';
@@ -9,14 +9,12 @@ export const bondOf = (stock: readonly Article[], chosen: readonly ArticleId[]):
   return box?.metal ? 'metal' : box?.groundingStrap ? 'strap' : null;
 };
 
-const HAS_RECEPTACLE = ['receptacle', 'switchReceptacle'];
-
 /**
  * Is the yoke grounded by the metal screws that hold it to such a box? A switch is (404.9(B)); a receptacle only where
  * it is listed for it (250.146(B)).
  */
 export const yokeGrounds = (article: DeviceArticle, bond: ReturnType<typeof bondOf>): boolean =>
-  bond !== null && (article.selfGrounding || !HAS_RECEPTACLE.includes(article.role));
+  bond !== null && (article.selfGrounding || !hasReceptacle(article.role));
 
 /** Key of the metal of a device: its ground screw, or its bare yoke where it has none. */
 export const yokeKey = (device: DeviceId, article: DeviceArticle): string =>

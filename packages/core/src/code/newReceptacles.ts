@@ -1,4 +1,4 @@
-import { articleOf } from '../model/articles.js';
+import { articleOf, hasReceptacle } from '../model/articles.js';
 import type { Slot } from '../model/job.js';
 import { findSlot } from '../model/lookup.js';
 import { isDeviceKept } from '../model/there.js';
@@ -10,6 +10,5 @@ export const newReceptacles = ({ job, wiring }: Inspected): { device: Device; sl
   wiring.devices.flatMap((device) => {
     const slot = findSlot(job, device.slot);
     const { role } = articleOf(job.stock, 'device', device.article);
-    const isReceptacle = role === 'receptacle' || role === 'switchReceptacle';
-    return slot && isReceptacle && !isDeviceKept(job, slot) ? [{ device, slot }] : [];
+    return slot && hasReceptacle(role) && !isDeviceKept(job, slot) ? [{ device, slot }] : [];
   });

@@ -73,6 +73,21 @@ export const gangInto = (job: Job, from: BoxId, into: BoxId): Job | null => {
 };
 const MOST_GANG = 7;
 
+/** The gang of a device and that of its neighbour to the left (-1) or right (1) change places; as it is at the end of the box. */
+export const moveGang = (job: Job, id: SlotId, by: -1 | 1): Job => {
+  const slot = job.slots.find((one) => one.id === id);
+  if (!slot) return job;
+  const row = job.slots.filter(({ box }) => box === slot.box).sort((a, b) => a.gang - b.gang);
+  const other = row[row.indexOf(slot) + by];
+  if (!other) return job;
+  return {
+    ...job,
+    slots: job.slots.map((one) =>
+      one === slot ? { ...one, gang: other.gang } : one === other ? { ...one, gang: slot.gang } : one,
+    ),
+  };
+};
+
 /** Gives a switch of a multi-gang box a box of its own beside it. */
 export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
   const slot = findSlot(job, id);

@@ -1,4 +1,4 @@
-import { findBox, findLevel, findRoom, hasDriverBox } from '../model/lookup.js';
+import { findBox, findLevel, findRoom, waitsWithoutBox } from '../model/lookup.js';
 import { holdOf } from '../layout/holds.js';
 import { ceilingOf } from '../model/ceiling.js';
 import { PANEL, type Place } from '../model/ids.js';
@@ -133,7 +133,8 @@ export const cutLength = (
   const allowance = cable.lengthSource === 'estimated' ? (cable.length * job.routing.allowance) / 100 : 0;
   const inBox = job.preferences.freeConductor + SHEATH_INSIDE;
   const ends = [cable.from, cable.to].reduce(
-    (sum, place) => sum + (place === PANEL ? job.routing.atPanel : hasDriverBox(job, place) ? COILED : inBox),
+    (sum, place) =>
+      sum + (place === PANEL ? job.routing.atPanel : waitsWithoutBox(job, place) ? COILED : inBox),
     0,
   );
   const loops = cable.via.filter((one) => one.loop).length * LOOP;

@@ -65,6 +65,10 @@ export const ROLES = [
 export const deviceRoleSchema = z.enum(ROLES);
 export type DeviceRole = z.infer<typeof deviceRoleSchema>;
 
+/** Is a receptacle in it, alone on its yoke or with a switch? */
+export const hasReceptacle = (role: DeviceRole): boolean =>
+  role === 'receptacle' || role === 'switchReceptacle';
+
 /**
  * A device on a yoke. `positions` lists, for each position of the handle, the pairs of terminals that are connected
  * then; a device without a handle has one position. The layout of terminals is the article's, not the circuit's.

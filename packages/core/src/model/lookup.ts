@@ -79,6 +79,12 @@ export const nextGang = (job: Job, box: string): number =>
   slotsInBox(job, box).reduce((most, { gang }) => Math.max(most, gang + 1), 0);
 export const luminairesOfGroup = (job: Job, group: string): List<Luminaire> =>
   luminairesByGroup(job.luminaires, group);
+/** Does a new cable wait there without a box, until a luminaire comes that brings its own driver box? */
+export const waitsWithoutBox = (job: Job, id: string): boolean => {
+  const box = findBox(job, id);
+  return box !== undefined && box.work !== 'existing' && box.article === null && hasDriverBox(job, id);
+};
+
 /** Does a luminaire there bring its own driver box, which takes the place of an outlet box? */
 export const hasDriverBox = (job: Job, box: string): boolean =>
   luminairesInBox(job, box).some(({ driverBox }) => driverBox !== null);

@@ -25,7 +25,7 @@ export const preferencesSchema = z.strictObject({
   boxGround: z.enum(['tail', 'looped']).default('tail'),
   /** Tails are in the splice before the device comes, or on the device before it meets the box. */
   tailsFirst: z.enum(['splice', 'device']).default('splice'),
-  /** A neutral that nothing uses yet is capped as it is, or stripped and capped. */
+  /** A neutral that nothing uses yet goes under a twist-on as it is, or stripped; other connectors hold bare copper alone. */
   unusedNeutral: z.enum(['unstripped', 'stripped']).default('unstripped'),
   /** Boxes are made up after the rough-in check, or before it, as some authorities want to see the grounds. */
   madeUp: z.enum(['afterCheck', 'beforeCheck']).default('afterCheck'),

@@ -6,7 +6,7 @@ import { isNeutralColour, type Colour } from '../model/colours.js';
 import type { Net } from './nets.js';
 
 /** What of a box decides what a master thinks of what comes to it. */
-export interface Kind {
+export interface BoxKind {
   /** A luminaire hangs there and no device stands in it. */
   luminaire: boolean;
   /** No device stands in it: a luminaire or junction box. */
@@ -24,7 +24,7 @@ export const CABLES_IN_SMALL = 3;
 
 const circuitOf = (job: Job, group: string) => findGroup(job, group)?.circuit;
 
-export const kindOfBox = (job: Job, circuit: Circuit, box: BoxId): Kind => {
+export const kindOfBox = (job: Job, circuit: Circuit, box: BoxId): BoxKind => {
   const slots = slotsInBox(job, box);
   const hanging = luminairesInBox(job, box).filter(({ unit }) => unit !== 'onward');
   const isOther = (group: string) => circuitOf(job, group) !== circuit.id;
@@ -50,7 +50,7 @@ export const withoutNeutralAt = (job: Job, box: BoxId): keyof Judgement =>
   findBox(job, box)?.accessible === 'yes' ? 'withoutNeutralInReach' : 'withoutNeutral';
 
 /** A home run into this box, as a master sees it; null where he sees nothing in it. */
-export const homeRunAt = (job: Job, kind: Kind, box: BoxId): keyof Judgement | null => {
+export const homeRunAt = (job: Job, kind: BoxKind, box: BoxId): keyof Judgement | null => {
   if (!kind.luminaire) return null;
   const { location } = findBox(job, box) ?? { location: 'unknown' as const };
   return location === 'damp' || location === 'wet' ? 'homeRunAtLuminaireOutside' : 'homeRunAtLuminaire';

@@ -1,4 +1,5 @@
 import { findBox, findSlot } from '../model/lookup.js';
+import { isDeviceThere } from '../model/there.js';
 import { articleOf, type DeviceArticle, type DeviceTerminal } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { isJumper } from '../model/inBox.js';
@@ -69,8 +70,11 @@ export const deviceSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
               : pieceWord(wiring, wire.pigtail);
         const screw = terminalWord(job, wiring, terminal);
         const fellow = pairedWith(article, terminal);
-        // A tail may be on the device before the device meets the box; it is spliced then.
-        const before = 'pigtail' in wire && job.preferences.tailsFirst === 'device';
+        // A tail may be on a new device before the device meets the box; it is spliced then.
+        const before =
+          'pigtail' in wire &&
+          job.preferences.tailsFirst === 'device' &&
+          !isDeviceThere(job, device.slot, device.article);
         return {
           id: `${box}/land/${device.id}/${'name' in terminal ? terminal.name : ''}`,
           rests: [device.article, wire, terminal],

@@ -5,7 +5,7 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCable, luminairesInBox } from '../model/lookup.js';
+import { findBox, findCable, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
 import { tapTold } from '../model/tap.js';
 import { isEmptied, isLuminaireKept } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
@@ -25,14 +25,7 @@ import { otherEndsOf } from './otherEnds.js';
 import { circuitsThere, outSteps } from './outOf.js';
 import { deadSteps } from './proving.js';
 import { panelSteps, supportSteps, tryOutSteps } from './proved.js';
-import {
-  bringInSteps,
-  isWithoutBox,
-  markOutSteps,
-  pullSteps,
-  roughCheckSteps,
-  trimAlike,
-} from './roughIn.js';
+import { bringInSteps, markOutSteps, pullSteps, roughCheckSteps, trimAlike } from './roughIn.js';
 import { spliceSteps } from './splices.js';
 import { legTag, taggedOf } from './tags.js';
 import { phasesAt, settledStep, type BoxSteps, type DraftStep } from './step.js';
@@ -135,7 +128,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const isTold = feed !== undefined && tapTold(job, feed) !== null;
   const tapped = feed && place?.work === 'existing' && !isTold ? TAPPED[feed.tap] : null;
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
-  const alone = place !== undefined && isWithoutBox(job, wiring, place);
+  const alone = waitsWithoutBox(job, box);
   const untold = place !== undefined && isUntold(job, place);
   if (place && staysShut(job, wiring, box))
     return {
@@ -146,8 +139,8 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     ...outSteps(job, wiring, box),
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
     ...(place ? pullSteps(job, wiring, place, here) : []),
-    ...(place ? roughCheckSteps(job, wiring, place, here) : []),
-    ...(alone && place ? bringInSteps(job, wiring, place, here) : []),
+    ...(place ? roughCheckSteps(job, place, here) : []),
+    ...(alone && place ? bringInSteps(job, place, here) : []),
     ...cableSteps(job, wiring, box, here, tagged, alone ? 'luminaire' : 'prepare'),
     ...(place && !alone
       ? trimAlike(

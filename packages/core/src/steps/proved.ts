@@ -1,4 +1,4 @@
-import { articleOf } from '../model/articles.js';
+import { articleOf, hasReceptacle } from '../model/articles.js';
 import { PANEL, type BoxId } from '../model/ids.js';
 import type { CableHere } from '../model/inBox.js';
 import type { Circuit, Job } from '../model/job.js';
@@ -65,7 +65,7 @@ export const tryOutSteps = (job: Job, wiring: Wiring, box: BoxId): DraftStep[] =
     ({ id, control }) =>
       control === 'switched' && devices.some(({ slot }) => findSlot(job, slot)?.group === id),
   );
-  const receptacle = roles.some((role) => role === 'receptacle' || role === 'switchReceptacle');
+  const receptacle = roles.some(hasReceptacle);
   return [
     ...groups.map((group): DraftStep => {
       const others = job.slots.filter(

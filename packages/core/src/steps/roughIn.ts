@@ -2,7 +2,7 @@ import { articleOf } from '../model/articles.js';
 import type { CableHere } from '../model/inBox.js';
 import { PANEL } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
-import { findBox, luminairesInBox } from '../model/lookup.js';
+import { findBox, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { wayOf } from '../materials/lengths.js';
@@ -16,16 +16,12 @@ const CUTTING =
   'Cables, pipes and studs lie behind it: look and sound first, cut shallow. Old paint and board may hold lead or asbestos.';
 
 /** Luminaires at a place that gets no box: the driver box of one of them takes its part, and comes with it. */
-const comingWithoutBox = (job: Job, wiring: Wiring, place: Box): string[] =>
-  articlesAt(wiring, place.id).length > 0
-    ? []
-    : luminairesInBox(job, place.id)
+const comingWithoutBox = (job: Job, place: Box): string[] =>
+  waitsWithoutBox(job, place.id)
+    ? luminairesInBox(job, place.id)
         .filter(({ driverBox }) => driverBox !== null)
-        .map(({ name }) => name);
-
-/** Does a cable end here without a box until the luminaire is hung? */
-export const isWithoutBox = (job: Job, wiring: Wiring, place: Box): boolean =>
-  comingWithoutBox(job, wiring, place).length > 0;
+        .map(({ name }) => name)
+    : [];
 
 const markedAlone = (place: Box, names: readonly string[], height: string): DraftStep => ({
   id: `${place.id}/mark-out`,
@@ -39,13 +35,8 @@ const markedAlone = (place: Box, names: readonly string[], height: string): Draf
 });
 
 /** The end of a cable that hung without a box is brought into the driver box when the luminaire comes. */
-export const bringInSteps = (
-  job: Job,
-  wiring: Wiring,
-  place: Box,
-  here: readonly CableHere[],
-): DraftStep[] =>
-  !isWithoutBox(job, wiring, place)
+export const bringInSteps = (job: Job, place: Box, here: readonly CableHere[]): DraftStep[] =>
+  !waitsWithoutBox(job, place.id)
     ? []
     : [
         {
@@ -68,7 +59,7 @@ export const markOutSteps = (job: Job, wiring: Wiring, place: Box): DraftStep[] 
     ...articlesAt(wiring, place.id).map((id) => articleOf(job.stock, 'box', id).gangs),
   );
   const height = place.at ? ` at ${feetInches(place.at.z)} over the floor` : '';
-  const alone = comingWithoutBox(job, wiring, place);
+  const alone = comingWithoutBox(job, place);
   if (alone.length > 0) return [markedAlone(place, alone, height)];
   const what = `${gangs > 1 ? `the ${gangs}-gang box` : 'the box'}${height}`;
   const old = place.work === 'old';
@@ -123,7 +114,7 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
     .filter(({ cable }) => !cable.existing)
     .map(({ cable, side }): DraftStep => {
       const { access } = wayOf(job, cable.from, cable.to);
-      const alone = isWithoutBox(job, wiring, place);
+      const alone = waitsWithoutBox(job, place.id);
       const within = heldWithin(job, wiring, place);
       const end = alone ? 'where it ends' : 'the box';
       const way = {
@@ -145,12 +136,7 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
     });
 
 /** What is seen and recorded before the wall covers it. */
-export const roughCheckSteps = (
-  job: Job,
-  wiring: Wiring,
-  place: Box,
-  here: readonly CableHere[],
-): DraftStep[] => {
+export const roughCheckSteps = (job: Job, place: Box, here: readonly CableHere[]): DraftStep[] => {
   const fresh = here.filter(({ cable }) => !cable.existing);
   if (place.work !== 'new' || fresh.length === 0) return [];
   return [
@@ -158,7 +144,7 @@ export const roughCheckSteps = (
       id: `${place.id}/rough-check`,
       rests: fresh.map(({ cable, side }) => [cable.id, cable.article, side]),
       phase: 'roughCheck',
-      text: `See ${fresh.length === 1 ? 'the cable' : `all ${fresh.length} cables`} held and tagged, ${isWithoutBox(job, wiring, place) ? 'coiled and capped at its place, the measures written down' : 'the sheath 1/4 in inside, the box flush with the finish that is to come'}. Take a photograph.`,
+      text: `See ${fresh.length === 1 ? 'the cable' : `all ${fresh.length} cables`} held and tagged, ${waitsWithoutBox(job, place.id) ? 'coiled and capped at its place, the measures written down' : 'the sheath 1/4 in inside, the box flush with the finish that is to come'}. Take a photograph.`,
       why: 'What the wall covers is not seen again; a photograph finds it.',
       section: '314.20, 334.30',
       caution: null,

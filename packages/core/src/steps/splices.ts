@@ -62,8 +62,14 @@ const SECTION: Record<Role, string> = {
 const listed = (items: readonly string[]): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join('; ')}; and ${items.at(-1) ?? ''}`;
 
-/** How a neutral that is kept for later goes into its cap. */
-const NEUTRAL_KEPT = { unstripped: ', not stripped,', stripped: ', stripped,' } as const;
+/** How a neutral that is kept for later goes into its cap: a lever or a push-in holds bare copper alone, a twist-on may go over insulation. */
+const neutralKept = (job: Job, joint: Joint): string => {
+  const twisted = joint.connectors.some(
+    ({ article }) => articleOf(job.stock, 'connector', article).family === 'twistOn',
+  );
+  if (!twisted) return ', stripped to its gauge,';
+  return job.preferences.unusedNeutral === 'stripped' ? ', stripped,' : ', not stripped,';
+};
 
 /** Connectors of a splice, counted by kind. */
 export const connectorsWord = (job: Job, joint: Joint, wiring?: Wiring): string => {
@@ -164,7 +170,7 @@ const spliceStep = (
   const text = stays
     ? `Leave ${what}. See that a connector holds ${all.length === 1 ? 'it' : 'them'}, tight; tape alone does not.`
     : all.length === 1
-      ? `Cap ${all[0] ?? ''}${role === 'neutral' ? NEUTRAL_KEPT[job.preferences.unusedNeutral] : ''} with ${connectorsWord(job, joint)} and fold it back.`
+      ? `Cap ${all[0] ?? ''}${role === 'neutral' ? neutralKept(job, joint) : ''} with ${connectorsWord(job, joint)} and fold it back.`
       : `Join the ${NAME_OF[role]}${of}, ${all.length} in ${connectorsWord(job, joint)}${joint.connectors.length > 1 ? '. ' : ': '}${joint.connectors.length > 1 ? inChain(job, wiring, joint, words) : listed(all)}.${twistWord(job, joint)}${leftLong(job, wiring, joint)}${fold}`;
   return {
     id: `${joint.box}/splice/${joint.id}`,

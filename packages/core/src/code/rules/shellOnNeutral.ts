@@ -1,5 +1,9 @@
-import type { Compiled, CompiledLuminaire } from '../../circuit/compile.js';
-import type { Role } from '../../circuit/roles.js';
+import type { CompiledLuminaire } from '../../circuit/compile.js';
+import { conductorKey } from '../../circuit/keys.js';
+import { articleOf } from '../../model/articles.js';
+import { isNeutralColour } from '../../model/colours.js';
+import type { BoxId } from '../../model/ids.js';
+import type { Inspected } from '../inspected.js';
 import { defineRule, type Breach } from '../rule.js';
 
 interface Found {
@@ -8,15 +12,22 @@ interface Found {
   here: boolean;
 }
 
-/** Its hot terminal is on the neutral, and no other luminaire hangs on the same two nets: what comes to it is right. */
+/** Its hot terminal is on the neutral, which comes there on a white, and no other luminaire hangs on the same net: what comes to it is right. */
 const isExchangedHere = (
-  { luminaires }: Compiled,
-  roles: readonly Role[],
+  { job, wiring, compiled, roles }: Inspected,
+  box: BoxId,
   one: CompiledLuminaire | undefined,
 ): boolean =>
   one !== undefined &&
   roles[one.hot] === 'neutral' &&
-  luminaires.every((other) => other === one || other.neutral !== one.neutral);
+  compiled.luminaires.every((other) => other === one || other.neutral !== one.neutral) &&
+  wiring.cables
+    .filter(({ from, to }) => from === box || to === box)
+    .some(({ id, article }) =>
+      articleOf(job.stock, 'cable', article).insulated.some(
+        (colour) => isNeutralColour(colour) && compiled.netOf(conductorKey(id, colour)) === one.hot,
+      ),
+    );
 
 /** 200.10(C), 410.50, 410.90: the screw shell is on the neutral, never on a hot. */
 export const shellOnNeutral = defineRule<Found>({
@@ -25,8 +36,9 @@ export const shellOnNeutral = defineRule<Found>({
   rests: 'Silver screw or white lead; computed in every handle position.',
   section: () => '200.10(C), 410.50, 410.90',
   severities: ['violation'],
-  check: ({ job, compiled, roles, states }) =>
-    job.luminaires.flatMap((luminaire): Breach<Found>[] => {
+  check: (inspected) => {
+    const { job, compiled, roles, states } = inspected;
+    return job.luminaires.flatMap((luminaire): Breach<Found>[] => {
       const live = states().some(({ state }) =>
         state.luminaires.some((one) => one.id === luminaire.id && one.shellLive),
       );
@@ -38,11 +50,12 @@ export const shellOnNeutral = defineRule<Found>({
             {
               severity: 'violation',
               at: { luminaire: luminaire.id, box: luminaire.box },
-              data: { name: luminaire.name, here: isExchangedHere(compiled, roles, wired) },
+              data: { name: luminaire.name, here: isExchangedHere(inspected, luminaire.box, wired) },
             },
           ]
         : [];
-    }),
+    });
+  },
   say: ({ name, here }) => ({
     where: name,
     what: 'its shell is not on the neutral',

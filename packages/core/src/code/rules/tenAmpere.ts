@@ -1,4 +1,4 @@
-import { articleOf } from '../../model/articles.js';
+import { articleOf, hasReceptacle } from '../../model/articles.js';
 import type { BoxId, CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { findGroup, findSlot } from '../../model/lookup.js';
@@ -26,7 +26,7 @@ export const tenAmpere = defineRule<Found>({
         const isMine = (group: string | undefined) => findGroup(job, group)?.circuit === id;
         const receptacles = wiring.devices.flatMap(({ id: device, box, slot, article }): Breach<Found>[] => {
           const { role } = articleOf(job.stock, 'device', article);
-          return (role === 'receptacle' || role === 'switchReceptacle') && isMine(findSlot(job, slot)?.group)
+          return hasReceptacle(role) && isMine(findSlot(job, slot)?.group)
             ? [{ severity: 'violation', at: { ...at, box, device }, data: { kind: 'receptacle', name, box } }]
             : [];
         });

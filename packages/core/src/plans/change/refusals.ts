@@ -1,3 +1,4 @@
+import { hasReceptacle } from '../../model/articles.js';
 import type { BoxId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import { circuitName, findCircuit, findGroup, findSlot, switchesOfGroup } from '../../model/lookup.js';
@@ -44,9 +45,9 @@ export const needsUnmeasured = (job: Job, cables: readonly Cable[]): Refusal => 
 /** The circuit that a change puts a receptacle on; null where it puts none. */
 const receptacleOn = (job: Job, change: Change): Choice['circuit'] | null => {
   if (change.kind === 'takeOff' && change.what === 'receptacle') return change.circuit;
-  const isOutlet =
-    change.kind === 'replaceDevice' && (change.role === 'receptacle' || change.role === 'switchReceptacle');
-  return isOutlet ? (findGroup(job, findSlot(job, change.slot)?.group)?.circuit ?? null) : null;
+  return change.kind === 'replaceDevice' && hasReceptacle(change.role)
+    ? (findGroup(job, findSlot(job, change.slot)?.group)?.circuit ?? null)
+    : null;
 };
 
 /** What is refused before anything is planned. */

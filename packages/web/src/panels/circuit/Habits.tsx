@@ -46,7 +46,7 @@ const HABITS: {
     words: { black: 'black tape', red: 'red tape', marker: 'black marker' },
   },
   unusedNeutral: {
-    label: 'A neutral kept for later',
+    label: 'A neutral kept for later, under a twist-on',
     words: { unstripped: 'capped unstripped', stripped: 'stripped and capped' },
   },
   tailsFirst: {

@@ -35,8 +35,10 @@ const sectionsOf = (
   const byText = new Map<string, { boxes: BoxId[]; steps: Step[] }>();
   for (const { box, steps } of here)
     for (const step of steps) {
-      const known = byText.get(step.text) ?? { boxes: [], steps: [] };
-      byText.set(step.text, { boxes: [...known.boxes, box], steps: [...known.steps, step] });
+      // What can hurt somebody at one of them is never left out for another.
+      const key = JSON.stringify([step.text, step.caution]);
+      const known = byText.get(key) ?? { boxes: [], steps: [] };
+      byText.set(key, { boxes: [...known.boxes, box], steps: [...known.steps, step] });
     }
   return [...byText].map(([key, { boxes, steps }]) => ({ key, boxes, steps: [steps as Rows[number]] }));
 };
@@ -56,7 +58,8 @@ export const PhaseOrder = ({ subject, depth }: { subject: Subject; depth: number
     [job, wiring, compiled, drawings],
   );
   const all = orders.flatMap(({ steps }) => steps);
-  const isOld = job.boxes.some(({ id, work }) => work === 'existing' && orders.some(({ box }) => box === id));
+  // Where one box begins with what has to be dead, all do.
+  const isOld = orders.some(({ steps: [first] }) => first?.phase === 'dead');
   const phases = phasesAt(isOld, job.preferences.madeUp).filter((phase) =>
     all.some((step) => step.phase === phase),
   );

@@ -43,7 +43,7 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
 const BY_WORDS = { box: 'Box by box', phase: 'Part by part' } as const;
 type By = keyof typeof BY_WORDS;
 
-const Choice = <T extends string | number>({
+const OneOf = <T extends string | number>({
   label,
   options,
   value,
@@ -86,13 +86,13 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
   }
   return (
     <div className="flex flex-col gap-3">
-      <Choice
+      <OneOf
         label="Order of the work"
         options={(['box', 'phase'] as const).map((value) => ({ value, words: BY_WORDS[value] }))}
         value={by}
         onPick={setBy}
       />
-      <Choice
+      <OneOf
         label="How much is said"
         options={DEPTHS.map((words, value) => ({ value, words }))}
         value={depth}
