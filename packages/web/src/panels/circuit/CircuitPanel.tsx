@@ -13,14 +13,11 @@ import {
   type CircuitDraft,
   type DraftPlace,
   type Job,
-  ROOM_WORDS,
-  type RoomKind,
 } from '@amber/core';
 import { useAppDispatch } from '../../store/store.js';
 import { useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
 import { noticed } from '../../store/noticeSlice.js';
-import { AnswerSelect } from '../../parts/AnswerSelect.js';
 import { jobPath } from '../../parts/paths.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { NameInput } from '../../parts/inputs.js';
@@ -28,6 +25,7 @@ import { ChainOrder } from './ChainOrder.js';
 import { CircuitFacts } from './CircuitFacts.js';
 import { Habits } from './Habits.js';
 import { PlaceCard } from './PlaceCard.js';
+import { RoomFields } from './RoomFields.js';
 import { RoomsOf } from './RoomsOf.js';
 
 const KIND_WORDS: Record<DraftPlace['holds']['kind'], string> = {
@@ -126,29 +124,9 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
             onChange={(name) => change({ ...draft, room: { ...draft.room, name } }, 'name of the room')}
           />
         </Field>
-        <Field label="Kind" hint="Decides where the code asks for a neutral at the switch.">
-          <Select
-            value={draft.room.kind}
-            onChange={(event) =>
-              change(
-                { ...draft, room: { ...draft.room, kind: event.target.value as RoomKind } },
-                'kind of room',
-              )
-            }
-          >
-            {Object.entries(ROOM_WORDS).map(([kind, words]) => (
-              <option key={kind} value={kind}>
-                {words}
-              </option>
-            ))}
-          </Select>
-        </Field>
-        <AnswerSelect
-          label="Whole floor visible from the switches?"
-          value={draft.room.wholeFloorVisible}
-          onChange={(wholeFloorVisible) =>
-            change({ ...draft, room: { ...draft.room, wholeFloorVisible } }, 'visible floor')
-          }
+        <RoomFields
+          room={draft.room}
+          onChange={(patch, what) => change({ ...draft, room: { ...draft.room, ...patch } }, what)}
         />
         <Field label="Neutral at switches" hint="Holds for the whole job.">
           <Select
