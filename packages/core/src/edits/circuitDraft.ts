@@ -15,7 +15,7 @@ import {
   USUAL_LUMINAIRE,
 } from '../model/newJob.js';
 import type { Answer, RoomKind } from '../model/place.js';
-import { PANEL, isReturn, placeOfNode } from '../model/ids.js';
+import { PANEL, isFarNode, placeOfNode } from '../model/ids.js';
 import { orientTree } from '../planning/tree.js';
 
 /** A place of a simple circuit, as the circuit panel edits it. */
@@ -61,7 +61,7 @@ interface PlainRun {
 }
 
 const plainRuns = (runs: readonly Run[]): PlainRun[] | null =>
-  runs.some(({ from, to }) => isReturn(from) || isReturn(to) || to === PANEL)
+  runs.some(({ from, to }) => isFarNode(from) || isFarNode(to) || to === PANEL)
     ? null
     : runs.map(({ from, to }) => ({ from: placeOfNode(from), to: placeOfNode(to) as BoxId }));
 

@@ -10,13 +10,16 @@ const keepingChoices = (
 ): Job =>
   withPrunedWirings({
     ...job,
-    choices: job.choices.filter(({ feed, runs, chains, neutralAt }) => {
+    choices: job.choices.filter(({ feed, runs, chains, neutralAt, apart }) => {
       const { box, slots, groups } = gone;
       const throughBox =
         box !== undefined && runs.some((run) => [run.from, run.to].some((at) => placeOfNode(at) === box));
       const named = [...Object.values(chains ?? {}).flat(), ...(neutralAt ?? [])];
+      const isThere = (at: BoxId, group: GroupId) =>
+        [...job.slots, ...job.luminaires].some((one) => one.box === at && one.group === group);
       return (
         !throughBox &&
+        (apart ?? []).every((one) => one.groups.every((group) => isThere(one.box, group))) &&
         job.feeds.some((one) => one.id === feed) &&
         !named.some((slot) => slots.has(slot)) &&
         !Object.keys(chains ?? {}).some((group) => groups.has(group as GroupId))

@@ -17,7 +17,7 @@ import { articlesAt, placeOfEnd, type Cable, type Device, type End, type Wiring 
 import type { Attachment, CableToMakeUp } from '../planning/boxNodes.js';
 import { attachmentsOf } from '../planning/circuitParts.js';
 import { deviceIdOf, makeUp } from '../planning/makeUp.js';
-import { neutralOf, type NetScope } from '../planning/nets.js';
+import { neutralOf, returnNode, type NetScope } from '../planning/nets.js';
 import type { TreeRun } from '../planning/tree.js';
 import { usualNets, type Habit, type TurnedCable, type UsualNets } from './usualNets.js';
 
@@ -138,7 +138,7 @@ export const usualWiring = (
     gfciSide: 'unknown',
   };
   const { turned, returnsTo } = turnedAway(job, root, supply, facts.cables);
-  const scope = { circuit: circuit.id, returnsTo };
+  const scope = { circuit: circuit.id, apart: returnsTo.map((box) => returnNode(returnPlaceOf(box))) };
   const other = facts.borrowed && { circuit: facts.borrowed.circuit, at: facts.borrowed.cable.to };
   const nets = usualNets(job, scope, feed, turned, { habit, other: other ?? null });
   if (nets.fittings.length === 0 && boxesOfCircuit(job, circuit.id).length === 0)

@@ -199,6 +199,12 @@ export interface ExistingCable extends Pick<Cable, 'id' | 'article' | 'length' |
 export const runSchema = z.strictObject({ from: treePlaceSchema, to: treePlaceSchema });
 export type Run = z.infer<typeof runSchema>;
 
+/** Groups of a box whose nets stay apart from those of its other groups: a node of the tree of their own, named by the first of them. */
+export const apartSchema = z.strictObject({
+  box: boxIdSchema,
+  groups: z.array(groupIdSchema).min(1).max(50),
+});
+
 /**
  * The way one circuit is cabled. Chains (line end first) and the switches that get a neutral may be left out; then
  * the planner picks those that ask for the fewest conductors.
@@ -209,6 +215,8 @@ export const choiceSchema = z.strictObject({
   runs: z.array(runSchema).max(200),
   chains: z.record(groupIdSchema, z.array(slotIdSchema)).optional(),
   neutralAt: z.array(slotIdSchema).optional(),
+  /** Groups that stay apart from the others of their box: `{ box: door, groups: [pendants] }` makes the node `door~node.pendants`. */
+  apart: z.array(apartSchema).max(200).optional(),
   /** Cables that lie there and that this way takes out of their boxes. */
   givenUp: z.array(cableIdSchema).max(500).optional(),
   /** Cables that lie there and whose conductors are not kept on what they are on, but used as though they were new. */
@@ -258,7 +266,7 @@ export const wiringDocSchema = z.strictObject({
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 8;
+export const JOB_FORMAT = 9;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

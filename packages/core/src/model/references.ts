@@ -257,6 +257,10 @@ const checkReferences = (job: Job, report: Report) => {
       chain.forEach((s, k) => slot(s, ['choices', i, 'chains', id, k]));
     }
     choice.neutralAt?.forEach((s, k) => slot(s, ['choices', i, 'neutralAt', k]));
+    choice.apart?.forEach((one, k) => {
+      node(one.box, ['choices', i, 'apart', k, 'box']);
+      one.groups.forEach((id, g) => group(id, ['choices', i, 'apart', k, 'groups', g]));
+    });
     for (const field of ['givenUp', 'anew'] as const)
       choice[field]?.forEach((id, k) => lying(id, ['choices', i, field, k]));
   });

@@ -3,13 +3,21 @@ import type { CableArticle } from '../model/articles.js';
 import { createMemo } from '../model/memo.js';
 import { isNeutralColour } from '../model/colours.js';
 import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
-import type { Choice, Circuit, ExistingCable, Feed, Job } from '../model/job.js';
+import type { Choice, Circuit, ExistingCable, Feed, Job, Slot } from '../model/job.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { permutations } from '../model/permutations.js';
 import { assignColours, type Colouring } from './colours.js';
 import type { Carrier } from './carriers.js';
 import { createFitter, type Fitting } from './devices.js';
-import { netReaches, netsOnRuns, scopeOf, type Arrangement, type Net, type Reach } from './nets.js';
+import {
+  netReaches,
+  netsOnRuns,
+  nodeOfSlot,
+  scopeOf,
+  type Arrangement,
+  type Net,
+  type Reach,
+} from './nets.js';
 import type { TreeRun } from './tree.js';
 
 /** A run with the nets that cross it and the cable that carries them; no cable where it is too wide. */
@@ -116,10 +124,12 @@ export const settleArrangement = (
 ): { arrangement: Arrangement; runs: ColouredRun[]; fittings: Fitting[] } => {
   const along: TreePlace[] = [feed.at, ...offered.map(({ run }) => run.to)];
   const groups = job.groups.filter((group) => group.circuit === circuit.id && group.control === 'switched');
+  const scope = scopeOf(choice);
+  const placeOf = (slot: Slot) => along.indexOf(nodeOfSlot(scope, slot));
   const slotsOf = (group: GroupId) =>
     job.slots
       .filter((slot) => slot.group === group && slot.role !== 'receptacle')
-      .sort((a, b) => along.indexOf(a.box) - along.indexOf(b.box) || a.gang - b.gang)
+      .sort((a, b) => placeOf(a) - placeOf(b) || a.gang - b.gang)
       .map((slot) => slot.id);
 
   const requirements = groups.map((group) => ({ group, requirement: neutralRequirement(job, group) }));
@@ -137,7 +147,6 @@ export const settleArrangement = (
   };
 
   const carry = createCarrier();
-  const scope = scopeOf(choice);
   const fit = createFitter(job, circuit);
   const chains: Arrangement['chains'] = {};
   for (const group of groups) chains[group.id] = ofId(choice.chains, group.id) ?? slotsOf(group.id);

@@ -24,6 +24,7 @@ import {
   hotOf,
   neutralOf,
   nodeOfLuminaire,
+  nodeOfSlot,
   scopeOf,
   supplyOf,
   switchLegOf,
@@ -75,6 +76,7 @@ const switchNet = (
 const attach = (
   article: DeviceArticle,
   slot: Slot,
+  at: TreePlace,
   netOf: (use: DeviceArticle['terminals'][number]['use'], nth: number) => Attachment['net'],
 ): Attachment[] => {
   const id = deviceIdOf(slot.id);
@@ -87,7 +89,7 @@ const attach = (
     const twin = article.bridged.find(([first]) => first === name)?.[1];
     return [
       {
-        at: slot.box,
+        at,
         net: netOf(use, nth),
         to: { device: id, name },
         ...(twin === undefined ? {} : { twin: { device: id, name: twin } }),
@@ -109,7 +111,7 @@ const devicesAndTerminals = (job: Job, { scope, arrangement, fittings }: Parts) 
     const chain = ofId(arrangement.chains, slot.group) ?? [];
     const step = chain.indexOf(slot.id);
     attachments.push(
-      ...attach(article, slot, (use, nth) =>
+      ...attach(article, slot, nodeOfSlot(scope, slot), (use, nth) =>
         slot.role === 'receptacle' && use === 'hot'
           ? supplyOf(job, scope, slot.group)
           : switchNet(scope, slot.group, chain, step, use, nth),

@@ -1,15 +1,16 @@
 import { findGroup, groupIdsOf } from '../model/lookup.js';
 import {
   isReturn,
+  nodePlaceOf,
   placeOfNode,
-  returnPlaceOf,
   type BoxId,
   type CircuitId,
   type GroupId,
+  type ReturnPlace,
   type SlotId,
   type TreePlace,
 } from '../model/ids.js';
-import type { Choice, Feed, Job, Luminaire } from '../model/job.js';
+import type { Choice, Feed, Job, Luminaire, Slot } from '../model/job.js';
 import type { DeviceArticle } from '../model/articles.js';
 import type { TreeRun } from './tree.js';
 
@@ -39,10 +40,20 @@ export interface Arrangement {
   devices: ReadonlyMap<SlotId, DeviceArticle>;
 }
 
-/** What the nets of a circuit hang on beside its arrangement: which circuit it is, and the boxes to which a return run leads. */
+/**
+ * A node of a box beside the box itself, at which the nets of some of its groups stay apart from the others: those of `groups`, or, where that
+ * is null, of every switched luminaire in it, as where a return run ends.
+ */
+export interface ApartNode {
+  node: TreePlace;
+  box: BoxId;
+  groups: readonly GroupId[] | null;
+}
+
+/** What the nets of a circuit hang on beside its arrangement: which circuit it is, and what stays apart in its boxes. */
 export interface NetScope {
   circuit: CircuitId;
-  returnsTo: readonly BoxId[];
+  apart: readonly ApartNode[];
 }
 
 export const hotOf = (scope: Pick<NetScope, 'circuit'>): Net => ({
@@ -79,24 +90,32 @@ export const travelerOf = (group: GroupId, step: number, lane: 'a' | 'b'): Net =
 export const supplyOf = (job: Job, scope: NetScope, group: GroupId): Net =>
   findGroup(job, group)?.control === 'hot' ? hotOf(scope) : switchLegOf(group);
 
+/** The node of the tree at which a device stands: that of its group where this stays apart in its box. */
+export const nodeOfSlot = (
+  { apart }: Pick<NetScope, 'apart'>,
+  { box, group }: Pick<Slot, 'box' | 'group'>,
+): TreePlace => apart.find((one) => one.box === box && one.groups?.includes(group))?.node ?? box;
+
 /**
- * The node of the tree at which a luminaire hangs: the far place of its box where a return run leads there. What is
- * never switched stays at the near place, where the feed is.
+ * The node of the tree at which a luminaire hangs: that of its group where this stays apart, or the far place of its box where a return
+ * run leads there. What is never switched stays at the near place of a return run, where the feed is.
  */
 export const nodeOfLuminaire = (
   job: Job,
-  { returnsTo }: Pick<NetScope, 'returnsTo'>,
-  { box, group }: Luminaire,
+  { apart }: Pick<NetScope, 'apart'>,
+  { box, group }: Pick<Luminaire, 'box' | 'group'>,
 ): TreePlace => {
   const switched = findGroup(job, group)?.control === 'switched';
-  return switched && returnsTo.includes(box) ? returnPlaceOf(box) : box;
+  const holds = (one: ApartNode) =>
+    one.box === box && (one.groups === null ? switched : one.groups.includes(group));
+  return apart.find(holds)?.node ?? box;
 };
 
 /** The nets of a circuit and every place each has to reach (the model of switching: hot, travelers, switch leg). */
 export const netReaches = (job: Job, scope: NetScope, feed: Feed, arrangement: Arrangement): Reach[] => {
   const hot = hotOf(scope);
   const neutral = neutralOf(scope);
-  const placeOf = new Map(job.slots.map((slot) => [slot.id, slot.box]));
+  const placeOf = new Map(job.slots.map((slot) => [slot.id, nodeOfSlot(scope, slot)]));
   const reaches: Reach[] = [
     { net: hot, at: feed.at },
     { net: neutral, at: feed.at },
@@ -122,12 +141,10 @@ export const netReaches = (job: Job, scope: NetScope, feed: Feed, arrangement: A
   }
   for (const slot of job.slots.filter((one) => groups.has(one.group))) {
     const uses = arrangement.devices.get(slot.id)?.terminals.map((one) => one.use) ?? [];
-    if (uses.includes('neutral')) reaches.push({ net: neutral, at: slot.box });
+    const at = nodeOfSlot(scope, slot);
+    if (uses.includes('neutral')) reaches.push({ net: neutral, at });
     if (uses.includes('hot'))
-      reaches.push({
-        net: slot.role === 'receptacle' ? supplyOf(job, scope, slot.group) : hot,
-        at: slot.box,
-      });
+      reaches.push({ net: slot.role === 'receptacle' ? supplyOf(job, scope, slot.group) : hot, at });
   }
   for (const slot of arrangement.neutralAt) reach(neutral, slot);
   return reaches;
@@ -155,15 +172,25 @@ export const netsOnRuns = (runs: readonly TreeRun[], reaches: readonly Reach[]):
   );
 };
 
+/** Where a return run ends: the switched luminaires of its box. */
+export const returnNode = (node: ReturnPlace): ApartNode => ({
+  node,
+  box: placeOfNode(node) as BoxId,
+  groups: null,
+});
+
+/** The node of groups that stay apart in a box, as a choice names it. */
+export const apartNode = ({ box, groups }: NonNullable<Choice['apart']>[number]): ApartNode => ({
+  node: nodePlaceOf(box, groups[0] as GroupId),
+  box,
+  groups,
+});
+
 /** The nets of a circuit as it is chosen. */
-export const scopeOf = ({ circuit, runs }: Pick<Choice, 'circuit' | 'runs'>): NetScope => ({
+export const scopeOf = ({ circuit, runs, apart }: Pick<Choice, 'circuit' | 'runs' | 'apart'>): NetScope => ({
   circuit,
-  returnsTo: [
-    ...new Set(
-      runs
-        .flatMap(({ from, to }) => [from, to])
-        .filter(isReturn)
-        .map((node) => placeOfNode(node) as BoxId),
-    ),
+  apart: [
+    ...[...new Set(runs.flatMap(({ from, to }) => [from, to]).filter(isReturn))].map(returnNode),
+    ...(apart ?? []).map(apartNode),
   ],
 });

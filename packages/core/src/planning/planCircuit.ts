@@ -1,7 +1,7 @@
 import { findBox, findFeed, findGroup, findLuminaire, groupsOfCircuit } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { articleOf } from '../model/articles.js';
-import { PANEL, placeOfNode, type BoxId } from '../model/ids.js';
+import { PANEL, isFarNode, placeOfNode, type BoxId, type GroupId } from '../model/ids.js';
 import {
   runFactOf,
   type Choice,
@@ -15,7 +15,7 @@ import {
 import { settleArrangement, type ColouredRun } from './arrange.js';
 import { cablesFor, carriersOf, feedingCable, isFedByAnother } from './carriers.js';
 import type { Fitting } from './devices.js';
-import { nodeOfLuminaire, scopeOf, type Arrangement } from './nets.js';
+import { nodeOfLuminaire, nodeOfSlot, scopeOf, type Arrangement } from './nets.js';
 import { failure, success, type Result } from '../model/result.js';
 import type { PlanProblem } from './problem.js';
 import { orientTree } from './tree.js';
@@ -77,6 +77,43 @@ const groupProblems = (job: Job, choice: Choice, circuit: Circuit, group: Group)
   return problems;
 };
 
+/** Groups that are to stay apart in a box without being in it, or twice; nodes of runs that no group is at; a fan apart from its light. */
+const apartProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] => {
+  const scope = scopeOf(choice);
+  const apart = choice.apart ?? [];
+  const isIn = (box: BoxId, group: GroupId) =>
+    findGroup(job, group)?.circuit === circuit.id &&
+    [...job.slots, ...job.luminaires].some((one) => one.box === box && one.group === group);
+  const wrong = apart.filter(
+    ({ box, groups }, at) =>
+      new Set(groups).size < groups.length ||
+      groups.some((group) => !isIn(box, group)) ||
+      apart.slice(0, at).some((one) => one.box === box && one.groups.some((group) => groups.includes(group))),
+  );
+  const known = new Set(scope.apart.map(({ node }) => node));
+  const unknown = choice.runs
+    .flatMap(({ from, to }) => [from, to])
+    .filter((node) => isFarNode(node) && !known.has(node));
+  const boxes = new Set([
+    ...wrong.map(({ box }) => box),
+    ...unknown.map((node) => placeOfNode(node) as BoxId),
+  ]);
+  const torn = job.luminaires.filter((one) => {
+    const whole = findLuminaire(job, one.partOf);
+    return (
+      whole?.box === one.box &&
+      findGroup(job, one.group)?.circuit === circuit.id &&
+      nodeOfLuminaire(job, scope, one) !== nodeOfLuminaire(job, scope, whole)
+    );
+  });
+  return [
+    ...[...boxes].map((box): PlanProblem => ({ code: 'ApartDoesNotMatch', circuit: circuit.id, box })),
+    ...torn.map(({ id, box }): PlanProblem => ({
+      ...{ code: 'PartApart', circuit: circuit.id, luminaire: id, box },
+    })),
+  ];
+};
+
 const runProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] => {
   const scope = scopeOf(choice);
   const ruleOf = ({ from, to }: Run) => runFactOf(job, placeOfNode(from), placeOfNode(to))?.rule;
@@ -114,16 +151,17 @@ const runProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] 
         circuit: circuit.id,
         run: { from, to },
       })),
-    ...scope.returnsTo
+    ...scope.apart
       .filter(
-        (box) =>
-          !job.luminaires.some((one) => nodeOfLuminaire(job, scope, one) !== one.box && one.box === box),
+        ({ node, groups }) =>
+          groups === null && !job.luminaires.some((one) => nodeOfLuminaire(job, scope, one) === node),
       )
-      .map((box): PlanProblem => ({
+      .map(({ box }): PlanProblem => ({
         code: 'ReturnWithoutLuminaire',
         circuit: circuit.id,
         box,
       })),
+    ...apartProblems(job, choice, circuit),
   ];
 };
 
@@ -179,7 +217,7 @@ export const planCircuit = (job: Job, circuit: Circuit): CircuitPlan['outcome'] 
 
   const luminaires = job.luminaires.filter((one) => ids.has(one.group));
   const mustReach = [
-    ...slots.map((one) => one.box),
+    ...slots.map((one) => nodeOfSlot(scopeOf(choice), one)),
     ...luminaires.map((one) => nodeOfLuminaire(job, scopeOf(choice), one)),
   ];
   const tree = orientTree(circuit.id, choice.runs, feed.at, mustReach);

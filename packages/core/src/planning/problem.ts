@@ -28,6 +28,10 @@ export type PlanProblem =
   | { code: 'TreeNotConnected'; circuit: CircuitId; feedAt: Place; unreached: BoxId[] }
   | { code: 'RingOfCables'; circuit: CircuitId; run: Run }
   | { code: 'ReturnWithoutLuminaire'; circuit: CircuitId; box: BoxId }
+  /** Groups that a choice keeps apart in a box are not in it, or a run leads to a node that is not told of. */
+  | { code: 'ApartDoesNotMatch'; circuit: CircuitId; box: BoxId }
+  /** A light that is part of a fan is kept apart from it in their box. */
+  | { code: 'PartApart'; circuit: CircuitId; luminaire: LuminaireId; box: BoxId }
   | { code: 'ForbiddenRun'; circuit: CircuitId; run: Run }
   | { code: 'ForcedRunMissing'; circuit: CircuitId; run: Run }
   | { code: 'RunTooWide'; circuit: CircuitId; run: Run; conductors: number; most: number }

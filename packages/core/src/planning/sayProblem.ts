@@ -49,6 +49,18 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
     reason: 'What stays in one box is a splice, not a cable.',
     remedy: 'Bring the return run from a switch, or take it out.',
   }),
+  ApartDoesNotMatch: ({ box }, { place }) => ({
+    what: `What is kept apart in ${place(box)} is not what is there`,
+    reason:
+      'The way that was chosen names groups of this box that are not in it, or a cable to a group that is not kept apart.',
+    remedy: 'Choose the way anew.',
+  }),
+  PartApart: (problem, { job, place }) => ({
+    what: `${findLuminaire(job, problem.luminaire)?.name ?? ''} is kept apart from the fan that it is part of, in ${place(problem.box)}`,
+    reason:
+      'They share one neutral lead: it would join the neutrals of two cables, and their currents would go round (300.3(B), 310.10).',
+    remedy: 'Bring both by one cable: choose the way anew.',
+  }),
   SwitchOnHotGroup: (problem, { place, group }) => ({
     what: `${group(problem.group)} is never switched, but ${place(problem.box)} has a switch of it`,
     reason: 'What hangs on the hot itself has no switch.',

@@ -27,8 +27,12 @@ export interface Candidate {
 }
 
 /** The same tree of cables with power entering at the same place, whatever way round the runs are written. */
-const shapeOf = ({ feed, runs }: Choice): string =>
-  [feed, ...runs.map(({ from, to }) => [from, to].sort().join('>')).sort()].join(' ');
+const shapeOf = ({ feed, runs, apart }: Choice): string =>
+  [
+    feed,
+    ...runs.map(({ from, to }) => [from, to].sort().join('>')).sort(),
+    ...(apart ?? []).map(({ box, groups }) => [box, ...groups].join('+')).sort(),
+  ].join(' ');
 
 /** The same shape with the same order of switches and the same neutrals. */
 const keyOf = (choice: Choice): string =>

@@ -75,10 +75,14 @@ export const judgedPlan = (
     const fed = isFed(node) ? 1 : 0;
     if (kind.luminaire && endsOf(node, (net) => net.kind === 'hot') + fed > 1)
       add('hotThroughLuminaire', box);
-    if (isReturn(node)) continue;
-    if (kind.switches && endsOf(node, (net) => net.kind === 'neutral') + fed === 0)
+    if (!isReturn(node) && kind.switches && endsOf(node, (net) => net.kind === 'neutral') + fed === 0)
       add(withoutNeutralAt(job, box), box);
-    const cables = touching(node).filter(({ existing }) => !existing).length;
+  }
+  for (const box of new Set(nodes.map((node) => placeOfNode(node) as BoxId))) {
+    const kind = kindOfBox(job, circuit, box);
+    const cables = runs.filter(
+      ({ run, existing }) => !existing && [run.from, run.to].some((node) => placeOfNode(node) === box),
+    ).length;
     if (kind.small && cables > CABLES_IN_SMALL) add('cableBeyondThree', box, cables - CABLES_IN_SMALL);
     if (kind.shared) add('secondCircuit', box);
     const { needed, available, unknown } = fillOf(job, wiring, box);

@@ -26,7 +26,6 @@ const crowdedBoxes = (tables: PriceTables, { feeds, boxesFor, fit, chains }: Ord
       box,
       fittings: fittings.filter(({ slot }) => slot.box === box),
       fed: false,
-      returned: 0,
     });
     return (station?.fit(fresh * narrowest, fresh) ?? null) !== null;
   });

@@ -1,7 +1,14 @@
-import { lyingCables } from '../model/lying.js';
 import { boxesOfCircuit, switchedGroupsOf, switchesOfGroup } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
-import { PANEL, placeOfNode, type BoxId, type CircuitId, type GroupId, type SlotId } from '../model/ids.js';
+import {
+  PANEL,
+  placeOfNode,
+  returnPlaceOf,
+  type BoxId,
+  type GroupId,
+  type SlotId,
+  type TreePlace,
+} from '../model/ids.js';
 import {
   isBetween,
   runFactOf,
@@ -14,7 +21,9 @@ import {
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
+import type { ApartNode } from '../planning/nets.js';
 import { permutations } from '../model/permutations.js';
+import { hasCableOfItsOwn, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
 
 /** What the user has fixed, beside the facts of runs that the job holds. */
@@ -110,14 +119,27 @@ export const withNeutrals = (one: OrderCase): OrderCase[] =>
 const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
   (feed.at === PANEL || feed.at === box) && !hasCableOfItsOwn(job, feed.circuit, box);
 
-const hasCableOfItsOwn = (job: Job, circuit: CircuitId, box: BoxId): boolean =>
-  lyingCables(job).some(
-    (cable) => cable.circuit === circuit && cable.between.includes(box) && !isBetween(cable, PANEL, box),
+/**
+ * Where a forced run leads between boxes of which one is several nodes, any two of their nodes may have it: every way to settle that. A run
+ * beside it between the same boxes is no forced one.
+ */
+const forcedAtNodes = (
+  job: Job,
+  boxes: readonly BoxId[],
+  apart: readonly { box: BoxId; node: TreePlace }[],
+): Order['forcedAt'][] => {
+  const nodesOf = (box: BoxId): TreePlace[] => [
+    box,
+    ...apart.filter((one) => one.box === box).map(({ node }) => node),
+  ];
+  const pairs = boxes.flatMap((a, i) =>
+    boxes
+      .slice(i + 1)
+      .filter((b) => runFactOf(job, a, b)?.rule === 'forced')
+      .map((b) => nodesOf(a).flatMap((from) => nodesOf(b).map((to): [TreePlace, TreePlace] => [from, to]))),
   );
-
-/** Boxes from which a forced run leads to a box: one of these runs may end at its far place. */
-const forcedTo = (job: Job, boxes: readonly BoxId[], box: BoxId | null): BoxId[] =>
-  box === null ? [] : boxes.filter((other) => other !== box && runFactOf(job, box, other)?.rule === 'forced');
+  return product(pairs.filter((ways) => ways.length > 1));
+};
 
 /** What may be chosen of the order of a circuit, each thing by itself. */
 export interface OrderSpace {
@@ -131,6 +153,10 @@ export interface OrderSpace {
   oneOf: SlotId[][];
   /** Boxes that the circuit has to reach from a feed, and those that it may go through. */
   boxesFor: (feed: Feed) => BoxId[];
+  /** How groups may stay apart in boxes, all together first. */
+  apartFor: (feed: Feed) => ApartNode[][];
+  /** Boxes in which they could stay apart in more ways than are tried. */
+  barredApart: BoxId[];
   /** Luminaire boxes to which the switch leg may come back. */
   returnsFor: (feed: Feed) => BoxId[];
   /** Those to which it could if no existing cable ended there. */
@@ -187,6 +213,11 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   const { certain, oneOf } = neutralsOf(job, groups, constraints);
   const returnsFor = (feed: Feed) =>
     constraints.returnRuns ? lit.filter((box) => mayReturn(job, feed, box)) : [];
+  const boxesFor = (feed: Feed): BoxId[] => [
+    ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
+  ];
+  const apart = new Map(feeds.map((feed) => [feed.id, waysApart(job, circuit, feed, needed)] as const));
+  const apartFor = (feed: Feed) => apart.get(feed.id)?.ways ?? [[]];
   const chainings = groups.reduce(
     (product, { group, slots }) =>
       product * (fixed.has(group.id) ? 1 : factorial(Math.min(10, slots.length))),
@@ -199,9 +230,9 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
     feeds,
     neutralAt: certain,
     oneOf,
-    boxesFor: (feed) => [
-      ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
-    ],
+    boxesFor,
+    apartFor,
+    barredApart: [...new Set(feeds.flatMap((feed) => apart.get(feed.id)?.barred ?? []))],
     returnsFor,
     barredReturns: constraints.returnRuns
       ? lit.filter(
@@ -211,7 +242,8 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
         )
       : [],
     fit: createFitter(job, circuit),
-    count: chainings * feeds.reduce((sum, feed) => sum + 1 + returnsFor(feed).length, 0),
+    count:
+      chainings * feeds.reduce((sum, feed) => sum + apartFor(feed).length * (1 + returnsFor(feed).length), 0),
   };
 };
 
@@ -233,16 +265,21 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
     if (fittings.some((one) => one.article === null || one.misfit !== null)) return [];
     return space.feeds.flatMap((feed) => {
       const boxes = space.boxesFor(feed);
-      return [null, ...space.returnsFor(feed)].flatMap((returnAt) =>
-        [null, ...forcedTo(job, boxes, returnAt)].map((forcedFar): OrderCase => ({
-          order: {
-            ...{ chains, neutralAt: space.neutralAt, feed, returnAt, forcedFar },
-            neutralOpen: space.oneOf.length > 0,
-          },
-          fittings,
-          boxes,
-          oneOf: space.oneOf,
-        })),
+      return space.apartFor(feed).flatMap((apart) =>
+        [null, ...space.returnsFor(feed)]
+          .filter((box) => !apart.some((one) => one.box === box))
+          .flatMap((returnAt) => {
+            const far = returnAt === null ? [] : [{ box: returnAt, node: returnPlaceOf(returnAt) }];
+            return forcedAtNodes(job, boxes, [...apart, ...far]).map((forcedAt): OrderCase => ({
+              order: {
+                ...{ chains, neutralAt: space.neutralAt, feed, apart, returnAt, forcedAt },
+                neutralOpen: space.oneOf.length > 0,
+              },
+              fittings,
+              boxes,
+              oneOf: space.oneOf,
+            }));
+          }),
       );
     });
   });

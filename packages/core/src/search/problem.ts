@@ -1,10 +1,15 @@
-import type { GroupId, SlotId } from '../model/ids.js';
-import { returnPlaceOf, type BoxId, type TreePlace } from '../model/ids.js';
+import { returnPlaceOf, type BoxId, type GroupId, type SlotId, type TreePlace } from '../model/ids.js';
 import type { Circuit, ExistingCable, Feed, Job } from '../model/job.js';
-import { cablesFor, feedingCable } from '../planning/carriers.js';
-import { assignColours } from '../planning/colours.js';
+import { feedingCable } from '../planning/carriers.js';
 import type { Fitting } from '../planning/devices.js';
-import { netReaches, type Arrangement, type Net, type NetScope } from '../planning/nets.js';
+import {
+  netReaches,
+  returnNode,
+  type ApartNode,
+  type Arrangement,
+  type Net,
+  type NetScope,
+} from '../planning/nets.js';
 
 /**
  * One net of the circuit, or the two lanes of one pair of travelers, which go the same way and count twice. `ends` is how
@@ -19,8 +24,8 @@ export interface NetClass {
 
 /**
  * Everything of an arrangement but the tree: which order the switches have, which of them get a neutral, where power
- * enters, and whether the switch leg comes back to the box that it enters (`returnAt`). Nodes are boxes, the far place of
- * that box last.
+ * enters, which groups stay apart in their boxes, and whether the switch leg comes back to the box that it enters (`returnAt`). Nodes are
+ * boxes, then those of groups that stay apart, the far place of a return run last.
  */
 export interface Settled {
   circuit: Circuit;
@@ -29,19 +34,16 @@ export interface Settled {
   arrangement: Arrangement;
   fittings: readonly Fitting[];
   nodes: readonly TreePlace[];
+  /** For each node the index of its box; the first nodes are the boxes themselves. */
+  boxOf: readonly number[];
   /** Index of the node where an existing cable brings power; null where a home run is planned to any node. */
   root: number | null;
   /** The cable by which the feed comes, where the job knows it. */
   fedBy: ExistingCable | null;
-  /** Index of the box whose luminaire hangs at the far end, and of its far place; null for none. */
-  returning: {
-    near: number;
-    far: number;
-    /** Insulated conductors of the cable that the far place hangs on: what reaches it is the same in every tree. */
-    width: number;
-  } | null;
-  /** The box whose forced run leads to the far place; all other forced runs lead to near ones. */
-  forcedFar: BoxId | null;
+  /** Index of the box whose luminaire hangs at the far end, and of its far place, on which nothing else hangs; null for none. */
+  returning: { near: number; far: number } | null;
+  /** Between boxes of which one is several nodes: the two that have a forced run. */
+  forcedAt: readonly (readonly [TreePlace, TreePlace])[];
   neutralOpen: boolean;
   classes: readonly NetClass[];
 }
@@ -51,8 +53,10 @@ export interface Order {
   chains: Record<GroupId, SlotId[]>;
   neutralAt: SlotId[];
   feed: Feed;
+  /** Groups that stay apart from the others of their box. */
+  apart: readonly ApartNode[];
   returnAt: BoxId | null;
-  forcedFar: BoxId | null;
+  forcedAt: readonly (readonly [TreePlace, TreePlace])[];
   /**
    * Which switches get the neutrals that the code asks for is left open. Everything is then priced no higher than under any
    * way to settle it; what is found is a bound, and no plan.
@@ -60,27 +64,17 @@ export interface Order {
   neutralOpen: boolean;
 }
 
-/** The narrowest cable that carries what has terminals at the far place of a return run and elsewhere, by its insulated conductors. */
-const widthOfReturn = (job: Job, circuit: Circuit, classes: readonly NetClass[], far: number): number => {
-  const nets = classes.flatMap((one) =>
-    one.at.includes(far) && (one.fromPanel || one.at.some((other) => other !== far)) ? one.nets : [],
-  );
-  const cable = cablesFor(job, circuit).find(
-    (one) => one.insulated.length >= nets.length && assignColours(nets, one) !== null,
-  );
-  return cable?.insulated.length ?? nets.length;
-};
-
 /** Builds the nets of an order: every net with the nodes that it has to reach. */
 export const settle = (
   job: Job,
   circuit: Circuit,
   boxes: readonly BoxId[],
-  { chains, neutralAt, feed, returnAt, forcedFar, neutralOpen }: Order,
+  { chains, neutralAt, feed, apart, returnAt, forcedAt, neutralOpen }: Order,
   fittings: readonly Fitting[],
 ): Settled => {
-  const nodes: TreePlace[] = [...boxes, ...(returnAt === null ? [] : [returnPlaceOf(returnAt)])];
-  const scope: NetScope = { circuit: circuit.id, returnsTo: returnAt === null ? [] : [returnAt] };
+  const others = [...apart, ...(returnAt === null ? [] : [returnNode(returnPlaceOf(returnAt))])];
+  const nodes: TreePlace[] = [...boxes, ...others.map(({ node }) => node)];
+  const scope: NetScope = { circuit: circuit.id, apart: others };
   const arrangement: Arrangement = {
     chains,
     neutralAt,
@@ -112,12 +106,10 @@ export const settle = (
     nodes,
     root,
     fedBy: feedingCable(job, feed),
-    forcedFar,
+    forcedAt,
     neutralOpen,
-    returning:
-      near === undefined
-        ? null
-        : { near, far: nodes.length - 1, width: widthOfReturn(job, circuit, classes, nodes.length - 1) },
+    boxOf: [...boxes.keys(), ...others.map(({ box }) => boxes.indexOf(box))],
+    returning: near === undefined ? null : { near, far: nodes.length - 1 },
     classes,
   };
 };

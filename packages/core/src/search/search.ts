@@ -1,4 +1,4 @@
-import { PANEL, type BoxId } from '../model/ids.js';
+import { PANEL, placeOfNode, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
 import type { Weights } from './prices/weights.js';
 import { OUT, TOP } from './tree.js';
@@ -76,17 +76,22 @@ export const choiceOf = ({ settled, tree }: Found): Choice => {
     const from = parent === TOP ? PANEL : nodes[parent];
     return from === undefined ? [] : [{ from, to }];
   });
+  const apart = scope.apart.flatMap(({ box, groups }) =>
+    groups === null ? [] : [{ box, groups: [...groups] }],
+  );
   return {
     circuit: scope.circuit,
     feed: feed.id,
     runs,
     chains: arrangement.chains,
     neutralAt: arrangement.neutralAt,
+    ...(apart.length > 0 ? { apart } : {}),
   };
 };
 
 /** The box that power enters. */
 export const entryOf = ({ settled, tree }: Found): BoxId | null => {
   const top = tree.parents.indexOf(TOP);
-  return (settled.nodes[top] as BoxId | undefined) ?? null;
+  const node = settled.nodes[top];
+  return node === undefined ? null : (placeOfNode(node) as BoxId);
 };

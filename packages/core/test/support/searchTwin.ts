@@ -1,4 +1,6 @@
-import { cablesThere, type Job } from '../../src/index.js';
+import { cablesThere, type BoxId, type GroupId, type Job } from '../../src/index.js';
+import { nodePlaceOf } from '../../src/model/ids.js';
+import type { ApartNode } from '../../src/planning/nets.js';
 import { neutralRequirement } from '../../src/nec/neutralRequirement.js';
 import { createFitter } from '../../src/planning/devices.js';
 import type { Weights } from '../../src/search/prices/weights.js';
@@ -79,7 +81,39 @@ const everyTree = (n: number): Hung[] => {
 };
 
 const farOf = (box: string) => `${box}~return`;
-const boxOf = (node: string) => node.replace('~return', '');
+const boxOf = (node: string) => node.replace(/~(return|node\..*)$/, '');
+
+/** Every way to part a few things into heaps. */
+const heapsOf = <T>(items: readonly T[]): T[][][] => {
+  const [first, ...others] = items;
+  if (first === undefined) return [[]];
+  return heapsOf(others).flatMap((heaps) => [
+    [[first], ...heaps],
+    ...heaps.map((_, at) => heaps.map((one, i) => (i === at ? [first, ...one] : one))),
+  ]);
+};
+
+/** Every way for the groups of these boxes to stay apart in each: which heap is the box itself matters where the feed is in it. */
+const everyApart = (job: Job, circuit: string, boxes: readonly BoxId[], feedAt: string): ApartNode[][] =>
+  everyPick(
+    boxes.map((box): ApartNode[][] => {
+      const all = [...job.slots, ...job.luminaires].filter((one) => one.box === box);
+      const groups = job.groups.filter(
+        ({ id, circuit: mine }) => mine === circuit && all.some((one) => one.group === id),
+      );
+      const lying = cablesThere(job).some(
+        (one) => one.circuit === circuit && one.between.includes(box) && !one.between.includes('panel'),
+      );
+      if (lying) return [[]];
+      return heapsOf(groups.map(({ id }) => id)).flatMap((heaps) =>
+        (feedAt === box ? heaps : heaps.slice(0, 1)).map((itself) =>
+          heaps
+            .filter((heap) => heap !== itself)
+            .map((heap) => ({ box, node: nodePlaceOf(box, heap[0] as GroupId), groups: heap })),
+        ),
+      );
+    }),
+  ).map((picked) => picked.flat());
 
 /** The cheapest tree on just these nodes with power entering at one of them. */
 const cheapestOn = (
@@ -136,6 +170,14 @@ const cheapestOn = (
       loads[parent] = (loads[parent] ?? 0) + run.load;
     }
     for (const node of on) cost += problem.node(node, loads[node] ?? 0);
+    // What stands in a box that is several nodes, by all that comes to it.
+    problem.shared?.nodes.forEach((mask, place) => {
+      cost +=
+        problem.shared?.cost(
+          place,
+          [...loads].filter((_, node) => (mask >> node) & 1),
+        ) ?? 0;
+    });
     if (cost < least && forced.every(([a, b]) => joined(a, b, tree))) least = cost;
   }
   return least;
@@ -203,7 +245,12 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
             ),
         );
       const atFeed = feed.at === 'panel' ? [] : [feed.at];
-      for (const returnAt of [null, ...(returnRuns ? new Set(lit) : [])])
+      for (const { returnAt, apart } of everyApart(job, circuit.id, [...new Set(holding)], feed.at).flatMap(
+        (one) =>
+          [null, ...(returnRuns ? new Set(lit) : [])]
+            .filter((box) => !one.some((node) => node.box === box))
+            .map((box) => ({ returnAt: box, apart: one })),
+      ))
         for (const neutrals of everyPick(asked))
           for (const junctions of subsets(spare)) {
             const boxes = [...new Set([...holding, ...atFeed, ...junctions])];
@@ -211,8 +258,9 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
               chains,
               neutralAt: neutrals.flat(),
               feed,
+              apart,
               returnAt,
-              forcedFar: null,
+              forcedAt: [],
               neutralOpen: false,
             };
             const settled = settle(unruled, circuit, boxes, order, fittings);
@@ -231,7 +279,7 @@ export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: Tw
               if (feed.at === 'panel') {
                 if (returnAt !== null && entry !== returnAt) continue;
                 if (forbidden('panel', entry)) continue;
-                if (homes.length > 0 && !homes.includes(entry as never)) continue;
+                if (homes.length > 0 && !homes.includes(boxOf(entry) as never)) continue;
               } else if (homes.length > 0 && !homes.includes(feed.at)) continue;
               if (returnAt !== null && settled.nodes.includes(farOf(returnAt) as never) === false)
                 throw new Error('a return run without its far place');

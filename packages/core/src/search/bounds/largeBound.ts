@@ -43,8 +43,9 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     chains: space.chains.first,
     neutralAt: space.neutralAt,
     feed,
+    apart: [],
     returnAt: null,
-    forcedFar: null,
+    forcedAt: [],
     neutralOpen: space.oneOf.length > 0,
   };
   const settled = settle(job, circuit, boxes, order, space.fit(space.chains.first));
@@ -80,7 +81,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     }, 0);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
   const stations = needed.reduce((sum, node) => {
-    const station = tables.station({ box: boxes[node] as BoxId, fittings: [], fed: false, returned: 0 });
+    const station = tables.station({ box: boxes[node] as BoxId, fittings: [], fed: false });
     return sum + (station && station.box.work !== 'beyond' ? station.opening + station.atLeast(0, 0) : 0);
   }, 0);
   return join + nets + stations + devicesOf(tables, space) + (feed.at === PANEL ? Math.min(...homes) : 0);

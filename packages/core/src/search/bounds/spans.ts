@@ -90,14 +90,21 @@ const leastSuperset = (n: number, of: Float64Array, charge: (node: number) => nu
 export const spansOf = (
   n: number,
   optional: number,
-  line: (a: number, b: number) => RunLine | null,
+  {
+    line,
+    boxOf,
+  }: {
+    line: (a: number, b: number) => RunLine | null;
+    /** Nodes of one box are no way apart, and no run joins them. */
+    boxOf: readonly number[];
+  },
   /** The least that a net costs in a node that it only passes through. */
   passing: (node: number) => number,
 ): Spans => {
   const join = spanningTrees(n, (a, b) => line(a, b)?.base ?? Infinity);
   const reach = leastSuperset(
     n,
-    spanningTrees(n, (a, b) => line(a, b)?.each ?? Infinity),
+    spanningTrees(n, (a, b) => (boxOf[a] === boxOf[b] ? 0 : (line(a, b)?.each ?? Infinity))),
     passing,
   );
   reach[0] = 0;

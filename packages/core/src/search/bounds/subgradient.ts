@@ -1,5 +1,4 @@
 import type { BoxId } from '../../model/ids.js';
-import { classMasks } from './spans.js';
 import { shortest, spanningPairs } from './graphs.js';
 import { nodePricesOf } from '../prices/nodePrices.js';
 import type { PriceTables } from '../prices/priceTables.js';
@@ -18,9 +17,10 @@ interface Nets {
 }
 
 const netsOf = (settled: Settled, boxes: number): Nets => {
-  const far = settled.returning === null ? 0 : 1 << settled.returning.far;
   const near = settled.returning === null ? 0 : 1 << settled.returning.near;
-  const masks = classMasks(settled).map((mask) => (mask & far ? (mask & ~far) | near : mask));
+  const masks = settled.classes.map(({ at }) =>
+    at.reduce((mask, node) => mask | (1 << (settled.boxOf[node] ?? node)), 0),
+  );
   const within = (mask: number) => Array.from({ length: boxes }, (_, i) => i).filter((i) => (mask >> i) & 1);
   return {
     joined: within(masks.reduce((sum, mask) => sum | mask, near)),
@@ -89,12 +89,14 @@ export const raiseSlopes = (
   first: Settled,
   others: readonly Settled[],
 ): Map<string, number> => {
-  const boxesIn = ({ nodes, returning }: Settled) => nodes.slice(0, returning ? -1 : undefined);
+  const boxesIn = ({ nodes, boxOf }: Settled) => nodes.filter((_, node) => boxOf[node] === node);
   const boxes = boxesIn(first) as BoxId[];
   const same = others.filter((one) => boxesIn(one).join() === boxes.join());
   const runs = runPricesOf(tables, first);
   const offers = boxes.map((_, a) => boxes.map((__, b) => (a === b ? [] : runs.offers(a, b))));
-  const passing = nodePricesOf(tables, first).map((one) => one.passing);
+  const passing = nodePricesOf(tables, first)
+    .nodes.slice(0, boxes.length)
+    .map((one) => one.passing);
   const asked = [first, ...same].map((one) => netsOf(one, boxes.length));
   let slopes = offers.map((row) => Float64Array.from(row, (offered) => lineUnder(offered)?.each ?? 0));
   let best = { bound: -Infinity, slopes };

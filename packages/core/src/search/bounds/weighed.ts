@@ -9,6 +9,7 @@ import type { Settled } from '../problem.js';
 import type { RunTable, WeighedRun } from '../prices/prices.js';
 import { lineAt, lineUnder, pairOf } from './lines.js';
 import { FORCED, runPricesOf, type Bought } from '../prices/runPrices.js';
+import { sharedOf, type SharedBoxes } from '../prices/sharedBoxes.js';
 
 /** A node where power may enter, what its home run costs, what the feed brings it, and the least of what stands there then. */
 export interface Entering {
@@ -43,6 +44,8 @@ export interface Weighed {
   node: (node: number, load: LoadCode) => number;
   /** No less than it costs under this load and any larger one. */
   nodeAtLeast: (node: number, load: LoadCode) => number;
+  /** Boxes that are several nodes; null where none is. */
+  shared: SharedBoxes | null;
   /** Costs that no tree changes: devices that are bought, with the minutes they take. */
   fixed: number;
   /** What was taken off for all forced runs together; a tree that costs more than a part of it lacks one. */
@@ -79,12 +82,12 @@ export const fixedOf = (
 
 /** The problem of a settled arrangement. */
 export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: Settled): Weighed => {
-  const { classes, nodes, returning, forcedFar } = settled;
+  const { classes, nodes, boxOf, returning, forcedAt } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
   const all = 2 ** n - 1;
   const masks = classMasks(settled);
-  const prices = nodePricesOf(tables, settled);
+  const { nodes: prices, boxes: boxPrices } = nodePricesOf(tables, settled);
   // The near place of a return run is the one that power enters.
   const far = returning === null ? 0 : 1 << returning.far;
   const near = returning === null ? 0 : 1 << returning.near;
@@ -95,23 +98,24 @@ export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: S
   const { fixed, resting } = fixedOf(tables, settled, (node) => ((optional >> node) & 1) === 1);
 
   const boxAt = (node: number) => placeOfNode(nodes[node] ?? ('' as BoxId)) as BoxId;
-  // The far place of a return run stands where its box does, and is a leaf.
+  // The far place of a return run stands where its box does, and is a leaf: the tables of the spans do without it.
   const boxes = returning === null ? n : n - 1;
   const line = (a: number, b: number): RunLine | null => {
     const slope = slopes.get(pairOf(boxAt(a), boxAt(b)));
     return slope === undefined ? lineUnder(runs.offers(a, b)) : lineAt(runs.offers(a, b), slope);
   };
-  const spans = known.get([nodes.slice(0, boxes), optional, forcedFar], () =>
-    spansOf(boxes, optional, line, (node) => prices[node]?.passing ?? 0),
+  const spans = known.get([nodes.slice(0, boxes), optional, forcedAt.flat()], () =>
+    spansOf(boxes, optional, { line, boxOf }, (node) => prices[node]?.passing ?? 0),
   );
   const backs = nodes.slice(0, boxes).map((_, node) => {
     const back = returning && node !== returning.near ? line(node, returning.far) : null;
     return back?.base ?? Infinity;
   });
   const back = far === 0 ? 0 : Math.min(Infinity, ...backs);
-  const leastOf = (node: number, least: number | undefined) => (least ?? 0) - (resting[node] ?? 0);
+  const leastOf = (node: number, which: 'least' | 'leastEntered') =>
+    (prices[node]?.[which] ?? 0) + (boxPrices[node]?.[which] ?? 0) - (resting[node] ?? 0);
   const box = (node: number) => {
-    const least = leastOf(node, prices[node]?.least);
+    const least = leastOf(node, 'least');
     return optional & (1 << node) ? Math.min(0, least) : least;
   };
 
@@ -123,11 +127,11 @@ export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: S
   const entering = (root: number): Entering[] => {
     if (settled.root !== null) {
       const load = tables.codes.loadOfRun(feedClasses, { insulated: 0, cables: 0, spares: 0 });
-      return [{ root, cost: 0, load, box: leastOf(root, prices[root]?.least) }];
+      return [{ root, cost: 0, load, box: leastOf(root, 'least') }];
     }
     const home = runs.home(root, homeClasses);
     if (!home) return [];
-    return [{ root, cost: home.cost, load: home.load, box: leastOf(root, prices[root]?.leastEntered) }];
+    return [{ root, cost: home.cost, load: home.load, box: leastOf(root, 'leastEntered') }];
   };
   const mayEnter = (node: number) => {
     const closed = returning !== null && node !== returning.near;
@@ -154,7 +158,9 @@ export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: S
     bought: runs.bought,
     table: runs.table,
     nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
-    nodeAtLeast: (node, load) => (prices[node]?.atLeast(load) ?? 0) - (resting[node] ?? 0),
+    nodeAtLeast: (node, load) =>
+      (prices[node]?.atLeast(load) ?? 0) + (boxPrices[node]?.least ?? 0) - (resting[node] ?? 0),
+    shared: sharedOf(tables, boxOf, boxPrices),
     node: (node, load) => (prices[node]?.cost(load) ?? Infinity) - (resting[node] ?? 0),
     fixed,
     forced: runs.table.forced * FORCED,

@@ -32,7 +32,7 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
   const n = nodes.length;
   const count = classes.length;
   const runs = runPricesOf(tables, settled);
-  const prices = nodePricesOf(tables, settled);
+  const { nodes: prices, boxes: boxPrices } = nodePricesOf(tables, settled);
   const homeClasses = classes.reduce((bits, one, i) => (one.fromPanel ? bits | (1 << i) : bits), 0);
   const feedClasses = classes.reduce(
     (bits, { nets: [net] }, i) => (net?.kind === 'hot' || net?.kind === 'neutral' ? bits | (1 << i) : bits),
@@ -119,6 +119,13 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
         : (prices[node]?.costOf(trunks[node] ?? 0, ends, node * count) ?? Infinity);
       sum += price === Infinity ? PENALTY : price - (resting[node] ?? 0);
     }
+    boxPrices.forEach((box, at) => {
+      if (!box) return;
+      let trunk = 0;
+      for (let node = 0; node < n; node++) if (settled.boxOf[node] === at) trunk += trunks[node] ?? 0;
+      const price = box.cost(trunk);
+      sum += price === Infinity ? PENALTY : price;
+    });
     return sum;
   };
   return {
@@ -245,8 +252,9 @@ export const searchLarge = (
       chains: chains.first,
       neutralAt: [...neutralAt, ...oneOf.flatMap((slots) => slots.slice(0, 1))],
       feed,
+      apart: [],
       returnAt: null,
-      forcedFar: null,
+      forcedAt: [],
       neutralOpen: false,
     };
     const entry = boxesFor(feed).findIndex((box) => mayEnter(box));

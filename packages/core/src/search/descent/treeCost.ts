@@ -42,6 +42,13 @@ export const treeCost = (problem: Weighed, parents: ArrayLike<number>): number =
   codes[top] = (codes[top] ?? 0) + entry.load;
   for (let node = 0; node < n; node++)
     if (parents[node] !== OUT) cost += problem.node(node, codes[node] ?? 0);
+  const { shared } = problem;
+  shared?.nodes.forEach((mask, place) => {
+    cost += shared.cost(
+      place,
+      Array.from(codes).filter((_, node) => (mask >> node) & 1),
+    );
+  });
   return cost;
 };
 

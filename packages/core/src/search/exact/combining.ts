@@ -1,11 +1,11 @@
 import { NONE, real, small, whole } from './rows.js';
-import type { Standing } from './standing.js';
+import { settledTogether, type Standing } from './standing.js';
 import { lowestOf } from './tables.js';
 
 /** Hangs a child on a node with others on it, in every way that is better than those known and may still be the best. */
 export const combiner = (standing: Standing): ((top: number, base: number, one: number) => void) => {
   const { problem, tables, boxes, rest } = standing;
-  const { all, mandatory, mostRuns } = problem;
+  const { all, mandatory, mostRuns, shared } = problem;
   const { entries, partials, hung, seenAt, bound: boundOf, partial: partialOf } = tables;
   return (top, base, one) => {
     const set = whole(partials.set, base) | whole(hung.set, one);
@@ -25,14 +25,26 @@ export const combiner = (standing: Standing): ((top: number, base: number, one: 
       if (bound >= enough) return;
     }
     const childCode = real(hung.code, one);
+    const childHeld = real(hung.held, one);
+    const settled = whole(partials.set, base) & ~(1 << top);
+    const below = whole(hung.set, one);
+    const meet =
+      shared !== null && shared.nodes.some((nodes) => (nodes & settled) !== 0 && (nodes & below) !== 0);
     for (let before = whole(partials.first, base); before !== NONE; before = whole(entries.next, before)) {
       const runs = small(entries.runs, before);
       if (runs === mostRuns) continue;
-      const cost = real(entries.cost, before) + childCost;
+      let cost = real(entries.cost, before) + childCost;
+      let held = real(entries.held, before) + childHeld;
+      if (meet) {
+        const together = settledTogether(shared, [settled, real(entries.held, before)], [below, childHeld]);
+        cost += together.more;
+        held = together.held;
+      }
       if (cost + bound + boxCost >= best) continue;
       const code = real(entries.code, before) + childCode;
       let row = partial === NONE ? NONE : whole(partials.first, partial);
-      while (row !== NONE && real(entries.code, row) !== code) row = whole(entries.next, row);
+      while (row !== NONE && (real(entries.code, row) !== code || real(entries.held, row) !== held))
+        row = whole(entries.next, row);
       if (row !== NONE && real(entries.cost, row) <= cost) continue;
       if (cost + bound + problem.nodeAtLeast(top, code) >= best) continue;
       if (partial === NONE) partialOf[set] = partial = partials.add(set, lowestOf(whole(hung.set, one)));
@@ -41,7 +53,7 @@ export const combiner = (standing: Standing): ((top: number, base: number, one: 
         partials.first[partial] = row;
         partials.ways[partial] = whole(partials.ways, partial) + 1;
       }
-      entries.put(row, code, runs + 1, cost, before, one);
+      entries.put(row, code, held, runs + 1, cost, before, one);
       if (cost < real(partials.least, partial)) partials.least[partial] = cost;
     }
   };

@@ -42,6 +42,8 @@ class Rows {
 /** Ways to hang children on a node: the last child added (a row of `Hung`), and the way that was there before it. */
 export class Entries extends Rows {
   code = new Float64Array(ROOM);
+  /** What came to boxes of which other nodes are still open. */
+  held = new Float64Array(ROOM);
   cost = new Float64Array(ROOM);
   runs = new Uint8Array(ROOM);
   before = new Int32Array(ROOM);
@@ -55,8 +57,17 @@ export class Entries extends Rows {
     return row;
   }
 
-  put(row: number, code: number, runs: number, cost: number, before: number, child: number): void {
+  put(
+    row: number,
+    code: number,
+    held: number,
+    runs: number,
+    cost: number,
+    before: number,
+    child: number,
+  ): void {
     this.code[row] = code;
+    this.held[row] = held;
     this.runs[row] = runs;
     this.cost[row] = cost;
     this.before[row] = before;
@@ -92,6 +103,7 @@ export class Hung extends Rows {
   set = new Int32Array(ROOM);
   cost = new Float64Array(ROOM);
   code = new Float64Array(ROOM);
+  held = new Float64Array(ROOM);
   top = new Uint8Array(ROOM);
   /** What is on the top. */
   entry = new Int32Array(ROOM);
@@ -108,6 +120,7 @@ export class Hung extends Rows {
     set: number,
     cost: number,
     code: number,
+    held: number,
     top: number,
     entry: number,
   ): void {
@@ -115,6 +128,7 @@ export class Hung extends Rows {
     this.set[row] = set;
     this.cost[row] = cost;
     this.code[row] = code;
+    this.held[row] = held;
     this.top[row] = top;
     this.entry[row] = entry;
   }
@@ -126,6 +140,7 @@ export class Hung extends Rows {
       whole(other.set, from),
       real(other.cost, from),
       real(other.code, from),
+      real(other.held, from),
       small(other.top, from),
       whole(other.entry, from),
     );

@@ -89,7 +89,7 @@ const cheapestTree = (
     partials.first[alone] = entries.add(NONE);
     partials.ways[alone] = 1;
     partials.least[alone] = 0;
-    entries.put(entries.count - 1, 0, 0, 0, NONE, NONE);
+    entries.put(entries.count - 1, 0, 0, 0, 0, NONE, NONE);
   };
 
   const result = (complete: boolean): ExactResult => {

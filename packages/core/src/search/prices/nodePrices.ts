@@ -1,5 +1,5 @@
 import { ofId } from '../../model/records.js';
-import { placeOfNode, type BoxId } from '../../model/ids.js';
+import { PANEL, placeOfNode, type BoxId } from '../../model/ids.js';
 import { hookOn, type Attachment } from '../../planning/boxNodes.js';
 import { attachmentsOf } from '../../planning/circuitParts.js';
 import type { LoadCode } from './loadCodes.js';
@@ -47,7 +47,7 @@ const orMore = (costs: Float64Array): Float64Array => {
 
 /** What of a node decides its price; nodes that agree in it share one. */
 interface NodeFacts {
-  /** Null at the far place of a return run: box and grounds are those of the near one. */
+  /** Null at a node of a box that has several: box and grounds are priced for all of them together. */
   station: Station | null;
   grounds: Grounds | null;
   /** What it costs before any run comes. */
@@ -55,6 +55,8 @@ interface NodeFacts {
   classes: ClassFacts[];
   /** Runs come by new cables alone. */
   allNew: boolean;
+  /** The fewest cables that come, one from the panel among them, and insulated conductors in them. */
+  fewest: { cables: number; insulated: number };
   /** What a master thinks of so many new cables here, and of a box with little room. */
   judged: { cables: (cables: number) => number; tight: number };
   /** What each spare conductor costs here. A neutral that is not led anywhere yet may take its place. */
@@ -73,13 +75,16 @@ const lowest = (costs: Float64Array, from: number, to: number): number => {
  * home runs.
  */
 const leastOf = ({ cables, codes }: PriceTables, facts: NodeFacts, homeRuns: 0 | 1): number => {
-  const { station, grounds, opening, allNew, classes } = facts;
+  const { station, grounds, opening, allNew, classes, fewest } = facts;
   const widths = cables.map((one) => one.insulated.length);
   const narrowest = widths.length === 0 ? 0 : Math.min(...widths);
   const widest = Math.max(0, ...widths);
-  const brought = classes.reduce((sum, { lanes, fewest, fed }) => sum + lanes * (fewest - fed), 0);
+  const brought = classes.reduce(
+    (sum, { lanes, fewest, fed }) => sum + lanes * (fewest - fed),
+    fewest.insulated,
+  );
   let least = Infinity;
-  for (let runs = 0; runs + homeRuns <= codes.mostRuns; runs++) {
+  for (let runs = Math.max(0, fewest.cables - homeRuns); runs + homeRuns <= codes.mostRuns; runs++) {
     if (allNew && brought > runs * widest) continue;
     let cost = opening;
     for (const { costs, fewest, fed, home } of classes) {
@@ -172,36 +177,69 @@ const attachedTo = (
   return attached;
 };
 
-/** The price of every node of a settled arrangement, by index. */
-export const nodePricesOf = (tables: PriceTables, settled: Settled): NodePrice[] => {
-  const { returning, nodes } = settled;
+/** Prices by the indexes of nodes and of boxes. */
+export interface Priced {
+  nodes: NodePrice[];
+  /** What stands in a box that is several nodes, by what comes to all of them; null for every other box. */
+  boxes: (NodePrice | null)[];
+}
+
+/** The prices of a settled arrangement: of every node, and of each box that is several of them. */
+export const nodePricesOf = (tables: PriceTables, settled: Settled): Priced => {
+  const { nodes, boxOf, classes, scope } = settled;
   const devices = devicesByBox(settled);
-  const lanes = settled.classes.map((one) => one.nets.length).join('');
+  const lanes = classes.map((one) => one.nets.length);
   let attached: Attachment[][] | null = null;
-  return nodes.map((node, index): NodePrice => {
-    const box = placeOfNode(node) as BoxId;
-    // Which classes are here, and which of them are elsewhere too, as bits.
+  const several = new Set(boxOf.filter((box, index) => box !== index));
+  /** Which classes are at a node, and which of them are elsewhere too, as bits. */
+  const classesAt = (index: number) => {
     let here = 0;
     let both = 0;
-    settled.classes.forEach(({ at }, i) => {
+    classes.forEach(({ at }, i) => {
       if (!at.includes(index)) return;
       here |= 1 << i;
       if (at.some((other) => other !== index)) both |= 1 << i;
     });
-    const far = returning?.far === index;
-    const returned = returning?.near === index ? returning.width : 0;
+    return { here, both };
+  };
+  const priced = (index: number, at: Omit<NodeAt, 'box' | 'entered'>): NodePrice => {
+    const node = nodes[index] ?? '';
+    const box = placeOfNode(nodes[index] ?? PANEL) as BoxId;
     const entered = settled.root === index;
-    const standing = [settled.neutralOpen, far, returned, entered, here, both, lanes] as const;
-    return tables.known.nodes.get([node, ...standing, devices.get(box) ?? ''], () => {
+    const { kind, here, both, fewest } = at;
+    const standing = [settled.neutralOpen, kind, entered, here, both, fewest.cables, fewest.insulated];
+    // Which groups are at which node of the box, as terminals of hot and neutral do not tell whose they are.
+    const apart = scope.apart
+      .filter((one) => one.box === box)
+      .map(({ groups }) => groups?.join('+') ?? 'return');
+    const key = [node, ...standing, lanes.join(''), devices.get(box) ?? '', apart.join('|')];
+    return tables.known.nodes.get(key, () => {
       attached ??= attachedTo(tables, settled);
-      return makeNodePrice(
-        tables,
-        settled,
-        { box, far, returned, entered, here, both },
-        attached[index] ?? [],
-      );
+      return makeNodePrice(tables, settled, { ...at, box, entered }, attached[index] ?? []);
     });
-  });
+  };
+  const none = { cables: 0, insulated: 0 };
+  return {
+    nodes: nodes.map((_, index) =>
+      priced(index, {
+        kind: several.has(boxOf[index] ?? index) ? 'node' : 'whole',
+        ...classesAt(index),
+        fewest: none,
+      }),
+    ),
+    boxes: boxOf.flatMap((box, index) => {
+      if (box !== index) return [];
+      if (!several.has(index)) return [null];
+      const within = nodes.flatMap((_, node) => (boxOf[node] === index ? [node] : []));
+      const insulated = within.reduce((sum, node) => {
+        const { both } = classesAt(node);
+        return sum + lanes.reduce((all, count, i) => all + ((both >> i) & 1) * count, 0);
+      }, 0);
+      // Each node is reached by a cable; that of a feed is there already.
+      const cables = within.length - (settled.root === index ? 1 : 0);
+      return [priced(index, { kind: 'box', here: 0, both: 0, fewest: { cables, insulated } })];
+    }),
+  };
 };
 
 /**
@@ -213,7 +251,7 @@ export const restingCost = (tables: PriceTables, box: BoxId): number =>
 
 const restingCostOf = (tables: PriceTables, box: BoxId): number => {
   const { station, background, splices } = tables;
-  const found = station({ box, fittings: [], fed: false, returned: 0 });
+  const found = station({ box, fittings: [], fed: false });
   if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
   const fit = found.fit(0, 0);
   if (!fit) return 0;
@@ -229,8 +267,9 @@ const restingCostOf = (tables: PriceTables, box: BoxId): number => {
 
 interface NodeAt {
   box: BoxId;
-  far: boolean;
-  returned: number;
+  /** A box that is one node; one of several nodes of a box; or all that is in such a box but the nets of its nodes. */
+  kind: 'whole' | 'node' | 'box';
+  fewest: NodeFacts['fewest'];
   entered: boolean;
   /** Classes that have to come here, and those of them that have to go elsewhere too, as bits. */
   here: number;
@@ -240,7 +279,7 @@ interface NodeAt {
 const makeNodePrice = (
   tables: PriceTables,
   settled: Settled,
-  { box, far, returned, entered, here, both }: NodeAt,
+  { box, kind, fewest, entered, here, both }: NodeAt,
   attached: readonly Attachment[],
 ): NodePrice => {
   const { splices, background } = tables;
@@ -248,30 +287,32 @@ const makeNodePrice = (
     box,
     fittings: settled.fittings.filter((one) => one.slot.box === box),
     fed: entered && settled.fedBy === null,
-    returned,
   });
   if (!station || station.box.work === 'beyond') return FREE;
   const hooks = hook(tables, settled, attached);
   const thinks = judgingOf(tables, settled, box);
-  const there = [...station.grounds, ...(returned > 0 ? [settled.circuit.awg] : [])];
   // The cable of the feed is in use: its hot and its neutral. One that the job does not know is taken for the narrowest of the stock,
   // and what that has beside these two is capped.
   const used = entered && settled.fedBy ? 2 : 0;
   const spareOfFeed =
     entered && settled.fedBy === null ? Math.max(0, (tables.cables[0]?.insulated.length ?? 2) - 2) : 0;
   const grounds: Grounds = {
-    plain: splices.grounds(box, hooks.ground, there),
-    bonded: splices.grounds(box, bonding(hooks.groundBonded, box), there),
+    plain: splices.grounds(box, hooks.ground, station.grounds),
+    bonded: splices.grounds(box, bonding(hooks.groundBonded, box), station.grounds),
   };
   return priceOf(tables, {
-    station: far ? null : station,
-    grounds: far ? null : grounds,
+    station: kind === 'node' ? null : station,
+    grounds: kind === 'node' ? null : grounds,
+    fewest,
     // Conductors of existing cables are capped until a run uses them.
-    opening: far
-      ? 0
-      : station.opening + (background.idle(box) - used + spareOfFeed) * splices.cap + thinks.opening(entered),
+    opening:
+      kind === 'node'
+        ? 0
+        : station.opening +
+          (background.idle(box) - used + spareOfFeed) * splices.cap +
+          thinks.opening(entered),
     judged: { cables: thinks.cables, tight: thinks.tight },
-    classes: settled.classes.map(({ nets, fromPanel }, i) => {
+    classes: (kind === 'box' ? [] : settled.classes).map(({ nets, fromPanel }, i) => {
       const hooked = hooks.classes[i] ?? ((here >> i) & 1 ? NOTHING_HOOKED : null);
       const [net] = nets;
       const costs = thinks.ofNet(net, nets.length, hooked ? splices.net(hooked) : splices.passing);
@@ -286,6 +327,6 @@ const makeNodePrice = (
       };
     }),
     allNew: background.idle(box) - used === 0,
-    spare: settled.neutralOpen ? 0 : splices.cap,
+    spare: settled.neutralOpen || kind === 'box' ? 0 : splices.cap,
   });
 };

@@ -12,6 +12,7 @@ import type { Weights } from './weights.js';
 import { loadCodesOf, type LoadCodes, type LoadSize } from './loadCodes.js';
 import { junctionsOf, switchedGroups } from '../orders.js';
 import type { Carried, NodePrice, RunTable, Way } from './prices.js';
+import { mostApart } from '../nodes.js';
 import { splicesOf, type Splices } from './splices.js';
 import { stationOf, type Station, type StationOf } from './stations.js';
 
@@ -75,11 +76,11 @@ const loadSizeOf = (job: Job, circuit: Circuit, cables: readonly CableArticle[])
       .filter((cable) => cable.circuit === circuit.id && cable.between.includes(box as BoxId))
       .reduce((sum, { article }) => sum + articleOf(job.stock, 'cable', article).insulated.length, 0);
   return {
-    classes: 2 + switchedGroups(job, circuit).reduce((sum, { slots }) => sum + slots.length, 0),
+    classes: 2 + mostApart(job, circuit, boxesOfCircuit(job, circuit.id)),
     widest: Math.max(1, ...cables.map((one) => one.insulated.length)),
     existing: Math.max(0, ...[...places].map(lying)),
-    // One to each other place, one to the far place of a return run, one from the panel.
-    runs: places.size + 1,
+    // One to each other node: of each place, of groups that stay apart there, of a return run; and one from the panel.
+    runs: places.size + 1 + switchedGroups(job, circuit).reduce((sum, { slots }) => sum + slots.length, 0),
   };
 };
 
@@ -108,7 +109,7 @@ export const priceTablesOf = (
       const devices = asked.fittings.map(
         (one) => `${one.article?.id}${isDeviceKept(job, one.slot) ? '*' : ''}`,
       );
-      return stations.get([asked.box, asked.fed, asked.returned, devices.sort()], () =>
+      return stations.get([asked.box, asked.fed, devices.sort()], () =>
         stationOf(job, circuit, background, weights, volumeLimit, asked),
       );
     },

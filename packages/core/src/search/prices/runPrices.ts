@@ -93,32 +93,26 @@ const wayOfPair = (tables: PriceTables, a: Place, b: Place): Way | null => {
   return tables.known.ways.get([first, second], () => wayBetween(tables, a, b));
 };
 
-type Priced = Pick<Settled, 'nodes' | 'returning' | 'forcedFar' | 'neutralOpen'>;
+type Priced = Pick<Settled, 'nodes' | 'boxOf' | 'forcedAt' | 'neutralOpen'>;
 
 const runTableOf = (tables: PriceTables, priced: Priced): RunTable =>
-  tables.known.runs.get([priced.nodes, priced.forcedFar, priced.neutralOpen], () =>
+  tables.known.runs.get([priced.nodes, priced.forcedAt.flat(), priced.neutralOpen], () =>
     makeRunTable(tables, priced),
   );
 
-const makeRunTable = (
-  tables: PriceTables,
-  { nodes, returning, forcedFar, neutralOpen }: Priced,
-): RunTable => {
+const makeRunTable = (tables: PriceTables, { nodes, boxOf, forcedAt, neutralOpen }: Priced): RunTable => {
   const n = nodes.length;
   const places = nodes.map(placeOfNode);
   const ways = places.flatMap((a) => places.map((b) => wayOfPair(tables, a, b)));
   const homes = places.map((b) => wayOfPair(tables, PANEL, b));
-  /** Of the two nodes of a box with a return run, a forced run leads to the one that the order says. */
-  const isForced = (way: Way, a: number, b: number): boolean => {
-    if (!way.forced || returning === null) return way.forced;
-    const { near, far } = returning;
-    if (a === far || b === far) return nodes[a === far ? b : a] === forcedFar;
-    return (a !== near && b !== near) || nodes[a === near ? b : a] !== forcedFar;
-  };
-  const isBarred = (a: number, b: number) =>
-    returning !== null &&
-    (a === returning.near || a === returning.far) &&
-    (b === returning.near || b === returning.far);
+  const several = new Set(boxOf.filter((box, node) => box !== node));
+  const isOne = (node: number) => !several.has(boxOf[node] ?? node);
+  /** Where a box is several nodes, a forced run leads to the one that the order says. */
+  const isForced = (way: Way, a: number, b: number): boolean =>
+    way.forced &&
+    ((isOne(a) && isOne(b)) ||
+      forcedAt.some((pair) => [nodes[a], nodes[b]].every((node) => pair.some((one) => one === node))));
+  const isBarred = (a: number, b: number) => boxOf[a] === boxOf[b];
   const priced = (way: Way | null, isForcedHere: boolean): PricedWay | null => {
     const plain = neutralOpen ? way?.open : way?.settled;
     return plain && isForcedHere ? withBonus(plain) : (plain ?? null);

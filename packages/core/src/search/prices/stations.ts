@@ -113,8 +113,6 @@ export interface StationOf {
   fittings: readonly Fitting[];
   /** A feed comes here by a cable that the job does not know. */
   fed: boolean;
-  /** Insulated conductors of a return run that enters the same box, beside its ground; 0 for none. */
-  returned: number;
 }
 
 export const stationOf = (
@@ -123,7 +121,7 @@ export const stationOf = (
   background: Background,
   weights: Weights,
   volumeLimit: number,
-  { box: id, fittings, fed, returned }: StationOf,
+  { box: id, fittings, fed }: StationOf,
 ): Station | null => {
   const box = findBox(job, id);
   if (!box) return null;
@@ -170,9 +168,8 @@ export const stationOf = (
     ).needed;
   };
   const volumesOf = (insulated: number, cables: number) => {
-    const [all, entering] = [insulated + returned, cables + (returned > 0 ? 1 : 0)];
-    const plain = needed(all, entering, false);
-    return { plain, clamped: offers.some((one) => one.clamps) ? needed(all, entering, true) : plain };
+    const plain = needed(insulated, cables, false);
+    return { plain, clamped: offers.some((one) => one.clamps) ? needed(insulated, cables, true) : plain };
   };
   const volumes = oncePerLoad(volumesOf);
   const find = (insulated: number, cables: number): Fit | null => {
