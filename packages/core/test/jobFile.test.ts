@@ -43,11 +43,11 @@ describe('a bad file is refused with its path and a sentence', () => {
     expect(faults(document)[0]?.message).toContain('not a job file');
   });
   test('a later version', () => {
-    expect(faults({ ...good(), format: 9 })).toEqual([
+    expect(faults({ ...good(), format: JOB_FORMAT + 1 })).toEqual([
       {
         path: 'format',
         message:
-          'This job file has format 9; this program reads up to 8. Open it with a later version of the program.',
+          `This job file has format ${JOB_FORMAT + 1}; this program reads up to ${JOB_FORMAT}. Open it with a later version of the program.`,
       },
     ]);
   });

@@ -40,7 +40,7 @@ const both = jobs.map((job, at) => {
     tables,
     space,
     mayEnter,
-    6_000,
+    12_000,
     () => true,
     (one) => met.push(one),
   );

@@ -1,14 +1,13 @@
-import { findCable } from '../model/lookup.js';
 import { articleOf, conductorsOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { ArticleId, CableId, Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { endKey, type Cable, type Wiring } from '../model/wiring.js';
-import { createDuty } from '../circuit/duty.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
 import { circuitsByNet, rolesOf, type Role } from '../circuit/roles.js';
-import { groupsByNet } from '../proving/groupsByNet.js';
+import { groupsByNet } from '../words/groupsByNet.js';
+import { cableTold, otherPlace } from '../words/cables.js';
 import { placeTag } from '../words/places.js';
 import { cutLength, type CutLength } from './lengths.js';
 
@@ -45,15 +44,21 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
   const circuitNames = (ids: ReadonlySet<string>) =>
     job.circuits.filter((one) => ids.has(one.id)).map((one) => one.name);
 
-  const duty = createDuty(wiring, job, compiled);
-  const cuts = wiring.cables
+  return wiring.cables
     .filter((cable) => !cable.existing)
     .map((cable): Cut => {
       const article = articleOf(job.stock, 'cable', cable.article);
       const netOf = (colour: Colour) => compiled.netOf(conductorKey(cable.id, colour)) ?? -1;
       const on = new Set(article.insulated.flatMap((colour) => [...(circuits[netOf(colour)] ?? [])]));
-      const tag = (other: Place) =>
-        [`to ${placeTag(job, other)}`, article.name, ...circuitNames(on)].join(', ');
+      const tag = (side: 'from' | 'to'): string => {
+        const circuits = circuitNames(on);
+        // What tells it from another of the same kind between the same places.
+        const told = cableTold(job, wiring, cable, side).split(', ');
+        const more = told.filter((part) => part !== '' && !circuits.includes(part));
+        return [`to ${placeTag(job, otherPlace(cable, side))}`, article.name, ...circuits, ...more].join(
+          ', ',
+        );
+      };
       return {
         cable: cable.id,
         article: article.id,
@@ -62,7 +67,7 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
         to: cable.to,
         length: cutLength(job, cable),
         lengthSource: cable.lengthSource,
-        tags: { from: tag(cable.to), to: tag(cable.from) },
+        tags: { from: tag('from'), to: tag('to') },
         conductors: conductorsOf(article).map((colour): CutConductor => {
           const net = netOf(colour);
           return {
@@ -76,14 +81,4 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
         }),
       };
     });
-  // Two cables of one circuit between the same places are told apart by what they are for.
-  const alike = ({ from, to, tags }: Cut) => [from, to, tags.from].sort().join('|');
-  const times = new Map<string, number>();
-  for (const cut of cuts) times.set(alike(cut), (times.get(alike(cut)) ?? 0) + 1);
-  return cuts.map((cut) => {
-    const cable = findCable(wiring, cut.cable);
-    if (!cable || (times.get(alike(cut)) ?? 0) < 2) return cut;
-    const told = (tag: string) => `${tag}, ${duty(cable)}`;
-    return { ...cut, tags: { from: told(cut.tags.from), to: told(cut.tags.to) } };
-  });
 };

@@ -1,18 +1,18 @@
 import { articleOf } from '../model/articles.js';
 import type { ArticleId, BoxId, CircuitId, Place } from '../model/ids.js';
-import { placeOfNode } from '../model/ids.js';
-import type { Choice, Job } from '../model/job.js';
+import type { Choice, Job, Slot } from '../model/job.js';
 import { fillOf } from '../materials/boxContents.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import type { Finding } from '../code/rule.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
-import { isUntoldFeed } from '../words/cables.js';
+import { cableTold, isUntoldFeed } from '../words/cables.js';
 import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
-import type { Cable } from '../model/wiring.js';
+import type { Cable, Wiring } from '../model/wiring.js';
 import { compile } from '../circuit/compile.js';
 import { freshCableId } from '../planning/circuitParts.js';
+import { nodeOfSlot, scopeOf } from '../planning/nets.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
 import { judgedPlan, type Judged } from './judgedPlan.js';
@@ -66,6 +66,8 @@ export interface LaidRun {
   from: Place;
   to: Place;
   cable: string;
+  /** What tells it from another of the same kind between the same places; empty where it is the only one. */
+  told: string;
   insulated: number;
   feet: number | null;
   /** Its length is a guess, as nobody knows it. */
@@ -112,13 +114,14 @@ const sharesBeyond = (all: readonly CostShare[], before: readonly CostShare[]): 
     }))
     .filter(({ total }) => total > 0);
 
-const laid = (job: Job, cable: Cable): LaidRun => {
+const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
   const { name, insulated } = articleOf(job.stock, 'cable', cable.article);
   const cut = cable.existing ? cable.length : (cutLength(job, cable)?.cut ?? null);
   return {
     from: cable.from,
     to: cable.to,
     cable: isUntoldFeed(job, cable) ? 'supply as found' : name,
+    told: cableTold(job, wiring, cable, 'from'),
     insulated: insulated.length,
     feet: cut === null ? null : cut / 12,
     guessed: cable.lengthSource === 'guessed',
@@ -156,19 +159,21 @@ export const baselineOf = (asked: Job, circuit: CircuitId): Baseline => {
 
 const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measures['neutrals'] => {
   const outcome = plans.find((plan) => plan.circuit.id === circuit)?.outcome;
-  const { feed, runs } = outcome?.ok ? outcome.value : { feed: null, runs: [] };
+  const { feed, runs, choice } = outcome?.ok ? outcome.value : { feed: null, runs: [], choice: null };
+  // At one of several nodes of a box another's neutral is of no use.
+  const nodeOf = (slot: Slot) => (choice ? nodeOfSlot(scopeOf(choice), slot) : slot.box);
   const there = new Set<string>([
     ...(feed ? [feed.at] : []),
     ...runs
       .filter(({ nets }) => nets.some((net) => net.kind === 'neutral'))
-      .flatMap(({ run }) => [placeOfNode(run.from), placeOfNode(run.to)]),
+      .flatMap(({ run }) => [run.from, run.to]),
   ]);
   const groups = job.groups.filter((group) => group.circuit === circuit && group.control === 'switched');
   const needs = groups.map((group) => neutralRequirement(job, group));
   const ids = new Set<string>(groups.map((group) => group.id));
   const switches = job.slots.filter((slot) => ids.has(slot.group) && slot.role !== 'receptacle');
   return {
-    present: switches.filter((slot) => there.has(slot.box)).length,
+    present: switches.filter((slot) => there.has(nodeOf(slot))).length,
     asked: needs.reduce(
       (sum, { need, slots }) => sum + (need === 'each' ? slots.length : need === 'one' ? 1 : 0),
       0,
@@ -220,7 +225,7 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
     job,
     findings: mine.findings,
     sketch: sketchRun(job, mine.cables),
-    runs: cables.map((cable) => laid(job, cable)),
+    runs: cables.map((cable) => laid(job, wiring, cable)),
     measures: {
       cost: all.cost - baseline.cost,
       material: all.material - baseline.material,

@@ -27,11 +27,18 @@ const gapOf = ({ best, bound, notTried }: SearchResult): number | null => {
 
 const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
   const names = listed(boxes.map((box) => placeName(job, box)));
-  return what === 'runs'
-    ? `More than ${most} cables at ${names} are not tried, though they would fit.`
-    : what === 'returnRuns'
-      ? `A return run to ${names} is not tried, as an existing cable ends there.`
-      : `A neutral that nobody asks for at some of ${names} and not at others is not tried.`;
+  switch (what) {
+    case 'runs':
+      return `More than ${most} cables at ${names} are not tried, though they would fit.`;
+    case 'returnRuns':
+      return `A return run to ${names} is not tried, as an existing cable ends there.`;
+    case 'apart':
+      return `Groups that stay apart in ${names}, each on cables of its own, are not tried, as an existing cable ends there.`;
+    case 'someApart':
+      return `Of the ways for groups to stay apart in ${names}, none apart and all apart are tried, and few between.`;
+    case 'someNeutrals':
+      return `A neutral that nobody asks for at some of ${names} and not at others is not tried.`;
+  }
 };
 
 /**

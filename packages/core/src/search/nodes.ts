@@ -1,8 +1,15 @@
 import { findLuminaire, groupsOfCircuit } from '../model/lookup.js';
 import { lyingCables } from '../model/lying.js';
-import { PANEL, type BoxId, type CircuitId, type GroupId } from '../model/ids.js';
+import {
+  PANEL,
+  placeOfNode,
+  type BoxId,
+  type CircuitId,
+  type GroupId,
+  type TreePlace,
+} from '../model/ids.js';
 import { isBetween, type Circuit, type Feed, type Job } from '../model/job.js';
-import { apartNode, type ApartNode } from '../planning/nets.js';
+import { apartNode, nodeOfLuminaire, nodeOfSlot, type ApartNode, type NetScope } from '../planning/nets.js';
 
 /** Groups that may stand apart in a box, each list kept together: a light that is part of a fan shares its neutral. */
 type Unit = readonly GroupId[];
@@ -80,22 +87,44 @@ const product = (lists: readonly ApartNode[][][]): ApartNode[][] =>
     [[]],
   );
 
-/** How groups may stay apart in the boxes of a circuit, all of them together first; and the boxes of which some ways are not among them. */
+/** How groups may stay apart in the boxes of a circuit, and where not every way is among them. */
+export interface WaysApart {
+  /** All of them together first. */
+  ways: ApartNode[][];
+  barred: { apart: BoxId[]; someApart: BoxId[] };
+}
+
 export const waysApart = (
   job: Job,
   circuit: Circuit,
   feed: Feed,
   boxes: readonly BoxId[],
-): { ways: ApartNode[][]; barred: BoxId[] } => {
+  /** So many nodes beside the boxes at most. */
+  mostNodes: number,
+): WaysApart => {
   const several = boxes.filter((box) => unitsIn(job, circuit, box).length > 1);
   const each = several.map((box) => apartsOf(job, circuit, feed, box)).filter((list) => list.length > 1);
   const count = each.reduce((sum, list) => sum * list.length, 1);
   const few = each.map((list) => [list[0] ?? [], list.at(-1) ?? []]);
-  const some = few.slice(0, Math.floor(Math.log2(MOST_WAYS)));
-  const ways = product(count > MOST_WAYS ? some : each).filter(
-    (one) => new Set(one.map(({ box }) => box)).size <= MOST_APART,
+  const tried = product(count > MOST_WAYS ? few.slice(0, Math.floor(Math.log2(MOST_WAYS))) : each);
+  const ways = tried.filter(
+    (one) => one.length <= mostNodes && new Set(one.map(({ box }) => box)).size <= MOST_APART,
   );
-  const lie = several.filter((box) => hasCableOfItsOwn(job, circuit.id, box));
-  const isCut = count > MOST_WAYS || each.length > MOST_APART;
-  return { ways, barred: isCut ? several : lie };
+  return {
+    // One at least, also where the circuit is too large for any but a descent.
+    ways: ways.length > 0 ? ways : [[]],
+    barred: {
+      apart: several.filter((box) => hasCableOfItsOwn(job, circuit.id, box)),
+      someApart: count > MOST_WAYS || ways.length < tried.length ? several : [],
+    },
+  };
+};
+
+/** The node that holds in one way to part the groups of a box what another node held in another way. */
+export const heldAt = (job: Job, scope: NetScope, before: NetScope, node: TreePlace): TreePlace => {
+  const box = placeOfNode(node) as BoxId;
+  const slot = job.slots.find((one) => one.box === box && nodeOfSlot(before, one) === node);
+  if (slot) return nodeOfSlot(scope, slot);
+  const load = job.luminaires.find((one) => one.box === box && nodeOfLuminaire(job, before, one) === node);
+  return load ? nodeOfLuminaire(job, scope, load) : box;
 };

@@ -34,9 +34,10 @@ const crowdedBoxes = (tables: PriceTables, { feeds, boxesFor, fit, chains }: Ord
 /** What the search leaves out of its proof, and what it does not try at all. */
 export const notTriedBy = (tables: PriceTables, space: OrderSpace): NotTried[] => {
   const crowded = crowdedBoxes(tables, space);
-  const { barredReturns: returns } = space;
+  const { barredReturns: returns, barredApart } = space;
   return [
     ...(crowded.length > 0 ? [{ what: 'runs' as const, most: tables.codes.mostRuns, boxes: crowded }] : []),
+    ...barredApart.filter(({ boxes }) => boxes.length > 0).map((one) => ({ ...one, most: 0 })),
     ...(returns.length > 0 ? [{ what: 'returnRuns' as const, most: 0, boxes: returns }] : []),
   ];
 };

@@ -23,7 +23,7 @@ import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
 import { permutations } from '../model/permutations.js';
-import { hasCableOfItsOwn, waysApart } from './nodes.js';
+import { apartsOf, hasCableOfItsOwn, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
 
 /** What the user has fixed, beside the facts of runs that the job holds. */
@@ -47,6 +47,9 @@ export const NO_CONSTRAINTS: Constraints = {
   neutrals: 'asAsked',
   returnRuns: true,
 };
+
+/** Beyond so many nodes the tables of the exact search are too large. */
+export const MOST_NODES = 16;
 
 /** Every way to pick one of each list. */
 const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
@@ -155,8 +158,10 @@ export interface OrderSpace {
   boxesFor: (feed: Feed) => BoxId[];
   /** How groups may stay apart in boxes, all together first. */
   apartFor: (feed: Feed) => ApartNode[][];
-  /** Boxes in which they could stay apart in more ways than are tried. */
-  barredApart: BoxId[];
+  /** The same for the groups of one box. */
+  apartAt: (feed: Feed, box: BoxId) => ApartNode[][];
+  /** Boxes in which they could stay apart in more ways than are tried, and why. */
+  barredApart: { what: 'apart' | 'someApart'; boxes: BoxId[] }[];
   /** Luminaire boxes to which the switch leg may come back. */
   returnsFor: (feed: Feed) => BoxId[];
   /** Those to which it could if no existing cable ended there. */
@@ -216,7 +221,12 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   const boxesFor = (feed: Feed): BoxId[] => [
     ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
   ];
-  const apart = new Map(feeds.map((feed) => [feed.id, waysApart(job, circuit, feed, needed)] as const));
+  const apart = new Map(
+    feeds.map(
+      (feed) =>
+        [feed.id, waysApart(job, circuit, feed, needed, MOST_NODES - boxesFor(feed).length - 1)] as const,
+    ),
+  );
   const apartFor = (feed: Feed) => apart.get(feed.id)?.ways ?? [[]];
   const chainings = groups.reduce(
     (product, { group, slots }) =>
@@ -232,7 +242,11 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
     oneOf,
     boxesFor,
     apartFor,
-    barredApart: [...new Set(feeds.flatMap((feed) => apart.get(feed.id)?.barred ?? []))],
+    apartAt: (feed, box) => apartsOf(job, circuit, feed, box),
+    barredApart: (['apart', 'someApart'] as const).map((what) => ({
+      what,
+      boxes: [...new Set(feeds.flatMap((feed) => apart.get(feed.id)?.barred[what] ?? []))],
+    })),
     returnsFor,
     barredReturns: constraints.returnRuns
       ? lit.filter(

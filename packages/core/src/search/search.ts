@@ -9,7 +9,7 @@ import { largeBound } from './bounds/largeBound.js';
 import { searchLarge } from './descent/largeSearch.js';
 import { MOST_CLASSES } from './prices/loadCodes.js';
 import { notTriedBy } from './notTried.js';
-import { entriesOf, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
+import { entriesOf, MOST_NODES, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
 import { priceTablesOf, type PriceTables } from './prices/priceTables.js';
 
 export interface SearchOptions {
@@ -21,10 +21,8 @@ export interface SearchOptions {
   effortFrom?: number | undefined;
 }
 
-/** Beyond so many places the tables of the exact search are too large. */
-export const MOST_PLACES_EXACT = 16;
 /** More orders than these are not gone through one by one. */
-const MOST_ORDERS = 400;
+const MOST_ORDERS = 20_000;
 
 /** Is every order and tree of a circuit within the reach of the exact search? */
 const isExact = ({ groups, feeds, boxesFor, returnsFor, count }: OrderSpace): boolean => {
@@ -35,7 +33,7 @@ const isExact = ({ groups, feeds, boxesFor, returnsFor, count }: OrderSpace): bo
     0,
     ...feeds.map((feed) => boxesFor(feed).length + (returnsFor(feed).length > 0 ? 1 : 0)),
   );
-  return count <= MOST_ORDERS && classes <= MOST_CLASSES && places <= MOST_PLACES_EXACT;
+  return count <= MOST_ORDERS && classes <= MOST_CLASSES && places <= MOST_NODES;
 };
 
 /** Best found without proof, with a bound. */

@@ -122,7 +122,8 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const place = findBox(job, box);
   const marks = markSteps(job, wiring, box, here);
   const apart = neutralsApart(job, wiring, compiled, roles, box);
-  const tagged = (cable: CableHere['cable']) => taggedOf(job, cable, compiled, roles, planned.size > 1);
+  const tagged = (cable: CableHere['cable']) =>
+    taggedOf(job, cable, compiled, roles, planned.size > 1 || apart.length > 0);
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
   // Where what is there is told, the device that is tapped is in the wiring, with its tails counted.
   const isTold = feed !== undefined && tapTold(job, feed) !== null;

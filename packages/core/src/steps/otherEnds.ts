@@ -3,7 +3,7 @@ import { isGroundColour } from '../model/colours.js';
 import { PANEL } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { otherPlace } from '../words/cables.js';
+import { cableTold, otherPlace } from '../words/cables.js';
 import { placeTag } from '../words/places.js';
 import { colourWord, terminalWord, whereGoes } from '../words/wires.js';
 import type { CableHere } from '../model/inBox.js';
@@ -15,8 +15,9 @@ export const otherEndsOf = (job: Job, wiring: Wiring, here: readonly CableHere[]
   here.map(({ cable, side }) => {
     const far = side === 'from' ? 'to' : 'from';
     const article = articleOf(job.stock, 'cable', cable.article);
+    const told = cableTold(job, wiring, cable, side);
     return {
-      cable: article.name,
+      cable: told === '' ? article.name : `${article.name} (${told})`,
       place: placeTag(job, otherPlace(cable, side)),
       caution: otherPlace(cable, side) === PANEL ? PANEL_CAUTION : null,
       ends: conductorsOf(article).map((colour) => {

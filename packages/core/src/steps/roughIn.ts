@@ -6,7 +6,7 @@ import { findBox, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { wayOf } from '../materials/lengths.js';
-import { cableWord, otherPlace } from '../words/cables.js';
+import { cableTold, cableWord, otherPlace } from '../words/cables.js';
 import { listed } from '../words/lists.js';
 import { placeTag } from '../words/places.js';
 import { isHigh, LADDER } from './ladder.js';
@@ -127,7 +127,7 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
         id: `${place.id}/pull/${cable.id}/${side}`,
         rests: [cable.article, cable.from, cable.to, access],
         phase: 'rough',
-        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${alone ? 'Leave 2 ft of it coiled there, each conductor capped by itself; it is not energised until it is in the driver box. Photograph it' : enters(job, wiring, place)}, and tag its sheath: to ${placeTag(job, otherPlace(cable, side))}.`,
+        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${alone ? 'Leave 2 ft of it coiled there, each conductor capped by itself; it is not energised until it is in the driver box. Photograph it' : enters(job, wiring, place)}, and tag its sheath: to ${[placeTag(job, otherPlace(cable, side)), cableTold(job, wiring, cable, side)].filter((one) => one !== '').join(', ')}.`,
         why: 'A cable without a tag is known to whoever pulled it, and to nobody the week after.',
         section: access === 'fished' ? '334.30(B)' : '300.4, 334.30, 314.17',
         caution: atOtherEnd(job, otherPlace(cable, side)),

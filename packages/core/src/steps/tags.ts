@@ -32,13 +32,14 @@ const groupOn = (job: Job, { luminaires }: Compiled, net: number): string => {
   return names.length === 1 ? ` of ${names[0] ?? ''}` : '';
 };
 
-/** What the tag of a cable goes on once the sheath is off: its hots, both travelers among them, and where circuits meet its neutral. */
+/** What the tag of a cable goes on once the sheath is off: its hots, both travelers among them, and where neutrals are not all one its neutral. */
 export const taggedOf = (
   job: Job,
   cable: CableHere['cable'],
   compiled: Compiled,
   roles: readonly Role[],
-  circuitsMeet: boolean,
+  /** Circuits meet in its box, or neutrals of one circuit stay apart there. */
+  neutralsTold: boolean,
 ): string => {
   const { insulated } = articleOf(job.stock, 'cable', cable.article);
   const netOf = (colour: (typeof insulated)[number]) => compiled.netOf(conductorKey(cable.id, colour)) ?? -1;
@@ -65,7 +66,7 @@ export const taggedOf = (
         ? `the switch leg${groupOn(job, compiled, net)}, the ${colourWord(colour)}`
         : `its switch leg, the ${colourWord(colour)}`,
     ),
-    ...(circuitsMeet ? of('neutral').map((colour) => `its neutral, the ${colour}`) : []),
+    ...(neutralsTold ? of('neutral').map((colour) => `its neutral, the ${colour}`) : []),
   ];
   return parts.length > 0 ? parts.join('; ') : 'its conductors';
 };

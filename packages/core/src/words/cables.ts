@@ -4,9 +4,11 @@ import { PANEL, type Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { circuitName } from '../model/lookup.js';
 import { placeOfEnd, type Cable, type End, type Wiring } from '../model/wiring.js';
+import { groupsByNet } from './groupsByNet.js';
 import { placeTag } from './places.js';
 import { compile } from '../circuit/compile.js';
 import { createDuty } from '../circuit/duty.js';
+import { conductorKey } from '../circuit/keys.js';
 import { circuitsByCable } from '../circuit/roles.js';
 
 /** The other place of a cable, seen from one of its sides. */
@@ -36,7 +38,7 @@ interface Named {
 
 const keyOf = (cable: string, side: string): string => `${cable} ${side}`;
 
-/** Cables of one box that would have the same name are told by circuit, then by duty, then by number. */
+/** Cables of one box that would have the same name are told by circuit, then by duty, then by the groups that they serve, then by number. */
 const tellApart = (same: readonly Named[], words: readonly ((one: Named) => string)[]): void => {
   const [word, ...others] = words;
   if (same.length < 2 || !word) return;
@@ -69,10 +71,18 @@ const namesOf = (job: Job, wiring: Wiring): Map<string, Named> => {
     const compiled = compile(wiring, job);
     const circuits = circuitsByCable(wiring, job, compiled);
     const duty = createDuty(wiring, job, compiled);
+    const groups = groupsByNet(job, wiring, compiled);
+    const groupsOn = ({ id, article }: Cable) =>
+      new Set(
+        articleOf(job.stock, 'cable', article).insulated.flatMap((colour) => [
+          ...(groups[compiled.netOf(conductorKey(id, colour)) ?? -1] ?? []),
+        ]),
+      );
     for (const same of doubles)
       tellApart(same, [
         ({ cable }) => [...(circuits.get(cable.id) ?? [])].map((id) => circuitName(job, id)).join(' and '),
         ({ cable }) => duty(cable),
+        ({ cable }) => [...groupsOn(cable)].sort().join(' and '),
         (one) => `number ${same.indexOf(one) + 1}`,
       ]);
   }

@@ -147,3 +147,78 @@ export const EVERYDAY = {
     ],
   ),
 } satisfies Record<string, Job>;
+
+/** Rooms in which several groups share their switch boxes: no one cable between two doors carries the travelers of two pairs. */
+export const SHARED = {
+  /** Two pairs at the same two doors, the lights of either beyond. */
+  hall: room(
+    'Hall',
+    'hallway',
+    [-15, 4],
+    ['Ceiling', 'Wall'],
+    [
+      { name: 'Front door', at: [0, 2], switches: ['Ceiling', 'Wall'] },
+      { name: 'Back door', at: [18, 6], switches: ['Ceiling', 'Wall'] },
+      { name: 'Ceiling', at: [22, 3], lights: ['Ceiling'] },
+      { name: 'Sconce', at: [21, 9], lights: ['Wall'] },
+    ],
+  ),
+  /** A pair and a single-pole. */
+  pantry: room(
+    'Pantry',
+    'living',
+    [-15, 4],
+    ['Room', 'Shelf'],
+    [
+      { name: 'Near door', at: [0, 2], switches: ['Room', 'Shelf'] },
+      { name: 'Far door', at: [16, 6], switches: ['Room'] },
+      { name: 'Middle', at: [8, 5], lights: ['Room'] },
+      { name: 'Shelf', at: [3, 8], lights: ['Shelf'] },
+    ],
+  ),
+  /** A fan and lights round it, each from two doors. */
+  den: room(
+    'Den',
+    'living',
+    [-18, 4],
+    ['Fan', 'Lights'],
+    [
+      { name: 'Hall side', at: [0, 4], switches: ['Fan', 'Lights'] },
+      { name: 'Yard side', at: [16, 10], switches: ['Fan', 'Lights'] },
+      { name: 'Centre', at: [9, 7], lights: ['Fan'] },
+      { name: 'North end', at: [9, 2], lights: ['Lights'] },
+      { name: 'South end', at: [9, 12], lights: ['Lights'] },
+    ],
+  ),
+  /** Three groups over three boxes, each pair at two of them. */
+  studio: room(
+    'Studio',
+    'living',
+    [-20, 8],
+    ['Bench', 'Easel', 'Stove'],
+    [
+      { name: 'Lane door', at: [0, 4], switches: ['Bench', 'Easel'] },
+      { name: 'Loft stair', at: [18, 2], switches: ['Easel', 'Stove'] },
+      { name: 'Yard gate', at: [16, 16], switches: ['Bench', 'Stove'] },
+      { name: 'Over the bench', at: [5, 10], lights: ['Bench'] },
+      { name: 'Over the easel', at: [10, 3], lights: ['Easel'] },
+      { name: 'Over the stove', at: [12, 12], lights: ['Stove'] },
+    ],
+  ),
+  /** Four gangs in the middle, two of them four-ways. */
+  lobby: room(
+    'Lobby',
+    'hallway',
+    [-16, 6],
+    ['Long', 'Round', 'Porch', 'Stair'],
+    [
+      { name: 'Street end', at: [0, 6], switches: ['Long', 'Round'] },
+      { name: 'Four gangs', at: [12, 4], switches: ['Long', 'Round', 'Porch', 'Stair'] },
+      { name: 'Garden end', at: [24, 8], switches: ['Long', 'Round'] },
+      { name: 'Long lamp', at: [27, 4], lights: ['Long'] },
+      { name: 'Round lamp', at: [27, 11], lights: ['Round'] },
+      { name: 'Porch lamp', at: [12, 0], lights: ['Porch'] },
+      { name: 'Stair lamp', at: [15, 9], lights: ['Stair'] },
+    ],
+  ),
+} satisfies Record<string, Job>;

@@ -183,6 +183,19 @@ const cheapestOn = (
   return least;
 };
 
+/** The most nodes that a tree of the first circuit has: its boxes, and of each box the groups that stay apart there. */
+export const nodesOf = (job: Job): number => {
+  const groups = new Set<string>(
+    job.groups.filter((group) => group.circuit === job.circuits[0]?.id).map(({ id }) => id),
+  );
+  return job.boxes.reduce((sum, box) => {
+    const here = [...job.slots, ...job.luminaires].filter(
+      (one) => one.box === box.id && groups.has(one.group),
+    );
+    return sum + Math.max(1, new Set(here.map((one) => one.group)).size);
+  }, 0);
+};
+
 export interface TwinOptions {
   weights: Weights;
   volumeLimit: number;

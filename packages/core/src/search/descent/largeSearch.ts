@@ -1,4 +1,4 @@
-import type { GroupId, SlotId } from '../../model/ids.js';
+import { PANEL, placeOfNode, type BoxId, type GroupId, type SlotId } from '../../model/ids.js';
 import { permutations } from '../../model/permutations.js';
 import { adjacency, descend, firstTree, kicked, pickerOf, rooted, type TreeProblem } from './localSearch.js';
 import { nodePricesOf } from '../prices/nodePrices.js';
@@ -9,6 +9,8 @@ import { settle, type Order, type Settled } from '../problem.js';
 import { FORCED, runPricesOf } from '../prices/runPrices.js';
 import { fixedOf } from '../bounds/weighed.js';
 import type { OrderSpace } from '../orders.js';
+import { MOST_APART } from '../nodes.js';
+import { carriedOver } from './joining.js';
 
 /**
  * For each thing about a tree that is out of the question, and for each net too many on a run; a search may pass through
@@ -42,6 +44,7 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
   const optional = nodes.map((_, node) => !classes.some(({ at }) => at.includes(node)));
   const { fixed, resting } = fixedOf(tables, settled, (node) => optional[node] ?? false);
   const lanes = classes.map(({ nets }) => nets.length);
+  const far = settled.returning?.far ?? -1;
   const widest = Math.max(...tables.cables.map((one) => one.insulated.length));
   const terminals = classes.map(({ at, fromPanel }) => at.length + (fromPanel ? 1 : 0));
   const nodesOfGroups = Object.keys(settled.arrangement.chains).map(
@@ -99,7 +102,7 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
         ends[node * count + i] = (ends[node * count + i] ?? 0) + 1;
         ends[parent * count + i] = (ends[parent * count + i] ?? 0) + 1;
       }
-      const run = runs.between(parent, node, crossing);
+      const run = parent === far ? null : runs.between(parent, node, crossing);
       sum += run?.cost ?? PENALTY * Math.max(1, nets - widest);
       for (const end of [parent, node]) {
         trunks[end] = (trunks[end] ?? 0) + (run?.trunk ?? 0);
@@ -134,7 +137,7 @@ const largeProblem = (tables: PriceTables, settled: Settled, root: number): Larg
     n,
     root,
     needed: nodes.flatMap((_, node) => (optional[node] ? [] : [node])),
-    mayHold: () => true,
+    mayHold: (node) => node !== far,
     cost,
     nearness: (a, b) => {
       // Boxes of one group first: between groups a run then carries little more than hot and neutral.
@@ -156,6 +159,15 @@ const reorders = <T>(items: readonly T[]): T[][] => {
   return permutations(items);
 };
 
+const boxesApart = ({ apart }: Order): number => new Set(apart.map(({ box }) => box)).size;
+
+/** Which groups stay apart in a box, as text. */
+const sayApart = (apart: Order['apart'], box?: BoxId): string =>
+  apart
+    .filter((one) => box === undefined || one.box === box)
+    .map(({ node, groups }) => `${node}=${groups?.join('+')}`)
+    .join(' ');
+
 /** Where the search stands: the order, the node that power enters, the tree. */
 interface Stand {
   order: Order;
@@ -166,11 +178,12 @@ interface Stand {
 
 /**
  * A good way to wire circuits that are too large to be proved: descent over trees, orders of switches, neutrals and entries in
- * turn, and again from random changes of the best, as long as the steps last (each costs one tree). Return runs are not tried.
+ * turn, which groups stay apart in their boxes, return runs; and again from random changes of the best, as long as the steps last (each costs
+ * one tree).
  */
 export const searchLarge = (
   tables: PriceTables,
-  { feeds, chains, oneOf, neutralAt, boxesFor, fit }: OrderSpace,
+  { feeds, chains, oneOf, neutralAt, boxesFor, apartAt, returnsFor, fit }: OrderSpace,
   mayEnter: (box: string) => boolean,
   mostSteps: number,
   mayGoOn: () => boolean,
@@ -213,6 +226,67 @@ export const searchLarge = (
     const next = standing(order, problem, { parents, cost: problem.cost(parents) });
     return next.weight < stand.weight - 1e-6 ? next : stand;
   };
+  /** All groups together, with power at the first box that it may enter; or all of them apart but in a box that it enters. */
+  const startsOf = (order: Order): { order: Order; entry: number }[] => {
+    const { feed } = order;
+    const boxes = boxesFor(feed);
+    const all = boxes.map((box) => apartAt(feed, box).at(-1) ?? []);
+    const entries = boxes.flatMap((box, at) => (mayEnter(box) ? [at] : []));
+    const several = entries.filter((at) => (all[at]?.length ?? 0) > 0);
+    return [
+      ...entries.slice(0, 1).map((entry) => ({ order, entry })),
+      ...several.slice(0, MOST_STARTS).map((entry) => ({
+        order: { ...order, apart: all.flatMap((apart, at) => (at === entry ? [] : apart)) },
+        entry,
+      })),
+    ].filter((one) => boxesApart(one.order) <= MOST_APART);
+  };
+  /** Other ways for the groups of a box to stay apart, one box after another; and the switch leg led back to the box that power enters, or not. */
+  const otherNodes = ({ order, problem }: Stand): Order[] => {
+    const { feed, apart, returnAt } = order;
+    const root = placeOfNode(problem.settled.nodes[problem.root] ?? PANEL);
+    return [
+      ...boxesFor(feed).flatMap((box) =>
+        apartAt(feed, box)
+          .filter(
+            (ways, _, { length }) =>
+              length > 1 && box !== returnAt && sayApart(ways) !== sayApart(apart, box),
+          )
+          .map((ways) => ({ ...order, apart: [...apart.filter((one) => one.box !== box), ...ways] })),
+      ),
+      ...(returnAt === null
+        ? returnsFor(feed).filter((box) => box === root && !apart.some((one) => one.box === box))
+        : [null]
+      ).map((box) => ({ ...order, returnAt: box })),
+    ].filter((one) => boxesApart(one) <= MOST_APART);
+  };
+  /** Every other order of the switches of one group. */
+  const otherChains = ({ order }: Stand): Order[] =>
+    (Object.entries(order.chains) as [GroupId, SlotId[]][])
+      .filter(([group]) => !chains.fixed.has(group))
+      .flatMap(([group, chain]) =>
+        reorders(chain)
+          .filter((other) => other.join() !== chain.join())
+          .map((other) => ({ ...order, chains: { ...order.chains, [group]: other } })),
+      );
+  /** The tree carried over to such an order. */
+  const carried = (stand: Stand, order: Order): Stand | null => {
+    const before = stand.problem.settled;
+    const entered = before.nodes[stand.problem.root];
+    const made = problemOf(order, null);
+    if (!made) return null;
+    const root = made.settled.root ?? Math.max(0, made.settled.nodes.indexOf(placeOfNode(entered ?? PANEL)));
+    const problem = root === made.root ? made : problemOf(order, root);
+    if (!problem) return null;
+    const tree = carriedOver(tables.job, before, stand.tree, problem.settled, problem);
+    return standing(order, problem, tree);
+  };
+  /** The same bettered there, if that is better. */
+  const triedNodes = (stand: Stand, order: Order): Stand => {
+    const made = carried(stand, order);
+    const next = made && standing(order, made.problem, descend(made.problem, made.tree, goOn));
+    return next && next.weight < stand.weight - 1e-6 ? next : stand;
+  };
   const neutralsWith = (order: Order, slots: readonly SlotId[], slot: SlotId): SlotId[] => [
     ...order.neutralAt.filter((one) => !slots.includes(one) || neutralAt.includes(one)),
     slot,
@@ -237,10 +311,19 @@ export const searchLarge = (
           const brought = { ...stand.order, neutralAt: neutralsWith(stand.order, slots, slot) };
           if (goOn()) stand = tried(stand, brought, stand.problem.root);
         }
+      for (const other of [...otherNodes(stand), ...(problem.n > DEEP_UP_TO ? [] : otherChains(stand))]) {
+        if (!goOn()) break;
+        stand = triedNodes(stand, other);
+        keep(stand);
+      }
       const { settled } = stand.problem;
       if (settled.root === null)
         for (let root = 0; root < stand.problem.n && goOn(); root++)
-          if (mayEnter(settled.nodes[root] ?? '') && stand.tree.parents[root] !== OUT)
+          if (
+            mayEnter(placeOfNode(settled.nodes[root] ?? PANEL)) &&
+            stand.tree.parents[root] !== OUT &&
+            (settled.returning === null || settled.returning.near === root)
+          )
             stand = tried(stand, stand.order, root);
       // Also where no tree can be made: nothing is less than infinite by that much.
       if (!(stand.weight < before - 1e-6) || !goOn()) return stand;
@@ -257,17 +340,32 @@ export const searchLarge = (
       forcedAt: [],
       neutralOpen: false,
     };
-    const entry = boxesFor(feed).findIndex((box) => mayEnter(box));
-    const problem = entry < 0 ? null : problemOf(order, entry);
-    if (!problem || !mayEnter(problem.settled.nodes[problem.root] ?? '')) continue;
-    if (problem.settled.classes.length > MOST_CLASSES_LARGE) continue;
-    keep(improved(standing(order, problem, firstTree(problem))));
+    const [start] = startsOf(order)
+      .flatMap(({ order: one, entry }) => {
+        const problem = problemOf(one, entry);
+        const enters = problem && mayEnter(placeOfNode(problem.settled.nodes[problem.root] ?? PANEL));
+        return !problem || !enters || problem.settled.classes.length > MOST_CLASSES_LARGE
+          ? []
+          : [standing(one, problem, firstTree(problem))];
+      })
+      .sort((a, b) => a.weight - b.weight);
+    if (start) keep(improved(start));
   }
   const pick = pickerOf(1);
   // Where one tree alone can be made, every change of it is none.
   let barred = 0;
   for (let idle = 0; idle < MOST_IDLE && barred < MOST_BARRED && goOn() && best;) {
     const from: Stand = best;
+    const others = otherNodes(from);
+    if (others.length > 0 && pick(NODES_IN) === 0) {
+      // Groups put together or apart at random, whatever that costs at first.
+      const order = others[pick(others.length)] ?? from.order;
+      const next = carried(from, order);
+      const weight = from.weight;
+      if (next && next.weight < Infinity) keep(improved(next));
+      idle = (best as Stand).weight < weight ? 0 : idle + 1;
+      continue;
+    }
     const parents = kicked(from.tree.parents, 3, pick);
     const cost = from.problem.cost(parents);
     if (cost === Infinity) {
@@ -288,6 +386,12 @@ export const searchLarge = (
 
 /** To settle an order and to price its boxes takes as long as so many trees. */
 const TREES_OF_AN_ORDER = 50;
+/** So many boxes are taken for the one that power enters, to start from. */
+const MOST_STARTS = 4;
+/** Up to so many nodes the tree is bettered under every other order of the switches as well, and not only priced. */
+const DEEP_UP_TO = 12;
+/** One change in so many is of the nodes of the boxes, where there are others. */
+const NODES_IN = 3;
 /** So many changes in vain, and the search ends. */
 const MOST_IDLE = 60;
 /** So many changes in a row that make no tree at all, and the search ends. */

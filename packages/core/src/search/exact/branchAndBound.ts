@@ -122,14 +122,23 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
           return { one: solid, bound: Math.max(least, leastBound(solid)), looks: 0 };
         });
       };
-      const waiting = cases.map((one): Open => ({ one, bound: leastBound(one), looks: 0 }));
+      // The least bound last.
+      const waiting = cases.map((one): Open => ({ one, bound: leastBound(one), looks: 0 })).reverse();
+      const wait = (open: Open): void => {
+        let [from, to] = [0, waiting.length];
+        while (from < to) {
+          const middle = (from + to) >> 1;
+          if ((waiting[middle]?.bound ?? 0) > open.bound) from = middle + 1;
+          else to = middle;
+        }
+        waiting.splice(from, 0, open);
+      };
       /** Ways to settle the neutrals of an order that was just found good: what is found there drops much of the others. */
       const urgent: Open[] = [];
       const left: Open[] = [];
       let probes = 0;
       const often = space.groups.length === 1 ? effort.raises.alone : effort.raises.several;
       for (;;) {
-        waiting.sort((a, b) => b.bound - a.bound);
         const open = urgent.pop() ?? waiting.pop();
         if (!open) break;
         if (open.bound >= weight()) continue;
@@ -141,7 +150,7 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         if (!rest) left.push(open);
         else if (open.one.settled.neutralOpen && rest.some(({ one }) => one !== open.one))
           urgent.push(...rest.sort((a, b) => b.bound - a.bound));
-        else waiting.push(...rest);
+        else rest.forEach(wait);
       }
       const found = best as Found | null;
       const bound = Math.min(weight(), ...left.map((one) => one.bound));

@@ -105,13 +105,19 @@ const makeRunTable = (tables: PriceTables, { nodes, boxOf, forcedAt, neutralOpen
   const places = nodes.map(placeOfNode);
   const ways = places.flatMap((a) => places.map((b) => wayOfPair(tables, a, b)));
   const homes = places.map((b) => wayOfPair(tables, PANEL, b));
-  const several = new Set(boxOf.filter((box, node) => box !== node));
-  const isOne = (node: number) => !several.has(boxOf[node] ?? node);
-  /** Where a box is several nodes, a forced run leads to the one that the order says. */
-  const isForced = (way: Way, a: number, b: number): boolean =>
-    way.forced &&
-    ((isOne(a) && isOne(b)) ||
-      forcedAt.some((pair) => [nodes[a], nodes[b]].every((node) => pair.some((one) => one === node))));
+  const boxesOf = (a: number, b: number): string => [boxOf[a], boxOf[b]].sort().join();
+  const settledAt = new Map(
+    forcedAt.map(([from, to]) => {
+      const pair = [nodes.indexOf(from), nodes.indexOf(to)] as const;
+      return [boxesOf(...pair), [...pair].sort().join()] as const;
+    }),
+  );
+  /** Where a box is several nodes, a forced run leads to the one that the order says; to the box itself where it says nothing. */
+  const isForced = (way: Way, a: number, b: number): boolean => {
+    if (!way.forced) return false;
+    const at = settledAt.get(boxesOf(a, b));
+    return at === undefined ? a === boxOf[a] && b === boxOf[b] : at === [a, b].sort().join();
+  };
   const isBarred = (a: number, b: number) => boxOf[a] === boxOf[b];
   const priced = (way: Way | null, isForcedHere: boolean): PricedWay | null => {
     const plain = neutralOpen ? way?.open : way?.settled;

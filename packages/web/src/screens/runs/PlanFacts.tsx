@@ -10,6 +10,7 @@ import {
 } from '@amber/core';
 import { placeName } from '../../parts/words.js';
 import { isRun } from './PlanOverlay.js';
+import { keyOfRun } from './routes.js';
 
 const Fact = ({ name, value, warn = false }: { name: string; value: string; warn?: boolean }) => (
   <div className="flex items-baseline justify-between gap-3 border-b border-line py-1">
@@ -88,7 +89,7 @@ export const PlanFacts = ({
         <h2 className="mb-1 text-[13px] font-semibold">Runs; pick one to ask something of it</h2>
         <ul>
           {plan.runs.map((run) => (
-            <li key={`${run.from} ${run.to}`}>
+            <li key={keyOfRun(run)}>
               <button
                 type="button"
                 aria-pressed={isRun(run, picked)}
@@ -97,6 +98,7 @@ export const PlanFacts = ({
               >
                 <span className="min-w-0 flex-1 truncate">
                   {placeName(job, run.from)} to {placeName(job, run.to)}
+                  {run.told === '' ? '' : `, ${run.told}`}
                 </span>
                 <span className="shrink-0 text-[13px] text-quiet">
                   {run.cable}

@@ -12,7 +12,7 @@ import { useLevel } from '../../plan/useLevel.js';
 import { useView } from '../../plan/useView.js';
 import { ZoomButtons } from '../../plan/ZoomButtons.js';
 import { ChangeKey, GoneLine, OpenedRing } from './changeMarks.js';
-import { drawGone, drawRuns, type DrawnRun } from './routes.js';
+import { drawGone, drawRuns, keyOfRun, type DrawnRun } from './routes.js';
 
 /** A cable as so many parallel lines: strokes within strokes. */
 const RunLines = ({ drawn, picked, onPick }: { drawn: DrawnRun; picked: boolean; onPick: () => void }) => {
@@ -53,6 +53,9 @@ const RunLabel = ({
       onClick={onPick}
       className="cursor-pointer"
     >
+      {label.from ? (
+        <path d={`M0 0L${label.from.x - label.x} ${label.from.y - label.y}`} stroke="var(--color-ink)" />
+      ) : null}
       <rect
         x={-text.length * 3.5 - 7}
         y="-10"
@@ -69,9 +72,8 @@ const RunLabel = ({
     </g>
   ) : null;
 
-export const isRun = (run: LaidRun, picked: { from: string; to: string } | null): boolean =>
-  picked !== null &&
-  ((run.from === picked.from && run.to === picked.to) || (run.from === picked.to && run.to === picked.from));
+export const isRun = (run: LaidRun, picked: LaidRun | null): boolean =>
+  picked !== null && keyOfRun(run) === keyOfRun(picked);
 
 /** Below so many pixels for an inch the names of boxes would cover the runs. */
 const NAMED_FROM = 1;
@@ -135,7 +137,7 @@ export const PlanOverlay = ({
             ))}
             {drawn.map((one) => (
               <RunLines
-                key={`${one.run.from} ${one.run.to}`}
+                key={one.key}
                 drawn={one}
                 picked={isRun(one.run, picked)}
                 onPick={() => onPick(one.run)}
@@ -170,7 +172,7 @@ export const PlanOverlay = ({
             })}
             {drawn.map((one) => (
               <RunLabel
-                key={`${one.run.from} ${one.run.to}`}
+                key={one.key}
                 drawn={one}
                 picked={isRun(one.run, picked)}
                 onPick={() => onPick(one.run)}

@@ -27,6 +27,7 @@ import { Kinds, Refusals } from './FoundParts.js';
 import { PlanCard } from './PlanCard.js';
 import { PlanOverlay } from './PlanOverlay.js';
 import { RunPanel } from './RunPanel.js';
+import { keyOfRun } from './routes.js';
 import { hasExisting } from '../../panels/change/draft.js';
 import { ChangePanel, useChange } from '../../panels/change/ChangePanel.js';
 import { useLeastChange } from '../../worker/useLeastChange.js';
@@ -156,7 +157,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
           )}
           {run ? (
             <RunPanel
-              key={`${run.from} ${run.to}`}
+              key={keyOfRun(run)}
               job={job}
               circuit={circuit}
               run={run}

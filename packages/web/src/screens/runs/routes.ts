@@ -1,68 +1,95 @@
 import { findBox, PANEL, type Job, type LaidRun, type Spot } from '@amber/core';
 import { toPixel, type View } from '../../plan/view.js';
+import { layRuns, passes, piecesOf, type Piece, type Way } from './lanes.js';
 
 /** A run as it is drawn over the plan, pixels. */
 export interface DrawnRun {
   run: LaidRun;
+  /** What tells it from the other runs of the plan. */
+  key: string;
   path: string;
-  /** Where its label stands; null where there is no room for one. */
-  label: Spot | null;
+  /** Where its label stands, and the spot of its line that it belongs to where it stands beside it. */
+  label: (Spot & { from: Spot | null }) | null;
   text: string;
 }
 
 const spotOf = (job: Job, place: string): Spot | null =>
   place === PANEL ? (job.routing.panel?.at ?? null) : (findBox(job, place)?.at ?? null);
 
-/** Lines beside each other where runs go the same way, pixels. */
-const LANE = 9;
+const textOf = ({ cable, feet, existing, told }: LaidRun): string =>
+  `${cable}${feet === null ? '' : ` · ${Math.round(feet * 10) / 10}'`}${existing ? ' existing' : ''}${told === '' ? '' : ` · ${told}`}`;
 
-const textOf = ({ cable, feet, existing }: LaidRun): string =>
-  `${cable}${feet === null ? '' : ` · ${Math.round(feet * 10) / 10}'`}${existing ? ' existing' : ''}`;
+/** What tells a run from the others: its places, and where two lead between the same what tells these apart. */
+export const keyOfRun = ({ from, to, told }: LaidRun): string => [...[from, to].sort(), told].join(' ');
 
-const overlaps = (a: Spot, half: number, b: { at: Spot; half: number }): boolean =>
+interface Taken {
+  at: Spot;
+  half: number;
+}
+
+const overlaps = (a: Spot, half: number, b: Taken): boolean =>
   Math.abs(a.x - b.at.x) < half + b.half + 3 && Math.abs(a.y - b.at.y) < 21;
 
-/** The runs of a plan over its boxes: along the walls' directions, each with its label where nothing else is. */
+/** Half the height of a label, pixels. */
+const HALF = 11;
+/** A label beside its line stands so far from it, pixels. */
+const BESIDE = 20;
+
+/** Does a piece run behind a label? */
+const isBehind = (piece: Piece, spot: Spot, half: number): boolean =>
+  [-half, -half / 2, 0, half / 2, half].some(
+    (aside) => passes(piece, { x: spot.x + aside, y: spot.y }) < HALF,
+  );
+
+/** Where a label may stand: on its line, or beside it with a line that leads there. */
+const spotsFor = (way: Way): { at: Spot; from: Spot | null }[] =>
+  [...piecesOf(way)]
+    .sort((a, b) => Math.abs(b.from - b.to) - Math.abs(a.from - a.to))
+    .filter(({ from, to }) => Math.abs(from - to) >= 40)
+    .flatMap(({ level, line, from, to }) =>
+      [0.5, 0.35, 0.65, 0.22, 0.78].flatMap((share) => {
+        const along = from + (to - from) * share;
+        const on = level ? { x: along, y: line } : { x: line, y: along };
+        const aside = (by: number) => ({
+          at: level ? { x: on.x, y: on.y + by } : { x: on.x + by * 2.6, y: on.y },
+          from: on,
+        });
+        return [{ at: on, from: null }, aside(-BESIDE), aside(BESIDE)];
+      }),
+    );
+
+/** The runs of a plan over its boxes: along the walls' directions, side by side, each with its label where it covers nothing else. */
 export const drawRuns = (job: Job, view: View, runs: readonly LaidRun[]): DrawnRun[] => {
-  const taken = job.boxes.flatMap((box) => (box.at ? [{ at: toPixel(view, box.at), half: 15 }] : []));
-  const corners = new Map<string, number>();
-  return runs.flatMap((run): DrawnRun[] => {
+  const marks = job.boxes.flatMap((box) => (box.at ? [toPixel(view, box.at)] : []));
+  const shown = runs.flatMap((run) => {
     const [from, to] = [spotOf(job, run.from), spotOf(job, run.to)];
     // The cable that feeds a box is there already, and where it comes from is another matter.
-    if (!from || !to || (run.existing && run.from === PANEL)) return [];
-    const [a, b] = [toPixel(view, from), toPixel(view, to)];
-    const wide = Math.abs(b.x - a.x) >= Math.abs(b.y - a.y);
-    // Runs that turn on one line are drawn beside each other.
-    const key = wide ? `y${Math.round(a.y / 12)}` : `x${Math.round(a.x / 12)}`;
-    const lane = corners.get(key) ?? 0;
-    corners.set(key, lane + 1);
-    const shift = (lane % 2 === 0 ? lane / 2 : -(lane + 1) / 2) * LANE;
-    const straight = Math.min(Math.abs(b.x - a.x), Math.abs(b.y - a.y)) < 10;
-    const corner = wide ? { x: b.x, y: a.y + shift } : { x: a.x + shift, y: b.y };
-    const start = wide ? { x: a.x, y: a.y + shift } : { x: a.x + shift, y: a.y };
-    // A few pixels aside are hidden by the mark, and a slanted line would look like a mistake.
-    const beside = wide ? { x: a.x, y: b.y } : { x: b.x, y: a.y };
-    const points = straight ? [beside, b] : [a, start, corner, b];
+    return !from || !to || (run.existing && run.from === PANEL)
+      ? []
+      : [{ run, ends: [toPixel(view, from), toPixel(view, to)] as const }];
+  });
+  const ways = layRuns(
+    shown.map(({ ends }) => ends),
+    marks,
+  );
+  const pieces = ways.map(piecesOf);
+  const taken: Taken[] = marks.map((at) => ({ at, half: 15 }));
+  return shown.map(({ run }, i): DrawnRun => {
+    const way = ways[i] ?? [];
     const text = textOf(run);
     const half = text.length * 3.5 + 7;
-    const label = [0.5, 0.35, 0.65, 0.22, 0.78]
-      .flatMap((share) =>
-        [1, 0, 2].flatMap((leg) => {
-          const [p, q] = straight ? points : [points[leg], points[leg + 1]];
-          if (!p || !q || Math.hypot(p.x - q.x, p.y - q.y) < 40) return [];
-          return [{ x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share }];
-        }),
-      )
-      .find((spot) => !taken.some((one) => overlaps(spot, half, one)));
-    if (label) taken.push({ at: label, half });
-    return [
-      {
-        run,
-        text,
-        label: label ?? null,
-        path: points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join(''),
-      },
-    ];
+    const others = pieces.flatMap((one, other) => (other === i ? [] : one));
+    const free = spotsFor(way).filter(({ at }) => !taken.some((one) => overlaps(at, half, one)));
+    const covers = ({ at }: { at: Spot }) => others.filter((piece) => isBehind(piece, at, half)).length;
+    const label = free.map((one) => ({ ...one, covers: covers(one) })).sort((a, b) => a.covers - b.covers)[0];
+    if (label) taken.push({ at: label.at, half });
+    return {
+      run,
+      key: keyOfRun(run),
+      text,
+      label: label ? { ...label.at, from: label.from } : null,
+      path: way.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x} ${y}`).join(''),
+    };
   });
 };
 
