@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { JOB_FORMAT } from '../src/model/job.js';
 import {
   feetInches,
   parseFeetInches,
@@ -46,8 +47,7 @@ describe('a bad file is refused with its path and a sentence', () => {
     expect(faults({ ...good(), format: JOB_FORMAT + 1 })).toEqual([
       {
         path: 'format',
-        message:
-          `This job file has format ${JOB_FORMAT + 1}; this program reads up to ${JOB_FORMAT}. Open it with a later version of the program.`,
+        message: `This job file has format ${JOB_FORMAT + 1}; this program reads up to ${JOB_FORMAT}. Open it with a later version of the program.`,
       },
     ]);
   });

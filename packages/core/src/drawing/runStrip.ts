@@ -28,6 +28,9 @@ export interface StripEdge {
   to: string;
   name: string;
   insulated: number;
+  /** Of several cables between the same two places: which of them it is, and how many there are. */
+  lane: number;
+  lanes: number;
   /** Inches along the run. */
   length: number | null;
   lengthSource: Wiring['cables'][number]['lengthSource'];
@@ -44,7 +47,8 @@ export interface RunStrip {
 
 /**
  * Lays out the cables that the root reaches, in the order of the wiring. A branch's first cable goes straight on, each
- * further one starts a row of its own. Cables that lead back to a place already drawn are edges without a new node.
+ * further one starts a row of its own. Cables that lead back to a place already drawn are edges without a new node; several between
+ * the same two places go side by side.
  */
 export const drawStrip = (
   wiring: Wiring,
@@ -69,19 +73,30 @@ export const drawStrip = (
     let first = true;
     for (const cable of mine) {
       if (drawn.has(cable.id) || (cable.from !== place && cable.to !== place)) continue;
-      drawn.add(cable.id);
       const other = cable.from === place ? cable.to : cable.from;
       const node = other === UNKNOWN_PLACE ? cable.id : other;
-      const article = articleOf(parts.stock, 'cable', cable.article);
-      edges.push({
-        cable: cable.id,
-        from: id,
-        to: node,
-        name: article.name,
-        insulated: article.insulated.length,
-        length: cable.length,
-        lengthSource: cable.lengthSource,
-        existing: cable.existing,
+      const beside = mine.filter(
+        (one) =>
+          one === cable ||
+          (other !== UNKNOWN_PLACE &&
+            !drawn.has(one.id) &&
+            [one.from, one.to].includes(place) &&
+            [one.from, one.to].includes(other)),
+      );
+      beside.forEach((one, lane) => {
+        drawn.add(one.id);
+        const article = articleOf(parts.stock, 'cable', one.article);
+        edges.push({
+          cable: one.id,
+          from: id,
+          to: node,
+          name: article.name,
+          insulated: article.insulated.length,
+          ...{ lane, lanes: beside.length },
+          length: one.length,
+          lengthSource: one.lengthSource,
+          existing: one.existing,
+        });
       });
       if (nodes.some((one) => one.id === node)) continue;
       visit(other, column + 1, first ? row : rows++, node);

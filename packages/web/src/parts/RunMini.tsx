@@ -4,14 +4,35 @@ const STEP = 54;
 const ROW = 30;
 const SIZE = 22;
 
-const at = (node: RunSketch['nodes'][number]) => ({
-  x: node.column * STEP + SIZE / 2 + 2,
-  y: node.row * ROW + SIZE / 2 + 4,
-});
+/** The width of one gang where there are several, pixels. */
+const GANG = 17;
+
+type Node = RunSketch['nodes'][number];
+const widthOf = ({ letters }: Node): number => Math.max(SIZE, letters.length * GANG);
+
+/** The middle of every column: as wide as the widest sign in it. */
+const columnsOf = ({ nodes, columns }: RunSketch): number[] => {
+  const widths = Array.from({ length: columns }, (_, column) =>
+    Math.max(SIZE, ...nodes.filter((node) => node.column === column).map(widthOf)),
+  );
+  return widths.map(
+    (width, i) => widths.slice(0, i).reduce((sum, one) => sum + one + STEP - SIZE, 2) + width / 2,
+  );
+};
+
+/** How far a cable lies aside where several lead between the same two places, pixels. */
+const asideOf = (edges: RunSketch['edges'], edge: RunSketch['edges'][number]): number => {
+  const beside = edges.filter(
+    (one) => (one.from === edge.from && one.to === edge.to) || (one.from === edge.to && one.to === edge.from),
+  );
+  return (beside.indexOf(edge) - (beside.length - 1) / 2) * 13;
+};
 
 /** The run of a circuit in small: places as drafting letters, cables as so many parallel lines. */
 export const RunMini = ({ run, label }: { run: RunSketch; label: string }) => {
-  const width = (run.columns - 1) * STEP + SIZE + 4;
+  const columns = columnsOf(run);
+  const at = (node: Node) => ({ x: columns[node.column] ?? 0, y: node.row * ROW + SIZE / 2 + 4 });
+  const width = Math.max(...run.nodes.map((node) => at(node).x + widthOf(node) / 2)) + 2;
   const height = (run.rows - 1) * ROW + SIZE + 8;
   return (
     <svg
@@ -21,27 +42,29 @@ export const RunMini = ({ run, label }: { run: RunSketch; label: string }) => {
       role="img"
       aria-label={label}
     >
-      {run.edges.map(({ from, to, insulated }) => {
+      {run.edges.map((edge, nth) => {
+        const { from, to, insulated } = edge;
+        const aside = asideOf(run.edges, edge);
         const [a, b] = [run.nodes[from], run.nodes[to]];
         if (!a || !b) return null;
         const [p, q] = [at(a), at(b)];
         return Array.from({ length: insulated }, (_, i) => {
-          const shift = (i - (insulated - 1) / 2) * 3;
+          const shift = aside + (i - (insulated - 1) / 2) * 3;
           const d =
             p.y === q.y ? `M${p.x} ${p.y + shift}H${q.x}` : `M${p.x + shift} ${p.y}V${q.y + shift}H${q.x}`;
-          return <path key={`${from} ${to} ${i}`} d={d} fill="none" stroke="#5c6168" strokeWidth="1.3" />;
+          return <path key={`${nth} ${i}`} d={d} fill="none" stroke="#5c6168" strokeWidth="1.3" />;
         });
       })}
       {run.nodes.map((node, i) => {
         const { x, y } = at(node);
-        const word = node.letters.join('');
-        if (node.panel || word)
+        const half = widthOf(node) / 2;
+        if (node.panel || node.letters.length > 0)
           return (
             <g key={i}>
               <rect
-                x={x - SIZE / 2}
+                x={x - half}
                 y={y - SIZE / 2}
-                width={SIZE}
+                width={2 * half}
                 height={SIZE}
                 rx="4"
                 fill={node.panel ? '#20262d' : '#fff'}
@@ -55,9 +78,18 @@ export const RunMini = ({ run, label }: { run: RunSketch; label: string }) => {
                   strokeWidth="2.4"
                 />
               ) : (
-                <text x={x} y={y + 3.5} textAnchor="middle" fontSize="10" fontWeight="750">
-                  {word}
-                </text>
+                node.letters.map((letter, gang) => (
+                  <text
+                    key={gang}
+                    x={x + (gang - (node.letters.length - 1) / 2) * GANG}
+                    y={y + 3.5}
+                    textAnchor="middle"
+                    fontSize="10"
+                    fontWeight="750"
+                  >
+                    {letter}
+                  </text>
+                ))
               )}
             </g>
           );

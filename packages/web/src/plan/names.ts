@@ -31,18 +31,26 @@ export const topOf = ({ y, anchor }: LabelSpot, lines: number): number => {
   return anchor !== 'middle' ? y - more / 2 : y < 0 ? y - more : y;
 };
 
+/** Where the name of a box stands on the plan, pixels; null where nobody has said where it is. */
+export const nameExtent = (
+  job: Job,
+  box: Box,
+  view: View,
+  letters: number,
+): { id: string; left: number; right: number; top: number; bottom: number } | null => {
+  if (!box.at) return null;
+  const at = toPixel(view, box.at);
+  const label = labelOf(job, box, halfWidth(markOf(job, box)));
+  const lines = linesOf(box.name, letters);
+  const width = Math.max(...lines.map((line) => line.length)) * LETTER;
+  const left = at.x + label.x - { start: 0, middle: width / 2, end: width }[label.anchor];
+  const top = at.y + topOf(label, lines.length) - LINE;
+  return { id: box.id, left, right: left + width, top, bottom: top + lines.length * LINE };
+};
+
 /** Boxes whose names would lie on each other's: these take narrower lines. */
 export const crowdedNames = (job: Job, boxes: readonly Box[], view: View): ReadonlySet<string> => {
-  const spread = boxes.flatMap((box) => {
-    if (!box.at) return [];
-    const at = toPixel(view, box.at);
-    const label = labelOf(job, box, halfWidth(markOf(job, box)));
-    const lines = linesOf(box.name, LETTERS.usual);
-    const width = Math.max(...lines.map((line) => line.length)) * LETTER;
-    const left = at.x + label.x - { start: 0, middle: width / 2, end: width }[label.anchor];
-    const top = at.y + topOf(label, lines.length) - LINE;
-    return [{ id: box.id, left, right: left + width, top, bottom: top + lines.length * LINE }];
-  });
+  const spread = boxes.flatMap((box) => nameExtent(job, box, view, LETTERS.usual) ?? []);
   return new Set(
     spread
       .filter((one) =>

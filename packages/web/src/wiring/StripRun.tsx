@@ -1,6 +1,8 @@
 import {
   articleOf,
+  cableTold,
   conductorKey,
+  cutLength,
   feetInches,
   findCable,
   isUntoldFeed,
@@ -12,6 +14,9 @@ import type { Subject } from './useSubject.js';
 
 /** A cable that was found may have any name; what does not fit stands in the tooltip. */
 const shortName = (name: string) => (name.length > 9 ? `${name.slice(0, 8)}…` : name);
+
+/** From one cable to the next where several lead between the same places, pixels. */
+const BESIDE = 30;
 
 /** A cable of the strip: its conductors, those that are live in amber, with its kind and its length; an arc where it leads back. */
 export const StripRun = ({
@@ -40,14 +45,26 @@ export const StripRun = ({
   const startX = a.x + widthOf(from) / 2 + 2;
   const endX = b.x - widthOf(to) / 2 - 2;
   const rise = Math.min(a.y, b.y) - 44;
+  // Several cables between the same places lie side by side, each with its words over it.
+  const aside = (edge.lane - (edge.lanes - 1) / 2) * BESIDE;
   const path = (shift: number) =>
     back
       ? `M${a.x + shift} ${a.y - 34}C${a.x + shift} ${rise} ${b.x + shift} ${rise} ${b.x + shift} ${b.y - 34}`
       : a.y === b.y
-        ? `M${startX} ${a.y + shift}H${endX}`
-        : `M${a.x + 12 + shift} ${a.y + 72}V${b.y + shift}H${endX}`;
+        ? `M${startX} ${a.y + aside + shift}H${endX}`
+        : `M${a.x + 12 + aside + shift} ${a.y + 72}V${b.y + aside + shift}H${endX}`;
   const labelX = back ? (a.x + b.x) / 2 : a.y === b.y ? (startX + endX) / 2 : (a.x + 12 + endX) / 2;
-  const labelY = back ? rise + 22 : b.y;
+  const labelY = (back ? rise + 22 : b.y) + aside;
+  const cut = cable && !edge.existing ? cutLength(subject.job, cable) : null;
+  const told = cable && edge.lanes > 1 ? cableTold(subject.job, subject.wiring, cable, 'from') : '';
+  const length = edge.existing
+    ? untold
+      ? 'as found'
+      : 'existing'
+    : cut === null
+      ? ''
+      : `${SOURCE_WORDS[edge.lengthSource]}cut ${feetInches(cut.cut)}`;
+  const along = edge.length === null ? null : `${feetInches(edge.length)} along the run`;
   return (
     <g>
       {colours.map((colour, i) => {
@@ -69,26 +86,37 @@ export const StripRun = ({
           />
         );
       })}
-      <text
-        x={labelX}
-        y={labelY - 14}
-        textAnchor="middle"
-        fontSize="12.5"
-        fontWeight="700"
-        className="plan-label"
-      >
-        {shortName(name)}
-        <title>{untold ? 'Nobody has told by which cable power comes' : name}</title>
-      </text>
-      <text x={labelX} y={labelY + 22} textAnchor="middle" fontSize="11.5" className="plan-label">
-        {edge.existing
-          ? untold
-            ? 'as found'
-            : 'existing'
-          : edge.length === null
-            ? ''
-            : `${SOURCE_WORDS[edge.lengthSource]}${feetInches(edge.length)}`}
-      </text>
+      {edge.lanes > 1 && !back ? (
+        <>
+          <text x={labelX} y={labelY - 8} textAnchor="middle" fontSize="11.5" className="plan-label">
+            <tspan fontWeight="700">{shortName(name)}</tspan> {told}
+            <title>{[name, told, length, along].filter((one) => one).join(', ')}</title>
+          </text>
+          {edge.lane === edge.lanes - 1 ? (
+            <text x={labelX} y={labelY + 22} textAnchor="middle" fontSize="11.5" className="plan-label">
+              {length}
+            </text>
+          ) : null}
+        </>
+      ) : (
+        <>
+          <text
+            x={labelX}
+            y={labelY - 14}
+            textAnchor="middle"
+            fontSize="12.5"
+            fontWeight="700"
+            className="plan-label"
+          >
+            {shortName(name)}
+            <title>{untold ? 'Nobody has told by which cable power comes' : name}</title>
+          </text>
+          <text x={labelX} y={labelY + 22} textAnchor="middle" fontSize="11.5" className="plan-label">
+            {length}
+            {along ? <title>{along}</title> : null}
+          </text>
+        </>
+      )}
     </g>
   );
 };

@@ -10,7 +10,7 @@ import {
 } from '@amber/core';
 import { placeName } from '../../parts/words.js';
 import { isRun } from './PlanOverlay.js';
-import { keyOfRun } from './routes.js';
+import { cutOf, keyOfRun } from './routes.js';
 
 const Fact = ({ name, value, warn = false }: { name: string; value: string; warn?: boolean }) => (
   <div className="flex items-baseline justify-between gap-3 border-b border-line py-1">
@@ -102,9 +102,7 @@ export const PlanFacts = ({
                 </span>
                 <span className="shrink-0 text-[13px] text-quiet">
                   {run.cable}
-                  {run.feet === null
-                    ? ''
-                    : `, ${run.guessed ? 'guess ' : ''}${Math.round(run.feet * 10) / 10} ft`}
+                  {run.feet === null ? '' : `, ${cutOf(run)}`}
                   {run.existing ? ', existing' : ''}
                 </span>
               </button>

@@ -112,14 +112,20 @@ export const PlanOverlay = ({
   const seen = useView(job, circuit, true, () => onPick(null));
   const { ref, view, size } = seen;
   const runs = plan?.runs;
-  const shown = job.boxes.filter(
-    (box) => mine.has(box.id) || runs?.some((run) => run.from === box.id || run.to === box.id),
+  const shown = useMemo(
+    () =>
+      job.boxes.filter(
+        (box) => mine.has(box.id) || runs?.some((run) => run.from === box.id || run.to === box.id),
+      ),
+    [job, mine, runs],
   );
-  const named = shown.filter((box) => job.luminaires.every((one) => one.box !== box.id));
-  const crowded = view ? crowdedNames(job, named, view) : null;
+  const crowded = view ? crowdedNames(job, shown, view) : null;
   const out = plan?.out;
   const gone = useMemo(() => (view && out ? drawGone(job, view, out) : []), [job, view, out]);
-  const drawn = useMemo(() => (view && runs ? drawRuns(job, view, runs) : []), [job, view, runs]);
+  const drawn = useMemo(
+    () => (view && runs ? drawRuns(job, view, runs, shown) : []),
+    [job, view, runs, shown],
+  );
   return (
     <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
       <svg
@@ -164,7 +170,7 @@ export const PlanOverlay = ({
                 >
                   {plan?.opened?.includes(box.id) ? <OpenedRing half={halfWidth(mark)} /> : null}
                   <PlaceMark mark={{ ...mark, fed: mark.fed || plan?.entry === box.id }} selected={false} />
-                  {mark.luminaires === 0 && view.scale >= NAMED_FROM ? (
+                  {view.scale >= NAMED_FROM ? (
                     <PlaceLabel name={box.name} label={label} crowded={crowded?.has(box.id) ?? false} />
                   ) : null}
                 </g>

@@ -11,6 +11,9 @@ export interface Piece {
 /** A way to lay a run on the plan: its ends and its corners, pixels. */
 export type Way = readonly Spot[];
 
+/** The spots of a mark that a run keeps clear of, its middle first: a wide one has several. */
+export type Mark = readonly Spot[];
+
 /** Lines of runs that go the same way are so far apart, pixels. */
 export const LANE = 10;
 /** Nearer than this to the middle of a mark a run looks as if it ended there, pixels. */
@@ -52,6 +55,21 @@ export const passes = ({ level, line, from, to }: Piece, { x, y }: Spot): number
   return Math.hypot(across - line, Math.max(0, a - along, along - b));
 };
 
+/** A name on the plan, which runs had better not cross, pixels. */
+export interface Extent {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+const crossesName = ({ level, line, from, to }: Piece, { left, right, top, bottom }: Extent): boolean => {
+  const [a, b] = [Math.min(from, to), Math.max(from, to)];
+  return level
+    ? line > top && line < bottom && b > left && a < right
+    : line > left && line < right && b > top && a < bottom;
+};
+
 /** Ways with at most two corners between two spots. */
 const waysBetween = (a: Spot, b: Spot): Way[] => {
   const bent = (share: number): Way[] => {
@@ -70,13 +88,19 @@ const waysBetween = (a: Spot, b: Spot): Way[] => {
   return [[a, { x: b.x, y: a.y }, b], [a, { x: a.x, y: b.y }, b], ...[0.5, 0.3, 0.7].flatMap(bent), ...round];
 };
 
-const WEIGHTS = { passed: 400, along: 0.7, crossed: 30, corner: 14, length: 0.25 };
+const WEIGHTS = { passed: 400, named: 70, along: 0.7, crossed: 30, corner: 14, length: 0.25 };
+
+/** What runs go round: marks and, where they can, names. */
+export interface Around {
+  marks: readonly Mark[];
+  names: readonly Extent[];
+}
 
 /** The way of a run among those laid already: by no mark that is not its own, beside few others, across few. */
-const wayAmong = (a: Spot, b: Spot, marks: readonly Spot[], laid: readonly Piece[]): Way => {
-  const others = marks.filter(
-    (one) => Math.hypot(one.x - a.x, one.y - a.y) > 3 && Math.hypot(one.x - b.x, one.y - b.y) > 3,
-  );
+const wayAmong = ([a, b]: readonly [Spot, Spot], { marks, names }: Around, laid: readonly Piece[]): Way => {
+  const isAt = ([middle]: Mark, end: Spot) =>
+    middle !== undefined && middle.x === end.x && middle.y === end.y;
+  const others = marks.filter((mark) => !isAt(mark, a) && !isAt(mark, b)).flat();
   const costOf = (way: Way): number => {
     const pieces = piecesOf(way);
     return pieces.reduce((sum, piece) => {
@@ -86,6 +110,7 @@ const wayAmong = (a: Spot, b: Spot, marks: readonly Spot[], laid: readonly Piece
       return (
         sum +
         WEIGHTS.passed * passed +
+        WEIGHTS.named * names.filter((one) => crossesName(piece, one)).length +
         WEIGHTS.along * along +
         WEIGHTS.crossed * crossed +
         WEIGHTS.corner +
@@ -139,10 +164,10 @@ const turnOf = (pieces: readonly Piece[], at: number): number => {
  * Runs laid over a plan, each from spot to spot along the walls' directions. Those that share a way lie side by side, and none passes over
  * a mark that is not its own where a way round is found.
  */
-export const layRuns = (ends: readonly (readonly [Spot, Spot])[], marks: readonly Spot[]): Way[] => {
+export const layRuns = (ends: readonly (readonly [Spot, Spot])[], around: Around): Way[] => {
   const laid: Piece[] = [];
   const ways = ends.map(([a, b]) => {
-    const way = wayAmong(a, b, marks, laid);
+    const way = wayAmong([a, b], around, laid);
     const pieces = piecesOf(way);
     laid.push(...pieces);
     return { a, b, pieces };

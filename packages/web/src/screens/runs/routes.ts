@@ -1,4 +1,6 @@
-import { findBox, PANEL, type Job, type LaidRun, type Spot } from '@amber/core';
+import { feetInches, findBox, PANEL, type Job, type Box, type LaidRun, type Spot } from '@amber/core';
+import { halfWidth, markOf } from '../../plan/marks.js';
+import { LETTERS, nameExtent } from '../../plan/names.js';
 import { toPixel, type View } from '../../plan/view.js';
 import { layRuns, passes, piecesOf, type Piece, type Way } from './lanes.js';
 
@@ -16,8 +18,16 @@ export interface DrawnRun {
 const spotOf = (job: Job, place: string): Spot | null =>
   place === PANEL ? (job.routing.panel?.at ?? null) : (findBox(job, place)?.at ?? null);
 
-const textOf = ({ cable, feet, existing, told }: LaidRun): string =>
-  `${cable}${feet === null ? '' : ` · ${Math.round(feet * 10) / 10}'`}${existing ? ' existing' : ''}${told === '' ? '' : ` · ${told}`}`;
+/** How much of it is cut, in feet and inches. */
+export const cutOf = ({ feet, guessed }: LaidRun): string =>
+  feet === null ? '' : `${guessed ? 'guess ' : ''}${feetInches(feet * 12)}`;
+
+/** What is written on a run, and less of it where there is no room for all. */
+const textsOf = (run: LaidRun): string[] =>
+  [
+    [run.cable, cutOf(run), run.existing ? 'existing' : '', run.told],
+    [run.cable, run.told],
+  ].map((words) => words.filter((one) => one !== '').join(' · '));
 
 /** What tells a run from the others: its places, and where two lead between the same what tells these apart. */
 export const keyOfRun = ({ from, to, told }: LaidRun): string => [...[from, to].sort(), told].join(' ');
@@ -25,10 +35,12 @@ export const keyOfRun = ({ from, to, told }: LaidRun): string => [...[from, to].
 interface Taken {
   at: Spot;
   half: number;
+  /** Half of its height, where it is no label itself. */
+  high?: number;
 }
 
 const overlaps = (a: Spot, half: number, b: Taken): boolean =>
-  Math.abs(a.x - b.at.x) < half + b.half + 3 && Math.abs(a.y - b.at.y) < 21;
+  Math.abs(a.x - b.at.x) < half + b.half + 1 && Math.abs(a.y - b.at.y) < 10 + (b.high ?? 11);
 
 /** Half the height of a label, pixels. */
 const HALF = 11;
@@ -59,8 +71,20 @@ const spotsFor = (way: Way): { at: Spot; from: Spot | null }[] =>
     );
 
 /** The runs of a plan over its boxes: along the walls' directions, side by side, each with its label where it covers nothing else. */
-export const drawRuns = (job: Job, view: View, runs: readonly LaidRun[]): DrawnRun[] => {
-  const marks = job.boxes.flatMap((box) => (box.at ? [toPixel(view, box.at)] : []));
+export const drawRuns = (
+  job: Job,
+  view: View,
+  runs: readonly LaidRun[],
+  named: readonly Box[],
+): DrawnRun[] => {
+  const boxes = job.boxes.flatMap((box) =>
+    box.at ? [{ at: toPixel(view, box.at), half: halfWidth(markOf(job, box)) }] : [],
+  );
+  // A wide mark is kept clear of along all of it.
+  const marks = boxes.map(({ at, half }) =>
+    half > 16 ? [at, { ...at, x: at.x - half + 12 }, { ...at, x: at.x + half - 12 }] : [at],
+  );
+  const names = named.flatMap((box) => nameExtent(job, box, view, LETTERS.usual) ?? []);
   const shown = runs.flatMap((run) => {
     const [from, to] = [spotOf(job, run.from), spotOf(job, run.to)];
     // The cable that feeds a box is there already, and where it comes from is another matter.
@@ -70,23 +94,36 @@ export const drawRuns = (job: Job, view: View, runs: readonly LaidRun[]): DrawnR
   });
   const ways = layRuns(
     shown.map(({ ends }) => ends),
-    marks,
+    { marks, names },
   );
   const pieces = ways.map(piecesOf);
-  const taken: Taken[] = marks.map((at) => ({ at, half: 15 }));
+  const taken: Taken[] = [
+    ...boxes.map(({ at, half }) => ({ at, half, high: 14 })),
+    ...names.map(({ left, right, top, bottom }) => ({
+      at: { x: (left + right) / 2, y: (top + bottom) / 2 + 3 },
+      half: (right - left) / 2,
+      high: (bottom - top) / 2 - 2,
+    })),
+  ];
   return shown.map(({ run }, i): DrawnRun => {
     const way = ways[i] ?? [];
-    const text = textOf(run);
-    const half = text.length * 3.5 + 7;
     const others = pieces.flatMap((one, other) => (other === i ? [] : one));
-    const free = spotsFor(way).filter(({ at }) => !taken.some((one) => overlaps(at, half, one)));
-    const covers = ({ at }: { at: Spot }) => others.filter((piece) => isBehind(piece, at, half)).length;
-    const label = free.map((one) => ({ ...one, covers: covers(one) })).sort((a, b) => a.covers - b.covers)[0];
-    if (label) taken.push({ at: label.at, half });
+    const spots = textsOf(run).flatMap((text, less) => {
+      const half = text.length * 3.5 + 7;
+      return spotsFor(way)
+        .filter(({ at }) => !taken.some((one) => overlaps(at, half, one)))
+        .map((one) => ({
+          ...{ ...one, text, half },
+          // Less of it is said before it covers another run.
+          cost: less + 2 * others.filter((piece) => isBehind(piece, one.at, half)).length,
+        }));
+    });
+    const [label] = spots.sort((a, b) => a.cost - b.cost);
+    if (label) taken.push({ at: label.at, half: label.half });
     return {
       run,
       key: keyOfRun(run),
-      text,
+      text: label?.text ?? '',
       label: label ? { ...label.at, from: label.from } : null,
       path: way.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x} ${y}`).join(''),
     };
