@@ -1,4 +1,4 @@
-import { findBox, findLevel, findRoom, waitsWithoutBox } from '../model/lookup.js';
+import { boxesOfCircuit, findBox, findLevel, findRoom, waitsWithoutBox } from '../model/lookup.js';
 import { holdOf } from '../layout/holds.js';
 import { ceilingOf } from '../model/ceiling.js';
 import { PANEL, type Place } from '../model/ids.js';
@@ -91,20 +91,57 @@ export const estimateRun = (job: Job, a: Place, b: Place): number | null => {
   return level + verticalLegs(from, to, wayOf(job, a, b).route);
 };
 
-/** A measured length replaces the estimate, and says so. A home run is never free: what nobody knows of it is guessed. */
+/** Measured, or by where its ends are, inches; null where nobody knows. */
+const knownLength = (job: Job, a: Place, b: Place): number | null =>
+  runFactOf(job, a, b)?.length ?? estimateRun(job, a, b);
+
+/** The longest that is known of the home runs and of the other runs of a circuit, inches. */
+interface Longest {
+  home: number;
+  other: number;
+}
+const longest = new WeakMap<Job, Map<string, Longest>>();
+
+const longestOf = (job: Job, circuit: string): Longest => {
+  const known = longest.get(job) ?? new Map<string, Longest>();
+  longest.set(job, known);
+  const before = known.get(circuit);
+  if (before) return before;
+  const boxes = [
+    ...new Set([
+      ...boxesOfCircuit(job, circuit),
+      ...job.feeds.flatMap((feed) => (feed.circuit === circuit && feed.at !== PANEL ? [feed.at] : [])),
+    ]),
+  ];
+  const most = (pairs: readonly (readonly [Place, Place])[]) =>
+    Math.max(0, ...pairs.map(([a, b]) => knownLength(job, a, b) ?? 0));
+  const made: Longest = {
+    home: most(boxes.map((box) => [PANEL, box] as const)),
+    other: most(boxes.flatMap((a, i) => boxes.slice(i + 1).map((b) => [a, b] as const))),
+  };
+  known.set(circuit, made);
+  return made;
+};
+
+/** What a run counts of which nothing is known: what the job guesses, and no less than the longest that is known of its kind. */
+const guessedLength = (job: Job, a: Place, b: Place): number => {
+  const isHome = a === PANEL || b === PANEL;
+  const circuits = job.circuits.filter(({ id }) => {
+    const boxes: Place[] = boxesOfCircuit(job, id);
+    return boxes.includes(a) || boxes.includes(b);
+  });
+  const known = circuits.map(({ id }) => longestOf(job, id)[isHome ? 'home' : 'other']);
+  return Math.max(isHome ? job.routing.homeRunGuess : job.routing.runGuess, ...known);
+};
+
+/** A measured length replaces the estimate, and says so. No run is free: what nobody knows is guessed. */
 export const runLength = (job: Job, a: Place, b: Place): Pick<Cable, 'length' | 'lengthSource'> => {
   const measured = runFactOf(job, a, b)?.length ?? null;
   if (measured !== null) return { length: measured, lengthSource: 'measured' };
   const estimated = estimateRun(job, a, b);
   if (estimated !== null) return { length: estimated, lengthSource: 'estimated' };
-  return a === PANEL || b === PANEL
-    ? { length: job.routing.homeRunGuess, lengthSource: 'guessed' }
-    : { length: null, lengthSource: 'unknown' };
+  return { length: guessedLength(job, a, b), lengthSource: 'guessed' };
 };
-
-/** Is the length of a run known, by measure or by where its places are? */
-export const isLengthKnown = (job: Job, a: Place, b: Place): boolean =>
-  ['measured', 'estimated'].includes(runLength(job, a, b).lengthSource);
 
 /** How a cut length came about, so that nothing in it is hidden. All inches. */
 export interface CutLength {

@@ -127,8 +127,12 @@ export const routingSchema = z.strictObject({
   access: accessSchema.default('open'),
   /** Added to an estimated run for bends and detours, percent. */
   allowance: z.number().min(0).max(100).default(10),
-  /** Taken for a home run whose length nobody knows, inches; a guess, and shown as one. */
+  /**
+   * Taken at least for a home run, and for any other run, whose length nobody knows, inches; a guess, and shown as one. It counts as long as
+   * the longest of its kind that is known of its circuit, so that it never looks cheaper than one that is known.
+   */
   homeRunGuess: inchesSchema.default(600),
+  runGuess: inchesSchema.default(240),
   /** Conductor left at the panel, inches. */
   atPanel: inchesSchema.default(36),
   /** Where the panel stands; null while nobody has said. */

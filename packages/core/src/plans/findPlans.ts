@@ -8,13 +8,14 @@ import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { leastCost } from '../search/prices/weights.js';
-import { NO_CONSTRAINTS, type Constraints } from '../search/orders.js';
-import { someLengthsKnown } from '../search/prices/priceTables.js';
+import { NO_CONSTRAINTS, switchedGroups, type Constraints } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { cheapestOf, createCollection, missedRuns, type Candidate } from './candidates.js';
 import { articleOf } from '../model/articles.js';
 import { feetInches } from '../model/units.js';
+import { runLength } from '../materials/lengths.js';
+import { listed } from '../words/lists.js';
 import { whyNotOffered } from '../planning/carriers.js';
 import { proofOf, type Proof } from './proof.js';
 import { placeName } from '../words/places.js';
@@ -72,8 +73,15 @@ export interface FindOptions {
   mayGoOn?: () => boolean;
 }
 
-/** Steps that a search of one profile may take before it stops with a gap. */
+/** Steps that a search of the first two profiles may take before it stops with a gap: of one group, which is proved to its end, more than of several. */
 export const MOST_STEPS = 30_000_000;
+const MOST_STEPS_OF_SEVERAL = 8_000_000;
+/**
+ * Of the whole list the first two profiles get most of the time: a search of another profile, and one for a power entry or for what another
+ * brief would give, stops after so many steps at the latest. What it has found by then is a plan all the same.
+ */
+const FEWER_STEPS = { profile: 1_000_000, other: 150_000 };
+const FIRST_PROFILES: readonly ProfileId[] = ['mastersChoice', 'leastCost'];
 
 /** Rules by which a circuit may not serve lighting at all. */
 const NO_LIGHTING: ReadonlySet<string> = new Set([
@@ -89,24 +97,50 @@ const barring = (findings: readonly Finding[]) =>
 
 const notesOf = (job: Job, circuit: CircuitId): string[] => {
   const { circuits } = planJob(withoutForced(withChoice(job, circuit, null)));
-  const { runs, homeRuns } = someLengthsKnown(job);
   const named = findCircuit(job, circuit);
   const fromPanel = job.feeds.some((feed) => feed.circuit === circuit && feed.at === PANEL);
   const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);
   return [
-    ...(runs || homeRuns
-      ? []
-      : ['No box has a position and no run is measured: plans are compared without feet of cable.']),
-    ...(!homeRuns && fromPanel
-      ? [
-          `The panel is not on the plan and no home run is measured: each is counted at a guess of ${feetInches(job.routing.homeRunGuess)}.`,
-        ]
-      : []),
+    ...guessNotes(job, circuit, fromPanel),
     ...(named ? cablesLeft(job, named) : []),
     ...open.map(
       ({ circuit: { name } }) =>
         `${name} is not planned yet. What it will put into shared boxes is not counted here.`,
     ),
+  ];
+};
+
+/** Where runs are counted at a guess, and how much that is. */
+const guessNotes = (job: Job, circuit: CircuitId, fromPanel: boolean): string[] => {
+  const boxes = boxesOfCircuit(job, circuit);
+  const guessOf = (a: Place, b: Place) => {
+    const { length, lengthSource } = runLength(job, a, b);
+    return lengthSource === 'guessed' ? length : null;
+  };
+  const homes = fromPanel ? boxes.flatMap((box) => guessOf(PANEL, box) ?? []) : [];
+  const pairs = boxes.flatMap((a, i) => boxes.slice(i + 1).map((b) => ({ a, b, guess: guessOf(a, b) })));
+  const guessed = pairs.filter(({ guess }) => guess !== null);
+  const unplaced = boxes.filter((box) =>
+    pairs.every(({ a, b, guess }) => (a !== box && b !== box) || guess !== null),
+  );
+  const most = feetInches(Math.max(0, ...guessed.map(({ guess }) => guess ?? 0)));
+  return [
+    ...(guessed.length === 0
+      ? []
+      : guessed.length === pairs.length
+        ? [`No box has a position and no run is measured: each run is counted at a guess of ${most}.`]
+        : unplaced.length > 0
+          ? [
+              `Nobody has said where ${listed(unplaced.map((box) => placeName(job, box)))} ${unplaced.length > 1 ? 'are' : 'is'}: each run there is counted at a guess of ${most}, until the place is set or the run measured.`,
+            ]
+          : []),
+    ...(homes.length > 0
+      ? [
+          homes.length === boxes.length
+            ? `The panel is not on the plan and no home run is measured: each is counted at a guess of ${feetInches(Math.max(...homes))}.`
+            : `The length of some home runs is not known: each of these is counted at a guess of ${feetInches(Math.max(...homes))}.`,
+        ]
+      : []),
   ];
 };
 
@@ -145,7 +179,13 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   if (!circuit) throw new Error(`The job has no circuit ${id}.`);
   const constraints = options.constraints ?? NO_CONSTRAINTS;
   const mayGoOn = options.mayGoOn ?? (() => true);
-  const limits: SearchLimits = { mostSteps: options.mostSteps ?? MOST_STEPS, mayGoOn };
+  const several = switchedGroups(job, circuit).length > 1;
+  const mostSteps = options.mostSteps ?? (several ? MOST_STEPS_OF_SEVERAL : MOST_STEPS);
+  const limits: SearchLimits = { mostSteps, mayGoOn };
+  const atMost = (steps: number): SearchLimits => ({
+    ...limits,
+    mostSteps: Math.min(limits.mostSteps, steps),
+  });
   const set: PlanSet = {
     circuit: id,
     candidates: [],
@@ -196,7 +236,8 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     if (!mayGoOn()) break;
     const first = profile === PROFILES[0];
     const onBetter = first ? firstAnswer : undefined;
-    const result = bestBy(profile, job, circuit, constraints, { ...limits, onBetter }, baseline);
+    const fewer = FIRST_PROFILES.includes(profile) ? limits : atMost(FEWER_STEPS.profile);
+    const result = bestBy(profile, job, circuit, constraints, { ...fewer, onBetter }, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
     results.set(profile, result);
     set.profiles = [
@@ -225,7 +266,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     });
     for (const entry of search.entries.filter((_, i) => i < MOST_ENTRIES)) {
       if (!mayGoOn()) break;
-      const { best } = search.least({ ...limits, entry });
+      const { best } = search.least({ ...atMost(FEWER_STEPS.other), entry });
       if (best) collection.add(choiceOf(best), { entry: entry });
     }
     publish();
@@ -244,7 +285,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   const least = cheapestOf(set.candidates)?.measures.cost ?? null;
   for (const relaxation of relaxationsOf(job, circuit)) {
     if (!mayGoOn()) break;
-    const found = relax(job, circuit, relaxation, constraints, limits, baseline, least);
+    const found = relax(job, circuit, relaxation, constraints, atMost(FEWER_STEPS.other), baseline, least);
     if (found) set.relaxed = [...set.relaxed, found];
   }
   set.relaxed = [...set.relaxed].sort((a, b) => (b.saves ?? 0) - (a.saves ?? 0) || a.cost - b.cost);

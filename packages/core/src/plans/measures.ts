@@ -29,6 +29,8 @@ export interface Measures {
   /** New cable of the circuit, as it is cut. */
   cable: { article: ArticleId; name: string; feet: number }[];
   feet: number;
+  /** New runs whose length is a guess: feet, money and minutes rest on it. */
+  guessed: number;
   runs: number;
   /** Boxes that are opened or set. */
   boxes: number;
@@ -236,6 +238,7 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
         name: articleOf(job.stock, 'cable', article).name,
       })),
       feet: [...byArticle.values()].reduce((sum, feet) => sum + feet, 0),
+      guessed: fresh.filter(({ lengthSource }) => lengthSource === 'guessed').length,
       runs: choice?.runs.length ?? 0,
       boxes: boxes.length,
       largest: largest ? { box: largest.box, needed: largest.needed } : null,

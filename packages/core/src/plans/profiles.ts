@@ -1,6 +1,6 @@
 import type { Circuit, Job } from '../model/job.js';
 import { leastCable, leastCost, leastLabour, mastersChoice, type Weights } from '../search/prices/weights.js';
-import type { Constraints } from '../search/orders.js';
+import { switchedGroups, type Constraints } from '../search/orders.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { priceOfPlan } from './judgedPlan.js';
@@ -96,6 +96,7 @@ export const everySwitch = (job: Job, circuit: Circuit) => {
 
 /** So often the most crowded box is asked to need less, at most. */
 const ROOMIER = 12;
+const ROOMIER_OF_SEVERAL = 5;
 
 /** The least cost with the most crowded box as little crowded as can be: the limit is drawn in until nothing fits. */
 const roomiest = (
@@ -108,10 +109,19 @@ const roomiest = (
   const weights = leastCost(job);
   let volumeLimit = Infinity;
   let last: SearchResult | null = null;
-  for (let times = 0; times < ROOMIER && (limits.mayGoOn?.() ?? true); times++) {
-    const result = createSearch(job, circuit, { weights, constraints, volumeLimit }).least(limits);
+  let steps = 0;
+  const most = switchedGroups(job, circuit).length > 1 ? ROOMIER_OF_SEVERAL : ROOMIER;
+  for (let times = 0; times < most && (limits.mayGoOn?.() ?? true); times++) {
+    const mostSteps = limits.mostSteps - steps;
+    const result = createSearch(job, circuit, { weights, constraints, volumeLimit }).least({
+      ...limits,
+      mostSteps,
+    });
+    steps += result.steps;
+    // Where the steps are used up, something less crowded may be there.
+    if (last && steps > limits.mostSteps) last = { ...last, proved: false };
     if (!result.best) break;
-    last = result;
+    last = steps > limits.mostSteps ? { ...result, proved: false } : result;
     const needed = largestOf(job, circuit, result.best, baseline);
     if (needed === null) break;
     volumeLimit = needed - 1;

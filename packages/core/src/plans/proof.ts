@@ -35,7 +35,7 @@ const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
     case 'apart':
       return `Groups that stay apart in ${names}, each on cables of its own, are not tried, as an existing cable ends there.`;
     case 'someApart':
-      return `Of the ways for groups to stay apart in ${names}, none apart and all apart are tried, and few between.`;
+      return `Of the ways for groups to stay apart in ${names}, not all are tried.`;
     case 'someNeutrals':
       return `A neutral that nobody asks for at some of ${names} and not at others is not tried.`;
   }
@@ -67,6 +67,13 @@ export const proofOf = (
     ...(plan && unknownOf(plan).length > 0
       ? [
           `Nobody can say how full ${listed(unknownOf(plan).map((box) => placeName(job, box)))} ${unknownOf(plan).length > 1 ? 'are' : 'is'}.`,
+        ]
+      : []),
+    ...(plan && plan.measures.guessed > 0
+      ? [
+          plan.measures.guessed > 1
+            ? `The length of ${plan.measures.guessed} of its runs is a guess.`
+            : 'The length of one of its runs is a guess.',
         ]
       : []),
     ...violating.slice(0, 1).map(({ letter }) => `Plan ${letter} comes to less, and violates the code.`),

@@ -1,15 +1,12 @@
 import { boxesOfCircuit } from '../model/lookup.js';
 import { titleOf } from '../words/said.js';
-import { PANEL, type BoxId, type Place } from '../model/ids.js';
+import { type BoxId, type Place } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
-import { isLengthKnown } from '../materials/lengths.js';
 import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
-import { existingBetween } from '../planning/carriers.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { MOST_CLASSES_LARGE } from '../search/descent/largeSearch.js';
 import { junctionsOf, switchedGroups } from '../search/orders.js';
-import { someLengthsKnown } from '../search/prices/priceTables.js';
 import { withChoice } from './measures.js';
 import type { Candidate } from './candidates.js';
 import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
@@ -130,30 +127,16 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
       return { title: titleOf(said), reason: said.reason, remedy: said.remedy };
     });
 
-  const some = someLengthsKnown(job);
-  const known = (a: Place, b: Place) =>
-    !(a === PANEL || b === PANEL ? some.homeRuns : some.runs) ||
-    isLengthKnown(job, a, b) ||
-    existingBetween(job, circuit, a, b).length > 0;
   const lawful = (a: Place, b: Place) => runFactOf(job, a, b)?.rule !== 'forbidden';
   const say = (far: readonly BoxId[]) => listed(far.map((box) => placeName(job, box)));
   const perFeed = feeds.map((one) => ({
     at: one.at,
-    unknown: cutOff(job, circuit, one.at, known),
-    barred: cutOff(job, circuit, one.at, (a, b) => known(a, b) && lawful(a, b)),
+    barred: cutOff(job, circuit, one.at, lawful),
   }));
   if (perFeed.some(({ barred }) => barred.length === 0)) return [];
-  return perFeed.map(({ at, unknown, barred }) =>
-    unknown.length > 0
-      ? {
-          title: `No length is known of any run that leads from ${placeName(job, at)} to ${say(unknown)}`,
-          reason: 'Other runs of the job have a length. One without would look free beside them.',
-          remedy: 'Say where these boxes are, or measure a run to them.',
-        }
-      : {
-          title: `Forbidden runs cut ${say(barred)} off from ${placeName(job, at)}`,
-          reason: 'Every way there is forbidden.',
-          remedy: 'Allow one of these runs, or place a junction box on another way.',
-        },
-  );
+  return perFeed.map(({ at, barred }) => ({
+    title: `Forbidden runs cut ${say(barred)} off from ${placeName(job, at)}`,
+    reason: 'Every way there is forbidden.',
+    remedy: 'Allow one of these runs, or place a junction box on another way.',
+  }));
 };

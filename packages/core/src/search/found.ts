@@ -13,8 +13,8 @@ export interface Found {
 /** What a search does not try, so that something better may be there: told beside what it finds. */
 export interface NotTried {
   /**
-   * More runs than so many at these boxes, which could hold them; return runs at these; groups that stay apart in these, as a cable lies there; all
-   * ways for groups to stay apart in these but none and all; a neutral at some of these and not at others.
+   * More runs than so many at these boxes, which could hold them; return runs at these; groups that stay apart in these, as a cable lies there; some
+   * ways for groups to stay apart in these; a neutral at some of these and not at others.
    */
   what: 'runs' | 'returnRuns' | 'apart' | 'someApart' | 'someNeutrals';
   most: number;

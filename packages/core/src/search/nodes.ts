@@ -1,4 +1,4 @@
-import { findLuminaire, groupsOfCircuit } from '../model/lookup.js';
+import { findLuminaire, groupsOfCircuit, slotsInBox, switchesOfGroup } from '../model/lookup.js';
 import { lyingCables } from '../model/lying.js';
 import {
   PANEL,
@@ -16,6 +16,24 @@ type Unit = readonly GroupId[];
 
 /** Beyond so many units a box keeps them all together, or all apart. */
 const MOST_UNITS = 4;
+/** From so many units on, what is switched from one place alone goes with a group that has travelers: by itself it gains nothing but a cable. */
+const WITH_TRAVELERS_FROM = 3;
+
+/** Has a group of this heap a switch in the box and another elsewhere, so that travelers come to it? */
+const hasTravelers = (job: Job, box: BoxId, heap: readonly Unit[]): boolean =>
+  heap.flat().some((group) => {
+    const slots = switchesOfGroup(job, group);
+    return slots.length > 1 && slots.some((slot) => slot.box === box);
+  });
+
+/** The heaps that are tried of those that could be. */
+const triedHeaps = (job: Job, box: BoxId, units: readonly Unit[]): Unit[][][] => {
+  if (units.length > MOST_UNITS) return [[[...units]], units.map((unit) => [unit])];
+  const all = partitions<Unit>(units);
+  const isOfSwitches = slotsInBox(job, box).some(({ role }) => role !== 'receptacle');
+  if (units.length < WITH_TRAVELERS_FROM || !isOfSwitches) return all;
+  return all.filter((heaps) => heaps.length === 1 || heaps.every((heap) => hasTravelers(job, box, heap)));
+};
 
 const unitsIn = (job: Job, circuit: Circuit, box: BoxId): Unit[] => {
   const units: GroupId[][] = groupsOfCircuit(job, circuit.id)
@@ -57,7 +75,7 @@ export const hasCableOfItsOwn = (job: Job, circuit: CircuitId, box: BoxId): bool
 export const apartsOf = (job: Job, circuit: Circuit, feed: Feed, box: BoxId): ApartNode[][] => {
   const units = unitsIn(job, circuit, box);
   if (units.length < 2 || hasCableOfItsOwn(job, circuit.id, box)) return [[]];
-  const heaps = units.length > MOST_UNITS ? [[units], units.map((unit) => [unit])] : partitions<Unit>(units);
+  const heaps = triedHeaps(job, box, units);
   const order = groupsOfCircuit(job, circuit.id).map(({ id }) => id);
   const named = (heap: readonly Unit[]): ApartNode => {
     const groups = heap.flat().sort((a, b) => order.indexOf(a) - order.indexOf(b));
@@ -115,7 +133,13 @@ export const waysApart = (
     ways: ways.length > 0 ? ways : [[]],
     barred: {
       apart: several.filter((box) => hasCableOfItsOwn(job, circuit.id, box)),
-      someApart: count > MOST_WAYS || ways.length < tried.length ? several : [],
+      someApart:
+        count > MOST_WAYS || ways.length < tried.length
+          ? several
+          : several.filter((box) => {
+              const units = unitsIn(job, circuit, box);
+              return triedHeaps(job, box, units).length < partitions<Unit>(units).length;
+            }),
     },
   };
 };

@@ -39,6 +39,8 @@ export interface Weighed {
   /** What decides the same for runs by new cables, found once for all: the search for the cheapest tree asks for each of them. */
   bought: (crossing: number) => Bought | null;
   table: RunTable;
+  /** The line under the prices of a run between two nodes; null where none may go. */
+  line: (a: number, b: number) => RunLine | null;
   /** The least that a run between two nodes costs; Infinity where none may go. */
   nearness: (a: number, b: number) => number;
   node: (node: number, load: LoadCode) => number;
@@ -157,6 +159,7 @@ export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: S
     run: runs.between,
     bought: runs.bought,
     table: runs.table,
+    line,
     nearness: (a, b) => Math.min(Infinity, ...runs.offers(a, b).map(({ cost }) => cost)),
     nodeAtLeast: (node, load) =>
       (prices[node]?.atLeast(load) ?? 0) + (boxPrices[node]?.least ?? 0) - (resting[node] ?? 0),

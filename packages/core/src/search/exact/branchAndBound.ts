@@ -9,6 +9,7 @@ import { isCutShort, notTriedBy } from '../notTried.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
 import { boundingOf, type Bounding } from '../bounds/bounding.js';
+import { crowdedBound } from '../bounds/crowded.js';
 import { raiseSlopes } from '../bounds/subgradient.js';
 
 /**
@@ -154,8 +155,16 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
       }
       const found = best as Found | null;
       const bound = Math.min(weight(), ...left.map((one) => one.bound));
-      const isProved = found !== null && bound >= found.weight && !isCutShort(notTried);
-      return { best: found, bound, proved: isProved, notTried, steps };
+      // A box with more runs than are tried is out of the question where the least that it would cost is no less than the best.
+      const told = notTried.flatMap((one) => {
+        if (one.what !== 'runs' || !found) return [one];
+        const boxes = one.boxes.filter((box) =>
+          cases.some((each) => crowdedBound(tables, each, box) < found.weight),
+        );
+        return boxes.length > 0 ? [{ ...one, boxes }] : [];
+      });
+      const isProved = found !== null && bound >= found.weight && !isCutShort(told);
+      return { best: found, bound, proved: isProved, notTried: told, steps };
     },
   };
 };

@@ -3,7 +3,6 @@ import { lyingCables } from '../../model/lying.js';
 import { boxesOfCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type Place } from '../../model/ids.js';
 import type { Circuit, Job } from '../../model/job.js';
-import { isLengthKnown } from '../../materials/lengths.js';
 import { cablesFor } from '../../planning/carriers.js';
 import { articleOf, type CableArticle } from '../../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
@@ -26,11 +25,6 @@ export interface PriceTables {
   readonly weights: Weights;
   readonly background: Background;
   readonly cables: readonly CableArticle[];
-  /**
-   * The length of some run is known, and of some home run: then one of unknown length is not offered, as it would look free.
-   * Where none is known, runs count nothing and home runs what is guessed of them.
-   */
-  readonly someLengths: KnownLengths;
   readonly splices: Splices;
   /** How what comes to a node is written as one number. */
   readonly codes: LoadCodes;
@@ -47,21 +41,6 @@ export interface PriceTables {
     readonly judged: Memo<Map<number, number>>;
   };
 }
-
-export interface KnownLengths {
-  runs: boolean;
-  homeRuns: boolean;
-}
-
-/** Is the length of any run of the job known, and of any home run, by measure or by where its places are? */
-export const someLengthsKnown = (job: Job): KnownLengths => {
-  const boxes = job.boxes.map((box) => box.id);
-  const isKnown = (a: Place, b: Place) => isLengthKnown(job, a, b);
-  return {
-    runs: boxes.some((a, i) => boxes.slice(i + 1).some((b) => isKnown(a, b))),
-    homeRuns: boxes.some((box) => isKnown(PANEL, box)),
-  };
-};
 
 /** What the loads of a circuit have to hold. Hot and neutral are two classes; each switch brings another. */
 const loadSizeOf = (job: Job, circuit: Circuit, cables: readonly CableArticle[]): LoadSize => {
@@ -101,7 +80,6 @@ export const priceTablesOf = (
     weights,
     background,
     cables,
-    someLengths: someLengthsKnown(job),
     // Each run brings an end of a net, and the feed another.
     splices: splicesOf(job, circuit.awg, weights, codes.mostRuns + 1),
     codes,

@@ -46,7 +46,7 @@ const withBonus = ({ existing, existingCosts, costs, offers }: PricedWay): Price
 });
 
 const wayBetween = (
-  { job, circuit, cables, weights, splices, someLengths }: PriceTables,
+  { job, circuit, cables, weights, splices }: PriceTables,
   a: Place,
   b: Place,
 ): Way | null => {
@@ -63,8 +63,6 @@ const wayBetween = (
   const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
   const existingCosts = lying.map(({ insulated }) => -ends * insulated.length * splices.cap);
   const length = runLength(job, a, b);
-  const toPanel = a === PANEL || b === PANEL;
-  const isKnown = toPanel ? someLengths.homeRuns : someLengths.runs;
   const { access } = wayOf(job, a, b);
   const { run, foot, opening } = job.labour;
   const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
@@ -75,9 +73,7 @@ const wayBetween = (
     via: [],
     ...length,
   });
-  // One of unknown length is not offered where others are known.
-  const unknown = isKnown && (cut === null || length.lengthSource === 'guessed');
-  const inches = unknown ? Infinity : (cut?.cut ?? 0);
+  const inches = cut?.cut ?? Infinity;
   const costs = cables.map((article) => {
     if (inches > article.coilFeet * 12) return Infinity;
     const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;

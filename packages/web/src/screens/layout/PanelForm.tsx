@@ -36,6 +36,15 @@ export const RoutingFields = ({ job }: { job: Job }) => {
           onChange={(allowance) => set({ allowance }, 'allowance')}
         />
       </Field>
+      <Field
+        label="A run of which nothing is known"
+        hint="A guess, said wherever it counts. It counts no less than the longest known one of its circuit."
+      >
+        <LengthInput
+          value={job.routing.runGuess}
+          onChange={(guess) => guess !== null && set({ runGuess: guess }, 'guess for runs of unknown length')}
+        />
+      </Field>
       <Field label="A home run of which nothing is known" hint="A guess, said wherever it counts.">
         <LengthInput
           value={job.routing.homeRunGuess}

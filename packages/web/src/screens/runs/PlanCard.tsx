@@ -20,6 +20,7 @@ const factsOf = ({ measures }: Candidate): string => {
   const { neutrals, fullest, reidentified, unknownFill } = measures;
   return [
     `${feet(measures.feet)} in ${plural(measures.runs, 'run')}`,
+    ...(measures.guessed > 0 ? [`${plural(measures.guessed, 'run')} at a guess`] : []),
     ...(fullest ? [`fullest box ${fullest.percent} %`] : []),
     ...(unknownFill.length > 0 ? [`fill not known in ${plural(unknownFill.length, 'box', 'boxes')}`] : []),
     `neutral at ${neutrals.present} of ${neutrals.all}`,
@@ -81,7 +82,10 @@ export const PlanCard = ({
               <span className="block text-[13px] text-quiet">{titles.join(', ')}</span>
             ) : null}
           </span>
-          <span className="shrink-0 text-[16px] font-bold">{dollars(plan.measures.cost)}</span>
+          <span className="shrink-0 text-[16px] font-bold">
+            {plan.measures.guessed > 0 ? 'about ' : ''}
+            {dollars(plan.measures.cost)}
+          </span>
         </span>
         {plan.sketch ? (
           <span className="mt-2 ml-8 block max-w-full overflow-x-auto">
