@@ -310,6 +310,8 @@ export type { Candidate } from './plans/candidates.js';
 export { measureWired, withChoice } from './plans/measures.js';
 export type { Advantage } from './plans/compare.js';
 export type { CostShare, LaidRun, Measures } from './plans/measures.js';
+export { forAndAgainst } from './plans/forAndAgainst.js';
+export { nearestWays } from './plans/nearestWays.js';
 export { LEFT_OUT, profileOf } from './plans/profiles.js';
 export type { ProfileId } from './plans/profiles.js';
 export { FAMILIAR_TITLES } from './plans/familiar.js';

@@ -47,6 +47,8 @@ export const benchPath = (
     : jobPath(job, { circuit, wiring });
 export const layoutPath = (job: string, circuit: string | null = null): string =>
   jobPath(job, { screen: 'layout', circuit });
+/** Every way to wire a circuit, over its layout. */
+export const runsPath = (job: string, circuit: string): string => jobPath(job, { screen: 'runs', circuit });
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */

@@ -2,6 +2,7 @@ import { useMemo, useRef } from 'react';
 import type { DeviceId, Positions, SaidTrace } from '@amber/core';
 import { BeginExisting } from '../../panels/asFound/BeginExisting.js';
 import { useAppSelector } from '../../store/store.js';
+import { NearestWays } from '../../panels/ways/NearestWays.js';
 import { BoardBar } from './BoardBar.js';
 import { BoxCard } from './BoxCard.js';
 import { FollowedBar } from './FollowedBar.js';
@@ -87,13 +88,18 @@ export const Board = ({
       {subject.readOnly && subject.circuit && isUntold(subject) ? (
         <BeginExisting job={subject.job} circuit={subject.circuit} />
       ) : subject.drawings.length === 0 ? (
-        <div className="m-4 max-w-lg rounded-lg bg-sheet p-6">
+        <div className="m-4 max-w-3xl rounded-lg bg-sheet p-6">
           <h2 className="text-lg font-bold">Nothing to draw yet</h2>
           <p className="mt-2">
             {subject.readOnly
               ? 'Nothing is told yet. Choose a circuit above, and begin with what is usual for it.'
               : 'This circuit cannot be planned as it stands. What is missing stands at the side; what you entered is kept.'}
           </p>
+          {!subject.readOnly && subject.circuit ? (
+            <div className="mt-5 border-t border-line pt-4">
+              <NearestWays job={subject.job} circuit={subject.circuit} />
+            </div>
+          ) : null}
         </div>
       ) : (
         <>

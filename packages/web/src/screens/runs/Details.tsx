@@ -2,6 +2,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { lazy, Suspense } from 'react';
 import type { Candidate, Circuit, Job, LaidRun, PlanSet } from '@amber/core';
 import { Asked } from './Asked.js';
+import { NamedWays } from './NamedWays.js';
 import { PlanFacts } from './PlanFacts.js';
 import { Sought } from './Sought.js';
 
@@ -20,6 +21,7 @@ export const Details = ({
   picked,
   onPickRun,
   onPickPlan,
+  onChoose,
 }: {
   job: Job;
   circuit: Circuit;
@@ -28,11 +30,13 @@ export const Details = ({
   picked: LaidRun | null;
   onPickRun: (run: LaidRun) => void;
   onPickPlan: (letter: string) => void;
+  onChoose: (plan: Candidate) => void;
 }) => (
   <TabGroup className="flex flex-col border-t border-line bg-sheet max-lg:order-last lg:h-66 lg:shrink-0">
     <TabList className="flex shrink-0 overflow-x-auto border-b border-line px-1">
       <Tab className={tab}>{plan ? `Plan ${plan.letter}` : 'Plan'}</Tab>
       <Tab className={tab}>Compare</Tab>
+      <Tab className={tab}>Named ways</Tab>
       <Tab className={tab}>What was sought</Tab>
       <Tab className={tab}>What is asked</Tab>
     </TabList>
@@ -52,6 +56,15 @@ export const Details = ({
         ) : (
           <p>There is no plan.</p>
         )}
+      </TabPanel>
+      <TabPanel>
+        <NamedWays
+          job={job}
+          found={found}
+          letter={plan?.letter ?? null}
+          onPick={onPickPlan}
+          onChoose={onChoose}
+        />
       </TabPanel>
       <TabPanel>
         <Sought found={found} />

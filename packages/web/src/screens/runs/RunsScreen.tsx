@@ -175,6 +175,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             picked={run}
             onPickRun={setRun}
             onPickPlan={setPicked}
+            onChoose={choose}
           />
         ) : null}
       </main>
