@@ -78,14 +78,14 @@ describe('lengths', () => {
     expect(cuts[2]).toMatchObject({ cable: { lengthSource: 'estimated' } });
     expect(cuts[2]?.cut?.allowance).toBeCloseTo((cuts[2]?.cut?.run ?? 0) / 10);
   });
-  test('without positions there is no length, and the take-off names the cables', () => {
+  test('without positions a run counts at a guess, and says so', () => {
     const { job, wiring } = planned(jobOf({ runs: ['F-S1', 'S1-L'] }));
     expect(wiring.cables.map((one) => [one.length, one.lengthSource])).toEqual([
       // A home run is never free: it is counted at a guess, and says so.
       [600, 'guessed'],
-      [null, 'unknown'],
+      [240, 'guessed'],
     ]);
-    expect(takeOff(job, wiring).unmeasured).toEqual(wiring.cables.slice(1).map((one) => one.id));
+    expect(takeOff(job, wiring).unmeasured).toEqual([]);
   });
 });
 

@@ -9,8 +9,11 @@ import {
   wireAll,
   withChoice,
   wiringOrEmpty,
+  withoutBox,
+  withoutFeed,
   withoutSlot,
   writeJobFile,
+  type BoxId,
   type Choice,
   type GroupId,
   type Job,
@@ -199,10 +202,19 @@ test('a bound that is too high drops the best, and the search for it is what not
   expect(survives({ ...problem.bounds, box: twice })).toBe(false);
 });
 
-test('a switch taken out of a box takes the way of wiring with it that keeps its group apart there', () => {
+test('a switch taken out of its box leaves a way that is refused with the reason, or still is one, and loses nothing else of it', () => {
   const job = wireAll(SHARED.hall);
   expect(job.choices[0]?.apart?.[0]?.groups).toEqual(['wall' as GroupId]);
-  expect(withoutSlot(job, 'back-door:wall' as SlotId).choices).toEqual([]);
-  const renamed = { ...job, groups: job.groups.map((one) => ({ ...one, name: `${one.name} 2` })) };
-  expect(planJob(renamed).circuits[0]?.outcome.ok).toBe(true);
+  const less = withoutSlot(job, 'back-door:wall' as SlotId);
+  // What stood apart is no longer there: both cables would end in one box.
+  expect(less.choices).toMatchObject([{ circuit: 'c', feed: 'feed' }]);
+  expect(less.choices[0]).not.toHaveProperty('apart');
+  const [plan] = planJob(less).circuits;
+  expect(plan?.outcome.ok === false && plan.outcome.problems.map(({ code }) => code)).toEqual([
+    'RingOfCables',
+  ]);
+  // A luminaire at the end of a run goes, and the rest stays wired.
+  const dark = withoutBox(wireAll(SHARED.den), 'north-end' as BoxId);
+  expect(planJob(dark).circuits[0]?.outcome.ok).toBe(true);
+  expect(planJob(withoutFeed(job, job.feeds[0]!.id)).circuits[0]?.outcome.ok).toBe(false);
 });

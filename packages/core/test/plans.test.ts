@@ -260,16 +260,30 @@ test('a circuit that may not serve lighting is refused with the section that say
   expect(refusals).toMatchObject([{ rule: 'small-appliance-circuit', section: '210.52(B)(2)' }]);
 });
 
-test('a brief without a feed, and places of which no length is known beside others that have one, are asked for', () => {
+test('a brief without a feed is asked for; runs of unknown length are counted at a guess, said so, and never called proved', () => {
   expect(brief((job) => ({ ...job, feeds: [] })).refusals).toMatchObject([
     { title: 'Nobody has said where power for Lights comes from' },
   ]);
   const measured = (...pairs: [string, string][]) =>
     pairs.map((between) => newRunFact({ between, length: 120 }));
   const half = brief((job) => ({ ...job, runFacts: measured(['panel', 'S1'], ['S1', 'L']) }));
-  expect(half.refusals).toMatchObject([
-    { title: 'No length is known of any run that leads from the panel to S2' },
-  ]);
+  expect(half.refusals).toEqual([]);
+  expect(half.notes).toContain(
+    `Nobody has said where S2 is: each run there is counted at a guess of 20'-0", until the place is set or the run measured.`,
+  );
+  // A longer run is known: none of which nothing is known is cheaper than that.
+  const far = brief((job) => ({
+    ...job,
+    runFacts: [...measured(['panel', 'S1']), newRunFact({ between: ['S1', 'L'], length: 600 })],
+  }));
+  expect(far.notes.join(' ')).toContain(`a guess of 50'-0"`);
+  const [first] = half.candidates;
+  expect(first?.measures.guessed).toBeGreaterThan(0);
+  expect(new Set(first?.runs.filter(({ guessed }) => guessed).map(({ feet }) => feet))).toEqual(
+    new Set([21.5]),
+  );
+  expect(half.profiles.map(({ proved }) => proved)).not.toContain(true);
+  expect(half.profiles[0]?.unproved.join(' ')).toMatch(/of its runs is a guess/);
   const noPanel = brief((job) => ({ ...job, runFacts: measured(['S1', 'S2'], ['S1', 'L'], ['S2', 'L']) }));
   expect(noPanel.candidates.length).toBeGreaterThan(1);
   expect(noPanel.notes).toEqual([
@@ -278,7 +292,7 @@ test('a brief without a feed, and places of which no length is known beside othe
   const none = brief((job) => job);
   expect(none.candidates.length).toBeGreaterThan(1);
   expect(none.notes).toEqual([
-    'No box has a position and no run is measured: plans are compared without feet of cable.',
+    `No box has a position and no run is measured: each run is counted at a guess of 20'-0".`,
     `The panel is not on the plan and no home run is measured: each is counted at a guess of 50'-0".`,
   ]);
 });

@@ -1,33 +1,73 @@
 import { withPrunedWirings } from './wiring/pruned.js';
 import { findLuminaire, findSlot } from '../model/lookup.js';
-import { placeOfNode, type BoxId, type GroupId, type LuminaireId, type SlotId } from '../model/ids.js';
+import {
+  placeOfNode,
+  type BoxId,
+  type GroupId,
+  type LuminaireId,
+  type SlotId,
+  type TreePlace,
+} from '../model/ids.js';
+import { apartNode } from '../planning/nets.js';
 import type { Job } from '../model/job.js';
 
-/** A way of wiring that leads through what is no longer there is taken back; the circuit waits to be planned again. */
+type Chosen = Job['choices'][number];
+
+/** Groups that stay apart in a box, without those that are no longer in it; a node is named by the first that is left. */
+const prunedApart = (job: Job, { apart = [], runs }: Chosen): Pick<Chosen, 'apart' | 'runs'> => {
+  const isIn = (box: BoxId, group: GroupId) =>
+    [...job.slots, ...job.luminaires].some((one) => one.box === box && one.group === group);
+  const left = apart.map(({ box, groups }) => ({
+    box,
+    was: apartNode({ box, groups }).node,
+    groups: groups.filter((group) => isIn(box, group)),
+  }));
+  const renamed = new Map<TreePlace, TreePlace>(
+    left.map(({ box, was, groups }) => [was, groups.length > 0 ? apartNode({ box, groups }).node : box]),
+  );
+  const named = (node: TreePlace) => renamed.get(node) ?? node;
+  return {
+    runs: runs.map(({ from, to }) => ({ from: named(from), to: named(to) })),
+    apart: left.flatMap(({ box, groups }) => (groups.length > 0 ? [{ box, groups }] : [])),
+  };
+};
+
+/**
+ * A way of wiring without what is no longer there. Where the rest of it still is one it stays; where it led through what is gone it is refused
+ * with the reason, and the ways nearest to it are offered. One whose feed is gone is taken back.
+ */
 const keepingChoices = (
   job: Job,
   gone: { box?: BoxId; slots: ReadonlySet<SlotId>; groups: ReadonlySet<GroupId> },
-): Job =>
-  withPrunedWirings({
+): Job => {
+  const pruned = (choice: Chosen): Chosen[] => {
+    const { box, slots, groups } = gone;
+    if (!job.feeds.some((one) => one.id === choice.feed)) return [];
+    if (!job.groups.some((group) => group.circuit === choice.circuit)) return [];
+    const { chains, neutralAt, apart: _apart, ...rest } = choice;
+    const left = prunedApart(job, choice);
+    const orders = Object.entries(chains ?? {}).flatMap(([group, chain]) => {
+      const kept = chain.filter((slot) => !slots.has(slot));
+      return groups.has(group as GroupId) || kept.length === 0 ? [] : [[group, kept] as const];
+    });
+    const runs = left.runs.filter(({ from, to }) => [from, to].every((at) => placeOfNode(at) !== box));
+    return [
+      {
+        ...rest,
+        runs,
+        ...(orders.length > 0 ? { chains: Object.fromEntries(orders) as Chosen['chains'] } : {}),
+        ...(neutralAt ? { neutralAt: neutralAt.filter((slot) => !slots.has(slot)) } : {}),
+        ...((left.apart ?? []).length > 0 ? { apart: left.apart } : {}),
+      },
+    ];
+  };
+  return withPrunedWirings({
     ...job,
-    choices: job.choices.filter(({ feed, runs, chains, neutralAt, apart }) => {
-      const { box, slots, groups } = gone;
-      const throughBox =
-        box !== undefined && runs.some((run) => [run.from, run.to].some((at) => placeOfNode(at) === box));
-      const named = [...Object.values(chains ?? {}).flat(), ...(neutralAt ?? [])];
-      const isThere = (at: BoxId, group: GroupId) =>
-        [...job.slots, ...job.luminaires].some((one) => one.box === at && one.group === group);
-      return (
-        !throughBox &&
-        (apart ?? []).every((one) => one.groups.every((group) => isThere(one.box, group))) &&
-        job.feeds.some((one) => one.id === feed) &&
-        !named.some((slot) => slots.has(slot)) &&
-        !Object.keys(chains ?? {}).some((group) => groups.has(group as GroupId))
-      );
-    }),
+    choices: job.choices.flatMap(pruned),
     // It is planned anew from what is left.
     wirings: job.wirings.filter((one) => one.kind !== 'planned'),
   });
+};
 
 const without = (job: Job, slots: ReadonlySet<SlotId>, luminaires: ReadonlySet<LuminaireId>): Job => ({
   ...job,

@@ -49,7 +49,7 @@ export const NO_CONSTRAINTS: Constraints = {
 };
 
 /** Beyond so many nodes the tables of the exact search are too large. */
-export const MOST_NODES = 16;
+export const MOST_NODES = 18;
 
 /** Every way to pick one of each list. */
 const product = <T>(lists: readonly (readonly T[])[]): T[][] =>

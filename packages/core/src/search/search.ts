@@ -17,6 +17,8 @@ export interface SearchOptions {
   constraints: Constraints;
   /** Boxes that need more are out of the question; ten-thousandths of a cubic inch. */
   volumeLimit: number;
+  /** May a run be taken whose length is a guess? Nobody buys a cable for old work by one. */
+  mayGuess?: boolean;
   /** From so many places on the exact search takes pains beforehand; what is found does not hang on it. */
   effortFrom?: number | undefined;
 }
@@ -60,7 +62,7 @@ const STEPS_OF_A_TREE = 100;
 
 export const createSearch = (asked: Job, circuit: Circuit, options: SearchOptions): Search => {
   const job = toPlan(asked);
-  const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit);
+  const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit, options.mayGuess);
   const space = orderSpaceOf(job, circuit, options.constraints);
   return isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);
 };

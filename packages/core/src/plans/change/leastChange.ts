@@ -72,11 +72,14 @@ const planned = (
 ): Variant | null => {
   const named = findCircuit(searched, circuit);
   if (!named) return null;
-  const { best } = createSearch(searched, named, {
-    weights: leastCable(searched),
-    constraints: { ...NO_CONSTRAINTS, ...wanted },
-    volumeLimit: Infinity,
-  }).least({ mostSteps: MOST_STEPS });
+  const search = (mayGuess: boolean) =>
+    createSearch(searched, named, {
+      weights: leastCable(searched),
+      constraints: { ...NO_CONSTRAINTS, ...wanted },
+      ...{ volumeLimit: Infinity, mayGuess },
+    }).least({ mostSteps: MOST_STEPS }).best;
+  // By a guess only to say which run would have to be measured.
+  const best = search(false) ?? search(true);
   if (!best) return null;
   const choice = { ...choiceOf(best), ...(givenUp.length > 0 ? { givenUp: [...givenUp] } : {}) };
   return { job: withChoice(job, circuit, choice), given: givenUp.length, weight: best.weight };

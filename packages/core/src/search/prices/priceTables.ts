@@ -23,6 +23,8 @@ export interface PriceTables {
   readonly job: Job;
   readonly circuit: Circuit;
   readonly weights: Weights;
+  /** Are runs offered whose length is a guess? */
+  readonly mayGuess: boolean;
   readonly background: Background;
   readonly cables: readonly CableArticle[];
   readonly splices: Splices;
@@ -69,6 +71,7 @@ export const priceTablesOf = (
   weights: Weights,
   /** Boxes that need more than this are out of the question; ten-thousandths of a cubic inch. */
   volumeLimit: number,
+  mayGuess = true,
 ): PriceTables => {
   const background = backgroundOf(job, circuit);
   const cables = cablesFor(job, circuit);
@@ -78,6 +81,7 @@ export const priceTablesOf = (
     job,
     circuit,
     weights,
+    mayGuess,
     background,
     cables,
     // Each run brings an end of a net, and the feed another.

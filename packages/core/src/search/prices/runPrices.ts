@@ -46,7 +46,7 @@ const withBonus = ({ existing, existingCosts, costs, offers }: PricedWay): Price
 });
 
 const wayBetween = (
-  { job, circuit, cables, weights, splices }: PriceTables,
+  { job, circuit, cables, weights, splices, mayGuess }: PriceTables,
   a: Place,
   b: Place,
 ): Way | null => {
@@ -73,7 +73,7 @@ const wayBetween = (
     via: [],
     ...length,
   });
-  const inches = cut?.cut ?? Infinity;
+  const inches = length.lengthSource === 'guessed' && !mayGuess ? Infinity : (cut?.cut ?? Infinity);
   const costs = cables.map((article) => {
     if (inches > article.coilFeet * 12) return Infinity;
     const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
