@@ -95,7 +95,7 @@ describe('the boat yard', () => {
     const best = first(set);
     expect(runsOf(best)).toContain('creek-end yard-end');
     expect(set.paidFor).toBe(
-      '$21.31 more than the cheapest, C: no travelers in luminaire or junction boxes, no run of four conductors, a neutral at every switch and no traveler on a white.',
+      '$21.31 more than the cheapest, D: no travelers in luminaire or junction boxes, no run of four conductors, a neutral at every switch and no traveler on a white.',
     );
   });
   test('the long shed: switch to switch, and no traveler through the ridge', () => {

@@ -3,7 +3,6 @@ import {
   findPlans,
   forAndAgainst,
   nearestWays,
-  type Choice,
   type Job,
   type PlanSet,
 } from '../src/index.js';
@@ -46,7 +45,7 @@ test('of several groups there are two: each on its own cables, which is what com
 test('the ways nearest to one that is broken have the most of its runs', () => {
   const [first, second, ...others] = living.candidates;
   if (!first || !second) throw new Error('too few plans');
-  const broken = { ...first.choice, runs: first.choice.runs.slice(1) } as Choice;
+  const broken = { ...first.choice, runs: first.choice.runs.slice(1) };
   expect(nearestWays(living.candidates, broken)[0]).toBe(first);
   const [nearest, next, third, ...more] = nearestWays([...others, second, first], second.choice);
   expect(nearest).toBe(second);

@@ -178,7 +178,7 @@ describe('what is refused names path and reason in one shape', () => {
   const imported = (text: string) => api.post('/api/jobs/import').type('text/plain').send(text);
   test.each([
     ['not JSON', 'nonsense', 'file'],
-    ['a later version', JSON.stringify({ ...emptyJob('x'), format: 9 }), 'format'],
+    ['a later version', JSON.stringify({ ...emptyJob('x'), format: 99 }), 'format'],
     ['a dangling id', JSON.stringify({ ...demoJob('x'), boxes: [] }), 'slots.0.box'],
     [
       'a 12-digit length',

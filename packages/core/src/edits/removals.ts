@@ -55,7 +55,7 @@ const keepingChoices = (
       {
         ...rest,
         runs,
-        ...(orders.length > 0 ? { chains: Object.fromEntries(orders) as Chosen['chains'] } : {}),
+        ...(orders.length > 0 ? { chains: Object.fromEntries(orders) } : {}),
         ...(neutralAt ? { neutralAt: neutralAt.filter((slot) => !slots.has(slot)) } : {}),
         ...((left.apart ?? []).length > 0 ? { apart: left.apart } : {}),
       },
