@@ -4,6 +4,7 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import {
   createSearch,
+  findPlans,
   leastCost,
   mastersChoice,
   newBox,
@@ -65,6 +66,64 @@ export const randomJob = (seed, { places, groups, switches }) => {
     luminaires,
     feeds: [newFeed({ id: 'f', circuit: 'c', at: fedAtBox ? 'J' : 'panel' })],
   };
+};
+
+/** A job of one circuit from the panel: two groups at the same doors, and luminaires of either, at random places of a floor. */
+export const sharedJob = (seed, { doors, lights }) => {
+  const random = xoroshiro128plus(seed);
+  const pick = (count) => uniformInt(random, 0, count - 1);
+  const base = randomJob(seed, { places: 4, groups: 2, switches: 1 });
+  const place = (id, z) =>
+    newBox({ id, name: id, article: null, accessible: 'no', at: { x: 12 * pick(40), y: 12 * pick(25), z } });
+  const at = Array.from({ length: doors }, (_, i) => `S${i}`);
+  const lit = Array.from({ length: lights }, (_, i) => `L${i}`);
+  return {
+    ...base,
+    boxes: [...at.map((id) => place(id, 48)), ...lit.map((id) => place(id, 96))],
+    slots: at.flatMap((box) =>
+      ['g0', 'g1'].map((group, gang) => newSlot({ id: `${box}.${group}`, box, gang, group })),
+    ),
+    luminaires: lit.map((box, i) =>
+      newLuminaire({
+        ...{ id: `l${i}`, name: box, box, group: `g${i % 2}`, va: 20 },
+        ...{ terminals: 'leads', leadAwg: 18, metal: true },
+      }),
+    ),
+    feeds: [newFeed({ id: 'f', circuit: 'c', at: 'panel' })],
+  };
+};
+
+/** Two groups at the same doors, each on cables of its own where that is less: nodes are boxes and groups that may stay apart. */
+const sameDoors = (size, aim, count = 9) => {
+  const runs = Array.from({ length: count }, (_, i) =>
+    searched(sharedJob(i + 1, size), { mostSteps: 8_000_000 }),
+  );
+  const whole = runs.map((one) => one.whole);
+  line(
+    `plans: 2 groups, ${size.doors} doors, ${size.lights} lights, ${2 * size.doors + size.lights} nodes`,
+    `median ${median(whole).toFixed(0).padStart(7)} ms   worst ${Math.max(...whole)
+      .toFixed(0)
+      .padStart(7)} ms   aim ${aim}; ` +
+      `${runs.filter((one) => one.proved).length} of ${count} proved, gap at most ${Math.max(...runs.map((one) => one.gap)).toFixed(1)} %; ` +
+      `first answer worst ${Math.max(...runs.map((one) => one.first)).toFixed(0)} ms`,
+  );
+};
+
+/** All that is told of a circuit of several groups: every profile, entry and familiar way. */
+const wholeList = (places, groups, aim) => {
+  const runs = [1, 2].map((seed) => {
+    const job = randomJob(seed, { places, groups, switches: 2 });
+    const began = performance.now();
+    const { profiles } = findPlans(job, job.circuits[0].id);
+    return {
+      whole: performance.now() - began,
+      gap: profiles.find(({ id }) => id === 'leastCost')?.gap ?? Infinity,
+    };
+  });
+  line(
+    `plans: the whole list of ${groups} groups, ${places} places`,
+    `${runs.map((one) => `${(one.whole / 1000).toFixed(1)} s, least cost with a gap of ${one.gap.toFixed(1)} %`).join('; ')}   aim ${aim}`,
+  );
 };
 
 const options = (job, weighing) => ({
@@ -158,6 +217,12 @@ export const plannerFigures = () => {
   oneGroup(8, 'median 20, worst 100 ms', mastersChoice);
   oneGroup(12, 'median 200, worst 1000 ms', mastersChoice);
   oneGroup(15, 'median 1000, worst 5000 ms', mastersChoice);
+  oneGroup(17, 'median 5000 ms', leastCost, 9);
+  sameDoors({ doors: 2, lights: 4 }, 'median 100 ms');
+  sameDoors({ doors: 3, lights: 6 }, 'median 1000 ms');
+  sameDoors({ doors: 3, lights: 9 }, 'worst 10 s, or a gap under 3 %');
+  wholeList(14, 4, '10 s');
+  wholeList(20, 7, '20 s');
   gaps();
   memory();
 };
