@@ -1,11 +1,4 @@
-import {
-  cheapestOf,
-  findPlans,
-  forAndAgainst,
-  nearestWays,
-  type Job,
-  type PlanSet,
-} from '../src/index.js';
+import { cheapestOf, findPlans, forAndAgainst, nearestWays, type Job, type PlanSet } from '../src/index.js';
 import { EVERYDAY, SHARED } from './support/everyday.js';
 
 const plansOf = (job: Job): PlanSet => {

@@ -5,11 +5,16 @@ import { orderSpaceOf, type Constraints } from '../search/orders.js';
 import { createSearch } from '../search/search.js';
 import type { SearchLimits, SearchResult } from '../search/found.js';
 
-/** Up to so many switches each set of them may get a neutral that nobody asks for; of more, none or all. */
-const MOST_SWITCHES = 3;
+/** Up to so many switches each set of them may get a neutral that nobody asks for; of more, or in a large circuit, none or all. */
+const MOST_SWITCHES = 4;
+const MOST_PLACES = 12;
 
 const everySet = (slots: readonly SlotId[]): SlotId[][] =>
   slots.reduce<SlotId[][]>((sets, slot) => [...sets, ...sets.map((set) => [...set, slot])], [[]]);
+
+/** How far a set is from none and from all of them. */
+const mixedness = (set: readonly SlotId[], all: readonly SlotId[]): number =>
+  Math.min(set.length, all.length - set.length);
 
 /**
  * The best by a master's choice. A neutral where a control may come is worth paying for, so those that nobody asks for are tried too: a
@@ -23,9 +28,14 @@ export const bestWithNeutrals = (
   slots: readonly SlotId[],
 ): SearchResult => {
   // Those that get one in every case are not asked about.
-  const certain = orderSpaceOf(job, circuit, constraints).neutralAt;
-  const open = slots.filter((slot) => !certain.includes(slot));
-  const sets = open.length > MOST_SWITCHES ? [[], [...open]] : everySet(open);
+  const space = orderSpaceOf(job, circuit, constraints);
+  const open = slots.filter((slot) => !space.neutralAt.includes(slot));
+  const places = Math.max(0, ...space.feeds.map((feed) => space.boxesFor(feed).length));
+  const isMany = open.length > MOST_SWITCHES || (open.length === MOST_SWITCHES && places > MOST_PLACES);
+  // All of them and none first: what is found there drops most of the others.
+  const sets = isMany
+    ? [[], [...open]]
+    : everySet(open).sort((a, b) => mixedness(a, open) - mixedness(b, open));
   const weights = mastersChoice(job);
   let whole: SearchResult | null = null;
   for (const set of sets) {
@@ -33,11 +43,14 @@ export const bestWithNeutrals = (
     const neutralAt = [...constraints.neutralAt, ...set];
     const result = createSearch(job, circuit, {
       ...{ weights, constraints: { ...constraints, neutralAt }, volumeLimit: Infinity },
-    }).least({ ...limits, onBetter: whole ? undefined : limits.onBetter });
+    }).least({
+      ...limits,
+      ...(whole ? { onBetter: undefined, under: whole.best?.weight ?? Infinity } : {}),
+    });
     whole = whole ? together(whole, result) : result;
   }
   const found = whole ?? { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
-  if (open.length <= MOST_SWITCHES) return found;
+  if (!isMany) return found;
   const boxes = [...new Set(open.flatMap((slot) => job.slots.find(({ id }) => id === slot)?.box ?? []))];
   return { ...found, notTried: [...found.notTried, { what: 'someNeutrals', most: 0, boxes }] };
 };
@@ -46,8 +59,7 @@ export const bestWithNeutrals = (
 const together = (a: SearchResult, b: SearchResult): SearchResult => {
   const better = (b.best?.weight ?? Infinity) < (a.best?.weight ?? Infinity) ? b : a;
   const bound = Math.min(a.bound, b.bound);
-  const isDone = (one: SearchResult) =>
-    one.proved || one.best === null || one.bound >= (better.best?.weight ?? 0);
+  const isDone = (one: SearchResult) => one.proved || one.bound >= (better.best?.weight ?? Infinity);
   return {
     best: better.best,
     bound,

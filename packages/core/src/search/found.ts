@@ -36,6 +36,8 @@ export interface SearchLimits {
   entry?: BoxId | null;
   /** Steps of the exact search over all orders; deterministic, unlike a time. */
   mostSteps: number;
+  /** What is no lighter than this is of no interest; nothing is found then, and the bound says that nothing is below. */
+  under?: number;
   /** Called with each better arrangement. */
   onBetter?: ((found: Found) => void) | undefined;
   mayGoOn?: () => boolean;

@@ -44,15 +44,16 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
   const notTried = notTriedBy(tables, space);
   return {
     entries,
-    least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
+    least: ({ entry = null, mostSteps, under = Infinity, onBetter, mayGoOn = () => true }) => {
       const mayEnter = (box: string) =>
         entries.some((one) => one === box) && (entry === null || box === entry);
       const most = mostSteps / STEPS_OF_A_TREE;
       const { best, steps } = searchLarge(tables, space, mayEnter, most, mayGoOn, (found) =>
         onBetter?.(found),
       );
-      const bound = Math.min(largeBound(tables, space), best?.weight ?? Infinity);
-      return { best, bound, proved: false, notTried, steps };
+      const found = best && best.weight < under ? best : null;
+      const bound = Math.min(largeBound(tables, space), best?.weight ?? Infinity, under);
+      return { best: found, bound, proved: false, notTried, steps };
     },
   };
 };

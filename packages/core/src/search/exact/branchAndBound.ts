@@ -6,6 +6,7 @@ import type { Found, Search } from '../found.js';
 import { searchLarge } from '../descent/largeSearch.js';
 import { entriesOf, ordersOf, withNeutrals, type OrderCase, type OrderSpace } from '../orders.js';
 import { isCutShort, notTriedBy } from '../notTried.js';
+import { PANEL, placeOfNode } from '../../model/ids.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
 import { boundingOf, type Bounding } from '../bounds/bounding.js';
@@ -74,15 +75,17 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
   const notTried = notTriedBy(tables, space);
   return {
     entries,
-    least: ({ entry = null, mostSteps, onBetter, mayGoOn = () => true }) => {
+    least: ({ entry = null, mostSteps, under = Infinity, onBetter, mayGoOn = () => true }) => {
       /** The same with power entering where it is asked to. */
       const here = (one: Case): Case => ({
         ...one,
-        bounds: one.bounds.filter(({ root }) => entry === null || one.settled.nodes[root] === entry),
+        bounds: one.bounds.filter(
+          ({ root }) => entry === null || placeOfNode(one.settled.nodes[root] ?? PANEL) === entry,
+        ),
       });
       let best: Found | null = null;
       let steps = 0;
-      const weight = (): number => best?.weight ?? Infinity;
+      const weight = (): number => best?.weight ?? under;
       const keep = (found: Found) => {
         if (found.weight >= weight()) return;
         best = found;
@@ -97,7 +100,9 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
       const mayEnter = (box: string) =>
         entries.some((one) => one === box) && (entry === null || box === entry);
       const { least, each, most } = effort.trees;
-      searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
+      // Where something is known already, the bounds drop most by that.
+      if (under === Infinity)
+        searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
       const { cases: every, bounding } = all(best);
       const cases = every.map(here).sort((a, b) => leastBound(a) - leastBound(b));
       tryLikely(bounding, cases, effort.likely, mayGoOn, take);
