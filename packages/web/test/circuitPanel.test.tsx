@@ -1,12 +1,11 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import type { Circuit, Job } from '@amber/core';
 import { CircuitPanel } from '../src/panels/circuit/CircuitPanel.js';
 import { StepsPanel } from '../src/panels/steps/StepsPanel.js';
 import { DevicesOf } from '../src/screens/layout/BoxContents.js';
 import { AddLoad, LuminairesOf } from '../src/screens/layout/LoadsOf.js';
 import { useAppSelector } from '../src/store/store.js';
 import { useSubject } from '../src/wiring/useSubject.js';
-import { jobOf, show } from './support/page.js';
+import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { silencePlanner } from './support/worker.js';
 import { yard } from './support/yard.js';
@@ -16,12 +15,6 @@ beforeEach(() => {
   silencePlanner();
   localStorage.clear();
 });
-
-const circuitOf = (job: Job, id: string): Circuit => {
-  const found = job.circuits.find((one) => one.id === id);
-  if (!found) throw new Error(`no ${id}`);
-  return found;
-};
 
 const Panel = ({ id }: { id: string }) => {
   const job = useAppSelector((state) => state.job.open?.document);

@@ -1,18 +1,10 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import {
-  findPlans,
-  nearestWays,
-  planJob,
-  withoutBox,
-  type Candidate,
-  type Circuit,
-  type Job,
-} from '@amber/core';
+import { findPlans, nearestWays, planJob, withoutBox, type Candidate, type Job } from '@amber/core';
 import { WayCards } from '../src/panels/ways/NearestWays.js';
 import { RunMini } from '../src/parts/RunMini.js';
 import { NamedWays } from '../src/screens/runs/NamedWays.js';
 import { useAppSelector } from '../src/store/store.js';
-import { jobOf, show } from './support/page.js';
+import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { silencePlanner } from './support/worker.js';
 import { yard } from './support/yard.js';
@@ -22,12 +14,6 @@ beforeEach(() => {
   silencePlanner();
   localStorage.clear();
 });
-
-const circuitOf = (job: Job, id: string): Circuit => {
-  const found = job.circuits.find((one) => one.id === id);
-  if (!found) throw new Error(`no ${id}`);
-  return found;
-};
 
 test('the named ways are drawn, priced and judged for the place, and one is taken with a tap', () => {
   const job = yard();

@@ -5,7 +5,7 @@ import { runFactOf, type Circuit, type Job } from '../model/job.js';
 import type { PlanProblem } from '../planning/problem.js';
 import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
-import { MOST_CLASSES_LARGE } from '../search/descent/largeSearch.js';
+import { MOST_CLASSES_LARGE } from '../search/descent/largeProblem.js';
 import { junctionsOf, switchedGroups } from '../search/orders.js';
 import { withChoice } from './measures.js';
 import type { Candidate } from './candidates.js';

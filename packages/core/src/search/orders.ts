@@ -22,6 +22,7 @@ import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
+import { createMemo } from '../model/memo.js';
 import { permutations } from '../model/permutations.js';
 import { apartsOf, hasCableOfItsOwn, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
@@ -227,6 +228,7 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
         [feed.id, waysApart(job, circuit, feed, needed, MOST_NODES - boxesFor(feed).length - 1)] as const,
     ),
   );
+  const apartOf = createMemo<ApartNode[][]>();
   const apartFor = (feed: Feed) => apart.get(feed.id)?.ways ?? [[]];
   const chainings = groups.reduce(
     (product, { group, slots }) =>
@@ -242,7 +244,7 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
     oneOf,
     boxesFor,
     apartFor,
-    apartAt: (feed, box) => apartsOf(job, circuit, feed, box),
+    apartAt: (feed, box) => apartOf.get([feed.id, box], () => apartsOf(job, circuit, feed, box)),
     barredApart: (['apart', 'someApart'] as const).map((what) => ({
       what,
       boxes: [...new Set(feeds.flatMap((feed) => apart.get(feed.id)?.barred[what] ?? []))],

@@ -2,7 +2,7 @@ import { render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
-import type { Job } from '@amber/core';
+import type { Circuit, Job } from '@amber/core';
 import { opened } from '../../src/store/jobSlice.js';
 import { createStore, type Store } from '../../src/store/store.js';
 
@@ -34,4 +34,11 @@ export const jobOf = (store: Store): Job => {
   const { open } = store.getState().job;
   if (!open) throw new Error('no job is open');
   return open.document;
+};
+
+/** A circuit of a job by its id. */
+export const circuitOf = (job: Job, id: string): Circuit => {
+  const found = job.circuits.find((one) => one.id === id);
+  if (!found) throw new Error(`no ${id}`);
+  return found;
 };
