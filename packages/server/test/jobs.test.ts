@@ -285,7 +285,7 @@ test('the demo is planned by the core, loaded once, and stays deleted', async ()
   await store.remove('heron-yard');
   await loadDemo(source, store, demoFile);
   expect((await store.open('heron-yard')).kind).toBe('missing');
-});
+}, 30_000);
 
 describe('what a list shows of a job', () => {
   const summaryOf = async (id: string) => {

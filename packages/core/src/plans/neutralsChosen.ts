@@ -7,7 +7,7 @@ import type { SearchLimits, SearchResult } from '../search/found.js';
 
 /** Up to so many switches each set of them may get a neutral that nobody asks for; of more, or in a large circuit, none or all. */
 const MOST_SWITCHES = 4;
-const MOST_PLACES = 12;
+const MOST_PLACES = 8;
 
 const everySet = (slots: readonly SlotId[]): SlotId[][] =>
   slots.reduce<SlotId[][]>((sets, slot) => [...sets, ...sets.map((set) => [...set, slot])], [[]]);

@@ -1,5 +1,5 @@
 import { isDeviceKept } from '../../model/there.js';
-import { findSlot, groupIdsOf } from '../../model/lookup.js';
+import { findSlot, groupIdsOf, slotsInBox } from '../../model/lookup.js';
 import { PANEL, type BoxId, type SlotId } from '../../model/ids.js';
 import type { Feed } from '../../model/job.js';
 import { permutations } from '../../model/permutations.js';
@@ -8,7 +8,12 @@ import type { PriceTables } from '../prices/priceTables.js';
 import { settle } from '../problem.js';
 import { FORCED, runPricesOf } from '../prices/runPrices.js';
 import { shortest, spanningPairs } from './graphs.js';
-import { lineUnder } from './lines.js';
+import { nodePricesOf } from '../prices/nodePrices.js';
+import { dualAscent, groupAscent } from './dualAscent.js';
+import { lineAt, lineUnder } from './lines.js';
+import type { Offer } from '../prices/prices.js';
+import type { RunLine } from './spans.js';
+import { turnedSlopes } from './subgradient.js';
 
 type Matrix = readonly Float64Array[];
 
@@ -50,41 +55,100 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
   };
   const settled = settle(job, circuit, boxes, order, space.fit(space.chains.first));
   const runs = runPricesOf(tables, settled);
-  const line = (a: number, b: number) => {
-    const offers = runs.offers(a, b);
-    const forced = offers.some((one) => one.cost < -FORCED / 2);
-    return lineUnder(offers.map((one) => ({ ...one, cost: one.cost + (forced ? FORCED : 0) })));
-  };
-  const lines = boxes.map((_, a) => boxes.map((__, b) => (a === b ? { base: 0, each: 0 } : line(a, b))));
-  const base = lines.map((row) => Float64Array.from(row, (one) => one?.base ?? Infinity));
-  const each = shortest(
-    lines.map((row) => Float64Array.from(row, (one) => Math.max(0, one?.each ?? Infinity))),
-  ).ways;
+  const offered = boxes.map((_, a) =>
+    boxes.map((__, b) => {
+      const offers = a === b ? [] : runs.offers(a, b);
+      const forced = offers.some((one) => one.cost < -FORCED / 2);
+      return offers.map((one) => ({ ...one, cost: one.cost + (forced ? FORCED : 0) }));
+    }),
+  );
+  const at = (wanted: readonly BoxId[]) => [
+    ...new Set(wanted.map((box) => boxes.indexOf(box)).filter((node) => node >= 0)),
+  ];
+  const fed = feed.at === PANEL ? [] : at([feed.at]);
+  const lamps = job.luminaires.filter((one) => groupIdsOf(job, circuit.id).has(one.group));
+  const boxOf = (slot: SlotId) => findSlot(job, slot)?.box;
+  const asked = at(space.neutralAt.flatMap((slot) => boxOf(slot) ?? []));
+  const lit = [...new Set([...fed, ...at(lamps.map((one) => one.box)), ...asked])];
+  const parts = space.groups.map(({ group, slots }) => ({
+    chain: at(slots.flatMap((slot) => boxOf(slot) ?? [])),
+    leg: at(lamps.filter((one) => one.group === group.id).map((one) => one.box)),
+  }));
   const optional = new Set<string>(junctionsOf(job));
   const needed = boxes.flatMap((box, i) => (optional.has(box) ? [] : [i]));
-  const below = base.some((row) => row.some((cost) => cost < 0));
-  const join =
-    optional.size === 0 ? spanningPairs(base, needed).sum : below ? 0 : steiner(shortest(base).ways, needed);
-  const at = (wanted: readonly BoxId[]) =>
-    wanted.map((box) => boxes.indexOf(box)).filter((node) => node >= 0);
-  const fed = feed.at === PANEL ? [] : at([feed.at]);
-  const groups = groupIdsOf(job, circuit.id);
-  const lamps = job.luminaires.filter((one) => groups.has(one.group));
-  const nets =
-    steiner(each, [...fed, ...at(lamps.map((one) => one.box))]) +
-    space.groups.reduce((sum, { group, slots }) => {
-      const boxOf = (slot: SlotId) => findSlot(job, slot)?.box;
-      const chain = at(slots.flatMap((slot) => boxOf(slot) ?? []));
-      const leg = at(lamps.filter((one) => one.group === group.id).map((one) => one.box));
-      // Both travelers go from switch to switch, in one order or another: no shorter than the tree that spans them.
-      return sum + 2 * spanningPairs(each, [...new Set(chain)]).sum + steiner(each, leg);
-    }, 0);
+  const priced = nodePricesOf(tables, settled).nodes;
+  // Any line under the prices will do: those that are turned by where the nets go are mostly the better.
+  const slopes = turnedSlopes(
+    offered,
+    boxes.map(() => 0),
+    [
+      {
+        joined: needed,
+        nets: [
+          { at: lit, conductors: 1 },
+          ...parts.flatMap(({ chain, leg }) => [
+            { at: chain, conductors: 2 },
+            { at: [...new Set([...leg, ...chain.slice(-1)])], conductors: 1 },
+          ]),
+          // By one end of every chain, about as the hot goes.
+          { at: [...new Set([...fed, ...parts.flatMap(({ chain }) => chain.slice(0, 1))])], conductors: 1 },
+        ],
+      },
+    ],
+  );
+  const under = (line: (offers: readonly Offer[], a: number, b: number) => RunLine | null): number => {
+    const lines = offered.map((row, a) =>
+      row.map((offers, b) => (a === b ? { base: 0, each: 0 } : line(offers, a, b))),
+    );
+    const base = lines.map((row) => Float64Array.from(row, (one) => one?.base ?? Infinity));
+    const direct = lines.map((row) => Float64Array.from(row, (one) => Math.max(0, one?.each ?? Infinity)));
+    const each = shortest(direct).ways;
+    /** No less than a net occupies that has these terminals. */
+    const spread = (nodes: readonly number[]): number =>
+      Math.max(steiner(each, nodes), dualAscent(direct, nodes));
+    const below = base.some((row) => row.some((cost) => cost < 0));
+    const join =
+      optional.size === 0
+        ? spanningPairs(base, needed).sum
+        : below
+          ? 0
+          : Math.max(steiner(shortest(base).ways, needed), dualAscent(base, needed));
+    const nets =
+      spread(lit) +
+      parts.reduce(
+        // Both travelers go from switch to switch, in one order or another: no shorter than the tree that spans them.
+        (sum, { chain, leg }) =>
+          sum +
+          2 * spanningPairs(each, chain).sum +
+          // The switch leg begins at one switch of its group, whichever stands at that end.
+          Math.max(spread(leg), groupAscent(direct, leg, [chain])),
+        0,
+      ) +
+      // And the hot comes to one of each group.
+      groupAscent(
+        direct,
+        fed,
+        parts.flatMap(({ chain }) => (chain.length > 0 ? [chain] : [])),
+      );
+    return join + nets;
+  };
+  const turned = under((offers, a, b) => lineAt(offers, slopes[a]?.[b] ?? 0));
+  const runsLeast = Math.max(under(lineUnder), turned === Infinity || Number.isNaN(turned) ? 0 : turned);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
+  // What a luminaire is joined to is the same in every order of the switches, and a box in which nothing may stay apart is one node in all.
+  const isAlike = (box: BoxId) =>
+    slotsInBox(job, box).length === 0 && space.apartAt(feed, box).length < 2 && box !== feed.at;
+  const narrowest = Math.min(...tables.cables.map((one) => one.insulated.length));
   const stations = needed.reduce((sum, node) => {
-    const station = tables.station({ box: boxes[node] as BoxId, fittings: [], fed: false });
-    return sum + (station && station.box.work !== 'beyond' ? station.opening + station.atLeast(0, 0) : 0);
+    const box = boxes[node] as BoxId;
+    if (isAlike(box)) return sum + (priced[node]?.least ?? 0);
+    const station = tables.station({ box, fittings: [], fed: false });
+    if (!station || station.box.work === 'beyond') return sum;
+    // A new cable leads to it at least, where none lies there and no feed is.
+    const isNew = tables.background.idle(box) === 0 && box !== feed.at && boxes.length > 1;
+    return sum + station.opening + (isNew ? station.atLeast(narrowest, 1) : station.atLeast(0, 0));
   }, 0);
-  return join + nets + stations + devicesOf(tables, space) + (feed.at === PANEL ? Math.min(...homes) : 0);
+  return runsLeast + stations + devicesOf(tables, space) + (feed.at === PANEL ? Math.min(...homes) : 0);
 };
 
 /** The least over the feeds. */

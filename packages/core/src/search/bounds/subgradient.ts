@@ -4,6 +4,7 @@ import { nodePricesOf } from '../prices/nodePrices.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
 import { runPricesOf } from '../prices/runPrices.js';
+import type { Offer } from '../prices/prices.js';
 import { lineAt, lineUnder, pairOf } from './lines.js';
 
 const ROUNDS = 40;
@@ -11,7 +12,7 @@ const ROUNDS = 40;
 const AIM = { first: 0.08, shrink: 0.75, patience: 4 };
 
 /** One arrangement as its bound sees it: nodes that are joined, and those of each net with its conductors. */
-interface Nets {
+export interface Nets {
   joined: number[];
   nets: { at: number[]; conductors: number }[];
 }
@@ -80,24 +81,12 @@ const boundUnder = (asked: readonly Nets[], lines: Lines, passing: readonly numb
  * their own, and where these do not go the same way the bound is low. So by subgradient steps (Held and Karp, "The
  * traveling-salesman problem and minimum spanning trees", part II, 1971) the line of a run turns steeper where nets go and
  * the tree does not, and flatter where it carries fewer than it is priced for.
- *
- * The lines serve all arrangements over the same boxes, and are made for some of them, the first and others. How good they
- * are decides how long a search takes, and never what it finds.
  */
-export const raiseSlopes = (
-  tables: PriceTables,
-  first: Settled,
-  others: readonly Settled[],
-): Map<string, number> => {
-  const boxesIn = ({ nodes, boxOf }: Settled) => nodes.filter((_, node) => boxOf[node] === node);
-  const boxes = boxesIn(first) as BoxId[];
-  const same = others.filter((one) => boxesIn(one).join() === boxes.join());
-  const runs = runPricesOf(tables, first);
-  const offers = boxes.map((_, a) => boxes.map((__, b) => (a === b ? [] : runs.offers(a, b))));
-  const passing = nodePricesOf(tables, first)
-    .nodes.slice(0, boxes.length)
-    .map((one) => one.passing);
-  const asked = [first, ...same].map((one) => netsOf(one, boxes.length));
+export const turnedSlopes = (
+  offers: readonly (readonly (readonly Offer[])[])[],
+  passing: readonly number[],
+  asked: readonly Nets[],
+): Float64Array[] => {
   let slopes = offers.map((row) => Float64Array.from(row, (offered) => lineUnder(offered)?.each ?? 0));
   let best = { bound: -Infinity, slopes };
   let aim = AIM.first;
@@ -118,7 +107,29 @@ export const raiseSlopes = (
     const size = ((1 + aim) * best.bound - bound) / square;
     slopes = slopes.map((row, a) => row.map((slope, b) => Math.max(0, slope + size * (pull[a]?.[b] ?? 0))));
   }
+  return best.slopes;
+};
+
+/**
+ * The same for some arrangements, the first and others; they serve all over the same boxes. How good they are decides how long a search takes,
+ * and never what it finds.
+ */
+export const raiseSlopes = (
+  tables: PriceTables,
+  first: Settled,
+  others: readonly Settled[],
+): Map<string, number> => {
+  const boxesIn = ({ nodes, boxOf }: Settled) => nodes.filter((_, node) => boxOf[node] === node);
+  const boxes = boxesIn(first) as BoxId[];
+  const same = others.filter((one) => boxesIn(one).join() === boxes.join());
+  const runs = runPricesOf(tables, first);
+  const offers = boxes.map((_, a) => boxes.map((__, b) => (a === b ? [] : runs.offers(a, b))));
+  const passing = nodePricesOf(tables, first)
+    .nodes.slice(0, boxes.length)
+    .map((one) => one.passing);
+  const asked = [first, ...same].map((one) => netsOf(one, boxes.length));
+  const slopes = turnedSlopes(offers, passing, asked);
   return new Map(
-    boxes.flatMap((from, a) => boxes.map((to, b) => [pairOf(from, to), best.slopes[a]?.[b] ?? 0] as const)),
+    boxes.flatMap((from, a) => boxes.map((to, b) => [pairOf(from, to), slopes[a]?.[b] ?? 0] as const)),
   );
 };
