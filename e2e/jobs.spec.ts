@@ -30,7 +30,7 @@ test('an exported file comes back as a job', async ({ page }) => {
   const download = page.waitForEvent('download');
   await menu(page, 'Travelling job', 'Export file');
   const path = await (await download).path();
-  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 8, name: 'Travelling job' });
+  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 9, name: 'Travelling job' });
   await page
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: readFileSync(path) });
@@ -49,9 +49,9 @@ test('a bad file is refused with its path and a sentence, and the list stays', a
   await bring('not json');
   await expect(page.getByRole('alert')).toContainText('bad.json was not imported.');
   await expect(page.getByRole('alert')).toContainText('This is not JSON');
-  await bring(JSON.stringify({ format: 9 }));
+  await bring(JSON.stringify({ format: 10 }));
   await expect(page.getByRole('alert')).toContainText(
-    'format: This job file has format 9; this program reads up to 8.',
+    'format: This job file has format 10; this program reads up to 9.',
   );
   await expect(card(page, 'Heron Yard')).toBeVisible();
 });
