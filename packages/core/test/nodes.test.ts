@@ -3,6 +3,7 @@ import {
   compile,
   findPlans,
   makeUpSteps,
+  newSlot,
   planJob,
   readJob,
   reviewJob,
@@ -29,6 +30,7 @@ import { leastCost, mastersChoice } from '../src/search/prices/weights.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
 import { TOP } from '../src/search/tree.js';
 import { SHARED } from './support/everyday.js';
+import { jobOf } from './support/jobs.js';
 import { inWords } from './support/textbookCases.js';
 
 const circuitOf = (job: Job) => {
@@ -217,4 +219,28 @@ test('a switch taken out of its box leaves a way that is refused with the reason
   const dark = withoutBox(wireAll(SHARED.den), 'north-end' as BoxId);
   expect(planJob(dark).circuits[0]?.outcome.ok).toBe(true);
   expect(planJob(withoutFeed(job, job.feeds[0]!.id)).circuits[0]?.outcome.ok).toBe(false);
+});
+
+test('what the two screws of one receptacle join is one part, and nobody is told to keep it apart', () => {
+  const base = jobOf({ runs: ['F-S1', 'S1-L'], preferences: { receptacles: 'through' } });
+  const [group] = base.groups;
+  const [box] = base.boxes;
+  const [choice] = base.choices;
+  if (!group || !box || !choice) throw new Error('no group');
+  const hot = { ...group, id: 'hot' as GroupId, name: 'Receptacles', control: 'hot' as const };
+  const at = (id: string) => ({ ...box, id: id as BoxId, name: id });
+  const slot = (id: string) => newSlot({ id: `r.${id}`, box: id, gang: 0, group: 'hot', role: 'receptacle' });
+  const job: Job = {
+    ...base,
+    groups: [group, hot],
+    boxes: [...base.boxes, at('R1'), at('R2')],
+    slots: [...base.slots, slot('R1'), slot('R2')],
+    choices: [{ ...choice, runs: [...choice.runs, run('S1', 'R1'), run('R1', 'R2')] }],
+  };
+  const { job: made, wiring } = reviewJob(job);
+  expect(
+    wiring.landings.filter(({ terminal }) => 'device' in terminal && terminal.device === 'device:r.R1'),
+  ).toHaveLength(5);
+  const said = makeUpSteps(made, wiring, compile(wiring, made), 'R1' as BoxId).steps.map(({ text }) => text);
+  expect(said.join(' ')).not.toContain('stay apart');
 });

@@ -1,7 +1,8 @@
 import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { circuitName } from '../model/lookup.js';
-import { endKey, placeOfEnd, type End, type Joint, type Wiring } from '../model/wiring.js';
+import { articleOf } from '../model/articles.js';
+import { circuitName, findDevice } from '../model/lookup.js';
+import { endKey, placeOfEnd, type End, type Joint, type Terminal, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey, jointKey } from '../circuit/keys.js';
 import type { Role } from '../circuit/roles.js';
@@ -16,6 +17,15 @@ export interface Apart {
   circuit: string;
   parts: { joint: Joint | null; ends: End[]; words: string[] }[];
 }
+
+/** The screws of a device that it joins by itself, told by the first of them; null for what is no device. */
+const joinedPlace = (job: Job, wiring: Wiring, terminal: Terminal): string | null => {
+  if (!('device' in terminal)) return null;
+  const device = findDevice(wiring, terminal.device);
+  const article = device && articleOf(job.stock, 'device', device.article);
+  const first = article?.bridged.find((pair) => pair.includes(terminal.name))?.[0] ?? terminal.name;
+  return `${terminal.device} ${first}`;
+};
 
 /**
  * Neutrals of one circuit that a box holds twice: at a return run the one that goes on with the feed, and the one that comes back
@@ -49,11 +59,22 @@ export const neutralsApart = (
         ...{ joint, ends, words: ends.map((end) => endWord(job, wiring, end)) },
       });
   }
-  for (const { wire } of wiring.landings) {
+  // What a device joins by itself, as by the tab between two screws of a receptacle, is one part.
+  const onDevice = new Map<string, Apart['parts'][number]>();
+  for (const { wire, terminal } of wiring.landings) {
     if (!('end' in wire) || !here.has(`${wire.end.cable} ${wire.end.side}`) || joined.has(endKey(wire.end)))
       continue;
-    const net = compiled.netOf(conductorKey(wire.end.cable, wire.end.colour));
-    add(net, { joint: null, ends: [wire.end], words: [endWord(job, wiring, wire.end)] });
+    const words = [endWord(job, wiring, wire.end)];
+    const place = joinedPlace(job, wiring, terminal);
+    const before = place === null ? undefined : onDevice.get(place);
+    if (before) {
+      before.ends.push(wire.end);
+      before.words.push(...words);
+      continue;
+    }
+    const part = { joint: null, ends: [wire.end], words };
+    if (place !== null) onDevice.set(place, part);
+    add(compiled.netOf(conductorKey(wire.end.cable, wire.end.colour)), part);
   }
   return [...parts].flatMap(([net, all]) => {
     const source = compiled.sources.find((one) => one.neutral === net);
