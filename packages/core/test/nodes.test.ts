@@ -149,6 +149,30 @@ describe('the make-up, tags and steps of nodes', () => {
     const tags = cutList(made, wiring, compile(wiring, made)).flatMap((cut) => [cut.tags.from, cut.tags.to]);
     expect(new Set(tags.filter((tag) => tag.includes('14/3'))).size).toBe(4);
   });
+  test('hots of one circuit that come to a box by two cables are told never to be joined, each at its own switch', () => {
+    // The lights at the near door, the line end of both groups at the far one: each is fed by the marked white of its own cable.
+    const runs = [
+      run('panel', 'front-door'),
+      run('front-door', 'back-door'),
+      run('front-door', at('back-door', 'wall')),
+      run('front-door', 'ceiling'),
+      run('front-door', 'sconce'),
+    ];
+    const way = { circuit: circuitOf(job).id, feed: 'feed' as Choice['feed'], runs, neutralAt: [] };
+    const turned = reviewJob(chosen(SHARED.hall, { ...way, apart: [apart('back-door', 'wall')] }));
+    const said = makeUpSteps(
+      turned.job,
+      turned.wiring,
+      compile(turned.wiring, turned.job),
+      'back-door' as BoxId,
+    ).steps;
+    const hots = said.filter(({ id }) => id.includes('/apart-hot/'));
+    expect(hots).toHaveLength(1);
+    expect(hots[0]?.text).toMatch(
+      /^2 hots of Hall stay apart in this box, never joined: the .* apart from the /,
+    );
+    expect(said.some(({ text }) => text.startsWith('Join the hots'))).toBe(false);
+  });
   test('a job with such a way is written and read again', () => {
     const read = readJob(JSON.parse(writeJobFile(made)) as object);
     expect(read.ok && read.job.choices).toEqual(made.choices);

@@ -9,10 +9,11 @@ import type { Role } from '../circuit/roles.js';
 import { endWord } from '../words/wires.js';
 import type { DraftStep } from './step.js';
 
-/** One of two or more places in a box at which a neutral of one circuit is joined or landed: never with one another. */
+/** Two or more places in a box at which a neutral, or a hot, of one circuit is joined or landed: never with one another. */
 export interface Apart {
+  what: 'neutral' | 'hot';
   net: number;
-  /** The circuit whose neutral it is, and its name. */
+  /** The circuit whose it is, and its name. */
   source: string;
   circuit: string;
   parts: { joint: Joint | null; ends: End[]; words: string[] }[];
@@ -28,10 +29,10 @@ const joinedPlace = (job: Job, wiring: Wiring, terminal: Terminal): string | nul
 };
 
 /**
- * Neutrals of one circuit that a box holds twice: at a return run the one that goes on with the feed, and the one that comes back
- * with the switch leg. They are one conductor by way of the other boxes, and joined here would close a ring.
+ * Neutrals and hots of one circuit that a box holds twice: where groups stay apart on cables of their own, and at a return run the neutral
+ * that goes on with the feed and the one that comes back with the switch leg. They are one conductor by way of the other boxes, and joined here would close a ring.
  */
-export const neutralsApart = (
+export const keptApart = (
   job: Job,
   wiring: Wiring,
   compiled: Compiled,
@@ -47,7 +48,7 @@ export const neutralsApart = (
   );
   const parts = new Map<number, Apart['parts']>();
   const add = (net: number | undefined, part: Apart['parts'][number]) => {
-    if (net === undefined || roles[net] !== 'neutral') return;
+    if (net === undefined || (roles[net] !== 'neutral' && roles[net] !== 'hot')) return;
     parts.set(net, [...(parts.get(net) ?? []), part]);
   };
   const joined = new Set<string>();
@@ -77,32 +78,36 @@ export const neutralsApart = (
     add(compiled.netOf(conductorKey(wire.end.cable, wire.end.colour)), part);
   }
   return [...parts].flatMap(([net, all]) => {
-    const source = compiled.sources.find((one) => one.neutral === net);
+    const what = roles[net] === 'hot' ? 'hot' : 'neutral';
+    const source = compiled.sources.find((one) => one[what] === net);
     return all.length < 2 || !source
       ? []
-      : [{ net, source: source.id, circuit: circuitName(job, source.id), parts: all }];
+      : [{ what, net, source: source.id, circuit: circuitName(job, source.id), parts: all }];
   });
 };
 
-const JOINED =
-  'Joined, the neutral would go round by two cables: what a cable carries no longer cancels in it, and a breaker that watches for that trips (300.3(B), 310.10).';
+const joined = (what: Apart['what']): string =>
+  `Joined, the ${what} would go round by two cables: what a cable carries no longer cancels in it, and a breaker that watches for that trips (300.3(B), 310.10).`;
 
 /** "the white of the 14/2 to panel and the white of the 14/2 to Yard door". */
 const saidPart = ({ words }: Apart['parts'][number]): string =>
   words.map((one) => `the ${one}`).join(' and ');
 
-/** The caution at a box that holds two neutrals of one circuit. */
-export const sayApart = ({ circuit, parts }: Apart): string =>
-  `${parts.length} neutrals of ${circuit} stay apart in this box, never joined: ${parts.map((part) => saidPart(part)).join('; apart from ')}.`;
+/** The caution at a box that holds two neutrals, or two hots, of one circuit. */
+export const sayApart = ({ what, circuit, parts }: Apart): string =>
+  `${parts.length} ${what}s of ${circuit} stay apart in this box, never joined: ${parts.map((part) => saidPart(part)).join('; apart from ')}.`;
 
 export const apartSteps = (box: BoxId, apart: readonly Apart[]): DraftStep[] =>
   apart.map((one) => ({
-    id: `${box}/apart/${one.source}`,
+    id: `${box}/apart${one.what === 'hot' ? '-hot' : ''}/${one.source}`,
     rests: one.parts.map(({ joint, ends }) => [joint?.id ?? null, ends.map(endKey).sort()]),
-    phase: 'neutrals',
+    phase: one.what === 'hot' ? 'hots' : 'neutrals',
     text: sayApart(one),
-    why: JOINED,
+    why: joined(one.what),
     section: '300.3(B), 310.10',
-    caution: 'Do not join all whites of this box: these two stay apart though they are of one circuit.',
+    caution:
+      one.what === 'hot'
+        ? 'Do not join these hots: they come by two cables, and stay apart though they are of one circuit.'
+        : 'Do not join all whites of this box: these two stay apart though they are of one circuit.',
     shows: null,
   }));

@@ -6,7 +6,7 @@ import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { leftLive } from '../circuit/leftLive.js';
 import type { Role } from '../circuit/roles.js';
-import { neutralsApart, sayApart } from './apart.js';
+import { keptApart, sayApart } from './apart.js';
 import { sourceCaution, tappedBy } from '../words/source.js';
 import { isUntold } from './boxThere.js';
 import { sayLeftLive } from './proving.js';
@@ -29,7 +29,7 @@ export const cautionsAt = (
       const caution = sourceCaution(one);
       return caution ? [`The receptacle that is tapped here: ${caution.text}`] : [];
     }),
-    ...neutralsApart(job, wiring, compiled, roles, box).map(sayApart),
+    ...keptApart(job, wiring, compiled, roles, box).map(sayApart),
     ...leftLive(wiring, job, compiled)
       .filter((one) => one.box === box)
       .map((one) => sayLeftLive(job, wiring, one)),

@@ -11,7 +11,7 @@ import { isEmptied, isLuminaireKept } from '../model/there.js';
 import { endKey, type Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
 import { colourWord } from '../words/wires.js';
-import { apartSteps, neutralsApart } from './apart.js';
+import { apartSteps, keptApart } from './apart.js';
 import { staysShut } from '../model/boxState.js';
 import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
 import { cautionsAt } from './cautions.js';
@@ -121,9 +121,9 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   );
   const place = findBox(job, box);
   const marks = markSteps(job, wiring, box, here);
-  const apart = neutralsApart(job, wiring, compiled, roles, box);
+  const apart = keptApart(job, wiring, compiled, roles, box);
   const tagged = (cable: CableHere['cable']) =>
-    taggedOf(job, cable, compiled, roles, planned.size > 1 || apart.length > 0);
+    taggedOf(job, cable, compiled, roles, planned.size > 1 || apart.some(({ what }) => what === 'neutral'));
   const feed = job.feeds.find((one) => one.at === box && circuits.has(one.circuit));
   // Where what is there is told, the device that is tapped is in the wiring, with its tails counted.
   const isTold = feed !== undefined && tapTold(job, feed) !== null;

@@ -47,7 +47,7 @@ const WHY: Record<Role, string> = {
 };
 
 const WHY_APART =
-  'The return passes on here. The other neutral of the circuit in this box comes back with the switch leg: joined to this one it would close a ring.';
+  'It goes on by its own cables. Joined to the other of its circuit in this box it would close a ring, and what a cable carries would no longer cancel in it.';
 
 const SECTION: Record<Role, string> = {
   ground: '250.148',
