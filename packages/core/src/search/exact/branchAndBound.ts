@@ -59,7 +59,12 @@ const someOf = (tables: PriceTables, orders: readonly OrderCase[]): Settled[] =>
 
 export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom = EFFORT_FROM): Search => {
   const { job } = tables;
-  const places = Math.max(0, ...space.feeds.map((feed) => space.boxesFor(feed).length));
+  const places = Math.max(
+    0,
+    ...space.feeds.map(
+      (feed) => space.boxesFor(feed).length + Math.max(...space.apartFor(feed).map((one) => one.length)),
+    ),
+  );
   const effort = places < effortFrom ? EFFORT.few : EFFORT.many;
   let made: { cases: Case[]; bounding: Bounding } | null = null;
   /** Made once, after the first answer. */
