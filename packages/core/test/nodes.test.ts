@@ -149,6 +149,45 @@ describe('the make-up, tags and steps of nodes', () => {
     const tags = cutList(made, wiring, compile(wiring, made)).flatMap((cut) => [cut.tags.from, cut.tags.to]);
     expect(new Set(tags.filter((tag) => tag.includes('14/3'))).size).toBe(4);
   });
+  test('cables of two kinds between the same boxes are told apart as well: stripped, their tags are all that is left to read', () => {
+    // A shelf that is fed at the far door: the hot goes along with the travelers of one pair.
+    const [group] = SHARED.hall.groups;
+    const [slot] = SHARED.hall.slots;
+    const [lamp] = SHARED.hall.luminaires;
+    if (!group || !slot || !lamp) throw new Error('no hall');
+    const shelf = 'shelf' as GroupId;
+    const wider: Job = {
+      ...SHARED.hall,
+      groups: [...SHARED.hall.groups, { ...group, id: shelf, name: 'Shelf' }],
+      slots: [
+        ...SHARED.hall.slots,
+        { ...slot, id: 'back-door:shelf' as SlotId, box: 'back-door' as BoxId, gang: 2, group: shelf },
+      ],
+      luminaires: [...SHARED.hall.luminaires, { ...lamp, id: 'shelf-lamp' as typeof lamp.id, group: shelf }],
+    };
+    const runs = [
+      run('panel', 'front-door'),
+      run('front-door', 'back-door'),
+      run('front-door', at('back-door', 'wall')),
+      run('back-door', 'ceiling'),
+      run(at('back-door', 'wall'), 'sconce'),
+    ];
+    const way = { circuit: circuitOf(job).id, feed: 'feed' as Choice['feed'], runs, neutralAt: [] };
+    const { job: planned, wiring: wired } = reviewJob(
+      chosen(wider, { ...way, apart: [apart('back-door', 'wall')] }),
+    );
+    const cuts = cutList(planned, wired, compile(wired, planned)).filter(
+      ({ from, to }) => [from, to].sort().join() === 'back-door,front-door',
+    );
+    expect(cuts.map(({ name }) => name).sort()).toEqual(['14/3', '14/4']);
+    for (const box of ['front-door', 'back-door'] as BoxId[]) {
+      const sheaths = makeUpSteps(planned, wired, compile(wired, planned), box).steps.flatMap(
+        ({ text }) => /tag its sheath: (to (?:Back|Front) door.*)\.$/.exec(text)?.[1] ?? [],
+      );
+      expect(new Set(sheaths).size).toBe(2);
+      for (const said of sheaths) expect(said).toMatch(/door, /);
+    }
+  });
   test('hots of one circuit that come to a box by two cables are told never to be joined, each at its own switch', () => {
     // The lights at the near door, the line end of both groups at the far one: each is fed by the marked white of its own cable.
     const runs = [

@@ -34,7 +34,7 @@ test('the named ways are drawn, priced and judged for the place, and one is take
   const between = ways.find((one) => within(one).queryByText('Light between the switches'));
   if (!between) throw new Error('not drawn');
   expect(between.textContent).toMatch(/\$\d/);
-  expect(between.textContent).toMatch(/Against:.*travelers spliced at a luminaire/);
+  expect(between.textContent).toMatch(/Against:.*travelers spliced in a luminaire or junction box/);
   fireEvent.click(within(between).getByRole('button', { name: 'Look at it' }));
   fireEvent.click(within(between).getByRole('button', { name: 'Wire it this way' }));
   expect(chosen.map(({ familiar }) => familiar)).toEqual([expect.arrayContaining(['between'])]);

@@ -1,5 +1,5 @@
 import { withPrunedWirings } from './wiring/pruned.js';
-import { findLuminaire, findSlot } from '../model/lookup.js';
+import { findLuminaire, findSlot, isGroupInBox } from '../model/lookup.js';
 import {
   placeOfNode,
   type BoxId,
@@ -15,12 +15,10 @@ type Chosen = Job['choices'][number];
 
 /** Groups that stay apart in a box, without those that are no longer in it; a node is named by the first that is left. */
 const prunedApart = (job: Job, { apart = [], runs }: Chosen): Pick<Chosen, 'apart' | 'runs'> => {
-  const isIn = (box: BoxId, group: GroupId) =>
-    [...job.slots, ...job.luminaires].some((one) => one.box === box && one.group === group);
   const left = apart.map(({ box, groups }) => ({
     box,
     was: apartNode({ box, groups }).node,
-    groups: groups.filter((group) => isIn(box, group)),
+    groups: groups.filter((group) => isGroupInBox(job, box, group)),
   }));
   const renamed = new Map<TreePlace, TreePlace>(
     left.map(({ box, was, groups }) => [was, groups.length > 0 ? apartNode({ box, groups }).node : box]),

@@ -92,6 +92,10 @@ export const hasDriverBox = (job: Job, box: string): boolean =>
 export const luminairesInBox = (job: Job, box: string): List<Luminaire> =>
   luminairesByBox(job.luminaires, box);
 
+/** Has a group a device or a load in a box? */
+export const isGroupInBox = (job: Job, box: string, group: string): boolean =>
+  [...slotsInBox(job, box), ...luminairesInBox(job, box)].some((one) => one.group === group);
+
 /** The groups of a circuit that some switch turns on and off. */
 export const switchedGroupsOf = (job: Job, circuit: string): Group[] =>
   groupsOfCircuit(job, circuit).filter((group) => group.control === 'switched');

@@ -6,6 +6,10 @@ export const permutations = <T>(items: readonly T[]): T[][] =>
         permutations(items.filter((_, k) => k !== i)).map((rest) => [first, ...rest]),
       );
 
+/** Every way to pick one of each list. */
+export const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
+  lists.reduce<T[][]>((all, list) => all.flatMap((one) => list.map((item) => [...one, item])), [[]]);
+
 /** Every set of some items, of so many at most; the empty one first. */
 export const subsets = <T>(items: readonly T[], most = Infinity): T[][] =>
   items.reduce<T[][]>(

@@ -1,4 +1,11 @@
-import { findBox, findFeed, findGroup, findLuminaire, groupsOfCircuit } from '../model/lookup.js';
+import {
+  findBox,
+  findFeed,
+  findGroup,
+  findLuminaire,
+  groupsOfCircuit,
+  isGroupInBox,
+} from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, isFarNode, placeOfNode, type BoxId, type GroupId } from '../model/ids.js';
@@ -82,8 +89,7 @@ const apartProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[
   const scope = scopeOf(choice);
   const apart = choice.apart ?? [];
   const isIn = (box: BoxId, group: GroupId) =>
-    findGroup(job, group)?.circuit === circuit.id &&
-    [...job.slots, ...job.luminaires].some((one) => one.box === box && one.group === group);
+    findGroup(job, group)?.circuit === circuit.id && isGroupInBox(job, box, group);
   const wrong = apart.filter(
     ({ box, groups }, at) =>
       new Set(groups).size < groups.length ||
@@ -216,9 +222,10 @@ export const planCircuit = (job: Job, circuit: Circuit): CircuitPlan['outcome'] 
   problems.push(...runProblems(job, choice, circuit));
 
   const luminaires = job.luminaires.filter((one) => ids.has(one.group));
+  const scope = scopeOf(choice);
   const mustReach = [
-    ...slots.map((one) => nodeOfSlot(scopeOf(choice), one)),
-    ...luminaires.map((one) => nodeOfLuminaire(job, scopeOf(choice), one)),
+    ...slots.map((one) => nodeOfSlot(scope, one)),
+    ...luminaires.map((one) => nodeOfLuminaire(job, scope, one)),
   ];
   const tree = orientTree(circuit.id, choice.runs, feed.at, mustReach);
   if (!tree.ok) problems.push(...tree.problems);

@@ -148,16 +148,7 @@ export const familiarChoices = (job: Job, circuit: Circuit): FamiliarChoice[] =>
   if (!only || !feed) return [];
   if (others.length > 0) return groups.length > MOST_GROUPS ? [] : ofSeveral(job, circuit, feed);
   if (groups.length > 1) return [];
-  const switches = [
-    ...new Set(
-      job.slots
-        .filter((slot) => slot.group === only.group.id && slot.role !== 'receptacle')
-        .map((slot) => slot.box),
-    ),
-  ];
-  const lights = [
-    ...new Set(job.luminaires.filter((one) => one.group === only.group.id).map((one) => one.box)),
-  ].filter((box) => !switches.includes(box));
+  const { switches, lights } = boxesOfGroup(job, only.group.id);
   if (switches.length === 0 || lights.length === 0) return [];
   const start = feed.at;
   const fresh = (boxes: readonly BoxId[]) => boxes.filter((box) => box !== start);
@@ -177,16 +168,16 @@ export const familiarChoices = (job: Job, circuit: Circuit): FamiliarChoice[] =>
   if (switches.length > 1 && start === PANEL) {
     // Seen from the lights: the last switch is the nearest to them.
     const [last] = shortestWay(job, lights[0] ?? start, switches);
-    const before = switches.filter((box) => box !== last);
-    const home = last === undefined ? [] : [{ from: start, to: last }];
-    if (last !== undefined)
+    if (last !== undefined) {
+      const before = switches.filter((box) => box !== last);
       found.push(
         made('atLast', [
-          ...home,
+          { from: start, to: last },
           ...chain([last, ...shortestWay(job, last, lights)]),
           ...chain([last, ...shortestWay(job, last, before)]),
         ]),
       );
+    }
   }
   if (switches.length > 2 && start === PANEL) {
     const way = shortestWay(job, start, switches);

@@ -7,15 +7,16 @@ import type { Candidate } from './candidates.js';
 
 /** What of it speaks against a way, within a sentence, for how often it is there. */
 const AGAINST: Record<keyof Judgement, (count: number) => string> = {
-  travelersThrough: () => 'travelers spliced at a luminaire',
+  travelersThrough: () => 'travelers spliced in a luminaire or junction box',
   bothPairsInOneCable: () => 'both pairs of a four-way in one cable',
   fourConductors: (count) => (count > 1 ? `${count} runs of four conductors` : 'a run of four conductors'),
   homeRunAtLuminaire: () => 'the feed of the circuit at a luminaire',
   homeRunAtLuminaireOutside: () => 'the feed of the circuit at a luminaire in the damp or wet',
   hotThroughLuminaire: () => 'always-hot at a luminaire',
-  withoutNeutral: (count) => (count > 1 ? `no neutral at ${count} switches` : 'no neutral at one switch'),
+  withoutNeutral: (count) =>
+    count > 1 ? `no neutral at ${count} switch places` : 'no neutral at one switch place',
   withoutNeutralInReach: (count) =>
-    count > 1 ? `no neutral yet at ${count} switches` : 'no neutral yet at one switch',
+    count > 1 ? `no neutral yet at ${count} switch places` : 'no neutral yet at one switch place',
   travelerOnWhite: () => 'travelers on whites',
   hotOnWhite: () => 'whites that are hot',
   cableBeyondThree: () => 'boxes crowded with cables',
@@ -39,7 +40,9 @@ export const forAndAgainst = (
     ...(cheapest && more < 50 ? ['the least cost'] : []),
     ...(neutrals.all > 0 && neutrals.present === neutrals.all ? ['a neutral at every switch'] : []),
     ...(reidentified === 0 ? ['every white a neutral'] : []),
-    ...(job.slots.some(({ box }) => box === entry) ? ['power enters at a switch'] : []),
+    ...(job.slots.some(({ box, role }) => box === entry && role !== 'receptacle')
+      ? ['power enters at a switch']
+      : []),
     ...(judged.length === 0 ? ['nothing that a master does without'] : []),
   ];
   const con = [

@@ -1,4 +1,10 @@
-import { findLuminaire, groupsOfCircuit, slotsInBox, switchesOfGroup } from '../model/lookup.js';
+import {
+  findLuminaire,
+  groupsOfCircuit,
+  isGroupInBox,
+  slotsInBox,
+  switchesOfGroup,
+} from '../model/lookup.js';
 import { lyingCables } from '../model/lying.js';
 import {
   PANEL,
@@ -8,6 +14,7 @@ import {
   type GroupId,
   type TreePlace,
 } from '../model/ids.js';
+import { product } from '../model/permutations.js';
 import { isBetween, type Circuit, type Feed, type Job } from '../model/job.js';
 import { apartNode, nodeOfLuminaire, nodeOfSlot, type ApartNode, type NetScope } from '../planning/nets.js';
 
@@ -38,7 +45,7 @@ const triedHeaps = (job: Job, box: BoxId, units: readonly Unit[]): Unit[][][] =>
 const unitsIn = (job: Job, circuit: Circuit, box: BoxId): Unit[] => {
   const units: GroupId[][] = groupsOfCircuit(job, circuit.id)
     .map(({ id }) => id)
-    .filter((id) => [...job.slots, ...job.luminaires].some((one) => one.box === box && one.group === id))
+    .filter((id) => isGroupInBox(job, box, id))
     .map((id) => [id]);
   for (const part of job.luminaires) {
     const whole = part.box === box ? findLuminaire(job, part.partOf) : undefined;
@@ -94,16 +101,11 @@ export const apartsOf = (job: Job, circuit: Circuit, feed: Feed, box: BoxId): Ap
 export const mostApart = (job: Job, circuit: Circuit, boxes: readonly BoxId[]): number =>
   boxes.reduce((sum, box) => sum + Math.max(0, unitsIn(job, circuit, box).length - 1), 0);
 
-/** Most boxes of one order in which groups stay apart: what comes to each of them is held while the tree is built. */
+/** Most boxes of one order in which groups stay apart: what comes to each of them is held while the tree is
+ * built, thirteen bits each of the 53 up to which a whole number adds exactly (`prices/sharedBoxes.ts`). */
 export const MOST_APART = 4;
 /** So many ways for the groups of all boxes to stay apart are tried; of more, in each box none apart or all. */
 const MOST_WAYS = 250;
-
-const product = (lists: readonly ApartNode[][][]): ApartNode[][] =>
-  lists.reduce<ApartNode[][]>(
-    (all, list) => all.flatMap((one) => list.map((item) => [...one, ...item])),
-    [[]],
-  );
 
 /** How groups may stay apart in the boxes of a circuit, and where not every way is among them. */
 export interface WaysApart {
@@ -124,7 +126,9 @@ export const waysApart = (
   const each = several.map((box) => apartsOf(job, circuit, feed, box)).filter((list) => list.length > 1);
   const count = each.reduce((sum, list) => sum * list.length, 1);
   const few = each.map((list) => [list[0] ?? [], list.at(-1) ?? []]);
-  const tried = product(count > MOST_WAYS ? few.slice(0, Math.floor(Math.log2(MOST_WAYS))) : each);
+  const tried = product(count > MOST_WAYS ? few.slice(0, Math.floor(Math.log2(MOST_WAYS))) : each).map(
+    (one) => one.flat(),
+  );
   const ways = tried.filter(
     (one) => one.length <= mostNodes && new Set(one.map(({ box }) => box)).size <= MOST_APART,
   );

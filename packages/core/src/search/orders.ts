@@ -23,7 +23,7 @@ import { isFedByAnother } from '../planning/carriers.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
 import { createMemo } from '../model/memo.js';
-import { permutations } from '../model/permutations.js';
+import { permutations, product } from '../model/permutations.js';
 import { apartsOf, hasCableOfItsOwn, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
 
@@ -51,10 +51,6 @@ export const NO_CONSTRAINTS: Constraints = {
 
 /** Beyond so many nodes the tables of the exact search are too large. */
 export const MOST_NODES = 18;
-
-/** Every way to pick one of each list. */
-const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
-  lists.reduce<T[][]>((all, list) => all.flatMap((one) => list.map((item) => [...one, item])), [[]]);
 
 /** The switched groups of a circuit with their switches. */
 export const switchedGroups = (job: Job, circuit: Circuit): { group: Group; slots: SlotId[] }[] =>

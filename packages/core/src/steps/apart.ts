@@ -108,6 +108,6 @@ export const apartSteps = (box: BoxId, apart: readonly Apart[]): DraftStep[] =>
     caution:
       one.what === 'hot'
         ? 'Do not join these hots: they come by two cables, and stay apart though they are of one circuit.'
-        : 'Do not join all whites of this box: these two stay apart though they are of one circuit.',
+        : 'Do not join all whites of this box: these stay apart though they are of one circuit.',
     shows: null,
   }));

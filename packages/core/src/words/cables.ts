@@ -38,7 +38,7 @@ interface Named {
 
 const keyOf = (cable: string, side: string): string => `${cable} ${side}`;
 
-/** Cables of one box that would have the same name are told by circuit, then by duty, then by the groups that they serve, then by number. */
+/** Cables between the same two places are told by circuit, then by the groups that they serve where that tells each, by duty, by number. */
 const tellApart = (same: readonly Named[], words: readonly ((one: Named) => string)[]): void => {
   const [word, ...others] = words;
   if (same.length < 2 || !word) return;
@@ -63,7 +63,9 @@ const namesOf = (job: Job, wiring: Wiring): Map<string, Named> => {
   );
   const alike = new Map<string, Named[]>();
   for (const one of named) {
-    const key = `${placeOfEnd(one.cable, one.side)} ${one.plain}`;
+    // Of whatever kind: once the sheath is off, its tag is all that is left to read.
+    const other = isUntoldFeed(job, one.cable) ? one.plain : otherPlace(one.cable, one.side);
+    const key = `${placeOfEnd(one.cable, one.side)} ${other}`;
     alike.set(key, [...(alike.get(key) ?? []), one]);
   }
   const doubles = [...alike.values()].filter((same) => same.length > 1);
@@ -78,13 +80,18 @@ const namesOf = (job: Job, wiring: Wiring): Map<string, Named> => {
           ...(groups[compiled.netOf(conductorKey(id, colour)) ?? -1] ?? []),
         ]),
       );
-    for (const same of doubles)
+    for (const same of doubles) {
+      const served = same.map(({ cable }) => [...groupsOn(cable)].sort().join(' and '));
+      const byGroup = !served.includes('') && new Set(served).size === same.length;
+      const groupOf = (one: Named) => served[same.indexOf(one)] ?? '';
       tellApart(same, [
         ({ cable }) => [...(circuits.get(cable.id) ?? [])].map((id) => circuitName(job, id)).join(' and '),
+        ...(byGroup ? [groupOf] : []),
         ({ cable }) => duty(cable),
-        ({ cable }) => [...groupsOn(cable)].sort().join(' and '),
+        groupOf,
         (one) => `number ${same.indexOf(one) + 1}`,
       ]);
+    }
   }
   return new Map(named.map((one) => [keyOf(one.cable.id, one.side), one]));
 };

@@ -38,13 +38,19 @@ export const crowdedBound = (tables: PriceTables, { settled, problem }: Case, bo
     dearer.sort((a, b) => a - b);
     for (const { root, cost, box: entered } of entries) {
       // The run from the panel, or the feed, is one of them where power enters there.
-      const runs = codes.mostRuns + 1 - (root === v ? 1 : 0);
+      // Each other node of the box hangs by a run of its own, which counts there too.
+      const runs = codes.mostRuns + 1 - (at.includes(root) ? 1 : 0) - (at.length - 1);
       if (dearer.length < runs) continue;
       const star = hung + dearer.slice(0, runs).reduce((sum, one) => sum + one, 0);
       const nodes = mandatory | (1 << root) | (1 << v);
       let bound = fixed + forced + cost + Math.max(star, joinOf(bounds, nodes));
       for (let node = 0; node < n; node++)
-        bound += node === v ? problem.nodeAtLeast(v, trunk) : node === root ? entered : bounds.box(node);
+        bound +=
+          node === v && at.length === 1
+            ? problem.nodeAtLeast(v, trunk)
+            : node === root
+              ? entered
+              : bounds.box(node);
       masks.forEach((mask, i) => {
         bound += (multiplicity[i] ?? 1) * reachOf(bounds, fromPanel[i] ? mask | (1 << root) : mask);
       });

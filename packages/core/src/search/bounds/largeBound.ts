@@ -121,7 +121,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
           sum +
           2 * spanningPairs(each, chain).sum +
           // The switch leg begins at one switch of its group, whichever stands at that end.
-          Math.max(spread(leg), groupAscent(direct, leg, [chain])),
+          (chain.length > 0 ? Math.max(spread(leg), groupAscent(direct, leg, [chain])) : spread(leg)),
         0,
       ) +
       // And the hot comes to one of each group.

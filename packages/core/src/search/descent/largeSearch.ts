@@ -137,10 +137,9 @@ export const searchLarge = (
   const carried = (stand: Stand, order: Order): Stand | null => {
     const before = stand.problem.settled;
     const entered = before.nodes[stand.problem.root];
-    const made = problemOf(order, null);
-    if (!made) return null;
-    const root = made.settled.root ?? Math.max(0, made.settled.nodes.indexOf(placeOfNode(entered ?? PANEL)));
-    const problem = root === made.root ? made : problemOf(order, root);
+    // The first nodes are the boxes themselves.
+    const root = boxesFor(order.feed).findIndex((box) => box === placeOfNode(entered ?? PANEL));
+    const problem = problemOf(order, Math.max(0, root));
     if (!problem) return null;
     const tree = carriedOver(tables.job, before, stand.tree, problem.settled, problem);
     return standing(order, problem, tree);

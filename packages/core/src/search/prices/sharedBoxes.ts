@@ -1,6 +1,7 @@
 import type { LoadCode } from './loadCodes.js';
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
+import { MOST_APART } from '../nodes.js';
 
 /**
  * What comes to all boxes that are several nodes, as one number: cables and insulated conductors of each, by its place. What a box costs
@@ -9,14 +10,11 @@ import type { PriceTables } from './priceTables.js';
 export type Held = number;
 
 /**
- * So much a place holds: insulated conductors, and beyond them cables. A tree of sixteen nodes has no more runs than that at one box, with
+ * So much a place holds: insulated conductors, and beyond them cables. A tree of eighteen nodes has no more runs than that at one box, with
  * the one from the panel, and no cable more than twelve conductors.
  */
 const INSULATED = 256;
 const PLACE = INSULATED * 32;
-/** A whole number adds exactly up to 53 bits: four places of thirteen. */
-export const MOST_SHARED = 4;
-
 /** The boxes of a settled arrangement that are several nodes. */
 export interface SharedBoxes {
   /** The place of the box of a node; -1 where the node is all of its box. */
@@ -45,8 +43,7 @@ export const sharedOf = (
 ): SharedBoxes | null => {
   const boxes = prices.flatMap((price, box) => (price ? [{ price, box }] : []));
   if (boxes.length === 0) return null;
-  if (boxes.length > MOST_SHARED)
-    throw new RangeError(`${boxes.length} boxes of several nodes are not held.`);
+  if (boxes.length > MOST_APART) throw new RangeError(`${boxes.length} boxes of several nodes are not held.`);
   const placeOf = Int8Array.from(boxOf, (box) => boxes.findIndex((one) => one.box === box));
   const nodes = boxes.map(({ box }) =>
     boxOf.reduce((mask, one, node) => (one === box ? mask | (1 << node) : mask), 0),

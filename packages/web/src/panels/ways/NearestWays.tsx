@@ -1,11 +1,8 @@
 import {
-  dollars,
   FAMILIAR_TITLES,
   findBox,
-  leastSaid,
   nearestWays,
   profileOf,
-  withChoice,
   type Candidate,
   type Circuit,
   type Job,
@@ -14,10 +11,8 @@ import { Link } from 'react-router';
 import { runsPath } from '../../parts/paths.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { Button } from '../../parts/ui.js';
-import { noticed } from '../../store/noticeSlice.js';
-import { useEdit } from '../../store/review.js';
-import { useAppDispatch } from '../../store/store.js';
 import { usePlans } from '../../worker/usePlans.js';
+import { priceOf, useChoosePlan } from './choosePlan.js';
 
 const titleOf = ({ bestAt, familiar }: Candidate): string =>
   [...bestAt.map((id) => profileOf(id).title), ...familiar.map((id) => FAMILIAR_TITLES[id])][0] ?? '';
@@ -32,12 +27,7 @@ export const WayCards = ({
   circuit: Circuit;
   ways: readonly Candidate[];
 }) => {
-  const edit = useEdit();
-  const dispatch = useAppDispatch();
-  const choose = (plan: Candidate) => {
-    edit(withChoice(job, circuit.id, leastSaid(job, circuit.id, plan.choice)), `wire ${circuit.name} anew`);
-    dispatch(noticed(`${circuit.name} is wired anew. Undo brings back what was there.`));
-  };
+  const choose = useChoosePlan(job, circuit);
   return (
     <ol className="mt-3 grid gap-3 sm:grid-cols-3">
       {ways.map((plan) => (
@@ -47,10 +37,7 @@ export const WayCards = ({
         >
           <span className="flex items-baseline justify-between gap-2">
             <strong className="text-[14px]">Power at {findBox(job, plan.entry)?.name ?? ''}</strong>
-            <span className="shrink-0 text-[14px] font-bold">
-              {plan.measures.guessed > 0 ? 'about ' : ''}
-              {dollars(plan.measures.cost)}
-            </span>
+            <span className="shrink-0 text-[14px] font-bold">{priceOf(plan)}</span>
           </span>
           <span className="min-h-5 text-[13px] text-quiet">{titleOf(plan)}</span>
           {plan.sketch ? (

@@ -1,4 +1,5 @@
-import { cheapestOf, dollars, forAndAgainst, type Candidate, type Job, type PlanSet } from '@amber/core';
+import { cheapestOf, forAndAgainst, type Candidate, type Job, type PlanSet } from '@amber/core';
+import { priceOf } from '../../panels/ways/choosePlan.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { Button } from '../../parts/ui.js';
 
@@ -22,7 +23,7 @@ export const NamedWays = ({
     return (
       <p className="text-[14px] text-quiet">
         {found.complete
-          ? 'For so many groups there is no way that has a name.'
+          ? 'No way that has a name fits this circuit.'
           : 'The named ways are worked out last …'}
       </p>
     );
@@ -38,9 +39,7 @@ export const NamedWays = ({
           >
             <span className="flex items-baseline justify-between gap-3">
               <strong className="text-[14px]">{title}</strong>
-              <span className="shrink-0 text-[14px] font-bold">
-                {plan ? `${plan.measures.guessed > 0 ? 'about ' : ''}${dollars(plan.measures.cost)}` : ''}
-              </span>
+              <span className="shrink-0 text-[14px] font-bold">{plan ? priceOf(plan) : ''}</span>
             </span>
             {plan?.sketch ? (
               <span className="max-w-full overflow-x-auto">

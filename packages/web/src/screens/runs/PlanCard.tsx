@@ -1,15 +1,8 @@
 import { benchPath } from '../../parts/paths.js';
 import { Check } from 'lucide-react';
-import {
-  findBox,
-  dollars,
-  FAMILIAR_TITLES,
-  profileOf,
-  type Candidate,
-  type Circuit,
-  type Job,
-} from '@amber/core';
+import { findBox, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
 import { Link } from 'react-router';
+import { priceOf } from '../../panels/ways/choosePlan.js';
 import { plural } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { Button } from '../../parts/ui.js';
@@ -82,10 +75,7 @@ export const PlanCard = ({
               <span className="block text-[13px] text-quiet">{titles.join(', ')}</span>
             ) : null}
           </span>
-          <span className="shrink-0 text-[16px] font-bold">
-            {plan.measures.guessed > 0 ? 'about ' : ''}
-            {dollars(plan.measures.cost)}
-          </span>
+          <span className="shrink-0 text-[16px] font-bold">{priceOf(plan)}</span>
         </span>
         {plan.sketch ? (
           <span className="mt-2 ml-8 block max-w-full overflow-x-auto">

@@ -5,11 +5,9 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   cheapestOf,
-  leastSaid,
   isChosen,
   sayFirst,
   wiredChoice,
-  withChoice,
   type Candidate,
   type Circuit,
   type Job,
@@ -29,6 +27,7 @@ import { PlanOverlay } from './PlanOverlay.js';
 import { RunPanel } from './RunPanel.js';
 import { keyOfRun } from './routes.js';
 import { hasExisting } from '../../panels/change/draft.js';
+import { useChoosePlan } from '../../panels/ways/choosePlan.js';
 import { ChangePanel, useChange } from '../../panels/change/ChangePanel.js';
 import { useLeastChange } from '../../worker/useLeastChange.js';
 import { usePlans, type Search } from '../../worker/usePlans.js';
@@ -88,13 +87,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
       },
     [change],
   );
-  const choose = (plan: Candidate) => {
-    edit(
-      withChoice(job, circuit.id, leastSaid(job, circuit.id, plan.choice)),
-      `wire ${circuit.name} by plan ${plan.letter}`,
-    );
-    dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
-  };
+  const choose = useChoosePlan(job, circuit);
   const make = (value: LeastChange) => {
     edit({ ...value.job, wirings: job.wirings }, `change what is there of ${circuit.name}`);
     asking.close();
