@@ -225,6 +225,7 @@ export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './mode
 export { sayFirst, sayProof } from './plans/proof.js';
 export { UNKNOWN_FILL, sayFill } from './words/fill.js';
 export { boxFill } from './nec/boxFill.js';
+export { roomForCable, sayRoomLeft } from './nec/room.js';
 export type { BoxFill, FillLine } from './nec/boxFill.js';
 export { sayFillLine } from './words/fill.js';
 export { compareEditions, inspect } from './code/inspect.js';

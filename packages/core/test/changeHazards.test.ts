@@ -1,27 +1,17 @@
-import { readFileSync } from 'node:fs';
 import {
   articlesOf,
   editWiring,
   existingDocument,
   leastChange,
   newRunFact,
-  readJob,
   reviewJob,
-  standardStock,
   UNKNOWN_PLACE,
   wireAll,
   type Cable,
   type Job,
 } from '../src/index.js';
+import { yardFile } from './support/yard.js';
 import { done, inLine, light, old, place, stepsAt } from './support/oldWork.js';
-
-/** The demo, as its file has it. */
-const yard = (): Job => {
-  const file = new URL('../../../demo/heron-yard.json', import.meta.url);
-  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return read.job;
-};
 
 /** The pair with two wires of one switch exchanged. */
 const crossed = (job: Job, box: string, a: string, b: string): Job => {
@@ -167,7 +157,7 @@ test('nothing is planned through aluminium or knob-and-tube: another cable, or t
 });
 
 test('off an old receptacle the tails of it are counted in the splices, and both its halves are proved dead', () => {
-  const outcome = leastChange(yard(), {
+  const outcome = leastChange(yardFile(), {
     ...{ kind: 'branch', from: 'net-outlet' as never, circuit: 'net-store-outlet' as never, hung: light },
     switchAt: {
       ...place('S9', { 'net-outlet': 114 }),
@@ -188,7 +178,7 @@ test('off an old receptacle the tails of it are counted in the splices, and both
 });
 
 test('a wire that feeds two devices is told as spliced with both, not as on the lead of the one that comes new', () => {
-  const job = yard();
+  const job = yardFile();
   const pendants = job.slots.find(({ box, role }) => box === 'galley-switches' && role === 'switch');
   if (!pendants) throw new Error('no switch of the pendants');
   const outcome = leastChange(wireAll(job), {

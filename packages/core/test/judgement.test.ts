@@ -31,7 +31,8 @@ test('what a search by a master’s choice weighs is the cost of the planned job
       if (!circuit) return;
       const weights = mastersChoice(job);
       const search = createSearch(job, circuit, {
-        ...{ weights, constraints: NO_CONSTRAINTS, volumeLimit: Infinity },
+        weights,
+        constraints: NO_CONSTRAINTS,
       });
       const met: Found[] = [];
       search.least({ mostSteps: 1e8, onBetter: (found) => met.push(found) });
@@ -66,12 +67,11 @@ test(
         const weights = mastersChoice(job);
         const options = {
           weights,
-          volumeLimit: Infinity,
           constraints: NO_CONSTRAINTS,
           effortFrom: at % 2 ? 0 : undefined,
         };
         const { best, proved } = createSearch(job, circuit, options).least({ mostSteps: 1e9 });
-        const { least } = leastByTrying(job, { weights, volumeLimit: Infinity, returnRuns: true });
+        const { least } = leastByTrying(job, { weights, returnRuns: true });
         if (least === Infinity) return best ? [[seed, at, 'found']] : [];
         possible += 1;
         return proved && Math.abs((best?.weight ?? Infinity) - least) < 0.01 + 1e-6 * least

@@ -43,7 +43,6 @@ const best = (job: Job, weights = mastersChoice(job)) => {
   const search = createSearch(job, circuitOf(job), {
     weights,
     constraints: NO_CONSTRAINTS,
-    volumeLimit: Infinity,
   });
   const { best: found, proved } = search.least({ mostSteps: 30_000_000 });
   if (!found) throw new Error('nothing found');
@@ -255,7 +254,7 @@ describe('a choice that does not match what is in the boxes is refused with a re
 test('a bound that is too high drops the best, and the search for it is what notices', () => {
   const job: Job = SHARED.hall;
   const { found } = best(job, leastCost(job));
-  const tables = priceTablesOf(job, circuitOf(job), leastCost(job), Infinity);
+  const tables = priceTablesOf(job, circuitOf(job), leastCost(job));
   const problem = weighedOf(boundingOf(tables), found.settled);
   const entries = problem.entries.filter(({ root }) => root === found.tree.parents.indexOf(TOP));
   const survives = (bounds: typeof problem.bounds) =>

@@ -154,15 +154,19 @@ test('the first plan is what a master would choose of those without violations, 
         6,
       );
     const labour = by('leastLabour');
+    // A box without room may be quicker to make up, as one of plastic has no ground.
     if (labour)
       expect(labour.measures.minutes).toBeCloseTo(
-        best((one) => one.measures.minutes),
+        Math.min(
+          ...lawful.filter(({ choice }) => choice.room === undefined).map((one) => one.measures.minutes),
+        ),
         6,
       );
     const neutrals = by('neutrals');
     if (neutrals) expect(neutrals.measures.neutrals.present).toBe(neutrals.measures.neutrals.all);
     const roomy = by('roomiest');
-    if (roomy) expect(roomy.measures.largest?.needed).toBe(best((one) => one.measures.largest?.needed ?? 0));
+    if (roomy)
+      expect(roomy.measures.tightest?.left).toBe(-best((one) => -(one.measures.tightest?.left ?? 0)));
     // Tape, staples and tails are no part of the objective.
     const least = by('leastCost');
     if (least) expect(least.measures.cost).toBeLessThanOrEqual(best((one) => one.measures.cost) + 30_000);
@@ -316,7 +320,7 @@ test('the objective is what the estimate of the planned job comes to, but for wh
     naming(name, () => {
       const [circuit] = job.circuits;
       if (!circuit) throw new Error('no circuit');
-      const options = { weights: leastCost(job), constraints: NO_CONSTRAINTS, volumeLimit: Infinity };
+      const options = { weights: leastCost(job), constraints: NO_CONSTRAINTS };
       const search = createSearch(job, circuit, options);
       const trees = search.entries.flatMap((entry) => search.least({ entry, mostSteps: 1e8 }).best ?? []);
       const [first, ...others] = trees.map((one) => ({
@@ -356,7 +360,6 @@ test.each(TEXTBOOK)('the search finds it when its constraints are forced: %s', (
       neutrals: 'asAsked',
       returnRuns: choice.runs.some(({ to }) => to.endsWith('~return')),
     },
-    volumeLimit: Infinity,
   }).least({ mostSteps: 1e8 });
   if (!best) throw new Error('nothing was found');
   expect(proved).toBe(true);

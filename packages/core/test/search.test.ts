@@ -7,25 +7,25 @@ import { createSearch } from '../src/search/search.js';
 import { raiseSlopes } from '../src/search/bounds/subgradient.js';
 import { boundingOf } from '../src/search/bounds/bounding.js';
 import { weighedOf } from '../src/search/bounds/weighed.js';
-import { leastCable, leastCost, leastLabour, type Weights } from '../src/search/prices/weights.js';
+import { leastCable, leastCost, leastLabour, type Room, type Weights } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import type { Job } from '../src/index.js';
 import { frozenJob } from './support/frozen.js';
 import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying, nodesOf } from './support/searchTwin.js';
 
-/** By case: mostly money, now and then cable or labour first; now and then only small boxes. */
-const weighing = (job: Job, at: number): { weights: Weights; volumeLimit: number } => ({
+/** By case: mostly money, now and then cable or labour first; now and then only boxes with room, or boxes without any. */
+const weighing = (job: Job, at: number): { weights: Weights; room: Room } => ({
   weights: [leastCost, leastCost, leastCost, leastCable, leastLabour][at % 5]?.(job) ?? leastCost(job),
-  volumeLimit: at % 7 === 0 ? 280_000 : Infinity,
+  room: at % 7 === 0 ? { asked: 50_000, least: 30_000 } : at % 7 === 1 ? { asked: 0 } : {},
 });
 
 /**
  * Is the best found again where nothing dearer may be looked at, under the lines as they are and as they are turned? A bound
  * that is the least bit too high would drop it.
  */
-const survives = (job: Job, { settled, tree }: Found, weights: Weights, volumeLimit: number): boolean => {
-  const tables = priceTablesOf(job, settled.circuit, weights, volumeLimit);
+const survives = (job: Job, { settled, tree }: Found, weights: Weights, room: Room): boolean => {
+  const tables = priceTablesOf(job, settled.circuit, weights, room);
   const turned = boundingOf(tables, raiseSlopes(tables, settled, []));
   return [boundingOf(tables), turned].every((under) => {
     const problem = weighedOf(under, settled);
@@ -37,13 +37,13 @@ const survives = (job: Job, { settled, tree }: Found, weights: Weights, volumeLi
 const compare = (job: Job, at: number, returnRuns: boolean) => {
   const [circuit] = job.circuits;
   if (!circuit) throw new Error('no circuit');
-  const { weights, volumeLimit } = weighing(job, at);
+  const { weights, room } = weighing(job, at);
   const constraints = { ...NO_CONSTRAINTS, returnRuns };
   const effortFrom = at % 3 === 0 ? undefined : 0;
-  const search = createSearch(job, circuit, { weights, volumeLimit, constraints, effortFrom });
+  const search = createSearch(job, circuit, { weights, room, constraints, effortFrom });
   const { best, proved } = search.least({ mostSteps: 1e9 });
-  const { least, tried } = leastByTrying(job, { weights, volumeLimit, returnRuns });
-  const kept = best === null || survives(job, best, weights, volumeLimit);
+  const { least, tried } = leastByTrying(job, { weights, room, returnRuns });
+  const kept = best === null || survives(job, best, weights, room);
   return { found: best?.weight ?? Infinity, proved: proved && kept, least, tried };
 };
 

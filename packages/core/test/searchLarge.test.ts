@@ -15,7 +15,6 @@ import { anySearchJob } from './support/searchJobs.js';
 const options = (job: Job) => ({
   weights: leastCost(job),
   constraints: { ...NO_CONSTRAINTS, returnRuns: false },
-  volumeLimit: Infinity,
 });
 
 const jobs = [
@@ -27,9 +26,9 @@ const jobs = [
 const both = jobs.map((job, at) => {
   const [circuit] = job.circuits;
   if (!circuit) throw new Error('no circuit');
-  const { weights, constraints, volumeLimit } = options(job);
+  const { weights, constraints } = options(job);
   const exact = createSearch(job, circuit, options(job)).least({ mostSteps: 1e9 });
-  const tables = priceTablesOf(job, circuit, weights, volumeLimit);
+  const tables = priceTablesOf(job, circuit, weights);
   const space = orderSpaceOf(job, circuit, constraints);
   const homes = job.runFacts.flatMap(({ rule, between }) =>
     rule === 'forced' && between.includes('panel') ? between : [],

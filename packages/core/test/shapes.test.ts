@@ -34,7 +34,7 @@ const read = (document: object): Job => {
 
 test('there is a file of every format, and a way from each to the next', () => {
   const formats = new Set(files.map(({ document }) => document.format));
-  expect([...formats].sort()).toEqual(Array.from({ length: JOB_FORMAT }, (_, i) => i + 1));
+  expect([...formats].sort((a, b) => a - b)).toEqual(Array.from({ length: JOB_FORMAT }, (_, i) => i + 1));
   for (let from = 1; from < JOB_FORMAT; from++)
     expect(migrated({ format: from }, from, from + 1)).toMatchObject({ format: from + 1 });
   expect(() => migrated({}, JOB_FORMAT, JOB_FORMAT + 1)).toThrow('There is no way');

@@ -226,7 +226,6 @@ describe('a hub', () => {
     const search = createSearch({ ...job, choices: [] }, circuit, {
       weights: leastCost(job),
       constraints: NO_CONSTRAINTS,
-      volumeLimit: Infinity,
     }).least({ mostSteps: 1e8 });
     expect(search.proved).toBe(true);
     const hub = search.best?.settled.nodes.findIndex((node) => node === 'J1') ?? -1;

@@ -65,11 +65,12 @@ test('with cables of twelve conductors alone, what is proved is the least, and w
       if (!circuit) throw new Error('no circuit');
       const met: Found[] = [];
       const { best, proved } = createSearch(job, circuit, {
-        ...{ weights: leastCost(job), volumeLimit: Infinity },
+        weights: leastCost(job),
         constraints: { ...NO_CONSTRAINTS, returnRuns: false },
       }).least({ mostSteps: 1e8, onBetter: (found) => met.push(found) });
       const { least } = leastByTrying(job, {
-        ...{ weights: leastCost(job), volumeLimit: Infinity, returnRuns: false },
+        weights: leastCost(job),
+        returnRuns: false,
       });
       if (!best) {
         expect(least).toBe(Infinity);
@@ -99,9 +100,16 @@ test('what a box needs is the same whatever was asked of it before, up to sixtee
   if (!job || !circuit || !box) throw new Error('no job');
   const background = backgroundOf(job, circuit);
   const station = () =>
-    stationOf(job, circuit, background, leastCost(job), Infinity, {
-      ...{ box: box.id, fittings: [], fed: false, returned: 0 },
-    });
+    stationOf(
+      job,
+      circuit,
+      background,
+      leastCost(job),
+      {},
+      {
+        ...{ box: box.id, fittings: [], fed: false, returned: 0 },
+      },
+    );
   const used = station();
   fc.assert(
     fc.property(fc.nat({ max: 192 }), fc.nat({ max: 16 }), (insulated, cables) => {

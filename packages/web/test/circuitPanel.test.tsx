@@ -39,11 +39,13 @@ test('a habit holds for the whole job, and the steps follow', () => {
   fireEvent.change(screen.getByLabelText('Connectors'), { target: { value: 'twistOn' } });
   fireEvent.change(screen.getByLabelText('Before a twist-on'), { target: { value: 'always' } });
   fireEvent.change(screen.getByLabelText('Free conductor past the sheath'), { target: { value: '8' } });
+  fireEvent.change(screen.getByLabelText('Room left free in new boxes'), { target: { value: '0' } });
   fireEvent.click(screen.getByRole('checkbox', { name: /A port left free/ }));
   expect(jobOf(store).preferences).toMatchObject({
     connectors: 'twistOn',
     preTwist: 'always',
     freeConductor: 8,
+    roomToSpare: 0,
     sparePort: !yard().preferences.sparePort,
   });
 });

@@ -141,9 +141,20 @@ const toEighth = (document: Raw): Raw => {
 /** To 9: groups may stay apart in a box; in no way that was chosen before do they. */
 const toNinth = (document: Raw): Raw => ({ ...document, format: 9 });
 
+/** To 10: new boxes keep some room free. Those of a job of before were chosen and priced without, and stay as they are. */
+const toTenth = (document: Raw): Raw => {
+  const preferences = document['preferences'];
+  return {
+    ...document,
+    preferences: { ...(isRaw(preferences) ? preferences : {}), roomToSpare: 0 },
+    format: 10,
+  };
+};
+
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
   ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh, 7: toEighth, 8: toNinth },
+  ...{ 9: toTenth },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

@@ -3,7 +3,7 @@ import { boxContentsSchema } from '../model/contents.js';
 import { judgedEditionSchema, type Job } from '../model/job.js';
 import { nameSchema } from '../model/place.js';
 import { volumeSchema } from '../model/units.js';
-import { offersOfStock, smallestThatFits, type BoxOffer } from '../materials/boxChoice.js';
+import { offersOfStock, boxFor, type BoxOffer } from '../materials/boxChoice.js';
 import { boxFill, type BoxFill } from '../nec/boxFill.js';
 import { fault, readDocument, versionOf, type Read } from './documents.js';
 
@@ -65,7 +65,7 @@ export const smallestForWorksheet = (
     .filter((offer) => offer.gangs === gangs)
     .sort((a, b) => a.volume - b.volume || a.price - b.price);
   const of = (metal: boolean) =>
-    smallestThatFits(
+    boxFor(
       bySize.filter(({ articles: [base] }) => base?.metal === metal),
       contents,
       edition,

@@ -100,14 +100,42 @@ export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty)
   });
 };
 
-/** The first suiting box whose volume is enough for what it has to hold; null where none is. */
-export const smallestThatFits = (
+/**
+ * Of boxes in the order in which they are tried: the first that holds what it has to and leaves `room` free. No more gangs are taken for the
+ * sake of room; where none of as many leaves so much, the one that leaves the most. Null where none holds it. `leftIn` is what is left, or less
+ * than nothing.
+ */
+export const firstWithRoom = <T>(
+  offers: readonly T[],
+  gangsOf: (one: T) => number,
+  leftIn: (one: T) => number,
+  room: number,
+): T | null => {
+  let best: T | null = null;
+  let most = 0;
+  for (const one of offers) {
+    const left = leftIn(one);
+    if (left < 0 || (best !== null && gangsOf(one) !== gangsOf(best))) continue;
+    if (left >= room) return one;
+    if (best !== null && left <= most) continue;
+    best = one;
+    most = left;
+  }
+  return best;
+};
+
+/** The box of these that is taken for what it has to hold, with so much room left free where the stock has such a one; null where none holds it. */
+export const boxFor = (
   offers: readonly BoxOffer[],
   contents: BoxContents,
   edition: JudgedEdition,
+  room = 0,
 ): BoxOffer | null =>
-  offers.find(
+  firstWithRoom(
+    offers,
+    (offer) => offer.gangs,
     (offer) =>
-      boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).verdict ===
-      'fits',
-  ) ?? null;
+      offer.volume -
+      boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).needed,
+    room,
+  );

@@ -221,6 +221,8 @@ export const choiceSchema = z.strictObject({
   givenUp: z.array(cableIdSchema).max(500).optional(),
   /** Cables that lie there and whose conductors are not kept on what they are on, but used as though they were new. */
   anew: z.array(cableIdSchema).max(500).optional(),
+  /** Room that its new boxes keep free, ten-thousandths of a cubic inch; left out: by the preferences of the job. */
+  room: z.int().min(0).max(10_000_000).optional(),
 });
 export type Choice = z.infer<typeof choiceSchema>;
 
@@ -266,7 +268,7 @@ export const wiringDocSchema = z.strictObject({
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 9;
+export const JOB_FORMAT = 10;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

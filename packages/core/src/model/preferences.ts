@@ -44,6 +44,8 @@ export const preferencesSchema = z.strictObject({
   switchUp: z.enum(['alike', 'any']).default('alike'),
   /** Cable of four and more insulated conductors: used where it is best, or not in the truck and never bought. */
   wideCable: z.enum(['any', 'none']).default('any'),
+  /** Two-wire cables of its circuits that a new box could still take when it is closed (314.16 asks for none). */
+  roomToSpare: z.literal([0, 1, 2]).default(1),
   circuitsInBox: z.enum(['one', 'several']).default('one'),
   feedMidChain: z.enum(['avoid', 'accept']).default('avoid'),
 });

@@ -4,7 +4,7 @@ import { hasDriverBox } from '../model/lookup.js';
 import type { Wiring } from '../model/wiring.js';
 import { contentsOf, gangsTaken } from '../materials/boxContents.js';
 import { boxFill } from '../nec/boxFill.js';
-import { smallestThatFits, suitingBoxes } from '../materials/boxChoice.js';
+import { boxFor, suitingBoxes } from '../materials/boxChoice.js';
 
 /** A box for which the stock has nothing big enough; `largest` is 0 where nothing suits at all. */
 export interface Unfitted {
@@ -17,9 +17,14 @@ export interface Unfitted {
 /**
  * The articles of every box of a wiring: as the job has them; none for a box beyond the plan, for one that is there
  * already and that nobody has named, or where a luminaire brings its own; otherwise the cheapest of the stock that suits and is
- * big enough, else the largest that suits. All that stands in a box counts for its gangs, planned or not.
+ * big enough and leaves the room free that its circuits ask for, else the largest that suits. All that stands in a box counts for its gangs,
+ * planned or not.
  */
-export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; unfitted: Unfitted[] } => {
+export const fitBoxes = (
+  job: Job,
+  wiring: Wiring,
+  room: (box: BoxId) => number,
+): { boxes: Wiring['boxes']; unfitted: Unfitted[] } => {
   const unfitted: Unfitted[] = [];
   const articlesOf = (box: Box): ArticleId[] => {
     if (box.article !== null) return [box.article, ...box.sections];
@@ -29,7 +34,7 @@ export const fitBoxes = (job: Job, wiring: Wiring): { boxes: Wiring['boxes']; un
     const luminaires = job.luminaires.filter((one) => one.box === box.id && one.unit !== 'onward');
     const offers = suitingBoxes(job, box, { gangs, luminaires });
     const contents = contentsOf(job, wiring, box.id);
-    const fitting = smallestThatFits(offers, contents, job.edition);
+    const fitting = boxFor(offers, contents, job.edition, room(box.id));
     if (fitting) return fitting.articles.map((one) => one.id);
     const largest = [...offers].sort((a, b) => b.volume - a.volume)[0];
     unfitted.push({

@@ -8,6 +8,7 @@ import { bondOf, yokeGrounds } from '../circuit/grounding.js';
 import { cutLength } from '../materials/lengths.js';
 import { leftInPlace, partsOf, unusedBy } from './circuitParts.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
+import { roomAskedIn } from './roomAsked.js';
 import { fitBoxes, type Unfitted } from './fitBoxes.js';
 import { asThere } from './asThere.js';
 import { makeUp } from './makeUp.js';
@@ -106,7 +107,14 @@ export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standi
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
   const unbonded = makeUp(job, cables, devices, attachments, {});
   const reached = boxesReached(unbonded.wiring);
-  const { boxes, unfitted } = fitBoxes(job, unbonded.wiring);
+  const { boxes, unfitted } = fitBoxes(
+    job,
+    unbonded.wiring,
+    roomAskedIn(
+      job,
+      circuits.flatMap(({ circuit, outcome }) => (outcome.ok ? [{ circuit, plan: outcome.value }] : [])),
+    ),
+  );
   const bonds: Attachment[] = job.boxes
     .filter((box) => reached.has(box.id) && bondOf(job.stock, articlesAt({ boxes }, box.id)) !== null)
     .map((box) => ({ at: box.id, net: 'ground', to: { box: box.id, name: 'ground' } }));

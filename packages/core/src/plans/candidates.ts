@@ -34,9 +34,14 @@ const shapeOf = ({ feed, runs, apart }: Choice): string =>
     ...(apart ?? []).map(({ box, groups }) => [box, ...groups].join('+')).sort(),
   ].join(' ');
 
-/** The same shape with the same order of switches and the same neutrals. */
+/** The same shape with the same order of switches, the same neutrals and the same room in its boxes. */
 const keyOf = (choice: Choice): string =>
-  [shapeOf(choice), JSON.stringify(choice.chains ?? null), [...(choice.neutralAt ?? ['?'])].sort()].join(' ');
+  [
+    shapeOf(choice),
+    JSON.stringify(choice.chains ?? null),
+    [...(choice.neutralAt ?? ['?'])].sort(),
+    choice.room ?? '',
+  ].join(' ');
 
 const entryOf = (job: Job, choice: Choice): BoxId | null => {
   const feed = findFeed(job, choice.feed);

@@ -5,7 +5,16 @@ import type { Measures } from './measures.js';
 /** One figure in which two ways differ: that of the one, that of the other. */
 export interface Difference {
   what:
-    'material' | 'minutes' | 'feet' | 'runs' | 'boxes' | 'largest' | 'neutrals' | 'reidentified' | 'splices';
+    | 'material'
+    | 'minutes'
+    | 'feet'
+    | 'runs'
+    | 'boxes'
+    | 'largest'
+    | 'room'
+    | 'neutrals'
+    | 'reidentified'
+    | 'splices';
   ours: number;
   theirs: number;
 }
@@ -27,6 +36,7 @@ const FIGURES: Record<Difference['what'], (measures: Measures) => number> = {
   runs: (one) => one.runs,
   boxes: (one) => one.boxes,
   largest: (one) => one.largest?.needed ?? 0,
+  room: (one) => one.tightest?.left ?? 0,
   neutrals: (one) => one.neutrals.present,
   reidentified: (one) => one.reidentified,
   splices: (one) => one.splices,
@@ -54,6 +64,8 @@ const sayDifference = ({ what, ours, theirs }: Difference): string | null => {
       return `${count(by, 'box', 'boxes')} ${fewer}`;
     case 'largest':
       return `a most crowded box that needs ${cubicInches(ours)} instead of ${cubicInches(theirs)}`;
+    case 'room':
+      return `${cubicInches(Math.max(0, ours))} free in its tightest box instead of ${cubicInches(Math.max(0, theirs))}`;
     case 'neutrals':
       return `a neutral at ${count(ours, 'switch', 'switches')} instead of ${theirs}`;
     case 'reidentified':
@@ -64,7 +76,7 @@ const sayDifference = ({ what, ours, theirs }: Difference): string | null => {
 };
 
 /** More of it is an advantage. */
-const WANTED: Difference['what'][] = ['neutrals'];
+const WANTED: Difference['what'][] = ['neutrals', 'room'];
 const isBetter = ({ what, ours, theirs }: Difference) =>
   WANTED.includes(what) ? ours > theirs : ours < theirs;
 

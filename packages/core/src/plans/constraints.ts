@@ -50,7 +50,7 @@ export const leastCostOf = (job: Job, id: CircuitId): number | null => {
   const { best } = createSearch(job, circuit, {
     weights: leastCost(job),
     constraints: NO_CONSTRAINTS,
-    volumeLimit: Infinity,
+    room: { asked: 0 },
   }).least({ mostSteps: MOST_STEPS });
   const measured = best && measure(withChoice(job, id, choiceOf(best)), id, baselineOf(job, id));
   return measured?.measures.cost ?? null;

@@ -182,7 +182,6 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     const search = createSearch(job, circuit, {
       weights: leastCost(job),
       constraints,
-      volumeLimit: Infinity,
     });
     for (const entry of search.entries.filter((_, i) => i < MOST_ENTRIES)) {
       if (!mayGoOn()) break;

@@ -39,7 +39,9 @@ export interface Measures {
   volume: number;
   /** Boxes of which nobody can say whether they are full: the box, what is in it or another circuit's part is not told. */
   unknownFill: BoxId[];
-  /** The box with the least room to spare, among those that are known. */
+  /** The box in which the least room is left, among those that are known. */
+  tightest: { box: BoxId; left: number } | null;
+  /** The box that is filled to the largest part, among those that are known. */
   fullest: { box: BoxId; needed: number; available: number; percent: number } | null;
   /** Switches that have a neutral in their box, those that the code asks it of, and all. */
   neutrals: { present: number; asked: number; all: number };
@@ -221,6 +223,9 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
   );
   const largest = [...fills].sort((a, b) => b.needed - a.needed)[0];
   const fullest = [...known].sort((a, b) => b.share - a.share)[0];
+  const tightest = known
+    .map(({ box, needed, available }) => ({ box, left: available - needed }))
+    .sort((a, b) => a.left - b.left)[0];
   const all = totals(review);
   const opened = new Set<string>(boxes.map((box) => box.id));
   return {
@@ -243,6 +248,7 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       boxes: boxes.length,
       largest: largest ? { box: largest.box, needed: largest.needed } : null,
       volume: fills.reduce((sum, { needed }) => sum + needed, 0),
+      tightest: tightest ?? null,
       unknownFill: fills.filter((one) => one.unknown.length > 0).map((one) => one.box),
       fullest: fullest
         ? {

@@ -42,7 +42,8 @@ export const bestWithNeutrals = (
     if (whole && !(limits.mayGoOn?.() ?? true)) return { ...whole, bound: 0, proved: false };
     const neutralAt = [...constraints.neutralAt, ...set];
     const result = createSearch(job, circuit, {
-      ...{ weights, constraints: { ...constraints, neutralAt }, volumeLimit: Infinity },
+      weights,
+      constraints: { ...constraints, neutralAt },
     }).least({
       ...limits,
       ...(whole ? { onBetter: undefined, under: whole.best?.weight ?? Infinity } : {}),

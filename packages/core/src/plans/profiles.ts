@@ -5,6 +5,7 @@ import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { priceOfPlan } from './judgedPlan.js';
 import { bestWithNeutrals } from './neutralsChosen.js';
+import { roomAskedBy } from '../planning/roomAsked.js';
 import { measure, withChoice, type Baseline, type Measures } from './measures.js';
 
 /** What a plan is to be best at. */
@@ -27,7 +28,7 @@ interface Profile {
 
 /** What the search does not add up; said beside every objective. */
 export const LEFT_OUT =
-  'Proved means: but for staples, tape and tail wire, which the search leaves out. The cost of each plan counts them.';
+  'Proved means: but for staples, tape and tail wire, which the search leaves out. The cost of each plan counts them. New boxes keep the room free that the habits of the job say; under least cost they do not.';
 
 export const profileOf = (id: ProfileId): Profile =>
   ({
@@ -38,17 +39,18 @@ export const profileOf = (id: ProfileId): Profile =>
     },
     leastCost: {
       title: 'Least cost',
-      objective: 'Material, and labour at the hourly rate of the job',
+      objective: 'Material, and labour at the hourly rate of the job; boxes as small as they may be',
       weights: leastCost,
     },
     roomiest: {
       title: 'Roomiest boxes',
-      objective: 'The volume that the most crowded box needs; of equals, the least cost',
+      objective: 'The room left in the box that has least of it; of equals, the least cost',
       weights: leastCost,
     },
     neutrals: {
       title: 'A neutral at every switch',
-      objective: 'The least cost with a neutral in every switch box, ready for electronics',
+      objective:
+        'The least cost with a neutral in every switch box, ready for electronics, and room in its boxes',
       weights: leastCost,
     },
     leastCable: {
@@ -65,14 +67,14 @@ export const profileOf = (id: ProfileId): Profile =>
 
 /** What a profile makes small, as a plan measures it; null for one that does not do what it asks. */
 export const valueBy = (profile: ProfileId, measures: Measures): number | null => {
-  const { cost, feet, minutes, largest, neutrals, judged } = measures;
+  const { cost, feet, minutes, tightest, neutrals, judged } = measures;
   switch (profile) {
     case 'mastersChoice':
       return cost + priceOfPlan(judged);
     case 'leastCost':
       return cost;
     case 'roomiest':
-      return largest?.needed ?? null;
+      return tightest && -tightest.left;
     case 'neutrals':
       return neutrals.present < neutrals.all ? null : cost;
     case 'leastCable':
@@ -94,11 +96,11 @@ export const everySwitch = (job: Job, circuit: Circuit) => {
     .map((slot) => slot.id);
 };
 
-/** So often the most crowded box is asked to need less, at most. */
+/** So often the box with the least room is asked to leave more, at most. */
 const ROOMIER = 12;
 const ROOMIER_OF_SEVERAL = 5;
 
-/** The least cost with the most crowded box as little crowded as can be: the limit is drawn in until nothing fits. */
+/** The least cost with the most room in the box that has the least of it: more is asked for until nothing fits. */
 const roomiest = (
   job: Job,
   circuit: Circuit,
@@ -107,13 +109,14 @@ const roomiest = (
   baseline: Baseline,
 ): SearchResult => {
   const weights = leastCost(job);
-  let volumeLimit = Infinity;
+  let least = -Infinity;
   let last: SearchResult | null = null;
   let steps = 0;
   const most = switchedGroups(job, circuit).length > 1 ? ROOMIER_OF_SEVERAL : ROOMIER;
   for (let times = 0; times < most && (limits.mayGoOn?.() ?? true); times++) {
     const mostSteps = limits.mostSteps - steps;
-    const result = createSearch(job, circuit, { weights, constraints, volumeLimit }).least({
+    const asked = least > roomAskedBy(job, circuit) ? least : undefined;
+    const result = createSearch(job, circuit, { weights, constraints, room: { asked, least } }).least({
       ...limits,
       mostSteps,
     });
@@ -122,15 +125,15 @@ const roomiest = (
     if (last && steps > limits.mostSteps) last = { ...last, proved: false };
     if (!result.best) break;
     last = steps > limits.mostSteps ? { ...result, proved: false } : result;
-    const needed = largestOf(job, circuit, result.best, baseline);
-    if (needed === null) break;
-    volumeLimit = needed - 1;
+    const left = roomLeftBy(job, circuit, result.best, baseline);
+    if (left === null) break;
+    least = left + 1;
   }
   return last ?? { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
 };
 
-const largestOf = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>
-  measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.largest?.needed ??
+const roomLeftBy = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>
+  measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.tightest?.left ??
   null;
 
 /** The best plan by one profile. */
@@ -150,6 +153,6 @@ export const bestBy = (
   return createSearch(job, circuit, {
     weights,
     constraints: { ...constraints, neutralAt },
-    volumeLimit: Infinity,
+    ...(profile === 'leastCost' ? { room: { asked: 0 } } : {}),
   }).least(limits);
 };

@@ -8,6 +8,8 @@ export interface Found {
   tree: Tree;
   /** By the weight searched for, with what no tree changes. */
   weight: number;
+  /** Room that its boxes are to keep free where the search was told, ten-thousandths of a cubic inch. */
+  room?: number;
 }
 
 /** What a search does not try, so that something better may be there: told beside what it finds. */

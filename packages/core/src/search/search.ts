@@ -1,6 +1,6 @@
 import { PANEL, placeOfNode, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
-import type { Weights } from './prices/weights.js';
+import type { Room, Weights } from './prices/weights.js';
 import { OUT, TOP } from './tree.js';
 import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
@@ -15,8 +15,7 @@ import { priceTablesOf, type PriceTables } from './prices/priceTables.js';
 export interface SearchOptions {
   weights: Weights;
   constraints: Constraints;
-  /** Boxes that need more are out of the question; ten-thousandths of a cubic inch. */
-  volumeLimit: number;
+  room?: Room;
   /** May a run be taken whose length is a guess? Nobody buys a cable for old work by one. */
   mayGuess?: boolean;
   /** From so many places on the exact search takes pains beforehand; what is found does not hang on it. */
@@ -63,13 +62,28 @@ const STEPS_OF_A_TREE = 100;
 
 export const createSearch = (asked: Job, circuit: Circuit, options: SearchOptions): Search => {
   const job = toPlan(asked);
-  const tables = priceTablesOf(job, circuit, options.weights, options.volumeLimit, options.mayGuess);
+  const tables = priceTablesOf(job, circuit, options.weights, options.room, options.mayGuess);
   const space = orderSpaceOf(job, circuit, options.constraints);
-  return isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);
+  const search = isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);
+  const room = options.room?.asked;
+  return room === undefined ? search : keepingRoom(search, room);
 };
 
+/** What is found says how much room its boxes are to keep free, as that is not what the job asks for. */
+const keepingRoom = (search: Search, room: number): Search => ({
+  ...search,
+  least: ({ onBetter, ...limits }) => {
+    const said = (found: Found): Found => ({ ...found, room });
+    const result = search.least({
+      ...limits,
+      onBetter: onBetter && ((found) => onBetter(said(found))),
+    });
+    return { ...result, best: result.best && said(result.best) };
+  },
+});
+
 /** The way a circuit is cabled, as the job keeps it. */
-export const choiceOf = ({ settled, tree }: Found): Choice => {
+export const choiceOf = ({ settled, tree, room }: Found): Choice => {
   const { nodes, scope, feed, arrangement } = settled;
   const runs = nodes.flatMap((to, i) => {
     const parent = tree.parents[i] ?? OUT;
@@ -87,6 +101,7 @@ export const choiceOf = ({ settled, tree }: Found): Choice => {
     chains: arrangement.chains,
     neutralAt: arrangement.neutralAt,
     ...(apart.length > 0 ? { apart } : {}),
+    ...(room === undefined ? {} : { room }),
   };
 };
 

@@ -178,6 +178,7 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
       boxBonding: oneOf(pick, ['pigtails', 'selfGroundingYoke']),
       groundTail: oneOf(pick, ['pigtail', 'leftLong']),
       boxGround: oneOf(pick, ['tail', 'looped']),
+      roomToSpare: oneOf(pick, [0, 1, 1, 2] as const),
       wideCable: oneOf(pick, ['any', 'any', 'any', 'none']),
     },
     routing: { ...job.routing, panel: { level: null, at: { x: -120, y: 0, z: 60 } } },

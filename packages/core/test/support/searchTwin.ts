@@ -3,7 +3,7 @@ import { nodePlaceOf } from '../../src/model/ids.js';
 import type { ApartNode } from '../../src/planning/nets.js';
 import { neutralRequirement } from '../../src/nec/neutralRequirement.js';
 import { createFitter } from '../../src/planning/devices.js';
-import type { Weights } from '../../src/search/prices/weights.js';
+import type { Room, Weights } from '../../src/search/prices/weights.js';
 import { priceTablesOf, type PriceTables } from '../../src/search/prices/priceTables.js';
 import { settle, type Settled } from '../../src/search/problem.js';
 import { boundingOf } from '../../src/search/bounds/bounding.js';
@@ -198,7 +198,7 @@ export const nodesOf = (job: Job): number => {
 
 export interface TwinOptions {
   weights: Weights;
-  volumeLimit: number;
+  room?: Room;
   returnRuns: boolean;
 }
 
@@ -207,11 +207,11 @@ export interface TwinOptions {
  * return run, set of junctions, box that power enters, and tree. It shares the price tables with the search and nothing
  * else; forced and forbidden runs it sees to itself. Gives how much it tried, too.
  */
-export const leastByTrying = (job: Job, { weights, volumeLimit, returnRuns }: TwinOptions) => {
+export const leastByTrying = (job: Job, { weights, room, returnRuns }: TwinOptions) => {
   const [circuit] = job.circuits;
   if (!circuit) throw new Error('no circuit to plan');
   const unruled = { ...job, runFacts: job.runFacts.map((fact) => ({ ...fact, rule: null })) };
-  const tables: PriceTables = priceTablesOf(unruled, circuit, weights, volumeLimit);
+  const tables: PriceTables = priceTablesOf(unruled, circuit, weights, room);
   const bounding = boundingOf(tables);
   const groups = job.groups.filter((group) => group.circuit === circuit.id);
   const ids = new Set<string>(groups.map((group) => group.id));

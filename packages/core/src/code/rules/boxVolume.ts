@@ -2,7 +2,7 @@ import { cubicInches } from '../../model/units.js';
 import type { BoxArticle } from '../../model/articles.js';
 import type { BoxId } from '../../model/ids.js';
 import type { Box, Job } from '../../model/job.js';
-import { chosenOffer, suitingBoxes, smallestThatFits, type BoxOffer } from '../../materials/boxChoice.js';
+import { chosenOffer, suitingBoxes, boxFor, type BoxOffer } from '../../materials/boxChoice.js';
 import type { BoxFill } from '../../nec/boxFill.js';
 import { contentsOf, fillOf } from '../../materials/boxContents.js';
 import { articlesAt, boxesReached, type Wiring } from '../../model/wiring.js';
@@ -66,8 +66,7 @@ export const boxVolume = defineRule<Found>({
       const wanted = now?.kind === 'box' ? largerThan(job, box, now, gangsOf(job, wiring, box.id)) : [];
       // One of as many gangs first, then one gang more behind a blank.
       const instead =
-        wanted.map((offers) => smallestThatFits(offers, contents, edition)).find((one) => one !== null) ??
-        null;
+        wanted.map((offers) => boxFor(offers, contents, edition)).find((one) => one !== null) ?? null;
       const data = { name: box.name, isThere: box.work === 'existing', fill, instead };
       return [...asks, { severity: 'violation', at: { box: box.id }, data }];
     });

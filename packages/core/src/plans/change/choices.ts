@@ -106,7 +106,7 @@ export function* choicesFor(
       const { best } = createSearch(without, named, {
         weights: leastCable(without),
         constraints: { ...NO_CONSTRAINTS, neutralAt: [...asked], neutrals: rule },
-        ...{ volumeLimit: Infinity, mayGuess: false },
+        mayGuess: false,
       }).least({ mostSteps: MOST_STEPS });
       if (!best) continue;
       const found = { ...choiceOf(best), ...givenUp };

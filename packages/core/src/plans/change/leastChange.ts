@@ -76,7 +76,7 @@ const planned = (
     createSearch(searched, named, {
       weights: leastCable(searched),
       constraints: { ...NO_CONSTRAINTS, ...wanted },
-      ...{ volumeLimit: Infinity, mayGuess },
+      mayGuess,
     }).least({ mostSteps: MOST_STEPS }).best;
   // By a guess only to say which run would have to be measured.
   const best = search(false) ?? search(true);

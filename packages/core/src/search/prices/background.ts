@@ -11,6 +11,7 @@ import { boxesReached, placeOfEnd, type Wiring } from '../../model/wiring.js';
 import { contentsOf, gangsTaken } from '../../materials/boxContents.js';
 import { partsOf, unusedBy } from '../../planning/circuitParts.js';
 import type { Attachment } from '../../planning/boxNodes.js';
+import { roomAskedIn } from '../../planning/roomAsked.js';
 import { planCircuit } from '../../planning/planCircuit.js';
 import { planJob } from '../../planning/planJob.js';
 import { wiringOrEmpty } from '../../proving/works.js';
@@ -27,6 +28,8 @@ export interface Background {
   article: (device: DeviceId) => DeviceArticle | null;
   /** Device spaces that the other circuits take, planned or not, and whether any device of them is new. */
   devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
+  /** Room that the other circuits ask a box to keep free, ten-thousandths of a cubic inch. */
+  room: (box: BoxId) => number;
   /** Insulated conductors of existing cables in a box that no other circuit uses. */
   idle: (box: BoxId) => number;
 }
@@ -90,6 +93,7 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
         }),
       };
     },
+    room: roomAskedIn(job, planned),
     idle: (box) =>
       unused.reduce((sum, { between, article }) => {
         const times = between.filter((place) => place === box).length;

@@ -111,7 +111,7 @@ export const restingCost = (tables: PriceTables, box: BoxId): number =>
 
 const restingCostOf = (tables: PriceTables, box: BoxId): number => {
   const { station, background, splices } = tables;
-  const found = station({ box, fittings: [], fed: false });
+  const found = station({ box, fittings: [], fed: false, resting: true });
   if (!found || found.box.work === 'beyond' || !background.reached(box)) return 0;
   const fit = found.fit(0, 0);
   if (!fit) return 0;

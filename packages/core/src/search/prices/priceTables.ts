@@ -7,7 +7,7 @@ import { cablesFor } from '../../planning/carriers.js';
 import { articleOf, type CableArticle } from '../../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
 import { createMemo, type Memo } from '../../model/memo.js';
-import type { Weights } from './weights.js';
+import type { Room, Weights } from './weights.js';
 import { loadCodesOf, type LoadCodes, type LoadSize } from './loadCodes.js';
 import { junctionsOf, switchedGroups } from '../orders.js';
 import type { Carried, NodePrice, RunTable, Way } from './prices.js';
@@ -69,8 +69,7 @@ export const priceTablesOf = (
   job: Job,
   circuit: Circuit,
   weights: Weights,
-  /** Boxes that need more than this are out of the question; ten-thousandths of a cubic inch. */
-  volumeLimit: number,
+  room: Room = {},
   mayGuess = true,
 ): PriceTables => {
   const background = backgroundOf(job, circuit);
@@ -91,8 +90,8 @@ export const priceTablesOf = (
       const devices = asked.fittings.map(
         (one) => `${one.article?.id}${isDeviceKept(job, one.slot) ? '*' : ''}`,
       );
-      return stations.get([asked.box, asked.fed, devices.sort()], () =>
-        stationOf(job, circuit, background, weights, volumeLimit, asked),
+      return stations.get([asked.box, asked.fed, asked.resting ?? false, devices.sort()], () =>
+        stationOf(job, circuit, background, weights, room, asked),
       );
     },
     known: {

@@ -8,11 +8,12 @@ import type { Awg } from '../../model/units.js';
 import { bondOf } from '../../circuit/grounding.js';
 import { boxFill } from '../../nec/boxFill.js';
 import { roomForCable } from '../../nec/room.js';
-import { chosenOffer, suitingBoxes, type BoxOffer } from '../../materials/boxChoice.js';
+import { chosenOffer, firstWithRoom, suitingBoxes, type BoxOffer } from '../../materials/boxChoice.js';
 import { cablesFor } from '../../planning/carriers.js';
+import { roomAskedBy } from '../../planning/roomAsked.js';
 import type { Fitting } from '../../planning/devices.js';
 import type { Background } from './background.js';
-import type { Weights } from './weights.js';
+import type { Room, Weights } from './weights.js';
 
 /** The box that is taken for a load, with its plate and blanks. */
 export interface Fit {
@@ -31,7 +32,7 @@ export interface Station {
   grounds: Awg[];
   /** Minutes of the box, by their weight. */
   opening: number;
-  /** The first box that holds so much more; null where the stock has none, or where it needs more than is allowed. */
+  /** The box that is taken for so much more; null where the stock has none, or where less room is left than has to be. */
   fit: (insulated: number, cables: number) => Fit | null;
   /** No less than `fit` costs for this load and any larger one. */
   atLeast: (insulated: number, cables: number) => number;
@@ -113,6 +114,16 @@ export interface StationOf {
   fittings: readonly Fitting[];
   /** A feed comes here by a cable that the job does not know. */
   fed: boolean;
+  /** The circuit leaves the box to others. */
+  resting?: boolean;
+}
+
+/** A box that may be taken, with what it costs. */
+interface Priced {
+  offer: BoxOffer;
+  cost: number;
+  bond: Fit['bond'];
+  clamps: boolean;
 }
 
 export const stationOf = (
@@ -120,8 +131,8 @@ export const stationOf = (
   circuit: Circuit,
   background: Background,
   weights: Weights,
-  volumeLimit: number,
-  { box: id, fittings, fed }: StationOf,
+  room: Room,
+  { box: id, fittings, fed, resting = false }: StationOf,
 ): Station | null => {
   const box = findBox(job, id);
   if (!box) return null;
@@ -138,7 +149,7 @@ export const stationOf = (
       : 0;
     return weights.material * ((box.work === 'existing' ? 0 : offer.price) + plates);
   };
-  const offers = offersFor(job, box, gangs).map((offer) => ({
+  const offers = offersFor(job, box, gangs).map((offer): Priced => ({
     offer,
     cost: price(offer),
     bond: bondOf(
@@ -172,20 +183,32 @@ export const stationOf = (
     return { plain, clamped: offers.some((one) => one.clamps) ? needed(insulated, cables, true) : plain };
   };
   const volumes = oncePerLoad(volumesOf);
+  const asked = resting
+    ? background.room(id)
+    : Math.max(background.room(id), room.asked ?? roomAskedBy(job, circuit));
+  const mustLeave = resting ? 0 : (room.least ?? 0);
   const find = (insulated: number, cables: number): Fit | null => {
     const { plain, clamped } = volumes(insulated, cables);
-    for (const { offer, cost, bond, clamps } of offers) {
-      const volume = clamps ? clamped : plain;
-      if (volume <= offer.volume)
-        return volume <= volumeLimit
-          ? { cost, needed: volume, bond, tight: offer.volume - volume < roomForCable(awg) }
-          : null;
-    }
-    return null;
+    const leftIn = ({ offer, clamps }: Priced) => offer.volume - (clamps ? clamped : plain);
+    const found = firstWithRoom(offers, (one) => one.offer.gangs, leftIn, asked);
+    if (!found || leftIn(found) < mustLeave) return null;
+    const { cost, bond, clamps } = found;
+    return { cost, needed: clamps ? clamped : plain, bond, tight: leftIn(found) < roomForCable(awg) };
   };
+  // One that another of as many gangs betters in every case is never the one that leaves the most.
+  const mayLeaveMost = offers.map(
+    ({ offer, clamps }) =>
+      !offers.some(
+        (other) =>
+          other.offer.gangs === offer.gangs && other.offer.volume > offer.volume && (clamps || !other.clamps),
+      ),
+  );
   const leastOf = (insulated: number, cables: number): number => {
     const { plain, clamped } = volumes(insulated, cables);
-    const enough = offers.filter(({ offer, clamps }) => (clamps ? clamped : plain) <= offer.volume);
+    const enough = offers.filter(({ offer, clamps }, i) => {
+      const left = offer.volume - (clamps ? clamped : plain);
+      return left >= Math.max(mustLeave, mayLeaveMost[i] ? 0 : asked);
+    });
     return Math.min(...enough.map((one) => one.cost));
   };
   return {

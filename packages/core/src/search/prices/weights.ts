@@ -12,6 +12,14 @@ export interface Weights {
   judgement: number;
 }
 
+/** Room that new boxes keep free, ten-thousandths of a cubic inch. */
+export interface Room {
+  /** Wanted, so far as the stock has such boxes; left out: by the preferences of the job. */
+  asked?: number | undefined;
+  /** A box in which less is left is out of the question. */
+  least?: number | undefined;
+}
+
 /** Material and labour at the job's rate. */
 export const leastCost = (job: Job): Weights => ({
   material: 1,

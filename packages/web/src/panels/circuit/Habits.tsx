@@ -136,6 +136,19 @@ export const Habits = ({ job }: { job: Job }) => {
             onPick={(value) => set({ freeConductor: value === '8' ? 8 : 6 }, 'free conductor')}
           />
         </Field>
+        <Field label="Room left free in new boxes">
+          <WordSelect
+            words={{
+              0: 'none: as small as the code allows',
+              1: 'for one more two-wire cable',
+              2: 'for two more two-wire cables',
+            }}
+            value={String(job.preferences.roomToSpare)}
+            onPick={(value) =>
+              set({ roomToSpare: value === '0' ? 0 : value === '2' ? 2 : 1 }, 'room left free')
+            }
+          />
+        </Field>
         <label className="flex min-h-10 items-center gap-2.5">
           <input
             type="checkbox"

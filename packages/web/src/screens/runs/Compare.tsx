@@ -10,6 +10,7 @@ const ROWS: [string, (plan: Candidate) => number, (value: number) => string][] =
   ['Runs', ({ measures }) => measures.runs, String],
   ['Most crowded box needs', ({ measures }) => measures.largest?.needed ?? 0, cubicInches],
   ['Fullest box', ({ measures }) => measures.fullest?.percent ?? 0, (value) => `${value} %`],
+  ['Least room left', ({ measures }) => measures.tightest?.left ?? 0, cubicInches],
   ['Neutral at switches', ({ measures }) => measures.neutrals.present, String],
   ['Whites as hots', ({ measures }) => measures.reidentified, String],
   ['Splices', ({ measures }) => measures.splices, String],

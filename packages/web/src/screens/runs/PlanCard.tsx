@@ -1,6 +1,17 @@
 import { benchPath } from '../../parts/paths.js';
 import { Check } from 'lucide-react';
-import { findBox, FAMILIAR_TITLES, profileOf, type Candidate, type Circuit, type Job } from '@amber/core';
+import {
+  findBox,
+  findCircuit,
+  FAMILIAR_TITLES,
+  profileOf,
+  roomForCable,
+  sayRoomLeft,
+  type Candidate,
+  type Circuit,
+  type Job,
+  type ProfileId,
+} from '@amber/core';
 import { Link } from 'react-router';
 import { priceOf } from '../../panels/ways/choosePlan.js';
 import { plural } from '../../parts/format.js';
@@ -10,15 +21,22 @@ import { Button } from '../../parts/ui.js';
 const feet = (value: number) => `${Math.round(value * 10) / 10} ft`;
 
 const factsOf = ({ measures }: Candidate): string => {
-  const { neutrals, fullest, reidentified, unknownFill } = measures;
+  const { neutrals, tightest, reidentified, unknownFill } = measures;
   return [
     `${feet(measures.feet)} in ${plural(measures.runs, 'run')}`,
     ...(measures.guessed > 0 ? [`${plural(measures.guessed, 'run')} at a guess`] : []),
-    ...(fullest ? [`fullest box ${fullest.percent} %`] : []),
+    ...(tightest ? [sayRoomLeft(tightest.left)] : []),
     ...(unknownFill.length > 0 ? [`fill not known in ${plural(unknownFill.length, 'box', 'boxes')}`] : []),
     `neutral at ${neutrals.present} of ${neutrals.all}`,
     ...(reidentified > 0 ? [`${plural(reidentified, 'white')} as hot`] : []),
   ].join(' · ');
+};
+
+/** Roomiest of all, and full all the same: no box of that name is to be taken for one with room. */
+const titleOfProfile = (job: Job, circuit: Circuit['id'], id: ProfileId, { measures }: Candidate): string => {
+  const awg = findCircuit(job, circuit)?.awg ?? 14;
+  const isTight = measures.tightest !== null && measures.tightest.left < roomForCable(awg);
+  return id === 'roomiest' && isTight ? 'Roomiest there is, with little room' : profileOf(id).title;
 };
 
 /** One way to wire the circuit in short: its run, its price, and, where it is looked at, why it is or is not the best. */
@@ -49,7 +67,7 @@ export const PlanCard = ({
 }) => {
   const entry = findBox(job, plan.entry)?.name ?? '';
   const titles = [
-    ...plan.bestAt.map((id) => profileOf(id).title),
+    ...plan.bestAt.map((id) => titleOfProfile(job, circuit, id, plan)),
     ...plan.familiar.map((id) => FAMILIAR_TITLES[id]),
   ];
   return (

@@ -32,7 +32,7 @@ export const PlanFacts = ({
   onPickRun: (run: LaidRun) => void;
 }) => {
   const { measures } = plan;
-  const { neutrals, fullest, largest } = measures;
+  const { neutrals, fullest, largest, tightest } = measures;
   return (
     <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
       <dl>
@@ -52,6 +52,11 @@ export const PlanFacts = ({
           name="Fullest box"
           value={fullest ? `${placeName(job, fullest.box)}, ${fullest.percent} %` : '–'}
           warn={fullest !== null && fullest.percent > 100}
+        />
+        <Fact
+          name="Least room left"
+          value={tightest ? `${cubicInches(tightest.left)}, ${placeName(job, tightest.box)}` : '–'}
+          warn={tightest !== null && tightest.left < 0}
         />
         {measures.unknownFill.length > 0 ? (
           <Fact
