@@ -340,7 +340,8 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 /** Making up: the work order of a box, and a conductor followed in words. */
 export { makeUpSteps } from './steps/makeUpSteps.js';
 export { addLoad, LOAD_KINDS, loadKindOf, type LoadKind } from './edits/loads.js';
-export { settleChain, settledChain } from './edits/chains.js';
+export { settleChain, settledChain, stateNeutral } from './edits/chains.js';
+export { NEUTRAL_WORDS, neutralVerdict, type NeutralVerdict } from './plans/neutralWords.js';
 export { PHASE_WORDS, phasesAt } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
 export { otherFacesOf, withFaceOfBefore } from './formats/facesOfBefore.js';

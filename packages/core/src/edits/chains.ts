@@ -1,5 +1,5 @@
 import type { GroupId, SlotId } from '../model/ids.js';
-import type { Job } from '../model/job.js';
+import type { Job, Slot } from '../model/job.js';
 import { findGroup, switchesOfGroup } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 
@@ -27,6 +27,26 @@ export const settleChain = (job: Job, group: GroupId, chain: readonly SlotId[] |
       const { chains: _chains, ...rest } = choice;
       const chains = chain === null ? others : { ...others, [group]: [...chain] };
       return Object.keys(chains).length > 0 ? { ...rest, chains } : rest;
+    }),
+  };
+};
+
+/**
+ * Says of a switch whether a neutral is brought to it, or leaves it to the rule. A way that is chosen, and that names the switches with a
+ * neutral, is heard to say the same.
+ */
+export const stateNeutral = (job: Job, slot: SlotId, neutral: Slot['neutral']): Job => {
+  const said = (named: readonly SlotId[]): SlotId[] =>
+    neutral === 'brought' ? [...new Set([...named, slot])] : named.filter((one) => one !== slot);
+  const circuit = findGroup(job, job.slots.find(({ id }) => id === slot)?.group ?? null)?.circuit;
+  return {
+    ...job,
+    slots: job.slots.map((one) => (one.id === slot ? { ...one, neutral } : one)),
+    choices: job.choices.map((choice) => {
+      if (choice.circuit !== circuit || !choice.neutralAt) return choice;
+      // By the rule: what a search had found for the sake of it is left open again.
+      const { neutralAt, ...rest } = choice;
+      return neutral === 'byRule' ? rest : { ...rest, neutralAt: said(neutralAt) };
     }),
   };
 };

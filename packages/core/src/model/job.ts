@@ -93,6 +93,8 @@ export const slotSchema = z.strictObject({
   gang: z.int().min(0).max(7),
   group: groupIdSchema,
   role: deviceRoleSchema.default('switch'),
+  /** Somebody has said of its neutral: it is brought whatever the code asks (a loop of three wires), or it is not (a loop of two). */
+  neutral: z.enum(['byRule', 'brought', 'none']).default('byRule'),
   /** The very device; null lets the program take the first of the stock that suits. */
   article: articleIdSchema.nullable().default(null),
   /** A new one is bought and comes in the place of the one that is there. */

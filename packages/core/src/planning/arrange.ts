@@ -4,7 +4,7 @@ import { createMemo } from '../model/memo.js';
 import { isNeutralColour } from '../model/colours.js';
 import type { GroupId, SlotId, TreePlace } from '../model/ids.js';
 import type { Choice, Circuit, ExistingCable, Feed, Job, Slot } from '../model/job.js';
-import { neutralRequirement } from '../nec/neutralRequirement.js';
+import { neutralsAsked } from './neutralsAsked.js';
 import { permutations } from '../model/permutations.js';
 import { assignColours, type Colouring } from './colours.js';
 import type { Carrier } from './carriers.js';
@@ -132,18 +132,11 @@ export const settleArrangement = (
       .sort((a, b) => placeOf(a) - placeOf(b) || a.gang - b.gang)
       .map((slot) => slot.id);
 
-  const requirements = groups.map((group) => ({ group, requirement: neutralRequirement(job, group) }));
-  const always = new Set(
-    choice.neutralAt ??
-      requirements.flatMap(({ group, requirement }) => {
-        if (job.preferences.neutral === 'everySwitch') return slotsOf(group.id);
-        return requirement.need === 'each' ? requirement.slots : [];
-      }),
-  );
+  const asked = new Map(groups.map((group) => [group.id, neutralsAsked(job, group)]));
+  const always = new Set(choice.neutralAt ?? [...asked.values()].flatMap(({ certain }) => certain));
   const pickOne = (group: GroupId): (SlotId | null)[] => {
-    const requirement = requirements.find((one) => one.group.id === group)?.requirement;
-    if (choice.neutralAt || requirement?.need !== 'one') return [null];
-    return requirement.slots.some((slot) => always.has(slot)) ? [null] : requirement.slots;
+    const oneOf = choice.neutralAt ? [] : (asked.get(group)?.oneOf ?? []);
+    return oneOf.length > 0 ? oneOf : [null];
   };
 
   const carry = createCarrier();

@@ -17,7 +17,7 @@ import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js
 import { baselineOf, withChoice } from './measures.js';
 import { notesOf } from './notes.js';
 import { sayPaidFor } from './paidFor.js';
-import { bestBy, PROFILES, profileOf, type ProfileId } from './profiles.js';
+import { bestBy, PROFILES, profileOf, profilesFor, type ProfileId } from './profiles.js';
 import { nothingMeets, refusalsOf, type Refusal } from './refusal.js';
 import { relax, relaxationsOf, type Relaxed } from './relaxations.js';
 
@@ -151,7 +151,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     options.onProgress({ ...set, candidates: early.list() });
   };
 
-  const profiles = set.refusals.length > 0 ? [] : PROFILES;
+  const profiles = set.refusals.length > 0 ? [] : profilesFor(job, circuit);
   for (const profile of profiles) {
     if (!mayGoOn()) break;
     const first = profile === PROFILES[0];

@@ -1,4 +1,5 @@
 import type { Circuit, Job } from '../model/job.js';
+import { switchedGroupsOf, switchesOfGroup } from '../model/lookup.js';
 import { leastCable, leastCost, leastLabour, mastersChoice, type Weights } from '../search/prices/weights.js';
 import { switchedGroups, type Constraints } from '../search/orders.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
@@ -84,17 +85,23 @@ export const valueBy = (profile: ProfileId, measures: Measures): number | null =
   }
 };
 
-/** The switches of a circuit; a neutral is wanted at each. */
-export const everySwitch = (job: Job, circuit: Circuit) => {
-  const switched = new Set<string>(
-    job.groups
-      .filter((group) => group.circuit === circuit.id && group.control === 'switched')
-      .map((group) => group.id),
+/** The switches of a circuit at which a neutral may be wanted: all but those of which somebody has said that none is brought. */
+export const everySwitch = (job: Job, circuit: Circuit) =>
+  switchedGroupsOf(job, circuit.id).flatMap((group) =>
+    switchesOfGroup(job, group.id)
+      .filter((slot) => !slot.leaves && slot.neutral !== 'none')
+      .map((slot) => slot.id),
   );
-  return job.slots
-    .filter((slot) => switched.has(slot.group) && slot.role !== 'receptacle' && !slot.leaves)
-    .map((slot) => slot.id);
-};
+
+/** The profiles that go together with what is asked of a circuit. */
+export const profilesFor = (job: Job, circuit: Circuit): readonly ProfileId[] =>
+  PROFILES.filter(
+    (id) =>
+      id !== 'neutrals' ||
+      !switchedGroupsOf(job, circuit.id).some((group) =>
+        switchesOfGroup(job, group.id).some((slot) => slot.neutral === 'none'),
+      ),
+  );
 
 /** So often the box with the least room is asked to leave more, at most. */
 const ROOMIER = 12;

@@ -2,13 +2,15 @@ import {
   boxesOfCircuit,
   findBox,
   findRoom,
+  findSlot,
   groupsOfCircuit,
   slotsOfGroup,
   switchesOfGroup,
 } from '../model/lookup.js';
 import { articleOf } from '../model/articles.js';
 import { articlesAt } from '../model/wiring.js';
-import { PANEL, type BoxId, type Place } from '../model/ids.js';
+import { PANEL, type BoxId, type Place, type SlotId } from '../model/ids.js';
+import { stateNeutral } from '../edits/chains.js';
 import { plannedWiring, type Box, type Circuit, type Job, type Slot } from '../model/job.js';
 import { cubicInches, dollars } from '../model/units.js';
 import type { Constraints } from '../search/orders.js';
@@ -25,6 +27,8 @@ export type Relaxation =
   | { what: 'box'; box: BoxId }
   | { what: 'existingBox'; box: BoxId }
   | { what: 'everySwitch' }
+  | { what: 'noNeutral'; slot: SlotId }
+  | { what: 'neutralBrought'; slot: SlotId }
   | { what: 'wholeFloorVisible' }
   | { what: 'accessible' };
 
@@ -91,6 +95,17 @@ const sayBox = (job: Job, planned: Job, box: BoxId): string => {
   return `${volume > 0 ? `A ${cubicInches(volume)} box` : 'Another box'} at ${placeName(job, box)}`;
 };
 
+const saidOfNeutral = <W extends 'noNeutral' | 'neutralBrought'>(
+  job: Job,
+  circuit: Circuit,
+  what: W,
+): { what: W; slot: SlotId }[] =>
+  switchesOf(job, circuit)
+    .filter(({ neutral }) => neutral === (what === 'noNeutral' ? 'none' : 'brought'))
+    .map(({ id }) => ({ what, slot: id }));
+
+const atSwitch = (job: Job, slot: SlotId): string => findBox(job, findSlot(job, slot)?.box)?.name ?? slot;
+
 /** One entry for each kind; in the order of the table they are tried and told. */
 const KINDS: { [W in What]: Kind<W> } = {
   forbidden: {
@@ -142,6 +157,20 @@ const KINDS: { [W in What]: Kind<W> } = {
     demand: () => 'a neutral at every switch',
     relaxed: (job) => ({ ...job, preferences: { ...job.preferences, neutral: 'byEdition' } }),
     condition: () => 'If a neutral were brought only where the code asks for one',
+  },
+  noNeutral: {
+    of: (job, circuit) => saidOfNeutral(job, circuit, 'noNeutral'),
+    demand: (job, { slot }) => `no neutral at ${atSwitch(job, slot)}`,
+    relaxed: (job, _circuit, { slot }) => stateNeutral(job, slot, 'byRule'),
+    condition: (job, _planned, { slot }) =>
+      `If it were left to the rule whether ${atSwitch(job, slot)} has a neutral`,
+  },
+  neutralBrought: {
+    of: (job, circuit) => saidOfNeutral(job, circuit, 'neutralBrought'),
+    demand: (job, { slot }) => `a neutral at ${atSwitch(job, slot)}`,
+    relaxed: (job, _circuit, { slot }) => stateNeutral(job, slot, 'byRule'),
+    condition: (job, _planned, { slot }) =>
+      `If no neutral were asked for at ${atSwitch(job, slot)} but by the rule`,
   },
   wholeFloorVisible: {
     of: (job, circuit) =>

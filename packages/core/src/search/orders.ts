@@ -18,8 +18,8 @@ import {
   type Group,
   type Job,
 } from '../model/job.js';
-import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { isFedByAnother } from '../planning/carriers.js';
+import { neutralsAsked } from '../planning/neutralsAsked.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
 import { createMemo } from '../model/memo.js';
@@ -86,11 +86,10 @@ const neutralsOf = (
   const certain = [...wanted];
   const oneOf: SlotId[][] = [];
   if (neutrals === 'none') return { certain, oneOf };
-  for (const { group, slots } of groups) {
-    const { need, slots: asked } = neutralRequirement(job, group);
-    if (job.preferences.neutral === 'everySwitch') certain.push(...slots);
-    else if (need === 'each') certain.push(...asked);
-    else if (need === 'one' && !asked.some((slot) => wanted.includes(slot))) oneOf.push(asked);
+  for (const { group } of groups) {
+    const asked = neutralsAsked(job, group);
+    certain.push(...asked.certain);
+    if (asked.oneOf.length > 0 && !asked.oneOf.some((slot) => wanted.includes(slot))) oneOf.push(asked.oneOf);
   }
   return { certain: [...new Set(certain)], oneOf };
 };

@@ -62,7 +62,8 @@ const groupsOf = (
       const gang = gangs.get(box) ?? 0;
       gangs.set(box, gang + 1);
       const role = switches === 1 && pick(5) === 0 ? 'timer' : pick(8) === 0 ? 'dimmer' : 'switch';
-      slots.push({ id: `${id}.s${s}`, box, gang, group: id, role: s === 0 ? role : 'switch' });
+      const neutral = oneOf(pick, [...Array<'byRule'>(6).fill('byRule'), 'brought', 'none'] as const);
+      slots.push({ id: `${id}.s${s}`, box, gang, group: id, role: s === 0 ? role : 'switch', neutral });
     }
     for (let l = 0; l < 1 + pick(2); l++)
       luminaires.push({

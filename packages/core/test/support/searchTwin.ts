@@ -234,9 +234,15 @@ export const leastByTrying = (job: Job, { weights, room, returnRuns }: TwinOptio
     );
   const asked = switched.map((group) => {
     const slots = slotsOf(group.id).map((slot) => slot.id);
-    if (job.preferences.neutral === 'everySwitch') return [slots];
+    // What somebody has said of a switch goes before the rule.
+    const said = (what: string) =>
+      slotsOf(group.id).flatMap((slot) => (slot.neutral === what ? [slot.id] : []));
+    const but = (some: typeof slots) => some.filter((slot) => !said('none').includes(slot));
     const { need, slots: where } = neutralRequirement(job, group);
-    return need === 'each' ? [where] : need === 'one' ? where.map((slot) => [slot]) : [[]];
+    if (job.preferences.neutral === 'everySwitch') return [[...said('brought'), ...but(slots)]];
+    if (need === 'each') return [[...said('brought'), ...but(where)]];
+    if (need === 'none' || but(where).length === 0) return [said('brought')];
+    return but(where).map((slot) => [...said('brought'), slot]);
   });
   const fit = createFitter(job, circuit);
   let least = Infinity;

@@ -24,6 +24,7 @@ import { NameInput } from '../../parts/inputs.js';
 import { ChainOrder } from './ChainOrder.js';
 import { CircuitFacts } from './CircuitFacts.js';
 import { Habits } from './Habits.js';
+import { Neutrals } from './Neutrals.js';
 import { PlaceCard } from './PlaceCard.js';
 import { RoomFields } from './RoomFields.js';
 import { RoomsOf } from './RoomsOf.js';
@@ -61,6 +62,9 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
           or cables that close a ring.
         </p>
         <ChainOrder job={job} circuit={circuit} />
+        <div className="border-t border-line pt-3">
+          <Neutrals job={job} circuit={circuit} />
+        </div>
         <Habits job={job} />
         {deleteButton}
       </div>
@@ -169,6 +173,9 @@ export const CircuitPanel = ({ job, circuit }: { job: Job; circuit: Circuit }) =
         </div>
       </section>
       <ChainOrder job={job} circuit={circuit} />
+      <div className="border-t border-line pt-3">
+        <Neutrals job={job} circuit={circuit} />
+      </div>
       <Habits job={job} />
       <div className="border-t border-line pt-3">{deleteButton}</div>
     </div>

@@ -13,6 +13,7 @@ import {
   type PlanSet,
 } from '@amber/core';
 import { useEdit } from '../../store/review.js';
+import { Neutrals } from '../../panels/circuit/Neutrals.js';
 import { boxesOf } from '../../plan/view.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
@@ -39,6 +40,9 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
   const asked = wanted === entry ? null : setEntry(job, boxes, wanted);
   const price = useLeastCost(asked, circuit.id);
   const everywhere = job.preferences.neutral === 'everySwitch';
+  // With room in the boxes, as the plan with neutrals has it: what the neutrals cost is not to be mixed with what room costs.
+  const roomy =
+    cheapestOf(found.candidates.filter(({ choice }) => choice.room === undefined))?.measures.cost ?? null;
   const neutrals = found.candidates.find((one) => one.bestAt.includes('neutrals'))?.measures.cost ?? null;
   const facts = job.runFacts.filter(
     ({ rule, length, between: [a, b] }) =>
@@ -124,49 +128,50 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
           />
           <span>
             A neutral at every switch of the job
-            {!everywhere && neutrals !== null && least !== null ? (
+            {!everywhere && neutrals !== null && roomy !== null ? (
               <span className="text-quiet">
-                , {neutrals - least < 50 ? 'nothing more here' : `${dollars(neutrals - least)} more here`}
+                , {neutrals - roomy < 50 ? 'nothing more here' : `${dollars(neutrals - roomy)} more here`}
               </span>
             ) : null}
           </span>
         </label>
-      </div>
-      <section aria-label="Runs of which something is asked">
-        <h2 className="mb-1 text-[13px] font-semibold">Runs</h2>
-        {facts.length === 0 ? (
-          <p className="text-[13.5px] text-quiet">Nothing is asked of any run. Pick one on the plan.</p>
-        ) : null}
-        <ul>
-          {facts.map(({ between: [a, b], rule, length }) => (
-            <li
-              key={`${a} ${b}`}
-              className="flex min-h-10 items-center gap-3 border-b border-line text-[14px]"
-            >
-              <span className="min-w-0 flex-1">
-                {placeName(job, a)} to {placeName(job, b)}{' '}
-                <span className="text-quiet">
-                  {[
-                    ...(rule ? [RULES[rule]] : []),
-                    ...(length === null ? [] : [`measured ${Math.round(length / 1.2) / 10} ft`]),
-                  ].join(', ')}
-                </span>
-              </span>
-              <Button
-                look="bare"
-                onClick={() =>
-                  edit(
-                    setRunFact(job, a, b, { rule: null, length: null }),
-                    `nothing asked of ${placeName(job, a)} to ${placeName(job, b)}`,
-                  )
-                }
+        <section aria-label="Runs of which something is asked">
+          <h2 className="mb-1 text-[13px] font-semibold">Runs</h2>
+          {facts.length === 0 ? (
+            <p className="text-[13.5px] text-quiet">Nothing is asked of any run. Pick one on the plan.</p>
+          ) : null}
+          <ul>
+            {facts.map(({ between: [a, b], rule, length }) => (
+              <li
+                key={`${a} ${b}`}
+                className="flex min-h-10 items-center gap-3 border-b border-line text-[14px]"
               >
-                Take back
-              </Button>
-            </li>
-          ))}
-        </ul>
-      </section>
+                <span className="min-w-0 flex-1">
+                  {placeName(job, a)} to {placeName(job, b)}{' '}
+                  <span className="text-quiet">
+                    {[
+                      ...(rule ? [RULES[rule]] : []),
+                      ...(length === null ? [] : [`measured ${Math.round(length / 1.2) / 10} ft`]),
+                    ].join(', ')}
+                  </span>
+                </span>
+                <Button
+                  look="bare"
+                  onClick={() =>
+                    edit(
+                      setRunFact(job, a, b, { rule: null, length: null }),
+                      `nothing asked of ${placeName(job, a)} to ${placeName(job, b)}`,
+                    )
+                  }
+                >
+                  Take back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+      <Neutrals job={job} circuit={circuit} />
     </div>
   );
 };
