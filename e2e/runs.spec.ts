@@ -33,6 +33,10 @@ test('plans are found, the first is proved, and choosing another wires the circu
   );
   expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
 
+  await page.getByRole('tab', { name: 'Later' }).click();
+  await expect(page.getByRole('row', { name: /A dimmer/ }).getByText(/^about \$\d/).first()).toBeVisible();
+  expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
+
   const quick = plans(page).filter({ hasText: 'Least labour' });
   await quick.getByRole('button', { name: /^Plan / }).click();
   await quick.getByRole('button', { name: 'Wire it this way' }).click();

@@ -1,14 +1,14 @@
 import {
   dollars,
   FAMILIAR_TITLES,
-  findPlans,
+  findPlansExpecting,
   LEFT_OUT,
   profileOf,
   sayProof,
   writeJobFile,
   type Candidate,
   type CircuitId,
-  type PlanSet,
+  type FoundPlans,
   type ReviewedWiring,
 } from '@amber/core';
 import { placeName, type Command, type Report } from './report.js';
@@ -42,12 +42,13 @@ const HEAD = [
   ...['violations', 'power enters at', 'what it is'],
 ];
 
-const say = (subject: ReviewedWiring, found: PlanSet): string[] => [
+const say = (subject: ReviewedWiring, found: FoundPlans): string[] => [
   ...found.refusals.flatMap((one) => [one.title, `  ${one.reason}`, `  Remedy: ${one.remedy}`]),
   ...(found.candidates.length > 0
     ? table([HEAD, ...found.candidates.map((candidate) => row(subject, candidate))])
     : []),
   ...(found.paidFor === null ? [] : [`${found.candidates[0]?.letter ?? ''}: ${found.paidFor}`]),
+  ...(found.expecting ? [found.expecting.sentence] : []),
   ...found.comparisons.map((one) => one.sentence),
   ...found.profiles.map((profile) =>
     [`${profile.title}: ${profile.objective}: ${sayProof(profile)}`, ...profile.notTried].join(' '),
@@ -61,7 +62,7 @@ const say = (subject: ReviewedWiring, found: PlanSet): string[] => [
 ];
 
 const search = (subject: ReviewedWiring, circuit: CircuitId): Report => {
-  const found = findPlans(subject.job, circuit);
+  const found = findPlansExpecting(subject.job, circuit);
   return {
     lines: say(subject, found),
     data: found,

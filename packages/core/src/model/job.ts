@@ -95,6 +95,11 @@ export const slotSchema = z.strictObject({
   role: deviceRoleSchema.default('switch'),
   /** Somebody has said of its neutral: it is brought whatever the code asks (a loop of three wires), or it is not (a loop of two). */
   neutral: z.enum(['byRule', 'brought', 'none']).default('byRule'),
+  /** What may come here later and counts in the choice of a way. */
+  expected: z
+    .array(z.enum(['dimmer', 'sensor', 'anotherSwitch', 'receptacle']))
+    .max(4)
+    .default([]),
   /** The very device; null lets the program take the first of the stock that suits. */
   article: articleIdSchema.nullable().default(null),
   /** A new one is bought and comes in the place of the one that is there. */
@@ -126,6 +131,8 @@ export const luminaireSchema = z.strictObject({
   pounds: z.number().min(0).max(1000).nullable().default(null),
   /** The wiring space marked on its own driver box, which takes the place of an outlet box; null where it has none. */
   driverBox: volumeSchema.nullable().default(null),
+  /** A fan may come in its place later, and counts in the choice of a way. */
+  fanExpected: z.boolean().default(false),
   /** Where it is marked to be used (410.10). */
   suitedTo: z.enum(['dry', 'damp', 'wet', 'unknown']).default('unknown'),
   /** Is its own driver box listed for conductors that go on to others (410.21)? */

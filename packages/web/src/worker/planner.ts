@@ -1,5 +1,7 @@
 import {
   findPlans,
+  findPlansExpecting,
+  laterTable,
   leastChange,
   leastCostOf,
   newDraft,
@@ -13,7 +15,10 @@ import {
   type CircuitId,
   type Job,
   type JobId,
-  type PlanSet,
+  type Choice,
+  type FoundPlans,
+  type Later,
+  type LaterRow,
   type Remedy,
 } from '@amber/core';
 
@@ -35,8 +40,16 @@ const practice = (): Job => {
 
 /** Searching takes the processor for seconds; the page stays free meanwhile. It is stopped by ending the worker. */
 export const planner = {
-  find: (job: Job, circuit: CircuitId, onProgress: (soFar: PlanSet) => void): PlanSet =>
-    findPlans(job, circuit, { onProgress }),
+  find: (job: Job, circuit: CircuitId, onProgress: (soFar: FoundPlans) => void): FoundPlans =>
+    findPlansExpecting(job, circuit, { onProgress }),
+  /** What may come later, priced under each of some ways of a circuit. */
+  later: (
+    job: Job,
+    circuit: CircuitId,
+    choices: readonly Choice[],
+    laters: readonly Later[],
+    onProgress: (soFar: LaterRow[]) => void,
+  ): LaterRow[] => laterTable(job, circuit, choices, laters, onProgress),
   /** A search of something small, so that the code is compiled when a real one is asked for. */
   warmUp: (): void => void findPlans(practice(), 'practice' as CircuitId, { mostSteps: 2_000 }),
   leastCost: (job: Job, circuit: CircuitId): number | null => leastCostOf(job, circuit),

@@ -1,12 +1,12 @@
 import { withoutPlanned } from './withoutPlanned.js';
 import { proxy } from 'comlink';
 import { useMemo } from 'react';
-import type { Circuit, CircuitId, Job, PlanSet } from '@amber/core';
+import type { Circuit, CircuitId, FoundPlans, Job } from '@amber/core';
 import { useWork, type Ask, type Work } from './useWork.js';
 
 export type Search =
-  | { kind: 'searching'; found: PlanSet | null }
-  | { kind: 'done' | 'stopped'; found: PlanSet | null }
+  | { kind: 'searching'; found: FoundPlans | null }
+  | { kind: 'done' | 'stopped'; found: FoundPlans | null }
   | { kind: 'failed'; message: string };
 
 interface Brief {
@@ -25,11 +25,11 @@ const briefOf = (job: Job, circuit: Circuit): string =>
     circuit: circuit.id,
   } satisfies Brief);
 
-const ask: Ask<PlanSet> = (planner, question, tell) => {
+const ask: Ask<FoundPlans> = (planner, question, tell) => {
   const { job, circuit } = JSON.parse(question) as Brief;
   performance.mark('plans-asked');
   let answered = false;
-  const show = (found: PlanSet) => {
+  const show = (found: FoundPlans) => {
     if (!answered && found.candidates.length > 0) performance.mark('plans-first');
     answered ||= found.candidates.length > 0;
     if (found.profiles.some((one) => one.id === 'mastersChoice' && one.proved))
@@ -39,7 +39,7 @@ const ask: Ask<PlanSet> = (planner, question, tell) => {
   return planner.find(job, circuit, proxy(show));
 };
 
-const searchOf = (work: Work<PlanSet> | null): Search => {
+const searchOf = (work: Work<FoundPlans> | null): Search => {
   if (work === null) return { kind: 'searching', found: null };
   switch (work.kind) {
     case 'failed':

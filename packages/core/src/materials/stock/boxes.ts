@@ -179,6 +179,11 @@ export const boxes: BoxInput[] = [
     [22.5, 2.5],
   ]),
   box('ceiling-fan-20.5', 'Round ceiling fan-rated 20.5 in³', 20.5, 0, 12, fan),
+  box('brace-fan-old-15.5', 'Fan brace and box for a finished ceiling 15.5 in³', 15.5, 0, 18, {
+    ...oldWork,
+    ...steel,
+    ...fan,
+  }),
   box('ceiling-old-14.5', 'Round old-work ceiling 14.5 in³', 14.5, 0, 5, { ...oldWork, ...luminaire }),
   box('ceiling-old-20', 'Round old-work ceiling 20 in³', 20, 0, 6, { ...oldWork, ...luminaire }),
   ...[4, 6].map((v) =>

@@ -1,7 +1,8 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { lazy, Suspense } from 'react';
-import type { Candidate, Circuit, Job, LaidRun, PlanSet } from '@amber/core';
+import type { Candidate, Circuit, FoundPlans, Job, LaidRun } from '@amber/core';
 import { Asked } from './Asked.js';
+import { LaterPrices } from './LaterPrices.js';
 import { NamedWays } from './NamedWays.js';
 import { PlanFacts } from './PlanFacts.js';
 import { Sought } from './Sought.js';
@@ -25,7 +26,7 @@ export const Details = ({
 }: {
   job: Job;
   circuit: Circuit;
-  found: PlanSet;
+  found: FoundPlans;
   plan: Candidate | null;
   picked: LaidRun | null;
   onPickRun: (run: LaidRun) => void;
@@ -37,6 +38,7 @@ export const Details = ({
       <Tab className={tab}>{plan ? `Plan ${plan.letter}` : 'Plan'}</Tab>
       <Tab className={tab}>Compare</Tab>
       <Tab className={tab}>Named ways</Tab>
+      <Tab className={tab}>Later</Tab>
       <Tab className={tab}>What was sought</Tab>
       <Tab className={tab}>What is asked</Tab>
     </TabList>
@@ -65,6 +67,9 @@ export const Details = ({
           onPick={onPickPlan}
           onChoose={onChoose}
         />
+      </TabPanel>
+      <TabPanel>
+        <LaterPrices job={job} circuit={circuit} found={found} />
       </TabPanel>
       <TabPanel>
         <Sought found={found} />

@@ -40,7 +40,11 @@ const headline = (search: Search): string => {
   if (search.kind === 'searching') return count > 0 ? `${plans} so far, searching on …` : 'Searching …';
   if (search.kind === 'stopped') return `${plans} when it was stopped`;
   const least = search.found?.profiles.find((one) => one.id === 'mastersChoice');
-  return [plans, sayFirst(least, search.found?.candidates[0]?.letter)].filter((one) => one !== '').join('. ');
+  const first = search.found?.candidates[0]?.letter;
+  // What is expected later is no part of a proof.
+  const expecting = search.found?.expecting ? `With what is expected later, ${first ?? ''} comes first.` : '';
+  const proof = sayFirst(least, expecting === '' ? first : (least?.letter ?? undefined));
+  return [`${plans}.`, proof, expecting].filter((one) => one !== '').join(' ');
 };
 
 const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
