@@ -345,6 +345,7 @@ export { findPlansExpecting, type Expecting, type FoundPlans } from './plans/lat
 export { laterTable, type LaterPrice, type LaterRow } from './plans/later/laterPrices.js';
 export { expectLater, expectedOf, isExpected, latersOf, type Later } from './plans/later/laters.js';
 export { sayLater, sayLaterHere, sayLaterRests, saySaved } from './plans/later/laterWords.js';
+export { planAll, type Part as PlannedPart, type PlannedAll } from './plans/together/planAll.js';
 export { NEUTRAL_WORDS, neutralVerdict, type NeutralVerdict } from './plans/neutralWords.js';
 export { PHASE_WORDS, phasesAt } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';

@@ -7,7 +7,7 @@ import { leastCost } from '../src/search/prices/weights.js';
 import type { Found } from '../src/search/found.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
-import { objectiveOf } from './support/objective.js';
+import { objectiveOf } from '../src/plans/together/worth.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying } from './support/searchTwin.js';

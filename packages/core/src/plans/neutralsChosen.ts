@@ -1,6 +1,6 @@
 import type { SlotId } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
-import { mastersChoice } from '../search/prices/weights.js';
+import { mastersChoice, type PricedApart } from '../search/prices/weights.js';
 import { orderSpaceOf, type Constraints } from '../search/orders.js';
 import { createSearch } from '../search/search.js';
 import type { SearchLimits, SearchResult } from '../search/found.js';
@@ -26,6 +26,7 @@ export const bestWithNeutrals = (
   constraints: Constraints,
   limits: SearchLimits,
   slots: readonly SlotId[],
+  pricedApart?: PricedApart,
 ): SearchResult => {
   // Those that get one in every case are not asked about.
   const space = orderSpaceOf(job, circuit, constraints);
@@ -44,9 +45,12 @@ export const bestWithNeutrals = (
     const result = createSearch(job, circuit, {
       weights,
       constraints: { ...constraints, neutralAt },
+      pricedApart,
     }).least({
       ...limits,
-      ...(whole ? { onBetter: undefined, under: whole.best?.weight ?? Infinity } : {}),
+      ...(whole
+        ? { onBetter: undefined, under: Math.min(limits.under ?? Infinity, whole.best?.weight ?? Infinity) }
+        : {}),
     });
     whole = whole ? together(whole, result) : result;
   }

@@ -1,6 +1,6 @@
 import { PANEL, placeOfNode, type BoxId } from '../model/ids.js';
 import type { Choice, Circuit, Job } from '../model/job.js';
-import type { Room, Weights } from './prices/weights.js';
+import type { PricedApart, Room, Weights } from './prices/weights.js';
 import { OUT, TOP } from './tree.js';
 import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
@@ -15,7 +15,8 @@ import { priceTablesOf, type PriceTables } from './prices/priceTables.js';
 export interface SearchOptions {
   weights: Weights;
   constraints: Constraints;
-  room?: Room;
+  room?: Room | undefined;
+  pricedApart?: PricedApart | undefined;
   /** May a run be taken whose length is a guess? Nobody buys a cable for old work by one. */
   mayGuess?: boolean;
   /** From so many places on the exact search takes pains beforehand; what is found does not hang on it. */
@@ -62,7 +63,14 @@ const STEPS_OF_A_TREE = 100;
 
 export const createSearch = (asked: Job, circuit: Circuit, options: SearchOptions): Search => {
   const job = toPlan(asked);
-  const tables = priceTablesOf(job, circuit, options.weights, options.room, options.mayGuess);
+  const tables = priceTablesOf(
+    job,
+    circuit,
+    options.weights,
+    options.room,
+    options.mayGuess,
+    options.pricedApart,
+  );
   const space = orderSpaceOf(job, circuit, options.constraints);
   const search = isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);
   const room = options.room?.asked;

@@ -111,7 +111,11 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
       optional.size === 0
         ? spanningPairs(base, needed).sum
         : below
-          ? 0
+          ? // Whatever boxes a tree goes through, its runs below nothing are no more than those of the least tree through all.
+            spanningPairs(
+              base.map((row) => row.map((cost) => Math.min(0, cost))),
+              boxes.map((_, i) => i),
+            ).sum
           : Math.max(steiner(shortest(base).ways, needed), dualAscent(base, needed));
     const nets =
       spread(lit) +
@@ -132,7 +136,12 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
       );
     return join + nets;
   };
-  const turned = under((offers, a, b) => lineAt(offers, slopes[a]?.[b] ?? 0));
+  // Through boxes that may be left out no line begins below nothing, as the least tree is known well only of such.
+  const flattest = (offers: readonly Offer[]) => Math.min(...offers.map(({ most, cost }) => cost / most));
+  const turned = under((offers, a, b) => {
+    const slope = slopes[a]?.[b] ?? 0;
+    return lineAt(offers, optional.size > 0 ? Math.max(0, Math.min(slope, flattest(offers))) : slope);
+  });
   const runsLeast = Math.max(under(lineUnder), turned === Infinity || Number.isNaN(turned) ? 0 : turned);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
   // What a luminaire is joined to is the same in every order of the switches, and a box in which nothing may stay apart is one node in all.

@@ -125,6 +125,9 @@ const restingCostOf = (tables: PriceTables, box: BoxId): number => {
   return found.opening + background.idle(box) * splices.cap + fit.cost + joined;
 };
 
+/** Grounds that are priced elsewhere, by the cables that come. */
+const NO_COST = ({ codes }: PriceTables): Float64Array => new Float64Array(codes.mostRuns + 2);
+
 interface NodeAt {
   box: BoxId;
   /** A box that is one node; one of several nodes of a box; or all that is in such a box but the nets of its nodes. */
@@ -156,10 +159,12 @@ const makeNodePrice = (
   const used = entered && settled.fedBy ? 2 : 0;
   const spareOfFeed =
     entered && settled.fedBy === null ? Math.max(0, (tables.cables[0]?.insulated.length ?? 2) - 2) : 0;
-  const grounds: Grounds = {
-    plain: splices.grounds(box, hooks.ground, station.grounds),
-    bonded: splices.grounds(box, bonding(hooks.groundBonded, box), station.grounds),
-  };
+  const grounds: Grounds = station.apart
+    ? { plain: NO_COST(tables), bonded: NO_COST(tables) }
+    : {
+        plain: splices.grounds(box, hooks.ground, station.grounds),
+        bonded: splices.grounds(box, bonding(hooks.groundBonded, box), station.grounds),
+      };
   return priceOf(tables, {
     station: kind === 'node' ? null : station,
     grounds: kind === 'node' ? null : grounds,

@@ -7,7 +7,7 @@ import { cablesFor } from '../../planning/carriers.js';
 import { articleOf, type CableArticle } from '../../model/articles.js';
 import { backgroundOf, type Background } from './background.js';
 import { createMemo, type Memo } from '../../model/memo.js';
-import type { Room, Weights } from './weights.js';
+import type { PricedApart, Room, Weights } from './weights.js';
 import { loadCodesOf, type LoadCodes, type LoadSize } from './loadCodes.js';
 import { junctionsOf, switchedGroups } from '../orders.js';
 import type { Carried, NodePrice, RunTable, Way } from './prices.js';
@@ -71,6 +71,7 @@ export const priceTablesOf = (
   weights: Weights,
   room: Room = {},
   mayGuess = true,
+  pricedApart?: PricedApart,
 ): PriceTables => {
   const background = backgroundOf(job, circuit);
   const cables = cablesFor(job, circuit);
@@ -91,7 +92,7 @@ export const priceTablesOf = (
         (one) => `${one.article?.id}${isDeviceKept(job, one.slot) ? '*' : ''}`,
       );
       return stations.get([asked.box, asked.fed, asked.resting ?? false, devices.sort()], () =>
-        stationOf(job, circuit, background, weights, room, asked),
+        stationOf(job, circuit, background, weights, room, asked, pricedApart),
       );
     },
     known: {

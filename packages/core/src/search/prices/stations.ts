@@ -13,7 +13,7 @@ import { cablesFor } from '../../planning/carriers.js';
 import { roomAskedBy } from '../../planning/roomAsked.js';
 import type { Fitting } from '../../planning/devices.js';
 import type { Background } from './background.js';
-import type { Room, Weights } from './weights.js';
+import type { Brought, PricedApart, Room, Weights } from './weights.js';
 
 /** The box that is taken for a load, with its plate and blanks. */
 export interface Fit {
@@ -28,6 +28,8 @@ export interface Fit {
 /** One box with the devices that stand in it: what it costs whatever runs come, and which box of the stock they ask for. */
 export interface Station {
   box: Box;
+  /** Box and grounds are priced elsewhere. */
+  apart: boolean;
   /** Sizes of the grounds of cables that are there already. */
   grounds: Awg[];
   /** Minutes of the box, by their weight. */
@@ -118,6 +120,20 @@ export interface StationOf {
   resting?: boolean;
 }
 
+/** A box that is priced apart: free of cost, for what is to be brought there alone. */
+const elsewhere = (box: Box, brought: Brought | null): Station => ({
+  box,
+  apart: true,
+  grounds: [],
+  opening: 0,
+  fit: (insulated, cables) =>
+    brought === null || (insulated === brought.insulated && cables === brought.cables)
+      ? { cost: 0, tight: false, needed: 0, bond: null }
+      : null,
+  atLeast: (insulated, cables) =>
+    brought === null || (insulated <= brought.insulated && cables <= brought.cables) ? 0 : Infinity,
+});
+
 /** A box that may be taken, with what it costs. */
 interface Priced {
   offer: BoxOffer;
@@ -133,9 +149,12 @@ export const stationOf = (
   weights: Weights,
   room: Room,
   { box: id, fittings, fed, resting = false }: StationOf,
+  pricedApart?: PricedApart,
 ): Station | null => {
   const box = findBox(job, id);
   if (!box) return null;
+  const brought = pricedApart?.get(id);
+  if (brought !== undefined && !resting) return elsewhere(box, brought);
   const { awg } = circuit;
   const others = background.devices(id);
   const gangs = others.gangs + fittings.reduce((sum, one) => sum + (one.article?.gangs ?? 0), 0);
@@ -213,6 +232,7 @@ export const stationOf = (
   };
   return {
     box,
+    apart: false,
     grounds: [
       ...background.groundsIn(id),
       ...(fed

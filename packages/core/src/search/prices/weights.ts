@@ -20,6 +20,18 @@ export interface Room {
   least?: number | undefined;
 }
 
+/** What comes to a box by one circuit: insulated conductors of its new cables, and those cables. */
+export interface Brought {
+  insulated: number;
+  cables: number;
+}
+
+/**
+ * Boxes that are priced elsewhere, as circuits that are not planned yet come to them too: nothing of box and grounds is counted here. Null: whatever
+ * comes; else the circuit has to bring just this.
+ */
+export type PricedApart = ReadonlyMap<string, Brought | null>;
+
 /** Material and labour at the job's rate. */
 export const leastCost = (job: Job): Weights => ({
   material: 1,
