@@ -233,7 +233,12 @@ describe('connectors', () => {
 
 describe('boxes chosen by the program', () => {
   const chosen = (change: (job: Job) => Job, box = 'S1') => {
-    const job = withBoxes(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] }), { S1: null, S2: null, L: null });
+    const preferences = { roomToSpare: 0 } as const;
+    const job = withBoxes(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'], preferences }), {
+      S1: null,
+      S2: null,
+      L: null,
+    });
     return planned(change(job)).wiring.boxes[box as keyof Wiring['boxes']];
   };
   const each = (more: Partial<Job['boxes'][number]>) => (job: Job) => ({

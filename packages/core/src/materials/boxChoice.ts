@@ -101,13 +101,13 @@ export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty)
 };
 
 /**
- * Of boxes in the order in which they are tried: the first that holds what it has to and leaves `room` free. No more gangs are taken for the
- * sake of room; where none of as many leaves so much, the one that leaves the most. Null where none holds it. `leftIn` is what is left, or less
+ * Of boxes in the order in which they are tried: the first that holds what it has to and leaves `room` free. No more gangs and no other
+ * material are taken for the sake of room; where none of that kind leaves so much, the one that leaves the most. Null where none holds it. `leftIn` is what is left, or less
  * than nothing.
  */
 export const firstWithRoom = <T>(
   offers: readonly T[],
-  gangsOf: (one: T) => number,
+  kindOf: (one: T) => number,
   leftIn: (one: T) => number,
   room: number,
 ): T | null => {
@@ -115,7 +115,7 @@ export const firstWithRoom = <T>(
   let most = 0;
   for (const one of offers) {
     const left = leftIn(one);
-    if (left < 0 || (best !== null && gangsOf(one) !== gangsOf(best))) continue;
+    if (left < 0 || (best !== null && kindOf(one) !== kindOf(best))) continue;
     if (left >= room) return one;
     if (best !== null && left <= most) continue;
     best = one;
@@ -123,6 +123,10 @@ export const firstWithRoom = <T>(
   }
   return best;
 };
+
+/** Boxes of one kind have as many gangs and are of the same material. */
+export const kindOfOffer = ({ gangs, articles }: BoxOffer): number =>
+  gangs * 2 + (articles.some(({ metal }) => metal) ? 1 : 0);
 
 /** The box of these that is taken for what it has to hold, with so much room left free where the stock has such a one; null where none holds it. */
 export const boxFor = (
@@ -133,7 +137,7 @@ export const boxFor = (
 ): BoxOffer | null =>
   firstWithRoom(
     offers,
-    (offer) => offer.gangs,
+    kindOfOffer,
     (offer) =>
       offer.volume -
       boxFill(offer.volume, { ...contents, internalClamps: offer.internalClamps }, edition).needed,

@@ -242,6 +242,8 @@ export const leastByTrying = (job: Job, { weights, room, returnRuns }: TwinOptio
     if (job.preferences.neutral === 'everySwitch') return [[...said('brought'), ...but(slots)]];
     if (need === 'each') return [[...said('brought'), ...but(where)]];
     if (need === 'none' || but(where).length === 0) return [said('brought')];
+    // One that is brought by statement is the one that is asked for.
+    if (where.some((slot) => said('brought').includes(slot))) return [said('brought')];
     return but(where).map((slot) => [...said('brought'), slot]);
   });
   const fit = createFitter(job, circuit);

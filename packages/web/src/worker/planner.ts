@@ -2,6 +2,7 @@ import {
   findPlans,
   findPlansExpecting,
   laterTable,
+  planAll,
   leastChange,
   leastCostOf,
   newDraft,
@@ -19,6 +20,7 @@ import {
   type FoundPlans,
   type Later,
   type LaterRow,
+  type PlannedAll,
   type Remedy,
 } from '@amber/core';
 
@@ -52,6 +54,9 @@ export const planner = {
   ): LaterRow[] => laterTable(job, circuit, choices, laters, onProgress),
   /** A search of something small, so that the code is compiled when a real one is asked for. */
   warmUp: (): void => void findPlans(practice(), 'practice' as CircuitId, { mostSteps: 2_000 }),
+  /** Circuits planned together where their boxes touch; what is planned so far after each part. */
+  together: (job: Job, circuits: readonly CircuitId[], onProgress: (soFar: PlannedAll) => void): PlannedAll =>
+    planAll(job, circuits, { onProgress }),
   leastCost: (job: Job, circuit: CircuitId): number | null => leastCostOf(job, circuit),
   /** What the program can do about some findings of the planned wiring; each is planned and inspected again to see whether it helps. */
   remedies: (job: Job, findings: readonly Finding[]): Remedy[][] =>

@@ -8,7 +8,13 @@ import type { Awg } from '../../model/units.js';
 import { bondOf } from '../../circuit/grounding.js';
 import { boxFill } from '../../nec/boxFill.js';
 import { roomForCable } from '../../nec/room.js';
-import { chosenOffer, firstWithRoom, suitingBoxes, type BoxOffer } from '../../materials/boxChoice.js';
+import {
+  chosenOffer,
+  firstWithRoom,
+  kindOfOffer,
+  suitingBoxes,
+  type BoxOffer,
+} from '../../materials/boxChoice.js';
 import { cablesFor } from '../../planning/carriers.js';
 import { roomAskedBy } from '../../planning/roomAsked.js';
 import type { Fitting } from '../../planning/devices.js';
@@ -140,6 +146,7 @@ interface Priced {
   cost: number;
   bond: Fit['bond'];
   clamps: boolean;
+  kind: number;
 }
 
 export const stationOf = (
@@ -171,6 +178,7 @@ export const stationOf = (
   const offers = offersFor(job, box, gangs).map((offer): Priced => ({
     offer,
     cost: price(offer),
+    kind: kindOfOffer(offer),
     bond: bondOf(
       job.stock,
       offer.articles.map((one) => one.id),
@@ -209,17 +217,16 @@ export const stationOf = (
   const find = (insulated: number, cables: number): Fit | null => {
     const { plain, clamped } = volumes(insulated, cables);
     const leftIn = ({ offer, clamps }: Priced) => offer.volume - (clamps ? clamped : plain);
-    const found = firstWithRoom(offers, (one) => one.offer.gangs, leftIn, asked);
+    const found = firstWithRoom(offers, (one) => one.kind, leftIn, asked);
     if (!found || leftIn(found) < mustLeave) return null;
     const { cost, bond, clamps } = found;
     return { cost, needed: clamps ? clamped : plain, bond, tight: leftIn(found) < roomForCable(awg) };
   };
-  // One that another of as many gangs betters in every case is never the one that leaves the most.
+  // One that another of its kind betters in every case is never the one that leaves the most.
   const mayLeaveMost = offers.map(
-    ({ offer, clamps }) =>
+    ({ offer, clamps, kind }) =>
       !offers.some(
-        (other) =>
-          other.offer.gangs === offer.gangs && other.offer.volume > offer.volume && (clamps || !other.clamps),
+        (other) => other.kind === kind && other.offer.volume > offer.volume && (clamps || !other.clamps),
       ),
   );
   const leastOf = (insulated: number, cables: number): number => {

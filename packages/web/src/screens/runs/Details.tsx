@@ -1,6 +1,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { lazy, Suspense } from 'react';
 import type { Candidate, Circuit, FoundPlans, Job, LaidRun } from '@amber/core';
+import { AllCircuits } from './AllCircuits.js';
 import { Asked } from './Asked.js';
 import { LaterPrices } from './LaterPrices.js';
 import { NamedWays } from './NamedWays.js';
@@ -41,6 +42,7 @@ export const Details = ({
       <Tab className={tab}>Later</Tab>
       <Tab className={tab}>What was sought</Tab>
       <Tab className={tab}>What is asked</Tab>
+      <Tab className={tab}>All circuits</Tab>
     </TabList>
     <TabPanels className="min-h-0 flex-1 p-4 lg:overflow-y-auto">
       <TabPanel>
@@ -76,6 +78,9 @@ export const Details = ({
       </TabPanel>
       <TabPanel>
         <Asked job={job} circuit={circuit} found={found} />
+      </TabPanel>
+      <TabPanel>
+        <AllCircuits job={job} />
       </TabPanel>
     </TabPanels>
   </TabGroup>
