@@ -127,7 +127,7 @@ const wholeList = (places, groups, aim) => {
 };
 
 const options = (job, weighing) => ({
-  ...{ weights: weighing(job), constraints: NO_CONSTRAINTS, volumeLimit: Infinity },
+  ...{ weights: weighing(job), constraints: NO_CONSTRAINTS },
 });
 
 /** One search: milliseconds to the first answer and to the end, whether it was proved, and the gap in percent. */

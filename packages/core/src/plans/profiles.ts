@@ -120,7 +120,9 @@ const roomiest = (
   let last: SearchResult | null = null;
   let steps = 0;
   const most = switchedGroups(job, circuit).length > 1 ? ROOMIER_OF_SEVERAL : ROOMIER;
-  for (let times = 0; times < most && (limits.mayGoOn?.() ?? true); times++) {
+  // Only where nothing leaves more was the last the roomiest.
+  let isLast = false;
+  for (let times = 0; times < most && !isLast && (limits.mayGoOn?.() ?? true); times++) {
     const mostSteps = limits.mostSteps - steps;
     const asked = least > roomAskedBy(job, circuit) ? least : undefined;
     const result = createSearch(job, circuit, { weights, constraints, room: { asked, least } }).least({
@@ -128,15 +130,17 @@ const roomiest = (
       mostSteps,
     });
     steps += result.steps;
-    // Where the steps are used up, something less crowded may be there.
-    if (last && steps > limits.mostSteps) last = { ...last, proved: false };
-    if (!result.best) break;
-    last = steps > limits.mostSteps ? { ...result, proved: false } : result;
-    const left = roomLeftBy(job, circuit, result.best, baseline);
-    if (left === null) break;
-    least = left + 1;
+    if (steps > limits.mostSteps) {
+      last = result.best ? result : last;
+      break;
+    }
+    if (result.best) last = result;
+    const left = result.best && roomLeftBy(job, circuit, result.best, baseline);
+    isLast = left === null;
+    least = (left ?? 0) + 1;
   }
-  return last ?? { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
+  const found = last ?? { best: null, bound: Infinity, proved: false, notTried: [], steps: 0 };
+  return { ...found, proved: found.proved && isLast };
 };
 
 const roomLeftBy = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>

@@ -95,7 +95,7 @@ export const spansOf = (
     boxOf,
   }: {
     line: (a: number, b: number) => RunLine | null;
-    /** Nodes of one box are no way apart, and no run joins them. */
+    /** No run joins nodes of one box: what is at both has come there by way of another. */
     boxOf: readonly number[];
   },
   /** The least that a net costs in a node that it only passes through. */
@@ -104,7 +104,7 @@ export const spansOf = (
   const join = spanningTrees(n, (a, b) => line(a, b)?.base ?? Infinity);
   const reach = leastSuperset(
     n,
-    spanningTrees(n, (a, b) => (boxOf[a] === boxOf[b] ? 0 : (line(a, b)?.each ?? Infinity))),
+    spanningTrees(n, (a, b) => (boxOf[a] === boxOf[b] ? Infinity : (line(a, b)?.each ?? Infinity))),
     passing,
   );
   reach[0] = 0;

@@ -23,13 +23,30 @@ const netsOf = (settled: Settled, boxes: number): Nets => {
     at.reduce((mask, node) => mask | (1 << (settled.boxOf[node] ?? node)), 0),
   );
   const within = (mask: number) => Array.from({ length: boxes }, (_, i) => i).filter((i) => (mask >> i) & 1);
+  const nodes = settled.classes.reduce(
+    (sum, { at }) => at.reduce((mask, node) => mask | (1 << node), sum),
+    near,
+  );
   return {
-    joined: within(masks.reduce((sum, mask) => sum | mask, near)),
+    // A box that is several nodes is joined as often, by a run to each.
+    joined: settled.boxOf.flatMap((box, node) => ((nodes >> node) & 1 ? [box] : [])),
     nets: masks.map((mask, i) => ({
       at: within(mask),
       conductors: settled.classes[i]?.nets.length ?? 1,
     })),
   };
+};
+
+/** The least tree over nodes that stand in these boxes, several in one; no run joins nodes of one box. */
+const joinedBy = (base: readonly Float64Array[], joined: readonly number[]) => {
+  const between = joined.map((a) =>
+    Float64Array.from(joined, (b) => (a === b ? Infinity : (base[a]?.[b] ?? Infinity))),
+  );
+  const { sum, pairs } = spanningPairs(
+    between,
+    joined.map((_, i) => i),
+  );
+  return { sum, pairs: pairs.map(([a, b]) => [joined[a] ?? 0, joined[b] ?? 0] as const) };
 };
 
 /** The lines under the prices of all runs. */
@@ -63,7 +80,7 @@ const boundUnder = (asked: readonly Nets[], lines: Lines, passing: readonly numb
   };
   let bound = 0;
   for (const { joined, nets } of asked) {
-    const tree = spanningPairs(base, joined);
+    const tree = joinedBy(base, joined);
     bound += tree.sum;
     for (const [a, b] of tree.pairs) add(a, b, -(lines[a]?.[b]?.touching ?? 0));
     for (const { at, conductors } of nets) {

@@ -2,7 +2,7 @@ import { caseOf, type Case } from '../bounds/cases.js';
 import { treeProblemOf } from './treeCost.js';
 import type { Tree } from '../tree.js';
 import { adjacency, descend, goodTree, rooted } from './localSearch.js';
-import { withNeutrals } from '../orders.js';
+import { withNeutrals, type OrderCase } from '../orders.js';
 import type { Bounding } from '../bounds/bounding.js';
 
 /** Changes that are tried on each order. */
@@ -13,7 +13,7 @@ const KICKS = 3;
  * the more is dropped by the search for the least.
  */
 export const tryLikely = (
-  bounding: Bounding,
+  bounding: (order: OrderCase) => Bounding,
   cases: readonly Case[],
   likely: number,
   mayGoOn: () => boolean,
@@ -26,7 +26,7 @@ export const tryLikely = (
     if (!near) continue;
     const ties = adjacency(near.parents);
     for (const order of withNeutrals(one.order)) {
-      const solid = one.settled.neutralOpen ? caseOf(bounding, order) : one;
+      const solid = one.settled.neutralOpen ? caseOf(bounding(order), order) : one;
       const entered = solid.bounds.map(({ root: entry }) => {
         const problem = treeProblemOf(solid.problem, entry);
         const parents = rooted(problem.n, ties, entry);

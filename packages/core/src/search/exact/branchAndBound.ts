@@ -57,6 +57,52 @@ const someOf = (tables: PriceTables, orders: readonly OrderCase[]): Settled[] =>
   return orders.filter((_, i) => i % apart === 0).map((order) => settledOf(tables, order));
 };
 
+/** Orders made ready to be searched, and by which lines each is bounded. */
+interface Made {
+  cases: Case[];
+  bounding: (order: OrderCase) => Bounding;
+}
+
+/** What groups stay apart in an order: lines that serve one such way serve another badly. */
+const apartIn = ({ order }: OrderCase): string => order.apart.map(({ node }) => node).join(' ');
+
+/** Lines are turned for so many ways to stay apart, each by itself; of more, for all together. */
+const MOST_TURNED = 40;
+
+const makeCases = (
+  tables: PriceTables,
+  orders: readonly OrderCase[],
+  best: Found | null,
+  { turnLines }: { turnLines: boolean },
+): Made => {
+  const ways = new Map<string, OrderCase[]>();
+  for (const order of orders) {
+    const way = ways.size < MOST_TURNED || ways.has(apartIn(order)) ? apartIn(order) : 'others';
+    ways.set(way, [...(ways.get(way) ?? []), order]);
+  }
+  const plain = boundingOf(tables);
+  const boundings = new Map(
+    [...ways].map(([way, some]) => {
+      const [first, ...others] = someOf(tables, some);
+      const isBest =
+        best !== null &&
+        best.settled.scope.apart
+          .filter((one) => one.groups !== null)
+          .map(({ node }) => node)
+          .join(' ') === way;
+      const from = isBest ? best.settled : first;
+      return [
+        way,
+        best && turnLines && from
+          ? boundingOf(tables, raiseSlopes(tables, from, isBest && first ? [first, ...others] : others))
+          : plain,
+      ] as const;
+    }),
+  );
+  const bounding = (order: OrderCase) => boundings.get(apartIn(order)) ?? boundings.get('others') ?? plain;
+  return { cases: orders.map((order) => caseOf(bounding(order), order)), bounding };
+};
+
 export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom = EFFORT_FROM): Search => {
   const { job } = tables;
   const places = Math.max(
@@ -66,15 +112,9 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
     ),
   );
   const effort = places < effortFrom ? EFFORT.few : EFFORT.many;
-  let made: { cases: Case[]; bounding: Bounding } | null = null;
+  let made: Made | null = null;
   /** Made once, after the first answer. */
-  const all = (best: Found | null): { cases: Case[]; bounding: Bounding } => {
-    if (made) return made;
-    const orders = ordersOf(job, space);
-    const turned = best && effort.turnLines && raiseSlopes(tables, best.settled, someOf(tables, orders));
-    const bounding = turned ? boundingOf(tables, turned) : boundingOf(tables);
-    return (made = { cases: orders.map((order) => caseOf(bounding, order)), bounding });
-  };
+  const all = (best: Found | null): Made => (made ??= makeCases(tables, ordersOf(job, space), best, effort));
   const entries = entriesOf(space);
   const cheapestTree = createTreeSearch();
   const notTried = notTriedBy(tables, space);
@@ -129,7 +169,7 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         // So little is not out of the question with some neutrals led on: each way to settle them is looked at for itself.
         const least = weightOf(one.problem, tree);
         return withNeutrals(one.order).map((order) => {
-          const solid = here(caseOf(bounding, order));
+          const solid = here(caseOf(bounding(order), order));
           return { one: solid, bound: Math.max(least, leastBound(solid)), looks: 0 };
         });
       };

@@ -51,6 +51,11 @@ export interface NodeFacts {
   fewest: { cables: number; insulated: number };
   /** What a master thinks of so many new cables here, and of a box with little room. */
   judged: { cables: (cables: number) => number; tight: number };
+  /**
+   * It is open who gets a neutral: another conductor may come by the same cables, and the box for it may cost less, or have more room left. Then box and
+   * grounds are priced no higher than that.
+   */
+  open: boolean;
   /** What each spare conductor costs here. A neutral that is not led anywhere yet may take its place. */
   spare: number;
 }
@@ -113,6 +118,10 @@ export const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
     const cost = opening + (spares > 0 ? spares * spare : 0);
     if (!station || !grounds) return cost;
     if (cables > mostRuns) return Infinity;
+    if (facts.open) {
+      const ground = Math.min(grounds.plain[cables] ?? Infinity, grounds.bonded[cables] ?? Infinity);
+      return cost + judged.cables(cables) + station.atLeast(insulatedOf(trunk), cables) + ground;
+    }
     const fit = station.fit(insulatedOf(trunk), cables);
     if (!fit) return Infinity;
     const thought = judged.cables(cables) + (fit.tight ? judged.tight : 0);

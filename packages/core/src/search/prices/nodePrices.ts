@@ -192,6 +192,7 @@ const makeNodePrice = (
       };
     }),
     allNew: background.idle(box) - used === 0,
+    open: settled.neutralOpen,
     spare: settled.neutralOpen || kind === 'box' ? 0 : splices.cap,
   });
 };
