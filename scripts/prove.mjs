@@ -5,9 +5,9 @@ import { runShown } from './lib/process.mjs';
 import { run } from './lib/say.mjs';
 
 /**
- * Twenty times as many cases as in the tests: the search against trying everything on about 20,000 jobs, and 50,000 files with
+ * Twenty times as many cases as in the tests: the search against trying everything on some 40,000 jobs, groups apart, two circuits and prices of judgement among them, and 50,000 files with
  * something wrong in them, the laws of the drawing over 900 wirings, each planned and spoiled; and for changes of old work the laws over
- * 2,000 random jobs and the twin over 3,000, of up to six boxes. It takes three hours.
+ * 2,000 random jobs and the twin over 3,000, of up to six boxes. It takes five hours.
  */
 await run(() => {
   needPackages();
@@ -27,6 +27,9 @@ await run(() => {
     'core',
     '--',
     'test/search.test',
+    'test/judgement.test',
+    'test/nodes.test',
+    'test/together.test',
     'test/mutations.test',
     'test/drawing.test',
     'test/crossings.test',

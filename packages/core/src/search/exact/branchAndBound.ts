@@ -38,7 +38,7 @@ const EFFORT = {
   },
 };
 /** Orders, beside the best known, that the lines of the bounds are made for. */
-const ORDERS_FOR_SLOPES = 3;
+const ORDERS_FOR_SLOPES = 8;
 /** By how much of the gap a bound is raised, and by how much of the weight at least. */
 const RAISE = { share: 0.5, least: 0.003 };
 /** So many orders are raised once more all the same: what they hold under it drops most of the others. */
