@@ -56,7 +56,9 @@ test('another edition, another judgement', async ({ page }) => {
 });
 
 test('a circuit of one own: made, flipped, changed, saved, found again', async ({ page }) => {
-  const address = await makeJob(page, 'Sail loft conversion', 'Sail loft', { power: 'luminaire' });
+  const address = await makeJob(page, 'Sail loft conversion', 'Sail loft', {
+    way: 'Power at the light, down to the switches',
+  });
   expect(await lights(page)).toEqual(['lit']);
   await handle(page, 'Switch 2').click();
   expect(await lights(page)).toEqual(['dark']);

@@ -1,3 +1,4 @@
+import { JOB_FORMAT } from '@amber/core';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { makeJob, saved, theRun } from './support.js';
@@ -30,7 +31,10 @@ test('an exported file comes back as a job', async ({ page }) => {
   const download = page.waitForEvent('download');
   await menu(page, 'Travelling job', 'Export file');
   const path = await (await download).path();
-  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ format: 9, name: 'Travelling job' });
+  expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({
+    format: JOB_FORMAT,
+    name: 'Travelling job',
+  });
   await page
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: readFileSync(path) });
@@ -49,9 +53,9 @@ test('a bad file is refused with its path and a sentence, and the list stays', a
   await bring('not json');
   await expect(page.getByRole('alert')).toContainText('bad.json was not imported.');
   await expect(page.getByRole('alert')).toContainText('This is not JSON');
-  await bring(JSON.stringify({ format: 10 }));
+  await bring(JSON.stringify({ format: JOB_FORMAT + 1 }));
   await expect(page.getByRole('alert')).toContainText(
-    'format: This job file has format 10; this program reads up to 9.',
+    `format: This job file has format ${JOB_FORMAT + 1}; this program reads up to ${JOB_FORMAT}.`,
   );
   await expect(card(page, 'Heron Yard')).toBeVisible();
 });

@@ -34,7 +34,12 @@ test('plans are found, the first is proved, and choosing another wires the circu
   expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
 
   await page.getByRole('tab', { name: 'Later' }).click();
-  await expect(page.getByRole('row', { name: /A dimmer/ }).getByText(/^about \$\d/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('row', { name: /A dimmer/ })
+      .getByText(/^about \$\d/)
+      .first(),
+  ).toBeVisible();
   expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
 
   const quick = plans(page).filter({ hasText: 'Least labour' });

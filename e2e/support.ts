@@ -34,7 +34,7 @@ export const makeJob = async (
   page: Page,
   name: string,
   room: string,
-  choose: { switches?: string; power?: string } = {},
+  choose: { switches?: string; way?: string } = {},
 ) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).first().click();
@@ -42,7 +42,7 @@ export const makeJob = async (
   await page.getByRole('button', { name: 'Make the job' }).click();
   await page.getByLabel('Room', { exact: true }).fill(room);
   if (choose.switches) await page.getByLabel('Switch locations').selectOption(choose.switches);
-  if (choose.power) await page.getByLabel('Power enters').selectOption(choose.power);
+  if (choose.way) await page.getByRole('radio', { name: choose.way }).click();
   await page.getByRole('button', { name: 'Plan it' }).click();
   await expect(theRun(page)).toBeVisible();
   return page.url();

@@ -315,7 +315,7 @@ export { forAndAgainst } from './plans/forAndAgainst.js';
 export { nearestWays } from './plans/nearestWays.js';
 export { LEFT_OUT, profileOf } from './plans/profiles.js';
 export type { ProfileId } from './plans/profiles.js';
-export { FAMILIAR_TITLES } from './plans/familiar.js';
+export { FAMILIAR_TITLES, type FamiliarId } from './plans/familiar.js';
 export { forcedEntry, leastCostOf, setEntry, setRunFact } from './plans/constraints.js';
 export { wireAll } from './plans/wireAll.js';
 export { leastChange } from './plans/change/leastChange.js';
@@ -346,6 +346,7 @@ export { laterTable, type LaterPrice, type LaterRow } from './plans/later/laterP
 export { expectLater, expectedOf, isExpected, latersOf, type Later } from './plans/later/laters.js';
 export { sayLater, sayLaterHere, sayLaterRests, saySaved } from './plans/later/laterWords.js';
 export { planAll, type Part as PlannedPart, type PlannedAll } from './plans/together/planAll.js';
+export { namedWays, type NamedWay } from './plans/namedWays.js';
 export { NEUTRAL_WORDS, neutralVerdict, type NeutralVerdict } from './plans/neutralWords.js';
 export { PHASE_WORDS, phasesAt } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';

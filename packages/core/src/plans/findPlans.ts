@@ -1,20 +1,17 @@
-import { titleOf } from '../words/said.js';
 import { findCircuit } from '../model/lookup.js';
 import type { CircuitId } from '../model/ids.js';
-import type { Choice, Job } from '../model/job.js';
+import type { Job } from '../model/job.js';
 import type { Finding } from '../code/rule.js';
-import type { PlanProblem } from '../planning/problem.js';
-import { planJob } from '../planning/planJob.js';
-import { sayProblem } from '../planning/sayProblem.js';
 import { leastCost } from '../search/prices/weights.js';
 import { NO_CONSTRAINTS, switchedGroups, type Constraints } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
-import { cheapestOf, createCollection, missedRuns, type Candidate } from './candidates.js';
+import { cheapestOf, createCollection, type Candidate } from './candidates.js';
 import { proofOf, type Proof } from './proof.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
-import { baselineOf, withChoice } from './measures.js';
+import { problemsOf } from './namedWays.js';
+import { baselineOf } from './measures.js';
 import { notesOf } from './notes.js';
 import { sayPaidFor } from './paidFor.js';
 import { bestBy, PROFILES, profileOf, profilesFor, type ProfileId } from './profiles.js';
@@ -224,17 +221,3 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
 
 /** Boxes for which the best plan with power entering there is looked for, at most. */
 const MOST_ENTRIES = 12;
-
-/** Why a familiar way cannot be wired. */
-const problemsOf = (job: Job, circuit: CircuitId, choice: Choice): string[] => {
-  const { circuits } = planJob(withChoice(job, circuit, choice));
-  const outcome = circuits.find((plan) => plan.circuit.id === circuit)?.outcome;
-  const refused = outcome && !outcome.ok ? outcome.problems : [];
-  const missed = missedRuns(job, circuit, choice).map((run): PlanProblem => ({
-    code: 'ForcedRunMissing',
-    circuit,
-    run,
-  }));
-  const titles = [...refused, ...missed].map((problem) => titleOf(sayProblem(job, problem)));
-  return [...new Set(titles)];
-};

@@ -1,22 +1,43 @@
 import { useMemo, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
+  namedWays,
   newDraft,
-  reviewCircuit,
-  sketchRun,
+  newJob,
+  withChoice,
   withDraft,
   type BoxId,
   type CircuitId,
+  type FamiliarId,
   type Job,
 } from '@amber/core';
-import { reviewOf, useEdit } from '../../store/review.js';
+import { useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
 import { benchPath, layoutPath } from '../../parts/paths.js';
-import { RunMini } from '../../parts/RunMini.js';
+import { WaysToStart } from './WaysToStart.js';
 import { Button, controlLook, Field, SafetyNote, Select } from '../../parts/ui.js';
 
 /** More can be added once the circuit is there. */
 const MOST_SWITCHES = 6;
+
+/** What of a job decides how a new circuit is wired and what it costs. */
+const habitsOf = ({ stock, preferences, edition, amendments, labour, judgement, routing }: Job) => ({
+  ...{ stock, preferences, edition, labour, judgement },
+  amendments: amendments.filter(({ scope }) => scope === 'job'),
+  routing: { ...routing, panel: null },
+});
+
+interface Ids {
+  circuit: CircuitId;
+  boxes: readonly BoxId[];
+}
+
+/** The circuit as it is begun, with the same ids however often it is drawn. */
+const draftOf = ({ circuit, boxes }: Ids, switches: number, name: string) => {
+  const left = [...boxes];
+  const freshBox = () => left.shift() ?? fresh<BoxId>('box');
+  return newDraft({ circuit, name, switches, powerAt: 'switch', freshBox });
+};
 
 /** A short start: a room, its switch locations, one luminaire, and where power enters. All of it can be changed after. */
 export const StartCircuit = ({ job }: { job: Job }) => {
@@ -24,28 +45,21 @@ export const StartCircuit = ({ job }: { job: Job }) => {
   const navigate = useNavigate();
   const [name, setName] = useState('');
   const [switches, setSwitches] = useState(2);
-  const [powerAt, setPowerAt] = useState<'switch' | 'luminaire'>('switch');
-  const [ids] = useState(() => ({
+  const [wanted, setWanted] = useState<FamiliarId | null>(null);
+  const [ids] = useState((): Ids => ({
     circuit: fresh<CircuitId>('circuit'),
     boxes: Array.from({ length: MOST_SWITCHES + 1 }, () => fresh<BoxId>('box')),
   }));
-  const planned = useMemo(() => {
-    const boxes = [...ids.boxes];
-    const freshBox = () => boxes.shift() ?? fresh<BoxId>('box');
-    const draft = newDraft({
-      circuit: ids.circuit,
-      name: name.trim() || 'Lights',
-      switches,
-      powerAt,
-      freshBox,
-    });
-    return withDraft(job, draft);
-  }, [job, ids, name, switches, powerAt]);
-  const review = reviewOf(planned);
-  const run = sketchRun(review.job, reviewCircuit(review, ids.circuit).cables);
+  // Drawn and priced as though it were alone: what else the job holds does not come to new boxes.
+  const ways = useMemo(() => {
+    const alone: Job = { ...newJob(job.id, '', []), ...habitsOf(job) };
+    return namedWays(withDraft(alone, draftOf(ids, switches, 'Lights')), ids.circuit);
+  }, [job, ids, switches]);
+  const picked = ways.find(({ id }) => id === wanted) ?? ways[0] ?? null;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    edit(planned, 'new circuit');
+    const begun = withDraft(job, draftOf(ids, switches, name.trim() || 'Lights'));
+    edit(picked ? withChoice(begun, ids.circuit, picked.choice) : begun, 'new circuit');
     await navigate(benchPath(job.id, ids.circuit));
   };
   const devices =
@@ -56,7 +70,7 @@ export const StartCircuit = ({ job }: { job: Job }) => {
         : `two three-ways and ${switches - 2} four-way${switches > 3 ? 's' : ''}`;
   return (
     <main className="min-h-0 flex-1 overflow-y-auto p-6 sm:p-10">
-      <form onSubmit={(event) => void submit(event)} className="flex max-w-lg flex-col gap-5">
+      <form onSubmit={(event) => void submit(event)} className="flex max-w-3xl flex-col gap-5">
         <div>
           <h1 className="text-2xl font-bold">New circuit</h1>
           <p className="mt-1 text-quiet">
@@ -67,49 +81,34 @@ export const StartCircuit = ({ job }: { job: Job }) => {
             and plan by its lengths.
           </p>
         </div>
-        <Field label="Room">
-          <input
-            autoFocus
-            value={name}
-            maxLength={200}
-            placeholder="Name of the room"
-            onChange={(event) => setName(event.target.value)}
-            className={controlLook}
-          />
-        </Field>
-        <Field label="Switch locations" hint={`One at each way in. ${switches} means ${devices}.`}>
-          <Select value={switches} onChange={(event) => setSwitches(Number(event.target.value))}>
-            {Array.from({ length: MOST_SWITCHES }, (_, i) => i + 1).map((count) => (
-              <option key={count}>{count}</option>
-            ))}
-          </Select>
-        </Field>
-        <Field
-          label="Power enters"
-          hint={
-            powerAt === 'switch'
-              ? 'The neutral comes along to each switch by itself.'
-              : 'Often the shortest run; the switches then ask for a neutral of their own.'
-          }
-        >
-          <Select
-            value={powerAt}
-            onChange={(event) => setPowerAt(event.target.value as 'switch' | 'luminaire')}
-          >
-            <option value="switch">at a switch</option>
-            <option value="luminaire">at the luminaire</option>
-          </Select>
-        </Field>
-        {run ? (
-          <figure className="rounded-lg border border-line bg-sheet p-4">
-            <figcaption className="mb-2 text-[13px] text-quiet">
-              The run this gives; the lines are the conductors of each cable. Order and places can be changed
-              after.
-            </figcaption>
-            <RunMini run={run} label="Run of the new circuit" />
-          </figure>
-        ) : null}
-        <div className="flex gap-2">
+        <div className="grid gap-5 sm:grid-cols-2">
+          <Field label="Room">
+            <input
+              autoFocus
+              value={name}
+              maxLength={200}
+              placeholder="Name of the room"
+              onChange={(event) => setName(event.target.value)}
+              className={controlLook}
+            />
+          </Field>
+          <Field label="Switch locations" hint={`One at each way in. ${switches} means ${devices}.`}>
+            <Select value={switches} onChange={(event) => setSwitches(Number(event.target.value))}>
+              {Array.from({ length: MOST_SWITCHES }, (_, i) => i + 1).map((count) => (
+                <option key={count}>{count}</option>
+              ))}
+            </Select>
+          </Field>
+        </div>
+        <div>
+          <h2 className="mb-1 text-[13px] font-semibold">How it runs</h2>
+          <p className="mb-2 text-[13px] text-quiet">
+            The lines are the conductors of each cable. Nothing is measured yet, so each run is counted at a
+            guess; order and places can be changed after.
+          </p>
+          {picked ? <WaysToStart ways={ways} picked={picked.id} onPick={setWanted} /> : null}
+        </div>
+        <div className="sticky bottom-0 -mx-1 flex gap-2 border-t border-line bg-paper px-1 py-3">
           <Button look="main" type="submit">
             Plan it
           </Button>
