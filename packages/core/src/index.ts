@@ -1,5 +1,13 @@
 /** The model: what a job holds, and the boundary check of a job file. */
-export { EDITIONS, isBetween, JUDGED_EDITIONS, jobShape, plannedWiring, runFactOf } from './model/job.js';
+export {
+  EDITIONS,
+  isBetween,
+  JOB_FORMAT,
+  JUDGED_EDITIONS,
+  jobShape,
+  plannedWiring,
+  runFactOf,
+} from './model/job.js';
 export { ROOM_KINDS } from './model/place.js';
 export type { Access, Answer, Door, Level, Picture, Room, RoomKind, Route, WallFact } from './model/place.js';
 export type { Amendment, Scope } from './model/amendment.js';
