@@ -1,4 +1,4 @@
-import { findGroup, findRoom } from '../model/lookup.js';
+import { findGroup, findRoom, nextGang, slotsInBox } from '../model/lookup.js';
 import type { BoxId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
 import { ceilingOf } from '../model/ceiling.js';
@@ -153,16 +153,58 @@ export const boxAt = (
   });
 };
 
-/** Adds a switch location to a group. Two make a pair of three-ways, more take four-ways between. */
+/** Boxes nearer to each other than this would stand in one another, inches. */
+const APART = 8;
+/** Gangs that stand side by side in one box. */
+const MOST_GANGS = 8;
+
+const standsAt = (job: Job, spot: Spot, level: Box['level']) =>
+  job.boxes.filter((box) => box.at && box.level === level && distance(box.at, spot) < APART);
+
+/** The new switch box at a spot, which takes one more gang; one of which the articles are settled stays as it is. */
+const gangsAt = (job: Job, spot: Spot, level: Box['level'], group: GroupId): Box | undefined =>
+  standsAt(job, spot, level).find((box) => {
+    const slots = slotsInBox(job, box.id);
+    return (
+      (box.work === 'new' || box.work === 'old') &&
+      box.article === null &&
+      slots.length > 0 &&
+      nextGang(job, box.id) < MOST_GANGS &&
+      slots.every((slot) => slot.group !== group)
+    );
+  });
+
+/** A spot on the wall beside one where a box stands already: farther along it, to either side. */
+const beside = (job: Job, spot: Spot, level: Box['level']): Spot => {
+  if (standsAt(job, spot, level).length === 0) return spot;
+  const along = [1, -1, 2, -2, 3, -3].flatMap((steps) => [
+    { x: spot.x + steps * APART, y: spot.y },
+    { x: spot.x, y: spot.y + steps * APART },
+  ]);
+  const isFree = (one: Spot) => standsAt(job, one, level).length === 0;
+  return along.find((one) => isFree(one) && distance(wallNear(job, one)?.spot ?? spot, one) < 1) ?? spot;
+};
+
+/**
+ * Adds a switch location to a group. Two make a pair of three-ways, more take four-ways between. Where a new box with switches of others stands
+ * already it takes one more gang; beside a box that takes none a new one is set.
+ */
 export const addSwitch = (job: Job, { box, slot, group, at }: SwitchAsked): Job => {
   const room = roomOfGroup(job, group);
   const next = room ? nextSwitchSpot(job, room, group) : null;
   const door = at && doorNear(job, at);
   const name = (at ? door?.name : next?.name) ?? 'Switch';
   const spot = at ?? next?.spot ?? { x: 0, y: 0 };
+  const { spot: on, level } = standing(job, spot, true);
+  const there = gangsAt(job, on, level, group);
+  if (there)
+    return {
+      ...job,
+      slots: [...job.slots, newSlot({ id: slot, box: there.id, gang: nextGang(job, there.id), group })],
+    };
   return {
     ...job,
-    boxes: [...job.boxes, boxAt(job, { id: box, name, spot, mount: 'wall' })],
+    boxes: [...job.boxes, boxAt(job, { id: box, name, spot: beside(job, on, level), mount: 'wall' })],
     slots: [...job.slots, newSlot({ id: slot, box, gang: 0, group })],
   };
 };

@@ -1,5 +1,6 @@
 import {
   findRoom,
+  findSlot,
   addDoor,
   addLuminaire,
   addPlainBox,
@@ -44,8 +45,11 @@ export const switchAt = (job: Job, group: GroupId, spot: Spot | null): Placed | 
   const room = findRoom(job, job.groups.find(({ id }) => id === group)?.room);
   if (!spot && !(room && nextSwitchSpot(job, room, group))) return null;
   const box = fresh<BoxId>('box');
-  const made = addSwitch(job, { box, slot: fresh<SlotId>('slot'), group, at: spot });
-  return { job: made, label: 'add a switch location', selected: { kind: 'box', id: box } };
+  const slot = fresh<SlotId>('slot');
+  const made = addSwitch(job, { box, slot, group, at: spot });
+  // It may have come into a box that stands there.
+  const id = findSlot(made, slot)?.box ?? box;
+  return { job: made, label: 'add a switch location', selected: { kind: 'box', id } };
 };
 
 export const luminairesAt = (job: Job, group: GroupId, spots: readonly Spot[]): Placed | null => {
