@@ -5,10 +5,13 @@ import { expect, type APIRequestContext, type Page } from '@playwright/test';
 export const theRun = (page: Page) => page.getByRole('region', { name: 'The run', exact: true });
 
 /** The demo as it is loaded, planned, in a copy of its own: what one test leaves changed, no other meets. Gives the address of the job. */
-export const plannedYard = async (request: APIRequestContext) => {
-  const { document } = (await (await request.get('/api/jobs/heron-yard')).json()) as { document: object };
+export const plannedYard = async (
+  request: APIRequestContext,
+  change: (yard: Yard) => Partial<Yard> = () => ({}),
+) => {
+  const { document } = (await (await request.get('/api/jobs/heron-yard')).json()) as { document: Yard };
   const id = `yard-${randomUUID()}`;
-  const copy = { ...document, id, name: `Yard ${id}` };
+  const copy = { ...document, ...change(document), id, name: `Yard ${id}` };
   const sent = await request.post('/api/jobs', { data: { saveId: id, document: copy } });
   expect(sent.status(), await sent.text()).toBe(201);
   return `/jobs/${id}`;

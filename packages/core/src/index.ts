@@ -227,6 +227,17 @@ export type { TruthRow, TruthTable } from './proving/truthTable.js';
 
 /** Code rules and box fill. */
 export { fillOf } from './materials/boxContents.js';
+export {
+  boxCandidates,
+  boxRow,
+  FILL_PARTS,
+  partOfLine,
+  sayMore,
+  setBoxArticles,
+  type BoxCandidate,
+  type BoxRow,
+  type FillPart,
+} from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './model/face.js';

@@ -49,6 +49,9 @@ export const layoutPath = (job: string, circuit: string | null = null): string =
   jobPath(job, { screen: 'layout', circuit });
 /** Every way to wire a circuit, over its layout. */
 export const runsPath = (job: string, circuit: string): string => jobPath(job, { screen: 'runs', circuit });
+/** Every box of the job, or of one circuit, with what fills it. */
+export const boxesPath = (job: string, circuit: string | null = null): string =>
+  jobPath(job, { screen: 'boxes', circuit });
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */

@@ -59,8 +59,7 @@ const elsewhere = (job: Job, { screen, circuitId, whole }: Found, wiring: string
   if (circuit || screen.word === START) return null;
   if (circuitId === NEW_CIRCUIT) return startPath(job.id);
   if (wiring !== null && screen.word === '') return whole ? null : benchPath(job.id, null, wiring);
-  if (first)
-    return whole && screen.word === '' ? null : jobPath(job.id, { screen: screen.word, circuit: first.id });
+  if (first) return whole && screen.all ? null : jobPath(job.id, { screen: screen.word, circuit: first.id });
   return screen.scope === 'job' && screen.word !== '' ? null : startPath(job.id);
 };
 

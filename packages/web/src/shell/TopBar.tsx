@@ -1,3 +1,4 @@
+import { SCREENS } from './screens.js';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown, Plus, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -39,7 +40,6 @@ interface Shown {
   wiring: string | null;
 }
 
-/** The bench can show all circuits at once. */
 const BENCH = '';
 
 const CircuitMenu = ({ job, circuit, screen, wiring }: Shown) => (
@@ -71,10 +71,10 @@ const CircuitMenu = ({ job, circuit, screen, wiring }: Shown) => (
           </Link>
         </MenuItem>
       ))}
-      {screen === BENCH && job.circuits.length > 1 ? (
+      {SCREENS.some(({ word, all }) => word === screen && all) && job.circuits.length > 1 ? (
         <MenuItem>
           <Link
-            to={jobPath(job.id, { screen: 'bench', wiring })}
+            to={jobPath(job.id, screen === BENCH ? { screen: 'bench', wiring } : { screen })}
             className="flex min-h-11 items-center rounded px-3 font-semibold data-focus:bg-rail"
           >
             All circuits

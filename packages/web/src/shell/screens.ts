@@ -1,4 +1,4 @@
-import { LayoutDashboard, Plus, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
+import { LayoutDashboard, PackageOpen, Plus, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
 import { lazy, type ComponentType } from 'react';
 import type { Circuit, Job } from '@amber/core';
 import { circuitAt } from '../parts/paths.js';
@@ -24,6 +24,8 @@ export type Screen = {
   icon: LucideIcon;
   /** Stands on the rail, in the order of the work. */
   rail: boolean;
+  /** It can show all circuits at once. */
+  all?: boolean;
   /** It goes on as it is while another circuit, or the first one, is made. */
   staysFor: 'job' | 'circuit';
 } & (JobView | CircuitView);
@@ -67,9 +69,14 @@ export const SCREENS: readonly Screen[] = [
     ...circuitView(async () => (await import('../screens/runs/RunsScreen.js')).RunsScreen),
   },
   {
-    ...{ label: 'Bench', word: '', icon: ToggleRight, rail: true },
+    ...{ label: 'Bench', word: '', icon: ToggleRight, rail: true, all: true },
     staysFor: 'circuit',
     ...jobView(async () => (await import('../screens/bench/BenchScreen.js')).BenchScreen),
+  },
+  {
+    ...{ label: 'Boxes', word: 'boxes', icon: PackageOpen, rail: true, all: true },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/boxes/BoxesScreen.js')).BoxesScreen),
   },
   {
     ...{ label: 'Start', word: 'start', icon: Plus, rail: false },

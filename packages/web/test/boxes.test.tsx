@@ -1,0 +1,65 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import { setBoxArticles, type BoxId } from '@amber/core';
+import { BoxesScreen } from '../src/screens/boxes/BoxesScreen.js';
+import { useAppSelector } from '../src/store/store.js';
+import { circuitOf, jobOf, show } from './support/page.js';
+import { fakeServer } from './support/server.js';
+import { silencePlanner } from './support/worker.js';
+import { yard } from './support/yard.js';
+
+beforeEach(() => {
+  fakeServer();
+  silencePlanner();
+  localStorage.clear();
+  Element.prototype.scrollTo = () => undefined;
+});
+
+const Boxes = ({ id = null }: { id?: string | null }) => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? <BoxesScreen job={job} circuit={id === null ? null : circuitOf(job, id)} /> : null;
+};
+const names = () =>
+  screen.getAllByRole('button', { name: /^Box / }).map((one) => one.getAttribute('aria-label')?.slice(4));
+
+/** The yard with a switch box of the passage far too small. */
+const crowded = () => setBoxArticles(yard(), 'creek-end' as BoxId, ['steel-1-7.5' as never]);
+
+test('the tightest stands first, the table sorts by its heads, and is searched by name', () => {
+  show(<Boxes />, { job: crowded() });
+  expect(screen.getByText(/boxes: 1 too small/)).toBeTruthy();
+  expect(names()[0]).toBe('Creek end');
+  const head = within(screen.getByRole('columnheader', { name: /^Box/ })).getByRole('button');
+  fireEvent.click(head);
+  expect(screen.getByRole('columnheader', { name: /^Box/ }).getAttribute('aria-sort')).toBe('ascending');
+  const sorted = names();
+  expect(sorted).toEqual(
+    [...sorted].sort((a, b) => (a ?? '').localeCompare(b ?? '', 'en', { numeric: true })),
+  );
+  fireEvent.change(screen.getByRole('searchbox', { name: 'Find a box' }), { target: { value: 'winch' } });
+  expect(names().length).toBeGreaterThan(0);
+  expect(names().length).toBeLessThan(sorted.length);
+  fireEvent.change(screen.getByRole('searchbox', { name: 'Find a box' }), { target: { value: 'no such' } });
+  expect(screen.getByText('No box is called so, or is as asked.')).toBeTruthy();
+});
+
+test('a box that is too small says by how much, line by line, and one of the stock makes it fit', () => {
+  const { store } = show(<Boxes id="ropewalk-lights" />, { job: crowded() });
+  fireEvent.change(screen.getByLabelText('Which boxes'), { target: { value: 'too small' } });
+  expect(names()).toEqual(['Creek end']);
+  fireEvent.click(screen.getByRole('button', { name: 'Box Creek end' }));
+  const one = screen.getByRole('region', { name: 'Fill of Creek end' });
+  expect(within(one).getByText(/^too small by/)).toBeTruthy();
+  expect(within(one).getByText(/1 device yoke/)).toBeTruthy();
+  fireEvent.click(within(one).getByRole('button', { name: 'Take 1-gang nonmetallic 22.5 in³' }));
+  expect(jobOf(store).boxes.find(({ id }) => id === 'creek-end')?.article).toBe('wall-1-22.5');
+  expect(within(screen.getByRole('region', { name: 'Fill of Creek end' })).getByText(/^fits, /)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Let the program choose' }));
+  expect(jobOf(store).boxes.find(({ id }) => id === 'creek-end')?.article).toBeNull();
+});
+
+test('of what is not all known no more is said than is known', () => {
+  show(<Boxes />, { job: yard() });
+  fireEvent.change(screen.getByLabelText('Which boxes'), { target: { value: 'not known' } });
+  expect(names().length).toBeGreaterThan(0);
+  for (const text of screen.getAllByText(/^not known/)) expect(text.textContent).not.toMatch(/room for/);
+});
