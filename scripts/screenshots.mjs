@@ -21,6 +21,31 @@ const SHOTS = [
     size: desk,
     act: (page) => page.getByLabel('Room', { exact: true }).fill('Oar loft'),
   },
+  {
+    name: 'boxes',
+    path: '/jobs/heron-yard/boxes',
+    size: desk,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Box Middle bay' }).click();
+    },
+  },
+  {
+    name: 'worksheet',
+    path: '/worksheet',
+    size: telephone,
+    act: async (page) => {
+      for (const what of [
+        'Conductors',
+        'Conductors',
+        'Conductors',
+        'Conductors',
+        'Conductors',
+        'Grounds',
+        'Devices',
+      ])
+        await page.getByRole('button', { name: `One more: ${what}, 14 AWG` }).click();
+    },
+  },
   { name: 'bench', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: desk },
   {
     name: 'box',

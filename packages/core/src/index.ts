@@ -279,8 +279,17 @@ export { parseJson } from './formats/documents.js';
 export type { FileFault, Read } from './formats/documents.js';
 
 /** The other formats, and the JSON Schema of each. */
-export { isWorksheet, readWorksheet, smallestForWorksheet, worksheetFill } from './formats/worksheet.js';
-export type { Worksheet } from './formats/worksheet.js';
+export {
+  countOf,
+  isWorksheet,
+  newWorksheet,
+  readWorksheet,
+  smallestForWorksheet,
+  withCount,
+  worksheetFill,
+  WORKSHEET_SIZES,
+} from './formats/worksheet.js';
+export type { Worksheet, WorksheetCount } from './formats/worksheet.js';
 export { FORMATS, jsonSchemaOf } from './formats/jsonSchemas.js';
 export type { FormatName } from './formats/jsonSchemas.js';
 

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { boxContentsSchema } from '../model/contents.js';
 import { judgedEditionSchema, type Job } from '../model/job.js';
 import { nameSchema } from '../model/place.js';
-import { volumeSchema } from '../model/units.js';
+import { volumeSchema, type Awg } from '../model/units.js';
 import { offersOfStock, boxFor, type BoxOffer } from '../materials/boxChoice.js';
 import { boxFill, type BoxFill } from '../nec/boxFill.js';
 import { fault, readDocument, versionOf, type Read } from './documents.js';
@@ -48,6 +48,43 @@ export const worksheetFill = ({ sections, contents, edition }: Worksheet): BoxFi
     contents,
     edition,
   );
+
+/** What of a worksheet is counted by size: how many there are, and the list with another number of them. */
+export const WORKSHEET_SIZES = [14, 12, 10] as const satisfies readonly Awg[];
+
+/** Things in a box that are counted, each by its size. */
+export type WorksheetCount = 'conductors' | 'grounds' | 'fixtureWires' | 'yokes';
+
+export const countOf = ({ contents }: Pick<Worksheet, 'contents'>, what: WorksheetCount, awg: Awg): number =>
+  what === 'yokes'
+    ? contents.yokes.filter((one) => one.awg === awg).length
+    : contents[what].filter((one) => one === awg).length;
+
+/** The worksheet with so many of one size; never fewer than none. Of devices each takes one gang. */
+export const withCount = (sheet: Worksheet, what: WorksheetCount, awg: Awg, count: number): Worksheet => {
+  const so = Math.max(0, Math.min(what === 'yokes' ? 20 : 200, count));
+  const { contents } = sheet;
+  const more =
+    what === 'yokes'
+      ? {
+          yokes: [
+            ...contents.yokes.filter((one) => one.awg !== awg),
+            ...Array.from({ length: so }, () => ({ gangs: 1, awg })),
+          ],
+        }
+      : { [what]: [...contents[what].filter((one) => one !== awg), ...Array<Awg>(so).fill(awg)] };
+  return { ...sheet, contents: { ...contents, ...more } };
+};
+
+/** An empty worksheet of a box of 18 in³, by the latest edition that was verified. */
+export const newWorksheet = (name: string): Worksheet =>
+  worksheetSchema.parse({
+    worksheet: WORKSHEET_FORMAT,
+    name,
+    edition: 2023,
+    sections: [{ name: 'Box', volume: 180_000 }],
+    contents: {},
+  });
 
 /** The smallest box that holds a worksheet, of plastic and of steel; null where none of the stock does. */
 export interface SmallestBoxes {

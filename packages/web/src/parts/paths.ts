@@ -14,6 +14,8 @@ import { matchPath } from 'react-router';
 const part = (id: string): string => encodeURIComponent(id);
 
 export const JOBS_PATH = '/';
+/** A box that is in no job. */
+export const WORKSHEET_PATH = '/worksheet';
 export const JOB_PATTERN = '/jobs/:jobId/*';
 const WIRING = 'wiring';
 /** The word of the screen that begins a circuit. */

@@ -2,7 +2,7 @@ import { lazy } from 'react';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { CONTRACT } from '@amber/core';
 import { Boundary } from '../parts/Boundary.js';
-import { jobIn, JOB_PATTERN } from '../parts/paths.js';
+import { jobIn, JOB_PATTERN, WORKSHEET_PATH } from '../parts/paths.js';
 import { askEarly } from '../server/client.js';
 import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
@@ -11,6 +11,9 @@ import { screenAt } from './screens.js';
 /** The list of jobs does not wait for what only an open job needs, nor a job for the list. */
 const loadJobs = async () => ({ default: (await import('../screens/jobs/JobsScreen.js')).JobsScreen });
 const JobsScreen = lazy(loadJobs);
+const WorksheetScreen = lazy(async () => ({
+  default: (await import('../screens/worksheet/WorksheetScreen.js')).WorksheetScreen,
+}));
 const loadJobShell = async () => ({ default: (await import('./JobShell.js')).JobShell });
 const JobShell = lazy(loadJobShell);
 // An address inside a job will need both: ask for them before the first render does.
@@ -30,6 +33,14 @@ export const App = () => (
             element={
               <Boundary what="The list of jobs" of="jobs">
                 <JobsScreen />
+              </Boundary>
+            }
+          />
+          <Route
+            path={WORKSHEET_PATH}
+            element={
+              <Boundary what="The worksheet" of="worksheet">
+                <WorksheetScreen />
               </Boundary>
             }
           />

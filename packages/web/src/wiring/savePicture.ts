@@ -1,3 +1,5 @@
+import { saveBlob } from '../parts/saveFile.js';
+
 const SVG = 'http://www.w3.org/2000/svg';
 
 /** Properties that the stylesheet decides; in a file of its own a drawing has to carry them itself. */
@@ -90,15 +92,6 @@ export const standalone = (
   return { svg: new XMLSerializer().serializeToString(whole), width, height };
 };
 
-const download = (blob: Blob, name: string) => {
-  const url = URL.createObjectURL(blob);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-};
-
 /** Pixels of a picture for each unit of the drawing, so that it prints sharp; fewer where it would be too large to make. */
 const SHARP = 3;
 const MOST_PIXELS = 40e6;
@@ -112,7 +105,7 @@ export const savePicture = async (
   const { svg, width, height } = standalone(drawn, title);
   const name = `${title.replace(/[^\p{L}\p{N} _-]/gu, '').slice(0, 80)}.${kind}`;
   const file = new Blob([svg], { type: 'image/svg+xml' });
-  if (kind === 'svg') return download(file, name);
+  if (kind === 'svg') return saveBlob(file, name);
   const url = URL.createObjectURL(file);
   try {
     const image = new Image();
@@ -125,7 +118,7 @@ export const savePicture = async (
     canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
     const png = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
     if (!png) throw new Error('The browser cannot make a picture of this size.');
-    download(png, name);
+    saveBlob(png, name);
   } finally {
     URL.revokeObjectURL(url);
   }

@@ -12,7 +12,7 @@ import {
 import { reviewOf } from '../../store/review.js';
 import { plural } from '../../parts/format.js';
 import { benchPath, boxesPath } from '../../parts/paths.js';
-import { controlLook, Select } from '../../parts/ui.js';
+import { controlLook, SafetyNote, Select } from '../../parts/ui.js';
 import { BoxTable, verdictOf, type Verdict } from './BoxTable.js';
 import { FillLegend } from './FillBar.js';
 import { OneBox } from './OneBox.js';
@@ -139,6 +139,7 @@ export const BoxesScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
             Pick a box to see what is counted in it, and which boxes of the stock would do.
           </p>
         )}
+        <SafetyNote className="mt-auto p-4" />
       </aside>
     </div>
   );

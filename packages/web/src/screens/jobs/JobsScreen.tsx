@@ -1,9 +1,9 @@
-import { FileUp, Plus } from 'lucide-react';
+import { FileUp, PackageOpen, Plus } from 'lucide-react';
 import { useRef, useState, type FormEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { useJobsQuery } from '../../server/api.js';
-import { jobPath } from '../../parts/paths.js';
+import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
 import { JobCard } from './JobCard.js';
@@ -90,6 +90,12 @@ export const JobsScreen = () => {
             onChange={(event) => setSearch(event.target.value)}
             className={`${controlLook} max-w-56`}
           />
+          <Link
+            to={WORKSHEET_PATH}
+            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail"
+          >
+            <PackageOpen size={18} /> Box fill worksheet
+          </Link>
           <Button onClick={() => picker.current?.click()}>
             <FileUp size={18} /> Import file
           </Button>
