@@ -43,7 +43,12 @@ test('every address leads to the screen, the job, the circuit and the wiring tha
 test('no two screens share a word, and every screen of the rail has its own', () => {
   const words = SCREENS.map((one) => one.word);
   expect(new Set(words).size).toBe(words.length);
-  expect(SCREENS.filter((one) => one.rail).map((one) => one.label)).toEqual(['Layout', 'Runs', 'Bench']);
+  expect(SCREENS.filter((one) => one.rail).map((one) => one.label)).toEqual([
+    'Layout',
+    'Runs',
+    'Bench',
+    'Boxes',
+  ]);
 });
 
 test('the bench is what a job opens with; with a word of its own all circuits are meant', () => {

@@ -1,18 +1,9 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import {
-  eraWord,
-  findBox,
-  cubicInches,
-  fillOf,
-  sayFill,
-  sayFillLine,
-  UNKNOWN_FILL,
-  type ArticleId,
-  type BoxId,
-} from '@amber/core';
+import { eraWord, findBox, cubicInches, fillOf, sayFill, type ArticleId, type BoxId } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
+import { FillLines, NotTold } from './FillLines.js';
 import { SeverityMark } from '../../parts/ui.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
@@ -57,39 +48,9 @@ const OneBox = ({ subject, id }: { subject: Subject; id: BoxId }) => {
             Would not pass: {plain(fill.needed - (fill.available ?? 0))} in³ over.
           </p>
         ) : null}
-        {fill.unknown.length > 0 ? (
-          <p className="mt-1.5 text-[13px] font-semibold text-caution">
-            Not told: {fill.unknown.map((one) => UNKNOWN_FILL[one]).join('; ')}.
-          </p>
-        ) : null}
+        <NotTold unknown={fill.unknown} />
         <DisclosurePanel className="mt-2 flex flex-col gap-3">
-          <table className="w-full text-[13px]">
-            <caption className="sr-only">Allowances of {box.name}</caption>
-            <thead className="text-left text-quiet">
-              <tr>
-                <th className="font-normal">Counts</th>
-                <th className="pl-2 text-right font-normal">in³ each</th>
-                <th className="pl-2 text-right font-normal">in³</th>
-              </tr>
-            </thead>
-            <tbody>
-              {fill.lines.map((line) => (
-                <tr key={`${line.what} ${line.awg}`} className="border-t border-line/70 align-top">
-                  <td className="py-1">
-                    {sayFillLine(line)}
-                    <span className="block text-[11.5px] text-quiet">{line.section}</span>
-                  </td>
-                  <td className="py-1 pl-2 text-right">{plain(line.each)}</td>
-                  <td className="py-1 pl-2 text-right">{plain(line.total)}</td>
-                </tr>
-              ))}
-              <tr className="border-t-2 border-ink font-bold">
-                <td className="py-1">Needed</td>
-                <td />
-                <td className="py-1 pl-2 text-right">{plain(fill.needed)}</td>
-              </tr>
-            </tbody>
-          </table>
+          <FillLines fill={fill} caption={`Allowances of ${box.name}`} />
           {subject.readOnly ? null : (
             <BoxSelect
               job={job}

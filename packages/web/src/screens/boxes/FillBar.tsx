@@ -8,7 +8,7 @@ const LOOKS: Record<FillPart, string> = {
   clamps: 'bg-board',
   fittings: 'bg-inside',
 };
-export const FILL_WORDS: Record<FillPart, string> = {
+const FILL_WORDS: Record<FillPart, string> = {
   conductors: 'conductors',
   devices: 'devices',
   grounds: 'grounds',

@@ -1,10 +1,11 @@
-import { FileUp, PackageOpen, Plus } from 'lucide-react';
-import { useRef, useState, type FormEvent } from 'react';
+import { PackageOpen, Plus } from 'lucide-react';
+import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { useJobsQuery } from '../../server/api.js';
 import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
 import { sayFailed, type Failed } from '../../server/client.js';
+import { FileButton } from '../../parts/FileButton.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
 import { JobCard } from './JobCard.js';
 import { createJob, importFile } from './jobActions.js';
@@ -64,7 +65,6 @@ export const JobsScreen = () => {
   const { data: jobs, error, isLoading, refetch } = useJobsQuery();
   const [search, setSearch] = useState('');
   const [making, setMaking] = useState(false);
-  const picker = useRef<HTMLInputElement>(null);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const words = search.trim().toLocaleLowerCase();
@@ -96,20 +96,7 @@ export const JobsScreen = () => {
           >
             <PackageOpen size={18} /> Box fill worksheet
           </Link>
-          <Button onClick={() => picker.current?.click()}>
-            <FileUp size={18} /> Import file
-          </Button>
-          <input
-            ref={picker}
-            type="file"
-            accept=".json,application/json"
-            className="hidden"
-            aria-label="Job file"
-            onChange={(event) => {
-              void bringIn(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
+          <FileButton words="Import file" label="Job file" onFile={(file) => void bringIn(file)} />
           <Button look="main" onClick={() => setMaking(true)}>
             <Plus size={18} /> New job
           </Button>

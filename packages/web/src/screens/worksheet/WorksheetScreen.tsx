@@ -1,5 +1,5 @@
-import { FileUp, Printer, RotateCcw, Save } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Printer, RotateCcw, Save } from 'lucide-react';
+import { useState } from 'react';
 import {
   countOf,
   cubicInches,
@@ -18,6 +18,7 @@ import {
   type WorksheetCount,
 } from '@amber/core';
 import { NameInput, NumberInput } from '../../parts/inputs.js';
+import { FileButton } from '../../parts/FileButton.js';
 import { Button, Field, SafetyNote, Select, SeverityMark } from '../../parts/ui.js';
 import { saveFile } from '../../parts/saveFile.js';
 import { Counter } from './Counter.js';
@@ -109,7 +110,6 @@ export const WorksheetScreen = () => {
       ? 'What this browser had kept cannot be read by this version. It was put aside, and a new sheet begun.'
       : null,
   );
-  const picker = useRef<HTMLInputElement>(null);
   const change = (next: Worksheet) => {
     setSheet(next);
     setTrouble(
@@ -229,20 +229,7 @@ export const WorksheetScreen = () => {
             >
               <Save size={17} /> Save as file
             </Button>
-            <Button onClick={() => picker.current?.click()}>
-              <FileUp size={17} /> Open file
-            </Button>
-            <input
-              ref={picker}
-              type="file"
-              accept=".json,application/json"
-              className="hidden"
-              aria-label="Worksheet file"
-              onChange={(event) => {
-                void open(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
+            <FileButton words="Open file" label="Worksheet file" onFile={(file) => void open(file)} />
             <Button onClick={() => print()}>
               <Printer size={17} /> Print
             </Button>
