@@ -19,6 +19,10 @@ export const asBuilt = (asked: Job): Job => {
   const before = existingDocument(job);
   const built = job.boxes.filter(({ id, work }) => work !== 'beyond' && articlesAt(wiring, id).length > 0);
   const ids = new Set<BoxId>(built.map(({ id }) => id));
+  // What is made new is known; of an old box that nobody has told of, only what comes into it is.
+  const sure = built.map(
+    ({ id, work }) => [id, work === 'existing' ? ('assumed' as const) : ('seen' as const)] as const,
+  );
   const carries = Object.fromEntries(
     job.circuits.flatMap(({ id }) => reviewCircuit(review, id).cables.map((cable) => [cable, id] as const)),
   );
@@ -30,7 +34,7 @@ export const asBuilt = (asked: Job): Job => {
   const document: WiringDoc = {
     ...(before ?? newWiringDoc('existing', 'existing', wiring)),
     certainty: {
-      ...Object.fromEntries([...ids].map((id) => [id, 'seen' as const])),
+      ...Object.fromEntries(sure),
       ...before?.certainty,
     },
     carries: { ...before?.carries, ...carries },

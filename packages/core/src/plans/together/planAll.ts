@@ -23,6 +23,8 @@ export interface Part {
   turns: number;
   /** Those that cannot be wired. */
   failed: CircuitId[];
+  /** Some ways are not tried, as a return run where an old cable ends; the list of plans of each circuit tells which. */
+  leftOut: boolean;
 }
 
 export interface PlannedAll {
@@ -49,7 +51,8 @@ const bestOf = (job: Job, id: CircuitId) => {
     { mostSteps: MOST_STEPS },
     everySwitch(open, circuit),
   );
-  return result.best ? { choice: choiceOf(result.best), proved: result.proved } : null;
+  const leftOut = result.notTried.length > 0;
+  return result.best ? { choice: choiceOf(result.best), proved: result.proved, leftOut } : null;
 };
 
 /** The circuits in parts that have no box in common. */
@@ -66,11 +69,13 @@ const inTurn = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boolean
   let now = job;
   const failed: CircuitId[] = [];
   let allProved = true;
+  let leftOut = false;
   for (const id of circuits) {
     const best = bestOf(now, id);
     if (best) now = withChoice(now, id, best.choice);
     else failed.push(id);
     allProved &&= best?.proved === true;
+    leftOut ||= best?.leftOut === true;
   }
   const wired = circuits.filter((id) => !failed.includes(id));
   let worth = worthOf(now, wired);
@@ -78,7 +83,7 @@ const inTurn = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boolean
   for (let better = wired.length > 1; better && turns < MOST_TURNS * wired.length;) {
     better = false;
     for (const id of wired) {
-      if (!mayGoOn()) return { job: now, worth, wired, failed, turns, allProved };
+      if (!mayGoOn()) return { job: now, worth, wired, failed, turns, allProved, leftOut };
       const best = bestOf(now, id);
       const tried = best && withChoice(now, id, best.choice);
       const less = tried ? worthOf(tried, wired) : Infinity;
@@ -89,7 +94,7 @@ const inTurn = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boolean
       better = true;
     }
   }
-  return { job: now, worth, wired, failed, turns, allProved };
+  return { job: now, worth, wired, failed, turns, allProved, leftOut };
 };
 
 const planPart = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boolean): PlannedAll => {
@@ -106,7 +111,7 @@ const planPart = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boole
         : best,
     first,
   );
-  const { wired, failed, turns } = found;
+  const { wired, failed, turns, leftOut } = found;
   const said = (whole: Job) =>
     wired.reduce((left, id) => {
       const choice = chosenOf(left, id);
@@ -116,6 +121,7 @@ const planPart = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boole
     circuits: [...circuits],
     failed,
     turns,
+    leftOut,
     ...more,
   });
   if (wired.length < 2)

@@ -23,7 +23,7 @@ const isSame = (a: Job['choices'], b: Job['choices']): boolean => {
 };
 
 /** What is known of circuits that were planned together, in a sentence. */
-export const sayPart = (job: Job, { circuits, failed, proved, gap }: PlannedPart): string => {
+export const sayPart = (job: Job, { circuits, failed, proved, gap, leftOut }: PlannedPart): string => {
   const wired = circuits.filter((id) => !failed.includes(id));
   const together = wired.length > 1 ? ', together' : '';
   const said =
@@ -38,6 +38,7 @@ export const sayPart = (job: Job, { circuits, failed, proved, gap }: PlannedPart
         ];
   return [
     ...said,
+    ...(leftOut ? ['Some ways are not tried; the plans of each circuit tell which.'] : []),
     ...(failed.length > 0
       ? [`${listed(failed.map((id) => nameOf(job, id)))} cannot be wired as asked.`]
       : []),
