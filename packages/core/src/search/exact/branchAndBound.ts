@@ -78,7 +78,9 @@ const makeCases = (
   const ways = new Map<string, OrderCase[]>();
   for (const order of orders) {
     const way = ways.size < MOST_TURNED || ways.has(apartIn(order)) ? apartIn(order) : 'others';
-    ways.set(way, [...(ways.get(way) ?? []), order]);
+    const same = ways.get(way);
+    if (same) same.push(order);
+    else ways.set(way, [order]);
   }
   const plain = boundingOf(tables);
   const boundings = new Map(
