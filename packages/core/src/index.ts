@@ -375,7 +375,7 @@ export { expectLater, expectedOf, isExpected, latersOf, type Later } from './pla
 export { sayLater, sayLaterHere, sayLaterRests, saySaved } from './plans/later/laterWords.js';
 export { planAll, type Part as PlannedPart, type PlannedAll } from './plans/together/planAll.js';
 export { namedWays, type NamedWay } from './plans/namedWays.js';
-export { NEUTRAL_WORDS, neutralVerdict, type NeutralVerdict } from './plans/neutralWords.js';
+export { neutralVerdict, neutralWords, type NeutralVerdict } from './plans/neutralWords.js';
 export { PHASE_WORDS, phasesAt } from './steps/step.js';
 export type { BoxSteps, Phase, Step } from './steps/step.js';
 export { otherFacesOf, withFaceOfBefore } from './formats/facesOfBefore.js';

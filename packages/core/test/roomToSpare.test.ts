@@ -113,6 +113,7 @@ test('a box of two circuits keeps free what the one that asks for more asks for'
 });
 
 test('what is left is told in words', () => {
-  expect(sayRoomLeft(43_000)).toBe(`${cubicInches(43_000)} or more to spare in each box`);
-  expect(sayRoomLeft(-5_000)).toBe(`a box ${cubicInches(5_000)} too small`);
+  expect(sayRoomLeft(43_000, false)).toBe('4.3 in³ or more to spare in each box that is known');
+  expect(sayRoomLeft(43_000, true)).toBe(`${cubicInches(43_000)} or more to spare in each box`);
+  expect(sayRoomLeft(-5_000, true)).toBe(`a box ${cubicInches(5_000)} too small`);
 });

@@ -69,36 +69,47 @@ export const supportOf = (articles: readonly BoxArticle[]): number => articles.a
 export const isSquareOpening = (articles: readonly BoxArticle[]): boolean =>
   articles.some((one) => one.shape === 'square') && !articles.some((one) => one.part === 'ring');
 
-/** Does it hold the weight, and a fan where there is one (314.27)? A luminaire of unknown weight asks for any support. */
-const holds = (articles: readonly BoxArticle[], luminaires: readonly Luminaire[]): boolean => {
-  if (luminaires.length === 0) return articles.length === 1;
+export const countedGangs = (gangs: number): string => (gangs === 1 ? '1 gang' : `${gangs} gangs`);
+
+/** Why it does not hold the weight, or a fan where there is one (314.27); null where it does. A luminaire of unknown weight asks for any support. */
+const whyNotHeld = (articles: readonly BoxArticle[], luminaires: readonly Luminaire[]): string | null => {
+  if (luminaires.length === 0)
+    return articles.length === 1 ? null : 'a ring for a luminaire, and none hangs here';
+  if (isSquareOpening(articles)) return 'square, and a luminaire hangs on a round ring';
   const pounds = luminaires.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
-  const fan = luminaires.some((one) => one.unit === 'fan');
   const supports = supportOf(articles);
-  return (
-    !isSquareOpening(articles) &&
-    supports > 0 &&
-    supports >= pounds &&
-    (!fan || articles.every((one) => one.fanRated))
-  );
+  if (supports === 0) return 'not made to hold a luminaire';
+  if (supports < pounds) return `holds ${supports} lb of ${pounds} needed`;
+  const isFan = luminaires.some(({ unit }) => unit === 'fan');
+  return isFan && !articles.every(({ fanRated }) => fanRated) ? 'not listed for a fan' : null;
+};
+
+/** Why a box of the stock does not suit a place, in words and numbers, whatever it has to hold; null where it does. */
+export const whyUnsuited = (
+  box: Box,
+  { gangs, luminaires }: BoxDuty,
+  { articles, gangs: there }: BoxOffer,
+): string | null => {
+  const [base] = articles;
+  const work = box.work === 'old' ? 'old' : 'new';
+  if (base?.work !== work)
+    return work === 'old'
+      ? 'for open framing, and the wall is finished'
+      : 'for finished walls, and the framing is open';
+  if (box.material !== 'any' && base.metal !== (box.material === 'metal'))
+    return base.metal ? 'steel, and plastic is asked for' : 'plastic, and steel is asked for';
+  if (gangs === 0 && there > 0) return `${countedGangs(there)}, and no device stands here`;
+  if (there < gangs)
+    return there === 0 ? 'no place for a device' : `${countedGangs(there)} of ${gangs} needed`;
+  return gangs > 0 ? null : whyNotHeld(articles, luminaires);
 };
 
 /**
  * The boxes of the stock that suit a place, the cheapest first, then the smallest; whether they are big enough is not
  * asked here. As many gangs as devices come before more of them, which would want a blank.
  */
-export const suitingBoxes = (job: Job, box: Box, { gangs, luminaires }: BoxDuty): BoxOffer[] => {
-  const work = box.work === 'old' ? 'old' : 'new';
-  return offersOfStock(job.stock).filter(({ articles, gangs: there }) => {
-    const [base] = articles;
-    return (
-      base?.work === work &&
-      (box.material === 'any' || base.metal === (box.material === 'metal')) &&
-      (gangs === 0 ? there === 0 : there >= gangs) &&
-      (gangs > 0 || holds(articles, luminaires))
-    );
-  });
-};
+export const suitingBoxes = (job: Job, box: Box, duty: BoxDuty): BoxOffer[] =>
+  offersOfStock(job.stock).filter((offer) => whyUnsuited(box, duty, offer) === null);
 
 /**
  * Of boxes in the order in which they are tried: the first that holds what it has to and leaves `room` free. No more gangs and no other

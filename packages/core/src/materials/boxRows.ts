@@ -1,19 +1,12 @@
 import { articleOf } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { ArticleId, BoxId } from '../model/ids.js';
-import type { Box, Job } from '../model/job.js';
+import type { Job } from '../model/job.js';
 import { findBox, findRoom, hasDriverBox, luminairesInBox } from '../model/lookup.js';
 import { cubicInches, type Awg } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { boxFill, type BoxFill, type FillLine } from '../nec/boxFill.js';
-import {
-  isSquareOpening,
-  kindOfOffer,
-  offersOfStock,
-  suitingBoxes,
-  supportOf,
-  type BoxOffer,
-} from './boxChoice.js';
+import { countedGangs, kindOfOffer, offersOfStock, whyUnsuited, type BoxOffer } from './boxChoice.js';
 import { contentsOf, fillOf, gangsTaken } from './boxContents.js';
 
 /** What fills a box, in parts. */
@@ -111,34 +104,6 @@ export interface BoxCandidate {
   here: boolean;
 }
 
-const counted = (gangs: number): string => (gangs === 1 ? '1 gang' : `${gangs} gangs`);
-
-/** Why a box of the stock does not suit a place, whatever it holds; null where it does. */
-const unsuited = (job: Job, box: Box, gangs: number, { articles, gangs: there }: BoxOffer): string | null => {
-  const [base] = articles;
-  const work = box.work === 'old' ? 'old' : 'new';
-  if (base?.work !== work)
-    return work === 'old'
-      ? 'for open framing, and the wall is finished'
-      : 'for finished walls, and the framing is open';
-  if (box.material !== 'any' && base.metal !== (box.material === 'metal'))
-    return base.metal ? 'steel, and plastic is asked for' : 'plastic, and steel is asked for';
-  if (gangs === 0 && there > 0) return `${counted(there)}, and no device stands here`;
-  if (gangs > 0 && there < gangs)
-    return there === 0 ? `no place for a device` : `${counted(there)} of ${gangs} needed`;
-  const hanging = luminairesInBox(job, box.id).filter(({ unit }) => unit !== 'onward');
-  if (gangs > 0 || hanging.length === 0)
-    return articles.length > 1 && gangs === 0 ? 'a ring for a luminaire, and none hangs here' : null;
-  if (isSquareOpening(articles)) return 'square, and a luminaire hangs on a round ring';
-  const pounds = hanging.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
-  const supports = supportOf(articles);
-  if (supports === 0) return 'not made to hold a luminaire';
-  if (supports < pounds) return `holds ${supports} lb of ${pounds} needed`;
-  return hanging.some(({ unit }) => unit === 'fan') && !articles.every(({ fanRated }) => fanRated)
-    ? 'not listed for a fan'
-    : null;
-};
-
 /**
  * Every box of the stock for a place that is planned, those that suit first, from small to large; then those that do not, with the reason. None for a
  * box that is there, for one of other work, and where the luminaire brings its own.
@@ -150,39 +115,31 @@ export const boxCandidates = (job: Job, wiring: Wiring, id: BoxId): BoxCandidate
   const { fitted, unplanned } = gangsTaken(job, wiring, id);
   const gangs = fitted + unplanned;
   const luminaires = luminairesInBox(job, id).filter(({ unit }) => unit !== 'onward');
-  const suiting = new Set(suitingBoxes(job, box, { gangs, luminaires }));
   const here = articlesAt(wiring, id).join();
   const candidate = (offer: BoxOffer): BoxCandidate => {
     const { articles, volume, price, internalClamps } = offer;
     const { needed } = boxFill(volume, { ...contents, internalClamps }, job.edition);
     const left = volume - needed;
-    const suits = suiting.has(offer);
-    const why = suits
-      ? left < 0
-        ? `${cubicInches(-left)} too small`
-        : offer.gangs > gangs && gangs > 0
-          ? `${counted(offer.gangs - gangs)} behind a blank`
-          : ''
-      : (unsuited(job, box, gangs, offer) ?? 'does not suit here');
+    const unsuited = whyUnsuited(box, { gangs, luminaires }, offer);
+    const beside =
+      gangs > 0 && offer.gangs > gangs ? `${countedGangs(offer.gangs - gangs)} behind a blank` : '';
     return {
       articles: articles.map((one) => one.id),
       name: articles.map((one) => one.name).join(' with '),
-      ...{ volume, price, needed, left, why },
-      verdict: !suits ? 'unsuited' : left < 0 ? 'tooSmall' : 'fits',
+      ...{ volume, price, needed, left },
+      verdict: unsuited !== null ? 'unsuited' : left < 0 ? 'tooSmall' : 'fits',
+      why: unsuited ?? (left < 0 ? `${cubicInches(-left)} too small` : beside),
       here: articles.map((one) => one.id).join() === here,
     };
   };
-  const rank = (offer: BoxOffer) => (suiting.has(offer) ? 0 : 1);
-  return [...offersOfStock(job.stock)]
+  const bySize = [...offersOfStock(job.stock)]
     .sort(
       (a, b) =>
-        rank(a) - rank(b) ||
-        a.gangs - b.gangs ||
-        a.volume - b.volume ||
-        kindOfOffer(a) - kindOfOffer(b) ||
-        a.price - b.price,
+        a.gangs - b.gangs || a.volume - b.volume || kindOfOffer(a) - kindOfOffer(b) || a.price - b.price,
     )
     .map(candidate);
+  const isUnsuited = ({ verdict }: BoxCandidate) => verdict === 'unsuited';
+  return [...bySize.filter((one) => !isUnsuited(one)), ...bySize.filter(isUnsuited)];
 };
 
 /** Sets a box and its rings at a place, or leaves them to the program. */

@@ -223,7 +223,9 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
   );
   const largest = [...fills].sort((a, b) => b.needed - a.needed)[0];
   const fullest = [...known].sort((a, b) => b.share - a.share)[0];
+  // Of one with something untold no more is known than the most that is left.
   const tightest = known
+    .filter(({ unknown }) => unknown.length === 0)
     .map(({ box, needed, available }) => ({ box, left: available - needed }))
     .sort((a, b) => a.left - b.left)[0];
   const all = totals(review);

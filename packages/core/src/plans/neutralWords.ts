@@ -4,12 +4,12 @@ import type { Job, Slot } from '../model/job.js';
 import { neutralRequirement, type NeutralRequirement } from '../nec/neutralRequirement.js';
 import { eraWord } from '../words/eras.js';
 
-/** What may be said of the neutral of a switch, in words. The loops are those to a switch that power does not come to. */
-export const NEUTRAL_WORDS: Record<Slot['neutral'], string> = {
+/** What may be said of the neutral of a switch, in words: a loop is that of a single-pole, to which power does not come. */
+export const neutralWords = (switches: number): Record<Slot['neutral'], string> => ({
   byRule: 'as the rule asks',
-  brought: 'a neutral is brought: a loop of three wires',
-  none: 'no neutral is brought: a loop of two wires',
-};
+  brought: switches > 1 ? 'a neutral is brought' : 'a neutral is brought: a loop of three wires',
+  none: switches > 1 ? 'no neutral is brought for it' : 'no neutral is brought for it: a loop of two wires',
+});
 
 const WHY_NOT: Record<Exclude<NeutralRequirement['because'], 'asked'>, (room: string) => string> = {
   notYetAsked: () => 'no edition before 2011 asks for one',
@@ -54,6 +54,6 @@ export const neutralVerdict = (job: Job, id: SlotId): NeutralVerdict | null => {
     };
   return {
     against: slot.neutral === 'none',
-    sentence: `${era}: one is asked for here${strictly}.${slot.neutral === 'none' ? ' Without it the plan violates the code unless an exception holds.' : ''}`,
+    sentence: `${era}: one is asked for here${strictly}.${slot.neutral === 'none' ? ' Where power comes to this box or a neutral goes on through it, one is there all the same; else the plan violates the code unless an exception holds.' : ''}`,
   };
 };

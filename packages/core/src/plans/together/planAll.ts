@@ -56,7 +56,7 @@ const bestOf = (job: Job, id: CircuitId) => {
 };
 
 /** The circuits in parts that have no box in common. */
-export const partsOf = (job: Job, circuits: readonly CircuitId[]): CircuitId[][] =>
+export const touchingCircuits = (job: Job, circuits: readonly CircuitId[]): CircuitId[][] =>
   circuits.reduce<CircuitId[][]>((parts, id) => {
     const mine = placesOf(job, id);
     const touches = (part: readonly CircuitId[]) =>
@@ -167,7 +167,7 @@ export const planAll = (
   let soFar: PlannedAll = { job, parts: [] };
   const standing = standingCircuits(job);
   const planned = circuits.filter((id) => !standing.has(id));
-  for (const part of partsOf(job, planned)) {
+  for (const part of touchingCircuits(job, planned)) {
     if (!mayGoOn()) break;
     const found = planPart(soFar.job, part, mayGoOn);
     soFar = { job: found.job, parts: [...soFar.parts, ...found.parts] };

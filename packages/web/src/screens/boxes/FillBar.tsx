@@ -8,14 +8,6 @@ const LOOKS: Record<FillPart, string> = {
   clamps: 'bg-board',
   fittings: 'bg-inside',
 };
-const FILL_WORDS: Record<FillPart, string> = {
-  conductors: 'conductors',
-  devices: 'devices',
-  grounds: 'grounds',
-  clamps: 'clamps',
-  fittings: 'fittings',
-};
-
 /** What fills a box, part by part, against what it holds; what is over the edge is too much. */
 export const FillBar = ({ row }: { row: BoxRow }) => {
   const { available, needed } = row.fill;
@@ -47,7 +39,7 @@ export const FillLegend = () => (
     {FILL_PARTS.map((part) => (
       <li key={part} className="flex items-center gap-1.5">
         <span className={`size-3 rounded-sm ${LOOKS[part]}`} aria-hidden="true" />
-        {FILL_WORDS[part]}
+        {part}
       </li>
     ))}
     <li className="flex items-center gap-1.5">

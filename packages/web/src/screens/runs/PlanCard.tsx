@@ -25,7 +25,7 @@ const factsOf = ({ measures }: Candidate): string => {
   return [
     `${feet(measures.feet)} in ${plural(measures.runs, 'run')}`,
     ...(measures.guessed > 0 ? [`${plural(measures.guessed, 'run')} at a guess`] : []),
-    ...(tightest ? [sayRoomLeft(tightest.left)] : []),
+    ...(tightest ? [sayRoomLeft(tightest.left, unknownFill.length === 0)] : []),
     ...(unknownFill.length > 0 ? [`fill not known in ${plural(unknownFill.length, 'box', 'boxes')}`] : []),
     `neutral at ${neutrals.present} of ${neutrals.all}`,
     ...(reidentified > 0 ? [`${plural(reidentified, 'white')} as hot`] : []),
