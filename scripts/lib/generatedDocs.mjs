@@ -93,6 +93,8 @@ checks by; this page and its examples are made by \`npm run docs\` and a test ke
 
 It reads a file, or standard input. It ends with 0; with 1 where a rule is violated, a box is too full, a group does not work
 or a circuit cannot be planned; with 2 on bad input, the faults on standard error. Without \`--json\` it prints tables.
+\`inspect --walk rough\` or \`final\` narrows the findings to one of the inspector's walks and says first what stands against it;
+\`fill --smallest\` tells the smallest box of the stock for each place.
 \`plan --circuit\` looks for the ways to wire one circuit and prints the best of each kind with their reasons.
 `;
 
@@ -109,6 +111,7 @@ authority having jurisdiction; nothing here licenses or approves.
   can tell. A fact that the job does not hold is a question, asked once, and stands as *verify* until it is answered.
 - Existing work that nobody touches and that met the edition of its day is a caution that says so; a change to it brings
   today's rules.
+- Each is seen first before the wall is closed or at the end; what is made up, at the one or the other by the habit of the job.
 - A local amendment of the user may give a rule another severity, waive it, or add one of its own; the finding says so.
 
 Not checked: voltage between neighbouring devices, at most 300 V (404.8(B)), which every job on 120/240 V meets.
@@ -134,13 +137,16 @@ const sectionsOf = (rule, editions) => {
     .join('; ');
 };
 
+/** When a rule is first seen, by its stage. */
+const SEEN = { roughIn: 'before the wall is closed', makeUp: 'when it is made up', final: 'at the end' };
+
 const rulesDoc = (core) => {
   const { RULES, JUDGED_EDITIONS } = core;
   return [
     RULES_INTRODUCTION,
     ...RULES.map(
       (rule) =>
-        `## ${rule.title}\n\n\`${rule.id}\` · ${sectionsOf(rule, JUDGED_EDITIONS)} · ${rule.severities.join(', ')}\n\nRests on: ${rule.rests}\n${rule.asks.length > 0 ? `\nNeeds to know: ${rule.asks.map((kind) => core.questionOf(core.newJob('job', 'Job', []), kind, '…').text.replace('the panel', '…')).join(' ')}\n` : ''}`,
+        `## ${rule.title}\n\n\`${rule.id}\` · ${sectionsOf(rule, JUDGED_EDITIONS)} · ${rule.severities.join(', ')} · ${SEEN[rule.stage]}\n\nRests on: ${rule.rests}\n${rule.asks.length > 0 ? `\nNeeds to know: ${rule.asks.map((kind) => core.questionOf(core.newJob('job', 'Job', []), kind, '…').text.replace('the panel', '…')).join(' ')}\n` : ''}`,
     ),
   ].join('\n');
 };

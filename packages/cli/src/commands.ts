@@ -1,5 +1,6 @@
 import {
   editionName,
+  smallestBox,
   smallestForWorksheet,
   standardStock,
   findCircuit,
@@ -19,6 +20,7 @@ import {
   type BoxFill,
   type ReviewedWiring,
   type TruthRow,
+  type SmallestBox,
   type Worksheet,
   ofId,
 } from '@amber/core';
@@ -78,13 +80,26 @@ const fillLines = (name: string, fill: BoxFill): string[] => [
   ),
 ];
 
+/** Undefined where it was not asked for. */
+const saySmallest = (smallest: SmallestBox | null | undefined): string[] => {
+  if (smallest === undefined) return [];
+  return [
+    smallest === null
+      ? '  Smallest of the stock: none suits and holds it, or the box is no new one.'
+      : `  Smallest of the stock that suits and holds it: ${smallest.name}, ${plainVolume(smallest.left)} in³ left.`,
+  ];
+};
+
 /** The box-fill worksheet of every box that is set or opened. */
-const fill: Command = ({ job, wiring }) => {
+const fill: Command = ({ job, wiring }, { smallest }) => {
   const boxes = job.boxes
     .filter((box) => box.work !== 'beyond')
-    .map((box) => ({ id: box.id, name: box.name, ...fillOf(job, wiring, box.id) }));
+    .map((box) => ({
+      ...{ id: box.id, name: box.name, ...fillOf(job, wiring, box.id) },
+      ...(smallest ? { smallest: smallestBox(job, wiring, box.id) } : {}),
+    }));
   return {
-    lines: boxes.flatMap((box) => fillLines(box.name, box)),
+    lines: boxes.flatMap((box) => [...fillLines(box.name, box), ...saySmallest(box.smallest)]),
     data: boxes,
     violates: boxes.some((box) => box.verdict === 'over'),
   };

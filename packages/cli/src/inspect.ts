@@ -6,9 +6,14 @@ import {
   findingKey,
   findingsByPlace,
   inspect as inspectBy,
+  sayPlaces,
+  countWalk,
+  readiness,
+  unseenBoxes,
   type Finding,
   type Severity,
   type ReviewedWiring,
+  type Walk,
 } from '@amber/core';
 import { placeName, type Command } from './report.js';
 
@@ -20,10 +25,10 @@ const WORD: Record<Severity, string> = {
   waived: 'WAIVED',
 };
 
-const sayFinding = (one: Finding): string[] => [
+const sayFinding = ({ job, wiring }: ReviewedWiring, one: Finding): string[] => [
   `  ${[WORD[one.severity], one.section, one.title].filter(Boolean).join(' ')}`,
   `    ${one.reason}`,
-  `    Remedy: ${one.remedy}`,
+  `    Remedy: ${[one.remedy, sayPlaces(job, wiring, one)].filter(Boolean).join(' ')}`,
   ...(one.amendment === null ? [] : [`    Local: ${one.amendment}`]),
   ...(one.builtBy === null ? [] : [`    As built it met ${eraWord(one.builtBy)}; a change brings today's.`]),
 ];
@@ -38,7 +43,7 @@ const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[
   return findingsByPlace(subject.job, findings).flatMap(({ kind, id, name, findings: here }) => [
     placeWords(subject, kind, id, name),
     ...here.flatMap((one) => [
-      ...sayFinding(one),
+      ...sayFinding(subject, one),
       ...(one.follows !== null && keys.has(one.follows)
         ? ['    It most likely goes with another finding: look again once that is mended.']
         : []),
@@ -46,18 +51,31 @@ const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[
   ]);
 };
 
+/** What stands against a walk, in a sentence. A job file has no records of the site, so nothing counts as seen there. */
+const standsAgainst = ({ job, wiring }: ReviewedWiring, findings: readonly Finding[], walk: Walk): string => {
+  const walks: Walk[] = walk === 'final' ? ['roughIn', 'final'] : ['roughIn'];
+  const counts = walks.map((one) =>
+    countWalk(job, wiring, findings, one, () => ({ state: 'open', records: [] })),
+  );
+  return readiness(walk, counts, { unseen: unseenBoxes(job, wiring).length, corrections: 0 }).sentence;
+};
+
 /** Every finding on the wiring, by place, by the edition of the job or by one that is named. */
-export const inspect: Command = (subject, { edition }) => {
+export const inspect: Command = (subject, { edition, walk }) => {
   const { job, wiring } = subject;
   // Why a circuit cannot be planned does not hang on the edition.
-  const findings = edition
+  const all = edition
     ? [
         ...subject.findings.filter((one) => one.severity === 'unfinished'),
         ...inspectBy(job, wiring, { edition }),
       ]
     : subject.findings;
+  const findings = walk === undefined ? all : all.filter((one) => one.walk === walk);
   return {
-    lines: byPlace(subject, findings),
+    lines: [
+      ...(walk === undefined ? [] : [standsAgainst(subject, all, walk)]),
+      ...byPlace(subject, findings),
+    ],
     data: findings,
     violates: findings.some((one) => one.severity === 'violation' || one.severity === 'unfinished'),
   };
@@ -70,11 +88,15 @@ export const compare: Command = (subject, { edition = subject.job.edition, other
   const { only, changed } = compareEditions(job, wiring, edition, other);
   const [first, second] = only;
   const told = (title: string, findings: readonly Finding[]) =>
-    findings.length === 0 ? [] : [title, ...findings.flatMap(sayFinding)];
+    findings.length === 0 ? [] : [title, ...findings.flatMap((one) => sayFinding(subject, one))];
   const lines = [
     ...told(`Only by ${editionName(edition)}:`, first),
     ...told(`Only by ${editionName(other)}:`, second),
-    ...changed.flatMap(([a, b]) => [`By both, told differently:`, ...sayFinding(a), ...sayFinding(b)]),
+    ...changed.flatMap(([a, b]) => [
+      `By both, told differently:`,
+      ...sayFinding(subject, a),
+      ...sayFinding(subject, b),
+    ]),
   ];
   return {
     lines:

@@ -6,6 +6,7 @@ import {
   type Group,
   type JudgedEdition,
   type ReviewedWiring,
+  type Walk,
 } from '@amber/core';
 import type { ChangeWords } from './changeWords.js';
 
@@ -28,6 +29,10 @@ export interface Options {
   edition: JudgedEdition | undefined;
   /** The edition to compare with. */
   other: JudgedEdition | undefined;
+  /** At which of the inspector's walks the findings are wanted; both where none is named. */
+  walk: Walk | undefined;
+  /** Tell the smallest box of the stock for each place too. */
+  smallest: boolean;
   change: ChangeWords;
 }
 

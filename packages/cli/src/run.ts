@@ -9,6 +9,7 @@ import {
   reviewWiring,
   type FileFault,
   type JudgedEdition,
+  type Walk,
 } from '@amber/core';
 import { COMMANDS, fillWorksheet } from './commands.js';
 import type { Refused, Report } from './report.js';
@@ -19,8 +20,13 @@ Reads a job file, or standard input where none is named; fill takes a box-fill w
 --circuit makes plan search the ways to wire that circuit, by its id or name, instead of planning those chosen.
 change plans a change of what is there: --kind with --at BOX, --circuit or --group, --run BOX=LENGTH for each measured run to what comes
 new, --light-run to the light of a branch, --role, --name, --va.
+--walk rough or final narrows inspect to what is seen before the wall is closed, or at the end; what stands against it comes first.
+--smallest makes fill tell the smallest box of the stock for each place that is planned.
 --group narrows simulate and netlist to the switches of one control group, by its id or name.
 Ends with 0, with 1 where a rule is violated or a circuit cannot be planned, with 2 on bad input.`;
+
+/** The walks of an inspector by the words that name them here. */
+const WALKS: Record<string, Walk> = { rough: 'roughIn', final: 'final' };
 
 export interface Surroundings {
   /** Text of a file, or of standard input for undefined. Throws where it cannot be read. */
@@ -44,6 +50,8 @@ const asked = (args: readonly string[]) => {
         group: { type: 'string' },
         circuit: { type: 'string' },
         edition: { type: 'string' },
+        walk: { type: 'string' },
+        smallest: { type: 'boolean', default: false },
         with: { type: 'string' },
         kind: { type: 'string' },
         at: { type: 'string' },
@@ -73,6 +81,8 @@ const reportOn = (
     circuit: circuitName,
     edition,
     with: other,
+    walk: walkName,
+    smallest,
   }: NonNullable<ReturnType<typeof asked>>,
   text: string,
 ): Report | Refused => {
@@ -108,7 +118,10 @@ const reportOn = (
       return { refused: [`There is no edition "${year}"; there are ${JUDGED_EDITIONS.join(', ')}.`] };
     editions.push(known);
   }
-  const options = { group, circuit, edition: editions[0], other: editions[1], change };
+  if (walkName !== undefined && !Object.hasOwn(WALKS, walkName))
+    return { refused: [`There is no walk "${walkName}"; there are ${Object.keys(WALKS).join(' and ')}.`] };
+  const walk = walkName === undefined ? undefined : WALKS[walkName];
+  const options = { group, circuit, edition: editions[0], other: editions[1], walk, smallest, change };
   return COMMANDS[name]?.(subject, options) ?? { refused: [USAGE] };
 };
 

@@ -302,3 +302,25 @@ test('change takes the runs that were measured, and says what it lacks', () => {
     expect(code).toBeGreaterThan(0);
   }
 });
+
+test('inspect by walk: what stands against it first, then what is seen then', () => {
+  const rough = amber(['inspect', '--walk', 'rough']);
+  expect(rough.out).toMatch(/^Not ready for the rough-in inspection: .*things to see on site\./);
+  expect(rough.out).toContain('300.14');
+  expect(rough.out).not.toContain('110.14(D)');
+  const final = JSON.parse(amber(['inspect', '--walk', 'final', '--json']).out) as { walk: string }[];
+  expect(final.length).toBeGreaterThan(0);
+  expect(new Set(final.map(({ walk }) => walk))).toEqual(new Set(['final']));
+  expect(amber(['inspect', '--walk', 'noon'])).toMatchObject({
+    code: 2,
+    error: 'There is no walk "noon"; there are rough and final.',
+  });
+});
+
+test('fill tells the smallest box of the stock for each place where it is asked', () => {
+  const { out } = amber(['fill', '--smallest']);
+  expect(out).toMatch(/Smallest of the stock that suits and holds it: .*\d in³ left\./);
+  const data: unknown = JSON.parse(amber(['fill', '--smallest', '--json']).out);
+  expect(FORMATS.fill.schema.safeParse(data).success).toBe(true);
+  expect(amber(['fill']).out).not.toContain('Smallest');
+});

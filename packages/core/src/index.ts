@@ -234,9 +234,11 @@ export {
   partOfLine,
   sayMore,
   setBoxArticles,
+  smallestBox,
   type BoxCandidate,
   type BoxRow,
   type FillPart,
+  type SmallestBox,
 } from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
@@ -249,7 +251,9 @@ export type { BoxFill, FillLine } from './nec/boxFill.js';
 export { sayFillLine } from './words/fill.js';
 export { compareEditions, inspect } from './code/inspect.js';
 export { findingKey } from './code/rule.js';
-export { findingsByPlace } from './code/byPlace.js';
+export { findingsByPlace, nameOfAt, sayPlaces } from './code/byPlace.js';
+export { WALKS } from './code/rule.js';
+export type { Walk } from './code/rule.js';
 export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
 export type { At, Finding, FindingAction, FindingKind, RuleFacts, Severity } from './code/rule.js';
@@ -264,6 +268,23 @@ export { RULES } from './code/rules.js';
 export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questions.js';
 export type { Question, QuestionKind } from './code/questions.js';
 export { remediesFor } from './review/remedies.js';
+
+/** A job as an inspector walks it. */
+export { countWalk, walkThrough } from './check/walk.js';
+export type { Stop, WalkCount, WalkRoom } from './check/walk.js';
+export { readiness, unseenBoxes, WALK_WORDS } from './check/readiness.js';
+export { seenStates, siteItems } from './check/siteItems.js';
+export type { Seen, SiteItem } from './check/siteItems.js';
+export { inspectionBook } from './check/inspections.js';
+export type { Correction, InspectionBook } from './check/inspections.js';
+export { answerAlike, openQuestions, tryAnswers } from './check/answers.js';
+export type { Alike, QuestionGroup } from './check/answers.js';
+export { pricedRemedies, takeTogether } from './check/remedyPrices.js';
+export type { PricedRemedy, TakenTogether } from './check/remedyPrices.js';
+export { outcomeOfChange } from './check/outcome.js';
+export type { Outcome } from './check/outcome.js';
+export { inspectorSheet } from './check/sheet.js';
+export type { InspectorSheet } from './check/sheet.js';
 export type { Remedy } from './review/remedies.js';
 export { reviewCircuit, reviewJob } from './review/reviewJob.js';
 export type { CircuitReview, JobReview } from './review/reviewJob.js';

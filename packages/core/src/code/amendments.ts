@@ -46,7 +46,8 @@ export const ownRules = (job: Job): Finding[] =>
           findingOf(
             {
               ...{ kind: 'local', rule: `local:${one.id}`, severity: one.severity, section: 'local' },
-              ...{ at: scopeAt(one.scope), amendment: one.text },
+              // Nobody says when it is looked at: before the wall is closed it can still be met.
+              ...{ at: scopeAt(one.scope), walk: 'roughIn', amendment: one.text },
             },
             { what: one.title, reason: one.text, remedy: 'As the local authority asks.' },
           ),

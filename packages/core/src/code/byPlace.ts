@@ -1,6 +1,26 @@
-import { findGroup } from '../model/lookup.js';
+import { findCable, findGroup, findLuminaire } from '../model/lookup.js';
+import type { Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
+import { placeName, runName } from '../words/places.js';
 import type { At, Finding } from './rule.js';
+
+/** A place of a check as people know it: a luminaire, a run or a box. */
+export const nameOfAt = (job: Job, wiring: Wiring, { luminaire, cable, box }: At): string => {
+  if (luminaire !== undefined) return findLuminaire(job, luminaire)?.name ?? luminaire;
+  const run = cable === undefined ? undefined : findCable(wiring, cable);
+  return run ? runName(job, run) : placeName(job, (box ?? '') as Place);
+};
+
+/** More places than these are counted. */
+const MOST_NAMED = 6;
+
+/** Where a check on site is to be made, in a sentence; empty where the finding itself names its place. */
+export const sayPlaces = (job: Job, wiring: Wiring, { places }: Pick<Finding, 'places'>): string => {
+  if (places.length === 0) return '';
+  if (places.length > MOST_NAMED) return `At ${places.length} places.`;
+  return `At ${[...new Set(places.map((at) => nameOfAt(job, wiring, at)))].join(', ')}.`;
+};
 
 /** The findings of one place, under its name. */
 export interface PlaceFindings {

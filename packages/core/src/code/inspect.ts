@@ -4,7 +4,16 @@ import { amended, ownRules } from './amendments.js';
 import { withCauses } from './follows.js';
 import { inspectedOf, type Inspected } from './inspected.js';
 import { placeOfQuestion, questionKey } from './questions.js';
-import { findingKey, unanswered, type Ask, type Finding, type Judged, type Severity } from './rule.js';
+import {
+  findingKey,
+  unanswered,
+  walkOf,
+  type Ask,
+  type Finding,
+  type Judged,
+  type Severity,
+  type Walk,
+} from './rule.js';
 import { RULES } from './rules.js';
 import { builtByAt, createUntouched } from './touched.js';
 
@@ -17,20 +26,22 @@ export const byGravity = (a: Finding, b: Finding): number => GRAVITY[a.severity]
 const judgeBy = (inspected: Inspected): Judged[] => {
   const { job, edition } = inspected;
   const judged: Judged[] = [];
-  const asked = new Map<string, { ask: Ask; sections: string[] }>();
+  const asked = new Map<string, { ask: Ask; sections: string[]; walk: Walk }>();
   for (const rule of RULES) {
     const { judged: found, asks } = rule.judge(inspected);
     judged.push(...found);
     for (const ask of asks) {
       const key = questionKey({ kind: ask.ask, of: ask.of });
-      const known = asked.get(key) ?? { ask, sections: [] };
+      const known = asked.get(key) ?? { ask, sections: [], walk: 'final' };
       const section = rule.section(edition);
+      // Answered before the first walk that wants it.
+      if (walkOf(job, rule.stage) === 'roughIn') known.walk = 'roughIn';
       if (section && !known.sections.includes(section)) known.sections.push(section);
       asked.set(key, known);
     }
   }
-  const questions = [...asked.values()].map(({ ask, sections }): Judged => ({
-    finding: unanswered(inspected, ask, sections, placeOfQuestion(job, { kind: ask.ask, of: ask.of })),
+  const questions = [...asked.values()].map(({ ask, ...wanted }): Judged => ({
+    finding: unanswered(inspected, ask, wanted, placeOfQuestion(job, { kind: ask.ask, of: ask.of })),
     fixes: [],
   }));
   return [...judged, ...questions];

@@ -10,10 +10,10 @@ export const boxOfTerminal = (job: Job, wiring: Wiring, terminal: Terminal): Box
   return 'box' in terminal ? terminal.box : null;
 };
 
-/** Names of the boxes that a wiring sets or opens anew. */
-export const newPlaces = (job: Job, wiring: Wiring): string[] => {
+/** The boxes that a wiring sets or opens anew. */
+export const newPlaces = (job: Job, wiring: Wiring): BoxId[] => {
   const reached = new Set<string>(
     wiring.cables.filter((cable) => !cable.existing).flatMap(({ from, to }) => [from, to]),
   );
-  return job.boxes.filter((box) => box.work !== 'beyond' && reached.has(box.id)).map((box) => box.name);
+  return job.boxes.filter((box) => box.work !== 'beyond' && reached.has(box.id)).map((box) => box.id);
 };

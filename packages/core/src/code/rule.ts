@@ -20,6 +20,19 @@ import { questionKey, questionOf, type Question, type QuestionKind } from './que
  */
 export type Severity = 'violation' | 'caution' | 'verify' | 'unfinished' | 'waived';
 
+/** The two times an inspector comes: before the wall is closed, and when all is in. */
+export const WALKS = ['roughIn', 'final'] as const;
+export type Walk = (typeof WALKS)[number];
+
+/**
+ * When in the work it can first be seen. What is made up is seen before the wall is closed or at the end, by the habit of the job: some
+ * authorities want to see the grounds made up before.
+ */
+export type Stage = Walk | 'makeUp';
+
+export const walkOf = ({ preferences }: Pick<Job, 'preferences'>, stage: Stage): Walk =>
+  stage !== 'makeUp' ? stage : preferences.madeUp === 'beforeCheck' ? 'roughIn' : 'final';
+
 /** Must it be mended before the work passes? What cannot be planned at all counts with what violates a rule. */
 export const isGrave = ({ severity }: { severity: Severity }): boolean =>
   severity === 'violation' || severity === 'unfinished';
@@ -54,6 +67,10 @@ export interface Finding {
   /** Section of the code, empty where the finding rests on the simulation or on the job itself. */
   section: string;
   at: At;
+  /** At which walk it is seen first; what is open there is open at the later one too. */
+  walk: Walk;
+  /** All the places of a check that only eyes and hands can make, told once for the job; none where `at` says it. */
+  places: At[];
   /** `where` and `what` in one sentence; `where` is null where the sentence names it itself. */
   title: string;
   where: string | null;
@@ -75,14 +92,14 @@ export interface Finding {
 export const findingKey = ({ rule, at, questions }: Pick<Finding, 'rule' | 'at' | 'questions'>): string =>
   JSON.stringify([rule, at, questions.map(questionKey)]);
 
-type Facts = Pick<Finding, 'kind' | 'rule' | 'severity' | 'section' | 'at'>;
+type Facts = Pick<Finding, 'kind' | 'rule' | 'severity' | 'section' | 'at' | 'walk'>;
 
 /** A finding with its words, and what most have none of. */
 export const findingOf = (
-  facts: Facts & Partial<Pick<Finding, 'questions' | 'actions' | 'amendment'>>,
+  facts: Facts & Partial<Pick<Finding, 'questions' | 'actions' | 'amendment' | 'places'>>,
   { where, what, reason, remedy }: Said,
 ): Finding => ({
-  ...{ questions: [], actions: [], amendment: null, builtBy: null, follows: null },
+  ...{ questions: [], actions: [], places: [], amendment: null, builtBy: null, follows: null },
   ...facts,
   title: titleOf({ ...(where === undefined ? {} : { where }), what }),
   where: where ?? null,
@@ -92,7 +109,11 @@ export const findingOf = (
 });
 
 /** Something the program can do about a finding: to the job, which is then planned anew, or to the wiring as it stands. */
-export type Fix = { words: string } & ({ job: (job: Job) => Job } | { wiring: (wiring: Wiring) => Wiring });
+export type Fix = {
+  words: string;
+  /** What it takes beside what is planned and priced; its price is not known then. */
+  unpriced?: 'breaker';
+} & ({ job: (job: Job) => Job } | { wiring: (wiring: Wiring) => Wiring });
 
 /** A finding with what the program could do about it; whether that helps is not said here. */
 export interface Judged {
@@ -118,6 +139,7 @@ export interface RuleFacts {
   /** The first edition that asks for it; null for all of them. */
   since: JudgedEdition | null;
   severities: readonly Severity[];
+  stage: Stage;
   /** The facts that it wants to know beside what every job holds. */
   asks: readonly QuestionKind[];
 }
@@ -132,6 +154,8 @@ export interface Breach<T> {
   at: At;
   data: T;
   questions?: Question[];
+  /** Of a check on site: where it is to be made. */
+  places?: At[];
 }
 
 /**
@@ -159,11 +183,12 @@ export const defineRule = <T>(
       return {
         asks: found.filter((one): one is Ask => 'ask' in one),
         judged: breaches.map((breach) => {
-          const { severity, at, data, questions = [] } = breach;
+          const { severity, at, data, questions = [], places = [] } = breach;
+          const walk = walkOf(inspected.job, rule.stage);
           const section = rule.section(inspected.edition);
           return {
             finding: findingOf(
-              { kind: 'rule', rule: rule.id, severity, section, at, questions },
+              { kind: 'rule', rule: rule.id, severity, section, at, walk, questions, places },
               say(data, inspected),
             ),
             fixes: fixes?.(breach, inspected) ?? [],
@@ -178,25 +203,22 @@ export const defineRule = <T>(
 export const defineSiteCheck = (
   rule: Omit<RuleFacts, 'since' | 'severities' | 'asks'> & {
     since?: JudgedEdition;
-    /** Names of the places it concerns; none where it does not apply. */
-    where: (inspected: Inspected) => string[];
+    /** The places it concerns; none where it does not apply. */
+    where: (inspected: Inspected) => At[];
     why: string;
     look: string;
   },
 ): Rule => {
   const { where, why, look, ...facts } = rule;
-  return defineRule<string[]>({
+  return defineRule<At[]>({
     ...facts,
     severities: ['verify'],
     check: (inspected) => {
-      const places = [...new Set(where(inspected))];
-      return places.length > 0 ? [{ severity: 'verify', at: {}, data: places }] : [];
+      const found = new Map(where(inspected).map((at) => [JSON.stringify(at), at]));
+      const places = [...found.values()];
+      return places.length > 0 ? [{ severity: 'verify', at: {}, data: places, places }] : [];
     },
-    say: (places) => ({
-      what: rule.title,
-      reason: why,
-      remedy: `${look} ${places.length > 6 ? `At ${places.length} places.` : `At ${places.join(', ')}.`}`,
-    }),
+    say: () => ({ what: rule.title, reason: why, remedy: look }),
   });
 };
 
@@ -204,14 +226,14 @@ export const defineSiteCheck = (
 export const unanswered = (
   { job }: Inspected,
   { ask, of }: Ask,
-  sections: readonly string[],
+  { sections, walk }: { sections: readonly string[]; walk: Walk },
   at: At,
 ): Finding => {
   const question = questionOf(job, ask, of);
   return findingOf(
     {
       ...{ kind: 'question', rule: 'question', severity: 'verify', section: sections.join(', ') },
-      ...{ at, questions: [question] },
+      ...{ at, walk, questions: [question] },
     },
     { what: question.text, reason: question.why, remedy: 'Answer it, and see it on site.' },
   );

@@ -80,7 +80,14 @@ const fillSchema = z.strictObject({
 
 /** `fill`: one entry for each box, or for the worksheet. Volumes are ten-thousandths of a cubic inch. */
 export const fillReportSchema = z.array(
-  z.strictObject({ id: boxIdSchema.nullable(), name: z.string(), ...fillSchema.shape }),
+  z.strictObject({
+    ...{ id: boxIdSchema.nullable(), name: z.string(), ...fillSchema.shape },
+    /** With `--smallest`: the smallest box of the stock that suits and holds it; null where there is none or that is not known. */
+    smallest: z
+      .strictObject({ articles: z.array(articleIdSchema), name: z.string(), volume: count, left: count })
+      .nullable()
+      .optional(),
+  }),
 );
 
 /** `takeoff`: money in ten-thousandths of a dollar, lengths in inches, cable and wire quantities in feet. */
@@ -199,6 +206,20 @@ export const netlistReportSchema = z.array(
   }),
 );
 
+const atSchema = z.strictObject({
+  circuit: z.string().optional(),
+  room: z.string().optional(),
+  group: z.string().optional(),
+  box: z.string().optional(),
+  cable: z.string().optional(),
+  device: z.string().optional(),
+  luminaire: z.string().optional(),
+  joint: z.string().optional(),
+  end: endSchema.optional(),
+  terminal: terminalSchema.optional(),
+  run: runSchema.optional(),
+});
+
 /** `inspect`: the findings, the worst first. */
 export const findingsReportSchema = z.array(
   z.strictObject({
@@ -206,19 +227,10 @@ export const findingsReportSchema = z.array(
     rule: z.string(),
     severity: z.enum(['violation', 'caution', 'verify', 'unfinished', 'waived']),
     section: z.string(),
-    at: z.strictObject({
-      circuit: z.string().optional(),
-      room: z.string().optional(),
-      group: z.string().optional(),
-      box: z.string().optional(),
-      cable: z.string().optional(),
-      device: z.string().optional(),
-      luminaire: z.string().optional(),
-      joint: z.string().optional(),
-      end: endSchema.optional(),
-      terminal: terminalSchema.optional(),
-      run: runSchema.optional(),
-    }),
+    at: atSchema,
+    /** The walk at which it is seen first, and the places of a check that is made on site. */
+    walk: z.enum(['roughIn', 'final']),
+    places: z.array(atSchema),
     title: z.string(),
     where: z.string().nullable(),
     what: z.string(),

@@ -142,6 +142,20 @@ export const boxCandidates = (job: Job, wiring: Wiring, id: BoxId): BoxCandidate
   return [...bySize.filter((one) => !isUnsuited(one)), ...bySize.filter(isUnsuited)];
 };
 
+/** A box of the stock that suits and holds all. Volumes in ten-thousandths of a cubic inch. */
+export type SmallestBox = Pick<BoxCandidate, 'articles' | 'name' | 'volume' | 'left'>;
+
+/** The smallest of the stock that suits a planned place and holds what comes to it, by volume, then price; null where there is none, or where it is not known what it has to hold. */
+export const smallestBox = (job: Job, wiring: Wiring, id: BoxId): SmallestBox | null => {
+  if (fillOf(job, wiring, id).unknown.some((one) => one !== 'box')) return null;
+  const [first] = boxCandidates(job, wiring, id)
+    .filter(({ verdict }) => verdict === 'fits')
+    .sort((a, b) => a.volume - b.volume || a.price - b.price);
+  return first
+    ? { articles: first.articles, name: first.name, volume: first.volume, left: first.left }
+    : null;
+};
+
 /** Sets a box and its rings at a place, or leaves them to the program. */
 export const setBoxArticles = (job: Job, id: BoxId, articles: readonly ArticleId[] | null): Job => ({
   ...job,

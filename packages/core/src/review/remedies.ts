@@ -9,6 +9,8 @@ import { reviewJob } from './reviewJob.js';
 export interface Remedy {
   words: string;
   job: Job;
+  /** What it takes beside what is priced, where it does. */
+  unpriced?: 'breaker';
 }
 
 const grave = (findings: readonly Finding[]): Map<string, number> => {
@@ -24,6 +26,11 @@ const helps = (finding: Finding, before: readonly Finding[], after: readonly Fin
   const gone = !after.some((one) => findingKey(one) === findingKey(finding));
   return gone && [...is].every(([key, count]) => count <= (was.get(key) ?? 0));
 };
+
+const saidOf = ({ words, unpriced }: Fix): Omit<Remedy, 'job'> => ({
+  words,
+  ...(unpriced === undefined ? {} : { unpriced }),
+});
 
 const asIs = (job: Job, id: string, wiring: Wiring, fix: Fix): { job: Job; wiring: Wiring } => {
   if ('job' in fix) return { job: fix.job(job), wiring };
@@ -52,11 +59,11 @@ export const remediesFor = (job: Job, id: string | null, finding: Finding): Reme
       // The planned wiring is made anew; a mend of it would not last.
       if (!('job' in fix)) return [];
       const after = reviewJob(fix.job(job));
-      return helps(finding, before, after.findings) ? [{ words: fix.words, job: after.job }] : [];
+      return helps(finding, before, after.findings) ? [{ ...saidOf(fix), job: after.job }] : [];
     }
     const changed = asIs(job, id, wiring, fix);
     return helps(finding, before, inspect(changed.job, changed.wiring))
-      ? [{ words: fix.words, job: changed.job }]
+      ? [{ ...saidOf(fix), job: changed.job }]
       : [];
   });
 };

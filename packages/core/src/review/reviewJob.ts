@@ -47,6 +47,7 @@ export const reviewJob = (asked: Job): JobReview => {
               kind: 'refusal',
               rule: problem.code,
               severity: 'unfinished',
+              walk: 'roughIn',
               section: '',
               at: {
                 circuit: circuit.id,

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { WALKS } from '../code/rule.js';
 import { LONGEST_DERIVED, wiringIdSchema } from '../model/ids.js';
 
 /** Longest id of a fact: made of those of a box and of what is spliced there. */
@@ -8,7 +9,7 @@ const LONGEST_FACT = LONGEST_DERIVED + 1000;
 export const recordIdSchema = z.string().min(1).max(100);
 
 /** What a record is about. */
-export const ABOUT_KINDS = ['job', 'circuit', 'group', 'box', 'cable', 'article', 'fact'] as const;
+export const ABOUT_KINDS = ['job', 'circuit', 'group', 'box', 'cable', 'article', 'fact', 'room'] as const;
 
 export const aboutSchema = z.strictObject({
   kind: z.enum(ABOUT_KINDS),
@@ -35,6 +36,10 @@ interface RecordKind {
 
 const text = (most: number) => z.string().trim().min(1).max(most);
 const inches = z.number().min(0).max(24_000);
+
+const part = z.number().min(0).max(1);
+export const wallPointSchema = z.strictObject({ x: part, y: part, along: inches, height: inches });
+export type WallPoint = z.infer<typeof wallPointSchema>;
 
 /**
  * What can be put on record. A new kind is a line here: server, page and table take it as it is.
@@ -78,6 +83,45 @@ export const RECORD_KINDS = {
     about: ABOUT_KINDS,
     bodies: [
       z.strictObject({ hash: z.string().regex(/^[0-9a-f]{64}$/), words: z.string().max(500).default('') }),
+    ],
+  },
+  /** The permit of the job, as it was given. */
+  permit: {
+    about: ['job'],
+    bodies: [z.strictObject({ number: text(60), authority: z.string().max(200).default('') })],
+  },
+  /** An inspection that was asked for or held, on a day (YYYY-MM-DD), and what the inspector said. */
+  inspection: {
+    about: ['job'],
+    bodies: [
+      z.strictObject({
+        walk: z.enum(WALKS),
+        state: z.enum(['asked', 'held']),
+        on: z.iso.date(),
+        note: z.string().max(2000).default(''),
+      }),
+    ],
+  },
+  /** What the inspector asked to be put right. */
+  correction: {
+    about: ['job', 'circuit', 'box', 'cable'],
+    bodies: [z.strictObject({ walk: z.enum(WALKS), text: text(1000) })],
+  },
+  /** A correction was put right: about the record of it. */
+  cleared: { about: ['fact'], bodies: [z.strictObject({ how: z.string().max(1000).default('') })] },
+  /**
+   * A photograph of a wall of a room, and where four points of it lie that the plan knows: in the picture as parts of its width and
+   * height from its upper left corner, on the wall in inches from its left end, as seen from the room, and above the floor.
+   */
+  wallPhoto: {
+    about: ['room'],
+    bodies: [
+      z.strictObject({
+        hash: z.string().regex(/^[0-9a-f]{64}$/),
+        words: z.string().max(500).default(''),
+        wall: z.int().min(0).max(500),
+        points: z.array(wallPointSchema).length(4),
+      }),
     ],
   },
   cut: { about: ['cable'], bodies: [z.strictObject({ length: inches })] },

@@ -27,6 +27,7 @@ interface Found {
 /** 210.12: arc-fault protection for outlets (and, from 2014, devices) in the rooms listed; for an extension there too. */
 export const arcFault = defineRule<Found>({
   id: 'arc-fault',
+  stage: 'final',
   title: 'Arc-fault protection in the rooms that the edition lists',
   rests:
     '2011: bedrooms, living and dining rooms, closets, hallways and the like; 2014 adds kitchens and laundry. Lighting outlets are outlets. An extension of more than 6 ft, or with a new outlet or device, brings it.',
@@ -70,6 +71,7 @@ export const arcFault = defineRule<Found>({
   fixes: ({ at }): Fix[] => [
     {
       words: 'Fit an arc-fault breaker',
+      unpriced: 'breaker',
       job: (job) => ({
         ...job,
         circuits: job.circuits.map((one) => (one.id === at.circuit ? { ...one, afci: 'yes' } : one)),

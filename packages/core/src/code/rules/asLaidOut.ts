@@ -31,6 +31,7 @@ const isAskedFor = (job: Job, wiring: Wiring, { slot, article }: Device): boolea
 /** What a wiring tells against the layout, or against itself: kept as it was told, and said at the spot. */
 export const asLaidOut = defineRule<Found>({
   id: 'as-laid-out',
+  stage: 'roughIn',
   title: 'The wiring tells the same as the layout',
   rests: 'The kind of each device against its place on the layout; no cable has both its ends in one box.',
   section: () => '',

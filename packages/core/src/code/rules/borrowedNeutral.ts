@@ -33,6 +33,7 @@ const sharesCable = ({ job, wiring, compiled }: Inspected, a: string, b: string)
 /** 200.4(A): the hot of one circuit with the neutral of another, told at every load by comparing the two. */
 export const borrowedNeutral = defineRule<Found>({
   id: 'borrowed-neutral',
+  stage: 'roughIn',
   title: 'A load hangs on the hot and the neutral of one circuit',
   rests:
     'At every load the circuit of its hot is compared with the circuit of its neutral; the panel joins all neutrals, and is left out.',

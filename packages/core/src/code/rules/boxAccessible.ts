@@ -3,6 +3,7 @@ import { defineRule, type Ask, type Breach } from '../rule.js';
 /** 314.29: a box stays accessible; no splice is buried. A device or luminaire keeps its box in sight. */
 export const boxAccessible = defineRule<{ box: string }>({
   id: 'box-accessible',
+  stage: 'roughIn',
   title: 'A box with splices stays accessible',
   rests: 'Without removing a part of the building or its finish.',
   section: () => '314.29',

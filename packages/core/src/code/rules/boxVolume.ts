@@ -40,6 +40,7 @@ const largerThan = (job: Job, box: Box, now: BoxArticle, gangs: number): BoxOffe
 /** 314.16: a box has at least the volume that its allowances add up to. */
 export const boxVolume = defineRule<Found>({
   id: 'box-volume',
+  stage: 'roughIn',
   title: 'A box has the volume that its allowances add up to',
   rests:
     'Table 314.16(B): 2.00 in³ for each 14 AWG conductor, 2.25 for 12 AWG, 2.50 for 10 AWG; from 2020 each ground beyond four a quarter.',

@@ -28,6 +28,7 @@ interface Found {
  */
 export const bundledCables = defineRule<Found>({
   id: 'bundled-cables',
+  stage: 'roughIn',
   title: 'Cables bundled in one opening still carry what the breaker lets through',
   rests:
     'From the 90 C figure (14 AWG 25 A, 12 AWG 30 A): 4 to 6 current-carrying conductors 80 %, 7 to 9 70 %, 10 to 20 50 %.',

@@ -15,6 +15,7 @@ interface Found {
 /** 210.23, 220.14, 220.18: what is connected against what the breaker carries. */
 export const circuitLoad = defineRule<Found>({
   id: 'circuit-load',
+  stage: 'roughIn',
   title: 'The connected load is within the rating of the circuit',
   rests: 'Rating of the breaker x 120 V; above 80 % a caution.',
   section: () => '210.23, 220.14, 220.18',

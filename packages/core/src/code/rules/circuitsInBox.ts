@@ -10,6 +10,7 @@ import { defineRule } from '../rule.js';
  */
 export const circuitsInBox = defineRule<{ box: string; circuits: CircuitId[] }>({
   id: 'circuits-in-box',
+  stage: 'makeUp',
   title: 'Where circuits meet in a box, each neutral is grouped with its hot',
   rests: 'A neutral that carries load is live to whoever opens it, whatever the other breaker does.',
   section: (edition) => (edition >= 2014 ? '200.4(B)' : ''),

@@ -20,6 +20,7 @@ interface Found {
 /** 240.4(D): every conductor of the circuit, travelers and switch legs included, suits its breaker. */
 export const conductorToBreaker = defineRule<Found>({
   id: 'conductor-to-breaker',
+  stage: 'roughIn',
   title: 'Every conductor of the circuit suits its breaker',
   rests: 'Copper: 14 AWG at most 15 A, 12 AWG 20 A, 10 AWG 30 A; travelers, switch legs and tails included.',
   section: () => '240.4(D)',
@@ -65,6 +66,7 @@ export const conductorToBreaker = defineRule<Found>({
       ? [
           {
             words: 'Use a breaker of 15 A',
+            unpriced: 'breaker' as const,
             job: (job: Job): Job => ({
               ...job,
               circuits: job.circuits.map((one) => (one.id === at.circuit ? { ...one, breaker: 15 } : one)),

@@ -13,6 +13,7 @@ const NOTHING = 0.005;
  */
 export const conductorsTogether = defineRule<{ cable: Cable; amperes: number; ferrous: boolean }>({
   id: 'conductors-together',
+  stage: 'roughIn',
   title: 'The currents of each cable sum to zero in every handle position',
   rests: 'Kirchhoff’s current law over the conductors of one cable, computed in every handle position.',
   section: () => '300.3(B), 300.20(A)',

@@ -3,6 +3,7 @@ import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
 /** 210.8(E) in 2017, 210.8(C) from 2020: lighting outlets in a crawl space have ground-fault protection. */
 export const crawlSpace = defineRule<{ room: string; circuit: string }>({
   id: 'crawl-space-lighting',
+  stage: 'final',
   title: 'Lighting in a crawl space has ground-fault protection',
   rests: 'Lighting outlets of 120 V or less, from 2017 on.',
   since: 2017,
@@ -44,6 +45,7 @@ export const crawlSpace = defineRule<{ room: string; circuit: string }>({
   fixes: ({ at }): Fix[] => [
     {
       words: 'Fit a ground-fault breaker',
+      unpriced: 'breaker',
       job: (job) => ({
         ...job,
         circuits: job.circuits.map((one) => (one.id === at.circuit ? { ...one, gfci: 'yes' } : one)),

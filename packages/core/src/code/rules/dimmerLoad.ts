@@ -11,6 +11,7 @@ interface Found {
 /** 404.14(E), 110.3(B): a dimmer dims what it is listed for. */
 export const dimmerLoad = defineRule<Found>({
   id: 'dimmer-load',
+  stage: 'final',
   title: 'A dimmer controls the luminaires it is listed for, never a receptacle or a fan unless listed',
   rests: 'Listing of the device: permanently installed luminaires.',
   section: () => '404.14(E), 110.3(B)',

@@ -9,6 +9,7 @@ type Found =
 /** 410.21, 314.16: a luminaire with its own driver box has wiring space as marked, and passes nothing on unless listed. */
 export const driverBox = defineRule<Found>({
   id: 'driver-box',
+  stage: 'roughIn',
   title:
     'A luminaire with its own driver box has room for its wires, and passes a circuit on only where listed for it',
   rests: 'The wiring space and the listing marked on the driver box.',

@@ -12,6 +12,7 @@ interface Found {
 /** 404.2(C), 404.22 from 2017: an electronic switch has its neutral from its own circuit, never from the ground. */
 export const electronicNeutral = defineRule<Found>({
   id: 'electronic-neutral',
+  stage: 'final',
   title: 'A device that needs a neutral gets it from its own circuit',
   rests:
     'No standby current on the ground, but for listed retrofit devices where a replacement finds no neutral.',

@@ -39,6 +39,7 @@ const byWeight = (job: Job, fan: Luminaire, supports: number): (Breach<Found> | 
  */
 export const fanSupport = defineRule<Found>({
   id: 'fan-support',
+  stage: 'roughIn',
   title: 'A fan, and a ceiling box made ready for one, has a box listed for fans',
   rests:
     'Listing of the box: up to 35 lb, more as marked, 70 lb at most; heavier from the structure. Spare separately switched conductors make a ceiling box ready for a fan.',

@@ -6,6 +6,7 @@ import { defineRule } from '../rule.js';
 /** 250.119: a bare or green conductor is a ground and nothing else. */
 export const groundColour = defineRule<MisusedGround>({
   id: 'ground-colour',
+  stage: 'makeUp',
   title: 'A bare or green conductor serves as ground alone',
   rests: 'Never as hot, traveler, switch leg or neutral, marked or not.',
   section: () => '250.119',

@@ -4,6 +4,7 @@ import { defineRule, type Ask, type Breach, type Fix } from '../rule.js';
 /** 210.8, 406.4: lights tapped on the load side of a ground-fault device go dark when it trips. */
 export const groundFaultSide = defineRule<{ feed: string; at: string }>({
   id: 'ground-fault-side',
+  stage: 'final',
   title: 'Lights on the load side of a ground-fault device are a choice, not an accident',
   rests: 'What hangs on the load side is protected by the device, and goes out with it.',
   section: () => '210.8, 406.4',

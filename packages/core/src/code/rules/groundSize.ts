@@ -16,6 +16,7 @@ interface Found {
 /** 250.122, 250.148: a tail of the grounds is sized by the largest breaker among the circuits whose grounds are spliced there. */
 export const groundSize = defineRule<Found>({
   id: 'ground-size',
+  stage: 'makeUp',
   title: 'A ground tail suits the largest breaker among the circuits of its splice',
   rests: 'Copper by Table 250.122: 14 AWG to 15 A, 12 AWG to 20 A.',
   section: () => '250.122, 250.148',

@@ -54,6 +54,7 @@ const groundParts = (job: Job, wiring: Wiring, box: BoxId, isSuspect: (end: End)
 /** 250.148: every ground in a box is spliced or connected within it, and taking a device out does not part them. */
 export const groundsJoined = defineRule<Found>({
   id: 'grounds-joined',
+  stage: 'makeUp',
   title: 'All grounds in a box are joined, whatever the circuit',
   rests: 'By a splice or by the box, so that taking a device out parts nothing; isolated grounds apart.',
   section: () => '250.148',

@@ -11,6 +11,7 @@ type Found =
 /** By simulation: every handle changes the light from every position, and nothing trips. */
 export const groupWorks = defineRule<Found>({
   id: 'group-works',
+  stage: 'roughIn',
   title: 'Every handle changes the light from every position, and nothing trips',
   rests: 'Simulation of every handle position of the group.',
   section: () => '',

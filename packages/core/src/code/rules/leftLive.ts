@@ -15,6 +15,7 @@ interface Found {
 /** What lies there and is used no more is live until somebody takes it off its breaker: told by the simulation. */
 export const cableLeftLive = defineRule<Found>({
   id: 'cable-left-live',
+  stage: 'roughIn',
   title: 'An old cable that nothing uses is taken off its breaker',
   rests: 'It stays live from the panel, capped or not, until somebody takes it off.',
   section: () => '',

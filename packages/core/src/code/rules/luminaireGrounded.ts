@@ -4,6 +4,7 @@ import { defineGrounding } from './ungrounded.js';
 /** 410.40 to 410.46: exposed metal of a luminaire is connected to a ground; one all of plastic has none to connect. */
 export const luminaireGrounded = defineGrounding({
   id: 'luminaire-grounded',
+  stage: 'final',
   title: 'Exposed metal of a luminaire is grounded',
   rests: 'A lampholder all of plastic has nothing to connect.',
   section: () => '410.40, 410.44',

@@ -18,6 +18,7 @@ interface Found {
 /** 314.27(A): a box holds the luminaire that hangs on it. */
 export const luminaireSupport = defineRule<Found>({
   id: 'luminaire-support',
+  stage: 'roughIn',
   title: 'A box holds the luminaire that hangs on it',
   rests:
     'A ceiling box for a luminaire 50 lb, more if marked; on a wall up to 6 lb on a device box by two No. 6 screws.',

@@ -3,6 +3,7 @@ import { defineGrounding } from './ungrounded.js';
 /** 250.148(C): a connection from the splice of grounds to a metal box, by a screw used for nothing else. */
 export const metalBoxBonded = defineGrounding({
   id: 'metal-box-bonded',
+  stage: 'makeUp',
   title: 'A metal box is connected to the grounds in it',
   rests: 'By a screw used for nothing else, or a listed device.',
   section: () => '250.148(C)',

@@ -4,6 +4,7 @@ import { defineRule, type Breach } from '../rule.js';
 /** 210.4(B), 210.4(D), 300.13(B): what is taken off a multiwire circuit. */
 export const multiwire = defineRule<{ box: string }>({
   id: 'multiwire-circuit',
+  stage: 'makeUp',
   title: 'Both hots of a multiwire circuit open together, and its neutral hangs on no device',
   rests:
     'Two hots over one neutral: from 2008 on their breakers are tied, and they are grouped with their neutral.',

@@ -1,28 +1,12 @@
 import type { BoxId } from '../../model/ids.js';
 import { findBox, findRoom } from '../../model/lookup.js';
-import { articleOf } from '../../model/articles.js';
 import type { Group } from '../../model/job.js';
-import { placeOfEnd } from '../../model/wiring.js';
-import { conductorKey } from '../../circuit/keys.js';
 import { neutralRequirement, type NeutralRequirement } from '../../nec/neutralRequirement.js';
-import type { Inspected } from '../inspected.js';
+import { neutralIn } from '../neutralIn.js';
 import { questionOf } from '../questions.js';
 import { eraWord } from '../../words/eras.js';
 import { builtByAt, createUntouched } from '../touched.js';
 import { defineRule, type Breach } from '../rule.js';
-
-/** Is there a conductor on the neutral of the group's circuit in this box? */
-const neutralIn = (inspected: Inspected, box: string, circuit: string): boolean => {
-  const { job, wiring, compiled, roles, circuits } = inspected;
-  return wiring.cables.some(
-    (cable) =>
-      (['from', 'to'] as const).some((side) => placeOfEnd(cable, side) === box) &&
-      articleOf(job.stock, 'cable', cable.article).insulated.some((colour) => {
-        const net = compiled.netOf(conductorKey(cable.id, colour));
-        return net !== undefined && roles[net] === 'neutral' && circuits[net]?.has(circuit) === true;
-      }),
-  );
-};
 
 type Found =
   | { kind: 'missing'; boxes: BoxId[]; group: Group; requirement: NeutralRequirement }
@@ -35,6 +19,7 @@ const WHY =
 /** 404.2(C): a neutral at the switch locations that the edition names. */
 export const neutralAtSwitch = defineRule<Found>({
   id: 'neutral-at-switch',
+  stage: 'roughIn',
   title: 'A neutral at the switch locations that the edition names',
   rests:
     'From 2011. Which rooms count, which boxes are excepted, and whether one of several will do, differs by edition.',

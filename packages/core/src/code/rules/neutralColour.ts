@@ -7,6 +7,7 @@ import { defineRule, type Breach } from '../rule.js';
 /** 200.6(A): a neutral of 6 AWG or smaller is white or gray, whether a white is free or not. */
 export const neutralColour = defineRule<{ cable: Cable; colour: Colour }>({
   id: 'neutral-colour',
+  stage: 'makeUp',
   title: 'A neutral is white or gray',
   rests: 'Of 6 AWG and smaller by its insulation over its whole length; no tape makes a colour a neutral.',
   section: () => '200.6(A)',

@@ -28,6 +28,7 @@ const circuitsAt = ({ job, wiring, compiled, roles, circuits }: Inspected, joint
 /** 200.4, 200.4(A) from 2014: a neutral serves one branch circuit; neutrals of two are never joined. */
 export const neutralOneCircuit = defineRule<Found>({
   id: 'neutral-one-circuit',
+  stage: 'makeUp',
   title: 'A neutral serves one circuit alone',
   rests: 'Multiwire branch circuits apart, which this program does not plan.',
   section: (edition) => (edition >= 2014 ? '200.4(A)' : '200.4'),

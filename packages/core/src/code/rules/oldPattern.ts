@@ -12,6 +12,7 @@ const NOTHING = 0.005;
 /** 404.2(A) and 300.3(B): ways of wiring three-ways that were in use, light the luminaire, and are dangerous. */
 export const oldPattern = defineRule<Found>({
   id: 'old-pattern',
+  stage: 'roughIn',
   title: 'No three-way is wired in one of the dangerous ways of old',
   rests:
     'Hot and neutral on the two travelers of one switch; a hot beside the travelers whose current comes back elsewhere.',

@@ -62,6 +62,7 @@ const mixesGround = (wires: readonly Landing[]): boolean => {
 /** 110.14(A): one wire a screw, unless the terminal is marked for more. */
 export const oneWireAScrew = defineRule<Found>({
   id: 'one-wire-a-screw',
+  stage: 'final',
   title: 'One wire a screw',
   rests: 'Unless the terminal is marked for more.',
   section: () => '110.14(A)',

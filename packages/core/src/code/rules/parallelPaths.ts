@@ -7,6 +7,7 @@ import { defineRule } from '../rule.js';
 /** 310.10(H), 310.10(G) from 2020: conductors smaller than 1/0 are not paralleled, so no net closes a ring. */
 export const parallelPaths = defineRule<{ cable: Cable; colour: InsulatedColour; byPanel: boolean }>({
   id: 'parallel-paths',
+  stage: 'roughIn',
   title: 'No net closes a ring through two cables',
   rests: 'Conductors smaller than 1/0 AWG are not connected in parallel.',
   section: (edition) => (edition >= 2020 ? '310.10(G)' : edition >= 2011 ? '310.10(H)' : '310.4'),

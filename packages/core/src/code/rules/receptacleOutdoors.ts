@@ -5,6 +5,7 @@ import { defineRule, type Ask, type Breach } from '../rule.js';
 /** 406.9: receptacles in damp and wet places are weather-resistant, under a cover that suits the place. */
 export const receptacleOutdoors = defineRule<{ box: string; wet: boolean }>({
   id: 'receptacle-outdoors',
+  stage: 'final',
   title: 'A receptacle in a damp or wet place is weather-resistant and covered for it',
   rests: 'Wet place: a cover that serves while a cord is plugged in. Damp place: weatherproof when closed.',
   since: 2008,

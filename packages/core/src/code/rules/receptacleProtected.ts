@@ -24,6 +24,7 @@ const askedIn = (kind: RoomKind, edition: JudgedEdition): 'always' | 'counter' |
 /** 210.8(A), 406.4(D): a receptacle that is added or replaced has ground-fault protection in the rooms that the edition lists. */
 export const receptacleProtected = defineRule<Found>({
   id: 'receptacle-protected',
+  stage: 'final',
   title: 'A receptacle that is added or replaced has ground-fault protection where it is listed',
   rests:
     'Bath, garage and accessory building, outdoors, crawl space, kitchen counter (2023: any in a kitchen), unfinished basement (2020: any basement), laundry from 2014; damp and wet places.',
@@ -63,6 +64,7 @@ export const receptacleProtected = defineRule<Found>({
   fixes: ({ at }): Fix[] => [
     {
       words: 'Fit a ground-fault breaker',
+      unpriced: 'breaker',
       job: (job: Job): Job => ({
         ...job,
         circuits: job.circuits.map((one) =>

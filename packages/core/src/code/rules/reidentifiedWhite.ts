@@ -12,6 +12,7 @@ type Found = { kind: 'return' | 'unmarked' | 'traveler' | 'markedNeutral'; cable
  */
 export const reidentifiedWhite = defineRule<Found>({
   id: 'reidentified-white',
+  stage: 'makeUp',
   title: 'A white used as a hot is marked at both ends and is never the return from the switch',
   rests: 'Any colour but white, gray and green, all round, at terminations and wherever visible.',
   section: (edition) => (edition >= 2011 ? '200.7(C)(1)' : '200.7(C)(2)'),

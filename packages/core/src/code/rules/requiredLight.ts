@@ -24,6 +24,7 @@ interface Found {
 /** 210.70(A), 210.70(C): a wall-switched lighting outlet where one is needed; in space for storage or with equipment too. */
 export const requiredLight = defineRule<Found>({
   id: 'required-light',
+  stage: 'roughIn',
   title: 'A light with a wall switch where one is needed',
   rests:
     'Habitable rooms, kitchens, bathrooms, hallways, stairways, garages, outdoor side of doors, space for storage or with equipment (its switch at the usual way in); in most rooms but kitchen and bath a switched receptacle will do.',

@@ -32,6 +32,7 @@ const isExchangedHere = (
 /** 200.10(C), 410.50, 410.90: the screw shell is on the neutral, never on a hot. */
 export const shellOnNeutral = defineRule<Found>({
   id: 'shell-on-neutral',
+  stage: 'final',
   title: 'The screw shell of a luminaire is on the neutral',
   rests: 'Silver screw or white lead; computed in every handle position.',
   section: () => '200.10(C), 410.50, 410.90',

@@ -41,6 +41,7 @@ const wrong = (job: Job, wiring: Wiring, joint: Joint, sizes: readonly Awg[]): F
 /** 110.14(B), 110.3(B): a connector joins what it is listed for, number and sizes. */
 export const splices = defineRule<Found>({
   id: 'splices',
+  stage: 'makeUp',
   title: 'Every splice is in a connector listed for its number and sizes',
   rests: 'The listing of the connector; a jumper between two connectors counts in both.',
   section: () => '110.14(B), 110.3(B)',

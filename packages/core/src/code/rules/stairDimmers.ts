@@ -6,6 +6,7 @@ import { RISERS } from './stairSwitches.js';
 /** 210.70(A)(2): on a stair a light is not dimmed from one place alone. */
 export const stairDimmers = defineRule<{ name: string; dimmed: number; places: number }>({
   id: 'stair-dimmers',
+  stage: 'final',
   title: 'On a stair no place dims the light unless each has the full range',
   rests: 'In force by 2020, for stairs of six risers or more; automatic control is another matter.',
   since: 2020,

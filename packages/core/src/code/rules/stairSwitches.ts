@@ -13,6 +13,7 @@ interface Found {
 /** 210.70(A)(2): an interior stair with six or more risers has a wall switch at each floor, and at landings with an entryway. */
 export const stairSwitches = defineRule<Found>({
   id: 'stair-switches',
+  stage: 'roughIn',
   title: 'A stair of six risers or more has a switch at each floor and at landings with an entryway',
   rests: 'Six risers between two levels.',
   section: () => '210.70(A)(2)',

@@ -38,6 +38,7 @@ const WORDS: Record<StrangeWire, { what: string; reason: string; remedy: string 
 /** 110.14, 310.106: conductors that this program does not plan through. It stops with its caution instead. */
 export const strangeWire = defineRule<{ cable: Cable; kind: StrangeWire }>({
   id: 'strange-wire',
+  stage: 'roughIn',
   title: 'Conductors are of copper, and recognised',
   rests: 'What was told of each cable as it was found. This program plans through copper alone.',
   section: () => '110.14, 394.12',

@@ -10,6 +10,7 @@ const USUAL = 48;
 /** 404.8(A): the centre of the handle at its highest is not above 6 ft 7 in. */
 export const switchHeight = defineRule<{ box: string; height: number }>({
   id: 'switch-height',
+  stage: 'roughIn',
   title: 'No handle above 6 ft 7 in',
   rests: 'Centre of the handle in its highest position, above the floor or platform.',
   section: () => '404.8(A)',

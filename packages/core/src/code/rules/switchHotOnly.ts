@@ -5,6 +5,7 @@ import { defineRule } from '../rule.js';
 /** 404.2(A), (B): switching in the hot only; in no position does a switch contact stand on the neutral. */
 export const switchHotOnly = defineRule<{ box: string }>({
   id: 'switch-hot-only',
+  stage: 'roughIn',
   title: 'Switch the hot only',
   rests: 'In no handle position does a switch contact stand on a neutral.',
   section: () => '404.2(A), (B)',

@@ -13,6 +13,7 @@ interface Found {
 /** 404.14: the load of a switch is within its rating. */
 export const switchRating = defineRule<Found>({
   id: 'switch-rating',
+  stage: 'final',
   title: 'The load of a switch is within its rating, whatever the breaker',
   rests:
     'General-use AC switch: full rating for lighting, 80 % for a fan motor; a switch that controls receptacles, the rating of the breaker.',

@@ -11,6 +11,7 @@ interface Found {
 /** 406.12: a receptacle added or replaced in a dwelling is tamper-resistant. */
 export const tamperResistant = defineRule<Found>({
   id: 'tamper-resistant',
+  stage: 'final',
   title: 'A receptacle that is added or replaced is tamper-resistant',
   rests: 'Shuttered slots, by the listing of the device; dwellings, from 2008 on.',
   since: 2008,

@@ -27,6 +27,7 @@ export const defineTap = (rule: {
 }): Rule =>
   defineRule<{ name: string }>({
     id: rule.id,
+    stage: 'roughIn',
     title: rule.title,
     rests: rule.rests,
     section: () => rule.section,

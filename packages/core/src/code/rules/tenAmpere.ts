@@ -12,6 +12,7 @@ type Found =
 /** 210.23(A): from 2023 a 10 A circuit serves lighting and few other loads, never receptacles; earlier editions have none. */
 export const tenAmpere = defineRule<Found>({
   id: 'ten-ampere-circuit',
+  stage: 'roughIn',
   title: 'A 10 A circuit serves lighting, never receptacles, from 2023 on',
   rests:
     '14 AWG or larger; lighting outlets, and the exhaust fan of a bath or laundry on its lighting circuit. Before 2023 the least rating is 15 A.',
@@ -72,6 +73,7 @@ export const tenAmpere = defineRule<Found>({
   fixes: ({ at }): Fix[] => [
     {
       words: 'Make the circuit 15 A',
+      unpriced: 'breaker',
       job: (job: Job): Job => ({
         ...job,
         circuits: job.circuits.map((one) =>

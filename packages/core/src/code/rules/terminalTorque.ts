@@ -4,14 +4,14 @@ import { defineSiteCheck } from '../rule.js';
 /** 110.14(D), from 2017: terminals to their marked torque. */
 export const terminalTorque = defineSiteCheck({
   id: 'terminal-torque',
+  stage: 'final',
   title: 'Terminals tightened to their marked torque',
   rests: 'The torque marked on the device or in its instructions.',
   section: () => '110.14(D)',
   since: 2017,
   where: ({ job, wiring }) => {
     const withDevices = new Set(wiring.devices.map((device) => device.box));
-    const names = new Set(job.boxes.filter((box) => withDevices.has(box.id)).map((box) => box.name));
-    return newPlaces(job, wiring).filter((name) => names.has(name));
+    return newPlaces(job, wiring).flatMap((box) => (withDevices.has(box) ? [{ box }] : []));
   },
   why: 'By feel most screws are too loose, some are too tight; both end in heat.',
   look: 'Use a torque screwdriver.',

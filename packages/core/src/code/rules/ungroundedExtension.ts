@@ -10,6 +10,7 @@ import { defineRule, type Breach } from '../rule.js';
  */
 export const ungroundedExtension = defineRule<{ box: BoxId }>({
   id: 'ungrounded-extension',
+  stage: 'roughIn',
   title: 'What goes on from an old cable without a ground has a ground of its own',
   rests:
     'To the panel, the electrode, or the ground of another circuit from the same panel; never to a pipe nearby.',

@@ -58,6 +58,7 @@ const currentsOf = ({ job, wiring, compiled }: Inspected) => {
 /** With all handles up, which in sound wiring is all on. Runs without a length are passed over, and said so elsewhere. */
 export const voltageDrop = defineRule<Found>({
   id: 'voltage-drop',
+  stage: 'roughIn',
   title: 'The voltage drop at the farthest outlet is small',
   rests: 'Advice, not a rule: 3 %. Copper, ohms for 1000 ft: 14 AWG 3.07, 12 AWG 1.93, 10 AWG 1.21.',
   section: () => '210.19 note',

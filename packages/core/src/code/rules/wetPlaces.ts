@@ -21,6 +21,7 @@ const SUITED = { dry: 0, damp: 1, wet: 2 };
 /** 404.4, 410.10: no switch within a tub or shower space; luminaires marked for damp or wet places. */
 export const wetPlaces = defineRule<Found>({
   id: 'wet-places',
+  stage: 'roughIn',
   title: 'No switch in a tub or shower space; luminaires marked for the place they are in',
   rests: 'The marking of the luminaire; weatherproof boxes and covers outdoors.',
   section: () => '404.4, 410.10',

@@ -4,6 +4,7 @@ import { defineGrounding } from './ungrounded.js';
 /** 404.9(B), 250.146: the yoke of a device is grounded by its green screw, or by its screws to a grounded metal box. */
 export const yokeGrounded = defineGrounding({
   id: 'yoke-grounded',
+  stage: 'final',
   title: 'The yoke of a device is grounded',
   rests: 'By the ground conductor, or by metal screws to a grounded metal box.',
   section: () => '404.9(B), 250.146',

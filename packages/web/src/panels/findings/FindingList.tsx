@@ -111,7 +111,7 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
       ))}
       {sections(last)}
       {open.length > 0 ? <QuestionList job={job} findings={open} /> : null}
-      {onSite.length > 0 ? <SiteChecks findings={onSite} /> : null}
+      {onSite.length > 0 ? <SiteChecks subject={subject} findings={onSite} /> : null}
       {readOnly ? null : <OwnRules job={job} circuit={circuit} />}
     </div>
   );

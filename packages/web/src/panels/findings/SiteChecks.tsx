@@ -1,9 +1,16 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import type { Finding } from '@amber/core';
+import { sayPlaces, type Finding } from '@amber/core';
+import type { Subject } from '../../wiring/useSubject.js';
 
 /** What only eyes and hands on site can tell, folded until it is wanted. */
-export const SiteChecks = ({ findings }: { findings: readonly Finding[] }) => (
+export const SiteChecks = ({
+  subject: { job, wiring },
+  findings,
+}: {
+  subject: Subject;
+  findings: readonly Finding[];
+}) => (
   <Disclosure as="section" className="border-t border-line">
     <DisclosureButton className="group flex min-h-11 w-full items-center gap-2 text-left font-bold">
       <span className="flex-1">To verify on site · {findings.length}</span>
@@ -18,7 +25,9 @@ export const SiteChecks = ({ findings }: { findings: readonly Finding[] }) => (
               <span className="text-[13px] font-normal text-quiet"> · {one.section}</span>
             </p>
             <p className="text-[13.5px]">{one.reason}</p>
-            <p className="text-[13.5px] text-quiet">{one.remedy}</p>
+            <p className="text-[13.5px] text-quiet">
+              {`${one.remedy} ${sayPlaces(job, wiring, one)}`.trim()}
+            </p>
           </li>
         ))}
       </ul>

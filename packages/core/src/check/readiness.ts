@@ -1,0 +1,67 @@
+import { assumedOf, existingDocument } from '../model/existing.js';
+import type { Job } from '../model/job.js';
+import { boxesReached, type Wiring } from '../model/wiring.js';
+import type { BoxId } from '../model/ids.js';
+import { ofId } from '../model/records.js';
+import { findBox } from '../model/lookup.js';
+import type { Walk } from '../code/rule.js';
+import { listed } from '../words/lists.js';
+import type { WalkCount } from './walk.js';
+
+export const WALK_WORDS: Record<Walk, string> = { roughIn: 'rough-in', final: 'final' };
+
+/** Boxes of the wiring that are there already and that nobody has looked into, or not into all of them. */
+export const unseenBoxes = (job: Job, wiring: Wiring): BoxId[] => {
+  const there = existingDocument(job);
+  if (!there) return [];
+  const assumed = assumedOf(there);
+  return [...boxesReached(wiring)].filter((id) => {
+    if (findBox(job, id)?.work !== 'existing') return false;
+    const sure = ofId(there.certainty, id);
+    return assumed.has(id) || (sure !== undefined && sure !== 'seen');
+  });
+};
+
+/** What stands against calling the inspector. */
+export interface Readiness {
+  ready: boolean;
+  /** It names what is open, and never says that anything is approved. */
+  sentence: string;
+}
+
+const some = (count: number, one: string, many: string): string[] =>
+  count === 0 ? [] : [`${count} ${count === 1 ? one : many}`];
+
+/**
+ * Is there anything that the program knows to stand against a walk? Of the final walk what is open of the rough-in counts too: `counts`
+ * holds both then. Cautions are to be weighed and do not stand against it.
+ */
+export const readiness = (
+  walk: Walk,
+  counts: readonly WalkCount[],
+  { unseen, corrections }: { unseen: number; corrections: number },
+): Readiness => {
+  const sum = (of: keyof WalkCount) => counts.reduce((total, one) => total + one[of], 0);
+  const open = [
+    ...some(
+      sum('unfinished'),
+      'matter without which it cannot be planned',
+      'matters without which it cannot be planned',
+    ),
+    ...some(sum('violations'), 'violation to mend', 'violations to mend'),
+    ...some(corrections, 'correction of the inspector to clear', 'corrections of the inspector to clear'),
+    ...some(sum('questions'), 'question to answer', 'questions to answer'),
+    ...some(unseen, 'old box to look into', 'old boxes to look into'),
+    ...some(sum('toSee'), 'thing to see on site', 'things to see on site'),
+  ];
+  const name = WALK_WORDS[walk];
+  if (open.length > 0)
+    return { ready: false, sentence: `Not ready for the ${name} inspection: ${listed(open)}.` };
+  const cautions = sum('cautions');
+  return {
+    ready: true,
+    sentence: `Nothing that this program knows of stands against calling for the ${name} inspection${
+      cautions === 0 ? '' : `; weigh ${some(cautions, 'caution', 'cautions').join('')} first`
+    }. What the inspector finds and the authority decides comes first.`,
+  };
+};

@@ -1,0 +1,61 @@
+import type { BoxId, CircuitId } from '../model/ids.js';
+import type { Circuit } from '../model/job.js';
+import { findBox, groupsOfCircuit, switchesOfGroup } from '../model/lookup.js';
+import { boxesReached } from '../model/wiring.js';
+import { boxRow, type BoxRow } from '../materials/boxRows.js';
+import { neutralRequirement } from '../nec/neutralRequirement.js';
+import { inspectedOf } from '../code/inspected.js';
+import { neutralIn } from '../code/neutralIn.js';
+import type { Subject } from '../review/subject.js';
+
+/** One switch location: does the rule ask for a neutral there, and is one planned in its box? */
+export interface NeutralAt {
+  box: BoxId;
+  name: string;
+  group: string;
+  /** Asked at this location, at one of several, or not. */
+  asked: 'here' | 'oneOf' | 'no';
+  has: boolean;
+}
+
+export interface CircuitOnSheet {
+  circuit: Circuit;
+  /** Connected load of the luminaires, what is there already counted, volt-amperes. */
+  va: number;
+  neutrals: NeutralAt[];
+}
+
+/** What an inspector wants to read of a job, beside the findings. */
+export interface InspectorSheet {
+  boxes: BoxRow[];
+  circuits: CircuitOnSheet[];
+}
+
+/** The boxes with their fill, and the circuits with load, protection and the neutral at each switch location. */
+export const inspectorSheet = ({ job, wiring }: Pick<Subject, 'job' | 'wiring'>): InspectorSheet => {
+  const inspected = inspectedOf(job, wiring, job.edition);
+  const reached = boxesReached(wiring);
+  const va = (circuit: CircuitId): number => {
+    const groups = new Set<string>(groupsOfCircuit(job, circuit).map(({ id }) => id));
+    return job.luminaires.filter(({ group }) => groups.has(group)).reduce((sum, one) => sum + one.va, 0);
+  };
+  return {
+    boxes: job.boxes
+      .filter(({ id, work }) => work !== 'beyond' && reached.has(id))
+      .flatMap(({ id }) => boxRow(job, wiring, id) ?? []),
+    circuits: job.circuits.map((circuit) => ({
+      circuit,
+      va: circuit.existingVa + va(circuit.id),
+      neutrals: groupsOfCircuit(job, circuit.id).flatMap((group) => {
+        const { need, slots } = neutralRequirement(job, group);
+        return switchesOfGroup(job, group.id).map(({ id, box }): NeutralAt => ({
+          box,
+          name: findBox(job, box)?.name ?? box,
+          group: group.name,
+          asked: need === 'none' || !slots.includes(id) ? 'no' : need === 'each' ? 'here' : 'oneOf',
+          has: neutralIn(inspected, box, circuit.id),
+        }));
+      }),
+    })),
+  };
+};

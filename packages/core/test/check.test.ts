@@ -1,0 +1,329 @@
+import fc from 'fast-check';
+import {
+  answerAlike,
+  articleOf,
+  boxCandidates,
+  countWalk,
+  estimate,
+  findingKey,
+  inspectionBook,
+  openQuestions,
+  outcomeOfChange,
+  pricedRemedies,
+  readiness,
+  reviewJob,
+  seenStates,
+  setBoxArticles,
+  setRunFact,
+  siteItems,
+  smallestBox,
+  takeTogether,
+  tryAnswers,
+  unseenBoxes,
+  withoutCircuit,
+  WALKS,
+  walkThrough,
+  type BoxId,
+  type Job,
+  type SiteItem,
+  type SiteRecord,
+} from '../src/index.js';
+import { RULES } from '../src/code/rules.js';
+import { anyFullJob } from './support/fullJobs.js';
+import { naming } from './support/samples.js';
+import { yard } from './support/yard.js';
+
+/** Planned once; the same with three of its circuits, for what is planned again many times. */
+const whole = yard();
+const FEW = ['landing-lights', 'slip-light', 'ropewalk-lights'];
+const few = whole.circuits
+  .filter(({ id }) => !FEW.includes(id))
+  .reduce((job, { id }) => withoutCircuit(job, id), whole);
+
+const seenRecord = ({ id, hash }: SiteItem, wiring: string): SiteRecord => ({
+  ...{ id: `seen ${id}`, kind: 'seen', version: 1, retracts: null, by: 'RF', at: '2026-11-20T08:00:00.000Z' },
+  about: { kind: 'fact', id, wiring: wiring as never, revision: 1, hash },
+  body: { what: '' },
+});
+
+const record = (id: string, kind: SiteRecord['kind'], about: Partial<SiteRecord['about']>, body: object) =>
+  ({
+    ...{ id, kind, version: 1, retracts: null, by: 'RF', at: '2026-11-20T08:00:00.000Z' },
+    about: { kind: 'job', id: 'yard', wiring: null, revision: null, hash: null, ...about },
+    body,
+  }) as SiteRecord;
+
+const pancakes = (job: Job, ...ids: string[]): Job =>
+  ids.reduce((one, id) => setBoxArticles(one, id as BoxId, ['pancake-4' as never]), job);
+
+test('both walks together meet every finding once, each place of a check by itself', () => {
+  const jobs = [whole, ...fc.sample(anyFullJob, { seed: 1919, numRuns: 20 })];
+  let items = 0;
+  for (const [at, asked] of jobs.entries())
+    naming(`job ${at}`, () => {
+      const { job, wiring, findings } = reviewJob(asked);
+      const stops = WALKS.flatMap((walk) => walkThrough(job, wiring, findings, walk)).flatMap(
+        (room) => room.stops,
+      );
+      const met = stops.flatMap((stop) => [...stop.findings, ...stop.questions]).map(findingKey);
+      const said = findings.filter((one) => one.severity !== 'verify' || one.questions.length > 0);
+      expect([...met].sort()).toEqual(said.map(findingKey).sort());
+      const places = stops.flatMap((stop) => stop.items);
+      const wanted = findings
+        .filter((one) => one.severity === 'verify' && one.questions.length === 0)
+        .reduce((sum, one) => sum + Math.max(1, one.places.length), 0);
+      expect(places).toHaveLength(wanted);
+      expect(new Set(places.map(({ id }) => id)).size).toBe(
+        new Set(places.map(({ rule, at: place }) => JSON.stringify([rule, place]))).size,
+      );
+      items += places.length;
+    });
+  expect(items).toBeGreaterThan(500);
+});
+
+test('boxes of one name are seen one by one', () => {
+  const job = whole;
+  const alike = { ...job, boxes: job.boxes.map((box) => ({ ...box, name: 'Switch' })) };
+  const { wiring, findings } = reviewJob(alike);
+  const of = (one: Job, what: string) => siteItems(one, wiring, findings).filter(({ rule }) => rule === what);
+  expect(of(alike, 'free-conductor').length).toBe(
+    siteItems(job, reviewJob(job).wiring, reviewJob(job).findings).filter(
+      ({ rule }) => rule === 'free-conductor',
+    ).length,
+  );
+  expect(of(alike, 'free-conductor').length).toBeGreaterThan(20);
+});
+
+test('what was seen falls open when its place changes, and nothing else does', () => {
+  const before = reviewJob(whole);
+  const items = siteItems(before.job, before.wiring, before.findings);
+  const records = items.map((item) => seenRecord(item, before.id));
+  const states = seenStates(records, { id: before.id, planned: true });
+  expect(items.every((item) => states(item).state === 'done')).toBe(true);
+  const { job, wiring } = before;
+  const box = job.boxes.find(({ id, at }) => at !== null && items.some((one) => one.at.box === id));
+  const other =
+    box && boxCandidates(job, wiring, box.id).find(({ verdict, here }) => verdict === 'fits' && !here);
+  const run = wiring.cables.find(({ id }) => items.some((one) => one.at.cable === id));
+  if (!box || !other || !run) throw new Error('nothing to change');
+  const raised = job.boxes.map((one) =>
+    one === box && one.at ? { ...one, at: { ...one.at, z: one.at.z + 6 } } : one,
+  );
+  const changes: [what: string, changed: Job, place: string | undefined][] = [
+    ['height', { ...job, boxes: raised }, box.id],
+    ['article', setBoxArticles(job, box.id, other.articles), box.id],
+    ['way', setRunFact(job, run.from, run.to, { access: 'attic' }), run.id],
+  ];
+  for (const [what, changed, place] of changes) {
+    const after = reviewJob(changed);
+    const now = siteItems(after.job, after.wiring, after.findings);
+    const open = now.filter((item) => states(item).state === 'changed');
+    expect([what, open.length > 0]).toEqual([what, true]);
+    for (const { at } of open) {
+      const cable = wiring.cables.find(({ id }) => id === at.cable);
+      // A box that is moved takes its cables along.
+      const touched = [at.box, at.cable, ...(what === 'height' ? [cable?.from, cable?.to] : [])];
+      expect([what, touched]).toEqual([what, expect.arrayContaining([place])]);
+    }
+    // A check that comes new there, as along an attic, was never made.
+    for (const { at, id } of now.filter((item) => states(item).state === 'open')) {
+      expect([what, at.cable]).toEqual([what, place]);
+      expect(items.some((one) => one.id === id)).toBe(false);
+    }
+  }
+  // A record that was taken back is none.
+  const [first] = items;
+  if (!first) throw new Error('nothing to see');
+  const back = record('r', 'retraction', {}, {});
+  const undone = seenStates([...records, { ...back, retracts: `seen ${first.id}` }], {
+    id: before.id,
+    planned: true,
+  });
+  expect(undone(first).state).toBe('open');
+  // Another wiring of the job is another matter.
+  expect(seenStates(records, { id: 'built', planned: false })(first).state).toBe('open');
+});
+
+test('renaming changes nothing that was seen', () => {
+  const before = reviewJob(whole);
+  const items = siteItems(before.job, before.wiring, before.findings).filter(
+    ({ at }) => at.box !== undefined && at.luminaire === undefined,
+  );
+  const states = seenStates(
+    items.map((item) => seenRecord(item, before.id)),
+    { id: before.id, planned: true },
+  );
+  const renamed = reviewJob({
+    ...before.job,
+    boxes: before.job.boxes.map((box) => ({ ...box, name: `New ${box.name}` })),
+  });
+  const now = siteItems(renamed.job, renamed.wiring, renamed.findings).filter(
+    ({ at, rule }) =>
+      at.box !== undefined &&
+      at.luminaire === undefined &&
+      items.some((one) => one.rule === rule && one.what === one.what),
+  );
+  const listed = now.filter(({ rule }) => rule === 'free-conductor' || rule === 'terminal-torque');
+  expect(listed.length).toBeGreaterThan(20);
+  for (const item of listed) expect(states(item).state).toBe('done');
+});
+
+test('ready is never approved, and nothing open is left out of the sentence', () => {
+  const { job, wiring, findings } = reviewJob(whole);
+  const items = siteItems(job, wiring, findings);
+  const done = () => ({ state: 'done' as const, records: [] });
+  const open = () => ({ state: 'open' as const, records: [] });
+  const asked = readiness('roughIn', [countWalk(job, wiring, findings, 'roughIn', open)], {
+    unseen: unseenBoxes(job, wiring).length,
+    corrections: 1,
+  });
+  expect(asked.ready).toBe(false);
+  expect(asked.sentence).toContain(
+    `${items.filter(({ walk }) => walk === 'roughIn').length} things to see on site`,
+  );
+  expect(asked.sentence).toContain('1 correction of the inspector to clear');
+  const nothing = countWalk(job, wiring, [], 'final', done);
+  const ready = readiness('final', [nothing], { unseen: 0, corrections: 0 });
+  expect(ready.ready).toBe(true);
+  expect(`${asked.sentence} ${ready.sentence}`).not.toMatch(/approv|pass/i);
+  expect(
+    readiness('final', [{ ...nothing, changed: 1, toSee: 1 }], { unseen: 0, corrections: 0 }).ready,
+  ).toBe(false);
+});
+
+test('what is made up is walked when the job makes it up', () => {
+  const job = whole;
+  const walks = (madeUp: Job['preferences']['madeUp']) => {
+    const one = reviewJob({ ...job, preferences: { ...job.preferences, madeUp } });
+    return new Set(one.findings.filter(({ rule }) => rule === 'reidentified-white').map(({ walk }) => walk));
+  };
+  expect([...walks('afterCheck')]).toEqual(['final']);
+  expect([...walks('beforeCheck')]).toEqual(['roughIn']);
+  expect(new Set(RULES.map(({ stage }) => stage))).toEqual(new Set(['roughIn', 'makeUp', 'final']));
+});
+
+test('a change costs what the two jobs cost, and nothing where nothing changes', () => {
+  const job = few;
+  expect(outcomeOfChange(job, job)).toMatchObject({
+    gone: [],
+    come: [],
+    cost: 0,
+    minutes: 0,
+    takeOff: [],
+    boxes: [],
+  });
+  const cost = (one: Job) => {
+    const review = reviewJob(one);
+    return estimate(review.job, review.wiring, review.drawn).cost;
+  };
+  const changed = { ...job, preferences: { ...job.preferences, neutral: 'everySwitch' as const } };
+  const outcome = outcomeOfChange(job, changed);
+  if (outcome.cost !== null) expect(outcome.cost).toBe(cost(changed) - cost(job));
+  const back = outcomeOfChange(changed, job);
+  expect(back.gone.map(findingKey)).toEqual(outcome.come.map(findingKey));
+  expect(back.takeOff.map(({ name, quantity }) => [name, -quantity]).sort()).toEqual(
+    outcome.takeOff.map(({ name, quantity }) => [name, quantity]).sort(),
+  );
+});
+
+test('a price that rests on a run of unknown length, or on a breaker, is not told', () => {
+  const job = few;
+  const unarmed = { ...job, circuits: job.circuits.map((one) => ({ ...one, afci: 'no' as const })) };
+  const violations = reviewJob(unarmed).findings.filter(
+    ({ rule, severity }) => rule === 'arc-fault' && severity === 'violation',
+  );
+  expect(violations.length).toBeGreaterThan(0);
+  expect(takeTogether(unarmed, 1e9).taken.map(({ words }) => words)).not.toContain(
+    'Fit an arc-fault breaker',
+  );
+  for (const one of violations)
+    expect(pricedRemedies(unarmed, one).every(({ outcome }) => outcome.cost === null)).toBe(true);
+});
+
+test('remedies under a price are taken together: the crowded boxes fit, and no more than asked is spent', () => {
+  const crowded = pancakes(few, 'slip', 'landing-light');
+  const before = reviewJob(crowded);
+  const full = before.findings.filter(({ rule }) => rule === 'box-volume');
+  expect(full.length).toBeGreaterThan(0);
+  const { taken, job, outcome } = takeTogether(crowded, 50_000);
+  expect(taken.length).toBeGreaterThanOrEqual(full.length);
+  for (const { cost } of taken) expect(cost).toBeLessThan(50_000);
+  const after = reviewJob(job);
+  expect(after.findings.filter(({ rule }) => rule === 'box-volume')).toEqual([]);
+  expect(outcome.gone.map(findingKey)).toEqual(expect.arrayContaining(full.map(findingKey)));
+  expect(outcome.cost).toBe(taken.reduce((sum, { cost }) => sum + cost, 0));
+  // Nothing is taken where everything costs more than is to be spent.
+  expect(takeTogether(crowded, -1e9)).toMatchObject({ taken: [], outcome: { cost: 0 } });
+});
+
+test('a question stands once, and an answer for all alike settles all of them', () => {
+  const job = few;
+  const { findings } = reviewJob(job);
+  const groups = openQuestions(findings);
+  const alike = groups.flatMap((group) => group.alike);
+  const keys = alike.flatMap(({ asked }) => asked.map(({ question }) => `${question.kind} ${question.of}`));
+  expect(new Set(keys).size).toBe(keys.length);
+  expect(keys.length).toBeGreaterThan(5);
+  for (const { asked, options } of alike) {
+    const questions = asked.map(({ question }) => question);
+    const [option] = options;
+    if (!option) continue;
+    const answered = reviewJob(answerAlike(job, questions, option.value));
+    const left = openQuestions(answered.findings).flatMap((group) => group.alike);
+    for (const { kind, of } of questions)
+      expect(
+        left.some((one) => one.asked.some(({ question }) => question.kind === kind && question.of === of)),
+      ).toBe(false);
+  }
+  const [first] = alike;
+  if (!first) throw new Error('no question');
+  const outcomes = tryAnswers(
+    job,
+    first.asked.map(({ question }) => question),
+    first.options.map(({ value }) => value),
+  );
+  expect(outcomes).toHaveLength(first.options.length);
+  for (const { gone } of outcomes) expect(gone.length).toBeGreaterThan(0);
+});
+
+test('the book of inspections: the last permit, corrections until they are cleared, and nothing that was taken back', () => {
+  const correction = record(
+    'c1',
+    'correction',
+    { kind: 'box', id: 'slip' },
+    { walk: 'roughIn', text: 'A plate.' },
+  );
+  const records = [
+    record('p1', 'permit', {}, { number: 'EL-1', authority: '' }),
+    record('p2', 'permit', {}, { number: 'EL-2', authority: 'Harbour office' }),
+    record('i1', 'inspection', {}, { walk: 'roughIn', state: 'held', on: '2026-11-20', note: 'One plate.' }),
+    correction,
+    record('c2', 'correction', { kind: 'box', id: 'slip' }, { walk: 'final', text: 'Wrong box.' }),
+    { ...record('x', 'retraction', {}, {}), retracts: 'c2' },
+  ];
+  const open = inspectionBook(records);
+  expect(open).toMatchObject({
+    permit: { number: 'EL-2' },
+    inspections: [{ walk: 'roughIn', on: '2026-11-20' }],
+  });
+  expect(open.corrections).toMatchObject([{ text: 'A plate.', cleared: null }]);
+  const cleared = record('d', 'cleared', { kind: 'fact', id: 'c1' }, { how: 'Plated.' });
+  expect(inspectionBook([...records, cleared]).corrections).toMatchObject([{ cleared: { how: 'Plated.' } }]);
+});
+
+test('the smallest box of the stock holds what comes there, and no smaller one does', () => {
+  const { job, wiring } = reviewJob(few);
+  let found = 0;
+  for (const { id, work } of job.boxes) {
+    const smallest = smallestBox(job, wiring, id);
+    if (work === 'existing') expect(smallest).toBeNull();
+    if (!smallest) continue;
+    found += 1;
+    const held = reviewJob(setBoxArticles(job, id, smallest.articles));
+    expect(held.findings.some(({ rule, at }) => rule === 'box-volume' && at.box === id)).toBe(false);
+    expect(smallest.articles.every((article) => articleOf(job.stock, 'box', article).kind === 'box')).toBe(
+      true,
+    );
+  }
+  expect(found).toBeGreaterThan(5);
+});
