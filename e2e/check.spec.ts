@@ -42,7 +42,7 @@ test('the local authority may see a rule otherwise, and ask for more', async ({ 
     .getByRole('listitem')
     .filter({ hasText: 'a traveler runs on the re-identified white' });
   await card.getByRole('button', { name: 'The local authority sees it otherwise' }).click();
-  await card.getByLabel('In this job it is').selectOption('violation');
+  await card.getByLabel('It is taken as').selectOption('violation');
   await card.getByLabel('Who says so, and why').fill('The harbour inspector, by letter.');
   await card.getByRole('button', { name: 'Keep' }).click();
   await expect(check(page).getByText('1 violation', { exact: true })).toBeVisible();

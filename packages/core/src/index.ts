@@ -252,7 +252,7 @@ export { sayFillLine } from './words/fill.js';
 export { compareEditions, inspect } from './code/inspect.js';
 export { findingKey } from './code/rule.js';
 export { findingsByPlace, nameOfAt, sayPlaces } from './code/byPlace.js';
-export { WALKS } from './code/rule.js';
+export { isGrave, WALKS } from './code/rule.js';
 export type { Walk } from './code/rule.js';
 export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
@@ -268,6 +268,12 @@ export { RULES } from './code/rules.js';
 export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questions.js';
 export type { Question, QuestionKind } from './code/questions.js';
 export { remediesFor } from './review/remedies.js';
+
+/** A wall as it is seen from its room, and a photograph laid on it. */
+export { wallFace } from './drawing/wallFace.js';
+export type { WallFace } from './drawing/wallFace.js';
+export { homographyOf, lieAlike, seenAt } from './drawing/homography.js';
+export type { Homography, Pair } from './drawing/homography.js';
 
 /** A job as an inspector walks it. */
 export { countWalk, walkThrough } from './check/walk.js';

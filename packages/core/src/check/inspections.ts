@@ -29,7 +29,10 @@ export interface InspectionBook {
 export const inspectionBook = (records: readonly SiteRecord[]): InspectionBook => {
   const live = liveRecords(records);
   const of = (kind: SiteRecord['kind']) => live.filter((one) => one.kind === kind);
-  const text = (record: SiteRecord, field: string) => String(record.body[field] ?? '');
+  const text = (record: SiteRecord, field: string): string => {
+    const value = record.body[field];
+    return typeof value === 'string' ? value : '';
+  };
   const permit = of('permit').at(-1);
   const cleared = new Map(of('cleared').map((record) => [record.about.id, record]));
   return {

@@ -1,21 +1,24 @@
 import type { BoxId, CircuitId } from '../model/ids.js';
 import type { Circuit } from '../model/job.js';
 import { findBox, groupsOfCircuit, switchesOfGroup } from '../model/lookup.js';
+import { staysShut } from '../model/boxState.js';
 import { boxesReached } from '../model/wiring.js';
 import { boxRow, type BoxRow } from '../materials/boxRows.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { inspectedOf } from '../code/inspected.js';
 import { neutralIn } from '../code/neutralIn.js';
+import { unseenBoxes } from './readiness.js';
 import type { Subject } from '../review/subject.js';
 
-/** One switch location: does the rule ask for a neutral there, and is one planned in its box? */
+/** One switch location: does the rule ask for a neutral there, and is one in its box? */
 export interface NeutralAt {
   box: BoxId;
   name: string;
   group: string;
   /** Asked at this location, at one of several, or not. */
   asked: 'here' | 'oneOf' | 'no';
-  has: boolean;
+  /** Brought by the plan, there already as somebody has seen, not there; or not known, since nobody has looked into the box. */
+  has: 'planned' | 'there' | 'none' | 'notKnown';
 }
 
 export interface CircuitOnSheet {
@@ -34,6 +37,12 @@ export interface InspectorSheet {
 /** The boxes with their fill, and the circuits with load, protection and the neutral at each switch location. */
 export const inspectorSheet = ({ job, wiring }: Pick<Subject, 'job' | 'wiring'>): InspectorSheet => {
   const inspected = inspectedOf(job, wiring, job.edition);
+  const unseen = new Set<string>(unseenBoxes(job, wiring));
+  const neutral = (box: BoxId, circuit: CircuitId): NeutralAt['has'] => {
+    if (unseen.has(box)) return 'notKnown';
+    if (!neutralIn(inspected, box, circuit)) return 'none';
+    return staysShut(job, wiring, box) ? 'there' : 'planned';
+  };
   const reached = boxesReached(wiring);
   const va = (circuit: CircuitId): number => {
     const groups = new Set<string>(groupsOfCircuit(job, circuit).map(({ id }) => id));
@@ -53,7 +62,7 @@ export const inspectorSheet = ({ job, wiring }: Pick<Subject, 'job' | 'wiring'>)
           name: findBox(job, box)?.name ?? box,
           group: group.name,
           asked: need === 'none' || !slots.includes(id) ? 'no' : need === 'each' ? 'here' : 'oneOf',
-          has: neutralIn(inspected, box, circuit.id),
+          has: neutral(box, circuit.id),
         }));
       }),
     })),

@@ -142,6 +142,8 @@ export interface RuleFacts {
   stage: Stage;
   /** The facts that it wants to know beside what every job holds. */
   asks: readonly QuestionKind[];
+  /** Is there something that the program could do about what it finds? */
+  mends: boolean;
 }
 
 export interface Rule extends RuleFacts {
@@ -163,7 +165,7 @@ export interface Breach<T> {
  * the facts that it lacks.
  */
 export const defineRule = <T>(
-  rule: Omit<RuleFacts, 'since' | 'asks'> & {
+  rule: Omit<RuleFacts, 'since' | 'asks' | 'mends'> & {
     since?: JudgedEdition;
     asks?: readonly QuestionKind[];
     check: (inspected: Inspected) => (Breach<T> | Ask)[];
@@ -176,6 +178,7 @@ export const defineRule = <T>(
     ...facts,
     since,
     asks,
+    mends: fixes !== undefined,
     judge: (inspected) => {
       if (since !== null && inspected.edition < since) return { judged: [], asks: [] };
       const found = check(inspected);
@@ -201,7 +204,7 @@ export const defineRule = <T>(
 
 /** A check that only eyes and hands can make: once for a job that has something it applies to. */
 export const defineSiteCheck = (
-  rule: Omit<RuleFacts, 'since' | 'severities' | 'asks'> & {
+  rule: Omit<RuleFacts, 'since' | 'severities' | 'asks' | 'mends'> & {
     since?: JudgedEdition;
     /** The places it concerns; none where it does not apply. */
     where: (inspected: Inspected) => At[];

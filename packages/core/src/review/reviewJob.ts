@@ -139,7 +139,13 @@ export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitRevie
     // What is said of the whole job is said of each of its circuits.
     return at.room === undefined || rooms.has(at.room);
   };
-  const findings = lazily(() => review.findings.filter(isMine));
+  // Of a check that is made at many places only those of this circuit are told.
+  const findings = lazily(() =>
+    review.findings.filter(isMine).flatMap((one) => {
+      const places = one.places.filter((at) => isMine({ ...one, at }));
+      return one.places.length > 0 && places.length === 0 ? [] : [{ ...one, places }];
+    }),
+  );
   return {
     cables: cables.map((cable) => cable.id),
     boxes,

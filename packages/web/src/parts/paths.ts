@@ -54,6 +54,9 @@ export const runsPath = (job: string, circuit: string): string => jobPath(job, {
 /** Every box of the job, or of one circuit, with what fills it. */
 export const boxesPath = (job: string, circuit: string | null = null): string =>
   jobPath(job, { screen: 'boxes', circuit });
+/** The job as an inspector walks it, or one circuit of it. */
+export const checkPath = (job: string, circuit: string | null = null): string =>
+  jobPath(job, { screen: 'check', circuit });
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */

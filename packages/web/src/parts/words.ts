@@ -12,6 +12,9 @@ export const ACCESS_WORDS: Record<Access, string> = {
   fished: 'fished in finished walls',
 };
 
+/** How much is said of a step or a finding, each with all before it. */
+export const DEPTH_WORDS = ['Do it', 'Understand it', 'The code'] as const;
+
 export const DEVICE_WORDS: Record<Slot['role'], string> = {
   switch: 'Switch',
   dimmer: 'Dimmer',

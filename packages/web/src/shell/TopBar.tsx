@@ -113,7 +113,7 @@ export const TopBar = ({
   const past = history?.past.at(-1);
   const future = history?.future.at(-1);
   return (
-    <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line bg-sheet px-3 py-1.5">
+    <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line bg-sheet px-3 py-1.5 print:hidden">
       <JobName job={job} />
       <span aria-hidden="true" className="text-quiet">
         ›

@@ -1,4 +1,12 @@
-import { LayoutDashboard, PackageOpen, Plus, ToggleRight, Waypoints, type LucideIcon } from 'lucide-react';
+import {
+  ClipboardCheck,
+  LayoutDashboard,
+  PackageOpen,
+  Plus,
+  ToggleRight,
+  Waypoints,
+  type LucideIcon,
+} from 'lucide-react';
 import { lazy, type ComponentType } from 'react';
 import type { Circuit, Job } from '@amber/core';
 import { circuitAt } from '../parts/paths.js';
@@ -77,6 +85,11 @@ export const SCREENS: readonly Screen[] = [
     ...{ label: 'Boxes', word: 'boxes', icon: PackageOpen, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/boxes/BoxesScreen.js')).BoxesScreen),
+  },
+  {
+    ...{ label: 'Check', word: 'check', icon: ClipboardCheck, rail: true, all: true },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/check/CheckScreen.js')).CheckScreen),
   },
   {
     ...{ label: 'Start', word: 'start', icon: Plus, rail: false },

@@ -1,16 +1,14 @@
 import { isOf, liveRecords, tickStates, type Step, type TickState } from '@amber/core';
 import { useMemo } from 'react';
-import { useRecordsQuery } from '../server/api.js';
-import { recorded, recordsHere, retracted } from './recordSlice.js';
+import { recorded, retracted } from './recordSlice.js';
 import { useAppDispatch, useAppSelector } from './store.js';
+import { useRecords } from './useRecords.js';
 
 /** Ticks of the steps of one wiring, as the records have them, and the way to make or take back one. */
 export const useTicks = (job: string, id: string, planned: boolean) => {
   const dispatch = useAppDispatch();
-  const { data: known } = useRecordsQuery(job);
-  const { pending, waiting } = useAppSelector((state) => state.records);
+  const { records, waiting } = useRecords(job);
   const revision = useAppSelector((state) => state.job.open?.parent ?? null);
-  const records = useMemo(() => recordsHere(known ?? [], pending, job), [known, pending, job]);
   const stateOf: (step: Step) => TickState = useMemo(
     () => tickStates(records, { id, planned }),
     [records, id, planned],

@@ -8,6 +8,10 @@ import {
   newDraft,
   newJob,
   remediesFor,
+  outcomeOfChange,
+  pricedRemedies,
+  takeTogether,
+  tryAnswers,
   standardStock,
   withDraft,
   type BoxId,
@@ -22,6 +26,10 @@ import {
   type LaterRow,
   type PlannedAll,
   type Remedy,
+  type Edition,
+  type Outcome,
+  type PricedRemedy,
+  type TakenTogether,
 } from '@amber/core';
 
 /** A pair of three-ways in nowhere. */
@@ -61,6 +69,21 @@ export const planner = {
   /** What the program can do about some findings of the planned wiring; each is planned and inspected again to see whether it helps. */
   remedies: (job: Job, findings: readonly Finding[]): Remedy[][] =>
     findings.map((finding) => remediesFor(job, null, finding)),
+  /** The remedies of a finding of the planned wiring, each with what it comes to. */
+  priced: (job: Job, finding: Finding): PricedRemedy[] => pricedRemedies(job, finding),
+  /** What each of some answers to some questions would change. */
+  tryAnswers: (
+    job: Job,
+    questions: Parameters<typeof tryAnswers>[1],
+    values: readonly (string | number)[],
+  ): Outcome[] => tryAnswers(job, questions, values),
+  underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
+  /** Every remedy below a price, one after the other; what is taken so far after each. */
+  takeTogether: (
+    job: Job,
+    most: number,
+    onProgress: (soFar: TakenTogether['taken']) => void,
+  ): TakenTogether => takeTogether(job, most, { onProgress: (taken) => onProgress([...taken]) }),
   leastChange: (job: Job, change: Change): ReturnType<typeof leastChange> => leastChange(job, change),
 };
 export type Planner = typeof planner;

@@ -32,7 +32,7 @@ interface Found {
  * may stay is a matter for the site.
  */
 export const defineGrounding = (
-  rule: Omit<RuleFacts, 'since' | 'severities' | 'asks'> & {
+  rule: Omit<RuleFacts, 'since' | 'severities' | 'asks' | 'mends'> & {
     /** The box in which the part stands; null for a part of another kind. */
     boxOf: (part: MetalPart, inspected: Inspected) => BoxId | null;
     what: (part: MetalPart, inspected: Inspected) => string;

@@ -4,13 +4,12 @@ import {
   findingKey,
   findingsByPlace,
   type Finding,
-  type FindingAction,
   type PlaceFindings,
 } from '@amber/core';
 import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
-import { useEdit } from '../../store/review.js';
+import { useFindingAction } from './useFindingAction.js';
 import { alikeOf, commonWhat, foldedOf, inOrder } from './grouping.js';
 import { FindingCard } from './FindingCard.js';
 import { OwnRules } from './OwnRules.js';
@@ -28,24 +27,9 @@ const nameOf = (subject: Subject, { kind, id, name }: PlaceFindings): string => 
 /** Findings by place, what is to be answered, and what is left to see on site. */
 export const FindingList = ({ subject, findings }: { subject: Subject; findings: readonly Finding[] }) => {
   const dispatch = useAppDispatch();
-  const edit = useEdit();
   const { job, circuit, readOnly } = subject;
   const remedies = useRemedies(readOnly ? null : job, findings);
-  const perform = (action: FindingAction) =>
-    edit(
-      {
-        ...job,
-        choices: job.choices.map((choice) =>
-          choice.circuit === action.circuit
-            ? {
-                ...choice,
-                runs: choice.runs.filter((one) => one.from !== action.run.from || one.to !== action.run.to),
-              }
-            : choice,
-        ),
-      },
-      'take out a run',
-    );
+  const perform = useFindingAction(job);
   const open = findings.filter((one) => one.questions.length > 0);
   const onSite = findings.filter((one) => one.severity === 'verify' && one.questions.length === 0);
   const { roots, following } = foldedOf(

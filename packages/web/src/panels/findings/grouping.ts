@@ -1,4 +1,4 @@
-import { findingKey, type Finding } from '@amber/core';
+import { findingKey, isGrave, type Finding } from '@amber/core';
 
 /** Findings that stand for themselves, and those that most likely go with one of them, by its key. */
 export const foldedOf = (
@@ -32,8 +32,6 @@ export const commonWhat = (group: readonly Finding[]): string | null => {
     first && first.where !== null && others.every(({ where, what }) => where !== null && what === first.what);
   return isCommon ? first.what : null;
 };
-
-const isGrave = ({ severity }: Finding): boolean => severity === 'violation' || severity === 'unfinished';
 
 /** Which groups are told before what stands alone, and which after: nothing milder comes before what is grave. */
 export const inOrder = (

@@ -4,6 +4,8 @@ import { findBox, makeUpSteps, PHASE_WORDS, type BoxSteps, type Step } from '@am
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useTicks } from '../../store/useTicks.js';
 import { Button } from '../../parts/ui.js';
+import { OneOf } from '../../parts/OneOf.js';
+import { DEPTH_WORDS } from '../../parts/words.js';
 import { boxChosen, wireFollowed } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
@@ -11,8 +13,6 @@ import { FacePicker } from './FacePicker.js';
 import { PhaseOrder } from './PhaseOrder.js';
 import { StepRow } from './StepRow.js';
 import { Words } from './Words.js';
-
-const DEPTHS = ['Do it', 'Understand it', 'The code'] as const;
 
 const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
   <details className="rounded-md border border-line">
@@ -43,36 +43,6 @@ const OtherEnds = ({ ends }: { ends: BoxSteps['otherEnds'] }) => (
 const BY_WORDS = { box: 'Box by box', phase: 'Part by part' } as const;
 type By = keyof typeof BY_WORDS;
 
-const OneOf = <T extends string | number>({
-  label,
-  options,
-  value,
-  onPick,
-}: {
-  label: string;
-  options: readonly { value: T; words: string }[];
-  value: T;
-  onPick: (value: T) => void;
-}) => (
-  <div
-    role="group"
-    aria-label={label}
-    className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-md border border-line"
-  >
-    {options.map((one) => (
-      <button
-        key={one.value}
-        type="button"
-        aria-pressed={value === one.value}
-        onClick={() => onPick(one.value)}
-        className="min-h-10 text-[13px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet"
-      >
-        {one.words}
-      </button>
-    ))}
-  </div>
-);
-
 /** The work order, ticked off as it is done: of the box in view, or of a part of the work in every box. */
 export const StepsPanel = ({ subject }: { subject: Subject }) => {
   const [depth, setDepth] = useState(0);
@@ -94,7 +64,7 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
       />
       <OneOf
         label="How much is said"
-        options={DEPTHS.map((words, value) => ({ value, words }))}
+        options={DEPTH_WORDS.map((words, value) => ({ value, words }))}
         value={depth}
         onPick={setDepth}
       />

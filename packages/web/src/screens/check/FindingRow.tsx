@@ -1,0 +1,84 @@
+import { useState } from 'react';
+import { eraWord, RULES, type Finding, type FindingAction, type Job } from '@amber/core';
+import { JudgeOtherwise } from '../../panels/findings/JudgeOtherwise.js';
+import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
+import { RemedyOffers } from './RemedyOffers.js';
+
+const ruleOf = ({ kind, rule }: Finding) =>
+  kind === 'rule' ? RULES.find(({ id }) => id === rule) : undefined;
+
+const PAINT: Partial<Record<Finding['severity'], string>> = {
+  violation: 'text-violation',
+  unfinished: 'text-violation',
+  caution: 'text-caution',
+  waived: 'text-quiet',
+};
+
+/** One finding of a walk, told as deep as is asked: what to do, why, and the code behind it; and what the program can do about it. */
+export const FindingRow = ({
+  job,
+  finding,
+  depth,
+  onAction,
+}: {
+  job: Job;
+  finding: Finding;
+  depth: number;
+  onAction: (action: FindingAction) => void;
+}) => {
+  const [asked, setAsked] = useState(false);
+  const rule = ruleOf(finding);
+  return (
+    <li className="flex gap-3">
+      <SeverityMark severity={finding.severity} />
+      <div className="min-w-0 flex-1">
+        <p className="font-semibold break-words">
+          <span className={PAINT[finding.severity] ?? ''}>{SEVERITY_WORD[finding.severity]}:</span>{' '}
+          {finding.what}
+        </p>
+        <p className="text-[13.5px]">{finding.remedy}</p>
+        {depth > 0 ? <p className="mt-1 text-[13.5px] text-quiet">{finding.reason}</p> : null}
+        {depth > 1 && rule ? (
+          <p className="mt-1 text-[13.5px] text-quiet">
+            {finding.section === ''
+              ? 'No section: it rests on the simulation or on the job. '
+              : `${finding.section}, ${eraWord(job.edition)}. `}
+            {rule.rests}
+          </p>
+        ) : null}
+        {finding.follows === null ? null : (
+          <p className="mt-1 text-[13.5px]">It most likely goes with another finding: mend that first.</p>
+        )}
+        {finding.builtBy === null ? null : (
+          <p className="mt-1 text-[13.5px]">
+            As built it met {eraWord(finding.builtBy)} and may stay; a change to it brings today’s rules.
+          </p>
+        )}
+        {finding.amendment === null || finding.kind === 'local' ? null : (
+          <p className="mt-1 text-[13.5px]">
+            <strong>Local:</strong> {finding.amendment}
+          </p>
+        )}
+        <div className="mt-1 flex flex-wrap items-center gap-x-4">
+          {rule?.mends && finding.severity !== 'verify' ? (
+            <button
+              type="button"
+              aria-expanded={asked}
+              onClick={() => setAsked(!asked)}
+              className="min-h-10 font-semibold underline underline-offset-3"
+            >
+              What it costs to mend
+            </button>
+          ) : null}
+          {finding.actions.map((action) => (
+            <Button key={action.do} onClick={() => onAction(action)}>
+              Take this run out
+            </Button>
+          ))}
+          {finding.kind === 'rule' ? <JudgeOtherwise finding={finding} /> : null}
+        </div>
+        {asked ? <RemedyOffers job={job} finding={finding} /> : null}
+      </div>
+    </li>
+  );
+};

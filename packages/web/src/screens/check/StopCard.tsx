@@ -1,0 +1,156 @@
+import { memo, useState } from 'react';
+import { Check } from 'lucide-react';
+import { Link } from 'react-router';
+import type { FindingAction, Job, Stop } from '@amber/core';
+import { Photographs } from '../../panels/onRecord/Photographs.js';
+import { plural } from '../../parts/format.js';
+import { Button, SeverityMark } from '../../parts/ui.js';
+import { Answers } from '../../panels/findings/Answers.js';
+import { stopAnchor } from './RoomIndex.js';
+import { FindingRow } from './FindingRow.js';
+import { SiteRow } from './SiteRow.js';
+import type { Site } from './useSite.js';
+
+const KIND: Record<Stop['station']['kind'], string> = {
+  box: 'Box',
+  run: 'Run',
+  room: 'Room',
+  circuit: 'Circuit',
+  job: '',
+};
+
+/** One stop of the walk: what is wrong there, what is asked, and what is to be seen. */
+export const StopCard = memo(
+  ({
+    job,
+    stop,
+    site,
+    depth,
+    bench,
+    onAction,
+  }: {
+    job: Job;
+    stop: Stop;
+    site: Site;
+    depth: number;
+    /** Where its box is seen opened; null where it is none. */
+    bench: string | null;
+    onAction: (action: FindingAction) => void;
+  }) => {
+    const { station, findings, questions, items } = stop;
+    const [photographing, setPhotographing] = useState(false);
+    const open = items.filter((item) => site.seen(item).state !== 'done');
+    const about = station.kind === 'run' ? 'cable' : station.kind;
+    const photos = station.kind === 'box' || station.kind === 'run' ? site.photosOf(about, station.id) : [];
+    const canShow = station.kind === 'box' || station.kind === 'run';
+    return (
+      <section
+        id={stopAnchor(station.kind, station.id)}
+        aria-label={`${KIND[station.kind]} ${station.name}`.trim()}
+        className="rounded-lg border border-line bg-sheet p-4 [contain-intrinsic-size:auto_14rem] [content-visibility:auto]"
+      >
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <h3 className="min-w-0 text-[15px] font-bold break-words">{station.name}</h3>
+          <span className="text-[13px] text-quiet">
+            {[
+              KIND[station.kind].toLowerCase(),
+              items.length > 0 ? (open.length === 0 ? 'all seen' : `${open.length} to see`) : '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+          {bench === null ? null : (
+            <Link
+              to={bench}
+              className="ml-auto inline-flex min-h-10 items-center font-semibold underline underline-offset-3"
+            >
+              Bench
+            </Link>
+          )}
+        </div>
+        {findings.length > 0 ? (
+          <ul className="mt-2 flex flex-col gap-3">
+            {findings.map((finding, i) => (
+              <FindingRow
+                key={`${finding.rule} ${i}`}
+                job={job}
+                finding={finding}
+                depth={depth}
+                onAction={onAction}
+              />
+            ))}
+          </ul>
+        ) : null}
+        {questions.length > 0 ? (
+          <ul className="mt-2 flex flex-col gap-3">
+            {questions.map((finding, i) => (
+              <li key={`${finding.rule} ${i}`} className="flex gap-3">
+                <SeverityMark severity="verify" />
+                <div className="min-w-0 flex-1">
+                  <p className="font-semibold break-words">{finding.what}</p>
+                  {depth > 0 ? <p className="text-[13.5px] text-quiet">{finding.reason}</p> : null}
+                  {finding.questions.map((question) => (
+                    <div key={`${question.kind} ${question.of}`}>
+                      {question.text === finding.what ? null : (
+                        <p className="mt-1 text-[13.5px]">{question.text}</p>
+                      )}
+                      <Answers job={job} question={question} />
+                    </div>
+                  ))}
+                </div>
+              </li>
+            ))}
+          </ul>
+        ) : null}
+        {items.length > 0 ? (
+          <ul
+            aria-label={`To see at ${station.name}`}
+            className="mt-2 grid gap-x-8 border-t border-line md:grid-cols-2"
+          >
+            {items.map((item) => (
+              <SiteRow
+                key={item.id}
+                item={item}
+                seen={site.seen(item)}
+                depth={depth}
+                onSee={(note) => site.see([item], note)}
+                onOpen={() => site.open(item)}
+              />
+            ))}
+          </ul>
+        ) : null}
+        <div className="mt-2 flex flex-wrap items-start gap-2">
+          {open.length > 1 ? (
+            <Button aria-label={`All seen at ${station.name}`} onClick={() => site.see(open, '')}>
+              <Check size={17} /> All {open.length} seen
+            </Button>
+          ) : null}
+          {canShow && (photographing || photos.length > 0) ? (
+            <Photographs
+              job={job.id}
+              about={{
+                kind: about,
+                id: station.id,
+                wiring: null,
+                revision: null,
+                hash: null,
+              }}
+              name={station.name}
+              photos={photos}
+              by={site.initials.trim()}
+            />
+          ) : canShow ? (
+            <Button
+              look="bare"
+              aria-label={`Photographs of ${station.name}`}
+              onClick={() => setPhotographing(true)}
+            >
+              {photos.length > 0 ? plural(photos.length, 'photograph') : 'Photographs'}
+            </Button>
+          ) : null}
+        </div>
+      </section>
+    );
+  },
+);
+StopCard.displayName = 'StopCard';
