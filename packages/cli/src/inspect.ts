@@ -9,6 +9,7 @@ import {
   sayPlaces,
   countWalk,
   readiness,
+  siteItems,
   unseenBoxes,
   type Finding,
   type Severity,
@@ -54,9 +55,8 @@ const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[
 /** What stands against a walk, in a sentence. A job file has no records of the site, so nothing counts as seen there. */
 const standsAgainst = ({ job, wiring }: ReviewedWiring, findings: readonly Finding[], walk: Walk): string => {
   const walks: Walk[] = walk === 'final' ? ['roughIn', 'final'] : ['roughIn'];
-  const counts = walks.map((one) =>
-    countWalk(job, wiring, findings, one, () => ({ state: 'open', records: [] })),
-  );
+  const items = siteItems(job, wiring, findings);
+  const counts = walks.map((one) => countWalk(findings, items, one, () => ({ state: 'open', records: [] })));
   return readiness(walk, counts, { unseen: unseenBoxes(job, wiring).length, corrections: 0 }).sentence;
 };
 

@@ -173,7 +173,7 @@ test('ready is never approved, and nothing open is left out of the sentence', ()
   const items = siteItems(job, wiring, findings);
   const done = () => ({ state: 'done' as const, records: [] });
   const open = () => ({ state: 'open' as const, records: [] });
-  const asked = readiness('roughIn', [countWalk(job, wiring, findings, 'roughIn', open)], {
+  const asked = readiness('roughIn', [countWalk(findings, items, 'roughIn', open)], {
     unseen: unseenBoxes(job, wiring).length,
     corrections: 1,
   });
@@ -182,7 +182,7 @@ test('ready is never approved, and nothing open is left out of the sentence', ()
     `${items.filter(({ walk }) => walk === 'roughIn').length} things to see on site`,
   );
   expect(asked.sentence).toContain('1 correction of the inspector to clear');
-  const nothing = countWalk(job, wiring, [], 'final', done);
+  const nothing = countWalk([], [], 'final', done);
   const ready = readiness('final', [nothing], { unseen: 0, corrections: 0 });
   expect(ready.ready).toBe(true);
   expect(`${asked.sentence} ${ready.sentence}`).not.toMatch(/approv|pass/i);

@@ -44,7 +44,7 @@ export const stationOf = (job: Job, wiring: Wiring, at: At): Station => {
     return {
       kind: 'run',
       id: cable ?? `${between.from}>${between.to}`,
-      name,
+      name: `${name.charAt(0).toUpperCase()}${name.slice(1)}`,
       room: met === undefined ? null : roomOfBox(job, met),
     };
   }

@@ -25,7 +25,13 @@ export interface WalkRoom {
 const KINDS: readonly Station['kind'][] = ['room', 'circuit', 'box', 'run', 'job'];
 
 /** The stops of a walk, room by room in the order of the job, in each room what is of the room, then its boxes, then its runs. */
-export const walkThrough = (job: Job, wiring: Wiring, all: readonly Finding[], walk: Walk): WalkRoom[] => {
+export const walkThrough = (
+  job: Job,
+  wiring: Wiring,
+  all: readonly Finding[],
+  walk: Walk,
+  items: readonly SiteItem[] = siteItems(job, wiring, all),
+): WalkRoom[] => {
   const findings = all.filter((one) => one.walk === walk);
   const stops = new Map<string, Stop>();
   const stopAt = (station: Station): Stop => {
@@ -39,7 +45,7 @@ export const walkThrough = (job: Job, wiring: Wiring, all: readonly Finding[], w
     if (finding.questions.length > 0) stop().questions.push(finding);
     else if (finding.severity !== 'verify') stop().findings.push(finding);
   }
-  for (const item of siteItems(job, wiring, findings)) stopAt(item.station).items.push(item);
+  for (const item of items) if (item.walk === walk) stopAt(item.station).items.push(item);
   const boxOrder = new Map<string, number>(job.boxes.map(({ id }, i) => [id, i]));
   const inOrder = [...stops.values()].sort(
     (a, b) =>
@@ -66,15 +72,14 @@ export interface WalkCount {
 }
 
 export const countWalk = (
-  job: Job,
-  wiring: Wiring,
   all: readonly Finding[],
+  items: readonly SiteItem[],
   walk: Walk,
   seen: (item: SiteItem) => Seen,
 ): WalkCount => {
   const findings = all.filter((one) => one.walk === walk);
   const roots = findings.filter((one) => one.follows === null);
-  const states = siteItems(job, wiring, findings).map((item) => seen(item).state);
+  const states = items.flatMap((item) => (item.walk === walk ? [seen(item).state] : []));
   const count = (test: (one: Finding) => boolean) => roots.filter(test).length;
   return {
     unfinished: count(({ severity }) => severity === 'unfinished'),

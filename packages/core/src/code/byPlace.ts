@@ -2,14 +2,15 @@ import { findCable, findGroup, findLuminaire } from '../model/lookup.js';
 import type { Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
-import { placeName, runName } from '../words/places.js';
+import { runTold } from '../words/cables.js';
+import { placeName } from '../words/places.js';
 import type { At, Finding } from './rule.js';
 
 /** A place of a check as people know it: a luminaire, a run or a box. */
 export const nameOfAt = (job: Job, wiring: Wiring, { luminaire, cable, box }: At): string => {
   if (luminaire !== undefined) return findLuminaire(job, luminaire)?.name ?? luminaire;
   const run = cable === undefined ? undefined : findCable(wiring, cable);
-  return run ? runName(job, run) : placeName(job, (box ?? '') as Place);
+  return run ? runTold(job, wiring, run) : placeName(job, (box ?? '') as Place);
 };
 
 /** More places than these are counted. */

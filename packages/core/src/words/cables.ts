@@ -5,7 +5,7 @@ import type { Job } from '../model/job.js';
 import { circuitName } from '../model/lookup.js';
 import { placeOfEnd, type Cable, type End, type Wiring } from '../model/wiring.js';
 import { groupsByNet } from './groupsByNet.js';
-import { placeTag } from './places.js';
+import { placeTag, runName } from './places.js';
 import { compile } from '../circuit/compile.js';
 import { createDuty } from '../circuit/duty.js';
 import { conductorKey } from '../circuit/keys.js';
@@ -115,4 +115,10 @@ export const cableTold = (job: Job, wiring: Wiring, cable: Cable, side: End['sid
 export const cableWord = (job: Job, wiring: Wiring, cable: Cable, side: End['side']): string => {
   const { plain, told } = nameOf(job, wiring, cable, side);
   return told === '' ? plain : `${plain} (${told})`;
+};
+
+/** A run by its ends, and where two cables lie between these, by what tells the one from the other: "Yard door to Stove end (Long shed)". */
+export const runTold = (job: Job, wiring: Wiring, cable: Cable): string => {
+  const told = cableTold(job, wiring, cable, 'to');
+  return `${runName(job, cable)}${told === '' ? '' : ` (${told})`}`;
 };

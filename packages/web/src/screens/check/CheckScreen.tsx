@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import {
   eraWord,
   reviewCircuit,
+  siteItems,
   walkThrough,
   type Circuit,
   type Finding,
@@ -53,9 +54,10 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
   const [depth, setDepth] = useState(0);
   const onAction = useFindingAction(job);
   const within = part?.boxes ?? null;
+  const items = useMemo(() => siteItems(job, wiring, findings), [job, wiring, findings]);
   const rooms = useMemo(
-    () => (painted ? walkThrough(job, wiring, findings, walk) : []),
-    [painted, job, wiring, findings, walk],
+    () => walkThrough(job, wiring, findings, walk, items),
+    [job, wiring, findings, walk, items],
   );
   const open = new Set(findings.flatMap((one) => one.questions.map(({ kind, of }) => `${kind} ${of}`))).size;
   return (
@@ -78,7 +80,7 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         </div>
         {painted ? (
           <ReadinessCards
-            {...{ job, wiring, findings, site, walk, within }}
+            {...{ job, wiring, findings, items, site, walk, within }}
             onPick={(one) => {
               setWalk(one);
               setTab(0);
@@ -108,7 +110,7 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
             [
               <WalkView
                 key="walk"
-                {...{ job, wiring, findings, site, walk, within, depth, onAction }}
+                {...{ job, wiring, findings, rooms, site, walk, within, depth, onAction }}
                 circuit={circuit?.id ?? null}
                 onDepth={setDepth}
               />,
@@ -118,7 +120,7 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
               <Walls key="walls" {...{ job, wiring, site }} />,
               <Sheet
                 key="sheet"
-                {...{ job, wiring, findings, site }}
+                {...{ job, wiring, findings, items, site }}
                 circuits={circuit ? new Set([circuit.id]) : null}
               />,
             ].map((panel, i) => (

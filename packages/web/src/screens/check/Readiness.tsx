@@ -5,6 +5,7 @@ import {
   WALKS,
   type Finding,
   type Job,
+  type SiteItem,
   type Walk,
   type WalkCount,
   type Wiring,
@@ -28,6 +29,7 @@ export const ReadinessCards = ({
   job,
   wiring,
   findings,
+  items,
   site,
   walk,
   within,
@@ -36,6 +38,7 @@ export const ReadinessCards = ({
   job: Job;
   wiring: Wiring;
   findings: readonly Finding[];
+  items: readonly SiteItem[];
   site: Site;
   walk: Walk;
   /** Boxes of the circuit that is looked at; null for the whole job. */
@@ -43,7 +46,7 @@ export const ReadinessCards = ({
   onPick: (walk: Walk) => void;
 }) => {
   const counts = Object.fromEntries(
-    WALKS.map((one) => [one, countWalk(job, wiring, findings, one, site.seen)]),
+    WALKS.map((one) => [one, countWalk(findings, items, one, site.seen)]),
   ) as Record<Walk, WalkCount>;
   const unseen = unseenBoxes(job, wiring).filter((box) => within === null || within.has(box)).length;
   const standing = (one: Walk) => {

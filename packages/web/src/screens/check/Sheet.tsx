@@ -5,11 +5,11 @@ import {
   editionName,
   inspectorSheet,
   sayFill,
-  siteItems,
   unseenBoxes,
   WALKS,
   type Finding,
   type Job,
+  type SiteItem,
   type Wiring,
 } from '@amber/core';
 import { sayMore, findBox, listed } from '@amber/core';
@@ -26,7 +26,7 @@ const Part = ({ title, children }: { title: string; children: ReactNode }) => (
 );
 
 const Table = ({ heads, rows }: { heads: readonly string[]; rows: readonly (readonly string[])[] }) => (
-  <div className="overflow-x-auto">
+  <div className="overflow-x-auto" tabIndex={0}>
     <table className="w-full border-collapse text-left text-[12.5px]">
       <thead>
         <tr>
@@ -66,18 +66,19 @@ export const Sheet = ({
   job,
   wiring,
   findings,
+  items,
   site,
   circuits,
 }: {
   job: Job;
   wiring: Wiring;
   findings: readonly Finding[];
+  items: readonly SiteItem[];
   site: Site;
   circuits: ReadonlySet<string> | null;
 }) => {
   const sheet = useMemo(() => inspectorSheet({ job, wiring }), [job, wiring]);
   const shown = sheet.circuits.filter(({ circuit }) => circuits === null || circuits.has(circuit.id));
-  const items = siteItems(job, wiring, findings);
   const open = items.filter((item) => site.seen(item).state !== 'done');
   const told = findings.filter((one) => one.severity !== 'verify');
   const questions = findings.filter((one) => one.questions.length > 0);

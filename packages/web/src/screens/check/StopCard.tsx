@@ -1,11 +1,13 @@
 import { memo, useState } from 'react';
 import { Check } from 'lucide-react';
 import { Link } from 'react-router';
-import type { FindingAction, Job, Stop } from '@amber/core';
+import type { BoxId, FindingAction, Job, Seen, SiteRecord, Stop } from '@amber/core';
 import { Photographs } from '../../panels/onRecord/Photographs.js';
 import { plural } from '../../parts/format.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
 import { Answers } from '../../panels/findings/Answers.js';
+import { useAppDispatch } from '../../store/store.js';
+import { boxChosen } from '../../store/wiringSlice.js';
 import { stopAnchor } from './RoomIndex.js';
 import { FindingRow } from './FindingRow.js';
 import { SiteRow } from './SiteRow.js';
@@ -19,29 +21,48 @@ const KIND: Record<Stop['station']['kind'], string> = {
   job: '',
 };
 
+const OPEN: Seen = { state: 'open', records: [] };
+
+interface Card {
+  job: Job;
+  stop: Stop;
+  /** How each of its items stands, in their order. */
+  seen: readonly Seen[];
+  photos: readonly SiteRecord[];
+  depth: number;
+  /** Where its box is seen opened; null where it is none. */
+  bench: string | null;
+  /** Who works at this screen. */
+  by: string;
+  see: Site['see'];
+  open: Site['open'];
+  onAction: (action: FindingAction) => void;
+}
+
+const sumOf = ({ seen, photos }: Card): string =>
+  [
+    ...seen.map(({ state, records }) => `${state} ${records.at(-1)?.id ?? ''}`),
+    ...photos.map(({ id }) => id),
+  ].join();
+
+/** A card is drawn anew where something on it is otherwise: of two hundred ticks one is on it. */
+const isSameCard = (a: Card, b: Card): boolean =>
+  a.job === b.job &&
+  a.stop === b.stop &&
+  a.depth === b.depth &&
+  a.bench === b.bench &&
+  a.by === b.by &&
+  a.onAction === b.onAction &&
+  sumOf(a) === sumOf(b);
+
 /** One stop of the walk: what is wrong there, what is asked, and what is to be seen. */
 export const StopCard = memo(
-  ({
-    job,
-    stop,
-    site,
-    depth,
-    bench,
-    onAction,
-  }: {
-    job: Job;
-    stop: Stop;
-    site: Site;
-    depth: number;
-    /** Where its box is seen opened; null where it is none. */
-    bench: string | null;
-    onAction: (action: FindingAction) => void;
-  }) => {
+  ({ job, stop, seen, photos, depth, bench, by, see, open: openAgain, onAction }: Card) => {
+    const dispatch = useAppDispatch();
     const { station, findings, questions, items } = stop;
     const [photographing, setPhotographing] = useState(false);
-    const open = items.filter((item) => site.seen(item).state !== 'done');
+    const open = items.filter((_item, i) => seen[i]?.state !== 'done');
     const about = station.kind === 'run' ? 'cable' : station.kind;
-    const photos = station.kind === 'box' || station.kind === 'run' ? site.photosOf(about, station.id) : [];
     const canShow = station.kind === 'box' || station.kind === 'run';
     return (
       <section
@@ -62,6 +83,7 @@ export const StopCard = memo(
           {bench === null ? null : (
             <Link
               to={bench}
+              onClick={() => station.kind === 'box' && dispatch(boxChosen(station.id as BoxId))}
               className="ml-auto inline-flex min-h-10 items-center font-semibold underline underline-offset-3"
             >
               Bench
@@ -107,21 +129,21 @@ export const StopCard = memo(
             aria-label={`To see at ${station.name}`}
             className="mt-2 grid gap-x-8 border-t border-line md:grid-cols-2"
           >
-            {items.map((item) => (
+            {items.map((item, i) => (
               <SiteRow
                 key={item.id}
                 item={item}
-                seen={site.seen(item)}
+                seen={seen[i] ?? OPEN}
                 depth={depth}
-                onSee={(note) => site.see([item], note)}
-                onOpen={() => site.open(item)}
+                onSee={(note) => see([item], note)}
+                onOpen={() => openAgain(item)}
               />
             ))}
           </ul>
         ) : null}
         <div className="mt-2 flex flex-wrap items-start gap-2">
           {open.length > 1 ? (
-            <Button aria-label={`All seen at ${station.name}`} onClick={() => site.see(open, '')}>
+            <Button aria-label={`All seen at ${station.name}`} onClick={() => see(open, '')}>
               <Check size={17} /> All {open.length} seen
             </Button>
           ) : null}
@@ -137,7 +159,7 @@ export const StopCard = memo(
               }}
               name={station.name}
               photos={photos}
-              by={site.initials.trim()}
+              by={by}
             />
           ) : canShow ? (
             <Button
@@ -152,5 +174,6 @@ export const StopCard = memo(
       </section>
     );
   },
+  isSameCard,
 );
 StopCard.displayName = 'StopCard';

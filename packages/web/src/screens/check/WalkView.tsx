@@ -5,12 +5,13 @@ import {
   isGrave,
   RULES,
   unseenBoxes,
-  walkThrough,
   type Finding,
   type FindingAction,
   type Job,
+  type SiteRecord,
   type Stop,
   type Walk,
+  type WalkRoom,
   type Wiring,
 } from '@amber/core';
 import { Link } from 'react-router';
@@ -25,11 +26,14 @@ import { TakeRemedies } from './TakeRemedies.js';
 import type { Site } from './useSite.js';
 import { WALK_TITLES } from './Readiness.js';
 
+const NO_PHOTOS: readonly SiteRecord[] = [];
+
 /** The walk, room by room: every stop with what is wrong, asked or to be seen there. */
 export const WalkView = ({
   job,
   wiring,
   findings,
+  rooms,
   site,
   walk,
   within,
@@ -41,6 +45,7 @@ export const WalkView = ({
   job: Job;
   wiring: Wiring;
   findings: readonly Finding[];
+  rooms: readonly WalkRoom[];
   site: Site;
   walk: Walk;
   within: ReadonlySet<string> | null;
@@ -49,7 +54,15 @@ export const WalkView = ({
   onDepth: (depth: number) => void;
   onAction: (action: FindingAction) => void;
 }) => {
-  const rooms = useMemo(() => walkThrough(job, wiring, findings, walk), [job, wiring, findings, walk]);
+  const photos = useMemo(() => {
+    const known = new Map<string, SiteRecord[]>();
+    for (const record of site.records) {
+      if (record.kind !== 'photo') continue;
+      const key = `${record.about.kind === 'cable' ? 'run' : record.about.kind} ${record.about.id}`;
+      known.set(key, [...(known.get(key) ?? []), record]);
+    }
+    return known;
+  }, [site.records]);
   const unseen = unseenBoxes(job, wiring).filter((box) => within === null || within.has(box));
   const stops = rooms.flatMap((one) => one.stops);
   const grave = stops.flatMap((stop) => stop.findings.filter(isGrave).map((finding) => ({ finding, stop })));
@@ -134,7 +147,12 @@ export const WalkView = ({
             {stops.map((stop) => (
               <StopCard
                 key={`${stop.station.kind} ${stop.station.id}`}
-                {...{ job, stop, site, depth, onAction }}
+                {...{ job, stop, depth, onAction }}
+                seen={stop.items.map(site.seen)}
+                photos={photos.get(`${stop.station.kind} ${stop.station.id}`) ?? NO_PHOTOS}
+                by={site.initials.trim()}
+                see={site.see}
+                open={site.open}
                 bench={bench(stop)}
               />
             ))}

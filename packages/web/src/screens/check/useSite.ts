@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import {
   inspectionBook,
   liveRecords,
@@ -24,7 +24,6 @@ export interface Site {
   initials: string;
   setInitials: (initials: string) => void;
   seen: (item: SiteItem) => Seen;
-  photosOf: (kind: About['kind'], id: string) => SiteRecord[];
   see: (items: readonly SiteItem[], note: string) => void;
   /** It was not seen after all. */
   open: (item: SiteItem) => void;
@@ -41,31 +40,38 @@ export const useSite = (job: Job, wiringId: string): Site => {
   const live = useMemo(() => liveRecords(records), [records]);
   const seen = useMemo(() => seenStates(records, { id: wiringId, planned: true }), [records, wiringId]);
   const book = useMemo(() => inspectionBook(records), [records]);
-  const by = initials.trim();
-  return {
-    ...{ records: live, waiting, book, initials, setInitials, seen },
-    photosOf: (kind, id) =>
-      live.filter((one) => one.kind === 'photo' && one.about.kind === kind && one.about.id === id),
-    see: (items, note) => {
-      keep();
-      for (const { id, hash } of items)
-        dispatch(
-          recorded(
-            job.id,
-            'seen',
-            { kind: 'fact', id, wiring: wiringId as never, revision, hash },
-            { what: note },
-            by,
-          ),
-        );
-    },
-    open: (item) => {
-      for (const { id } of seen(item).records) dispatch(retracted(job.id, id));
-    },
-    put: (kind, about, body) => {
-      keep();
-      dispatch(recorded(job.id, kind, { ...about, wiring: null, revision, hash: null }, body, by));
-    },
-    takeBack: ({ id }) => void dispatch(retracted(job.id, id)),
-  };
+  // What the ways to put something on record read then: they themselves stay the same, so that a card is drawn anew only where it changed.
+  const now = useRef({ by: '', revision, seen, keep });
+  useEffect(() => {
+    now.current = { by: initials.trim(), revision, seen, keep };
+  });
+  const ways = useMemo((): Pick<Site, 'see' | 'open' | 'put' | 'takeBack'> => {
+    const id = job.id;
+    return {
+      see: (items, note) => {
+        const { by, revision: at, keep: keepInitials } = now.current;
+        keepInitials();
+        for (const { id: fact, hash } of items)
+          dispatch(
+            recorded(
+              id,
+              'seen',
+              { kind: 'fact', id: fact, wiring: wiringId as About['wiring'], revision: at, hash },
+              { what: note },
+              by,
+            ),
+          );
+      },
+      open: (item) => {
+        for (const record of now.current.seen(item).records) dispatch(retracted(id, record.id));
+      },
+      put: (kind, about, body) => {
+        const { by, revision: at, keep: keepInitials } = now.current;
+        keepInitials();
+        dispatch(recorded(id, kind, { ...about, wiring: null, revision: at, hash: null }, body, by));
+      },
+      takeBack: (record) => void dispatch(retracted(id, record.id)),
+    };
+  }, [dispatch, job.id, wiringId]);
+  return { records: live, waiting, book, initials, setInitials, seen, ...ways };
 };
