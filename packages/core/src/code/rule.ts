@@ -142,7 +142,7 @@ export interface RuleFacts {
   stage: Stage;
   /** The facts that it wants to know beside what every job holds. */
   asks: readonly QuestionKind[];
-  /** Is there something that the program could do about what it finds? */
+  /** Is there something that the program could do about what it finds, by changing the job and planning it again? */
   mends: boolean;
 }
 
@@ -170,15 +170,17 @@ export const defineRule = <T>(
     asks?: readonly QuestionKind[];
     check: (inspected: Inspected) => (Breach<T> | Ask)[];
     say: (data: T, inspected: Inspected) => Said;
+    /** Its fixes mend a wiring as it stands, and nothing about the job. */
+    mendsWiring?: true;
     fixes?: (breach: Breach<T>, inspected: Inspected) => Fix[];
   },
 ): Rule => {
-  const { check, say, fixes, since = null, asks = [], ...facts } = rule;
+  const { check, say, fixes, mendsWiring = false, since = null, asks = [], ...facts } = rule;
   return {
     ...facts,
     since,
     asks,
-    mends: fixes !== undefined,
+    mends: fixes !== undefined && !mendsWiring,
     judge: (inspected) => {
       if (since !== null && inspected.edition < since) return { judged: [], asks: [] };
       const found = check(inspected);

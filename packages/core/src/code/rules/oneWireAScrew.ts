@@ -95,6 +95,7 @@ export const oneWireAScrew = defineRule<Found>({
       ? 'Take the bare wire off this screw: it belongs to the grounds, or carries what no bare wire may (250.119).'
       : 'Splice them and land one tail.',
   }),
+  mendsWiring: true,
   fixes: ({ data }, { job }) =>
     mixesGround(data.wires)
       ? []

@@ -81,6 +81,7 @@ export const reidentifiedWhite = defineRule<Found>({
         };
     }
   },
+  mendsWiring: true,
   fixes: ({ data: { kind, cable, colour } }, { job }) => {
     const mine = (end: End) => end.cable === cable.id && end.colour === colour;
     const bare = (wiring: Wiring) => wiring.marks.filter((mark) => !mine(mark.end));

@@ -75,6 +75,7 @@ export const splices = defineRule<Found>({
         ? 'Look at it: a connector listed for this number and these sizes, tight, no tape alone.'
         : 'Use a connector listed for this number and these sizes, or two with a jumper.',
   }),
+  mendsWiring: true,
   fixes: ({ data: { joint, sizes, ground, why } }, { job }): Fix[] => {
     if (why === 'untold') return [];
     const connectors = chooseConnectors(job.stock, job.preferences, sizes, ground);

@@ -3,7 +3,6 @@ import { Check } from 'lucide-react';
 import { Link } from 'react-router';
 import type { BoxId, FindingAction, Job, Seen, SiteRecord, Stop } from '@amber/core';
 import { Photographs } from '../../panels/onRecord/Photographs.js';
-import { plural } from '../../parts/format.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
 import { Answers } from '../../panels/findings/Answers.js';
 import { useAppDispatch } from '../../store/store.js';
@@ -68,7 +67,7 @@ export const StopCard = memo(
       <section
         id={stopAnchor(station.kind, station.id)}
         aria-label={`${KIND[station.kind]} ${station.name}`.trim()}
-        className="rounded-lg border border-line bg-sheet p-4 [contain-intrinsic-size:auto_14rem] [content-visibility:auto]"
+        className="rounded-lg border border-line bg-sheet px-4 py-2.5 [contain-intrinsic-size:auto_9rem] [content-visibility:auto]"
       >
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <h3 className="min-w-0 text-[15px] font-bold break-words">{station.name}</h3>
@@ -80,15 +79,28 @@ export const StopCard = memo(
               .filter(Boolean)
               .join(' · ')}
           </span>
-          {bench === null ? null : (
-            <Link
-              to={bench}
-              onClick={() => station.kind === 'box' && dispatch(boxChosen(station.id as BoxId))}
-              className="ml-auto inline-flex min-h-10 items-center font-semibold underline underline-offset-3"
-            >
-              Bench
-            </Link>
-          )}
+          <span className="ml-auto flex items-center gap-4">
+            {canShow && photos.length === 0 ? (
+              <button
+                type="button"
+                aria-label={`Photographs of ${station.name}`}
+                aria-expanded={photographing}
+                onClick={() => setPhotographing(!photographing)}
+                className="min-h-10 font-semibold underline underline-offset-3"
+              >
+                Photograph
+              </button>
+            ) : null}
+            {bench === null ? null : (
+              <Link
+                to={bench}
+                onClick={() => station.kind === 'box' && dispatch(boxChosen(station.id as BoxId))}
+                className="inline-flex min-h-10 items-center font-semibold underline underline-offset-3"
+              >
+                Bench
+              </Link>
+            )}
+          </span>
         </div>
         {findings.length > 0 ? (
           <ul className="mt-2 flex flex-col gap-3">
@@ -141,36 +153,24 @@ export const StopCard = memo(
             ))}
           </ul>
         ) : null}
-        <div className="mt-2 flex flex-wrap items-start gap-2">
-          {open.length > 1 ? (
-            <Button aria-label={`All seen at ${station.name}`} onClick={() => see(open, '')}>
-              <Check size={17} /> All {open.length} seen
-            </Button>
-          ) : null}
-          {canShow && (photographing || photos.length > 0) ? (
-            <Photographs
-              job={job.id}
-              about={{
-                kind: about,
-                id: station.id,
-                wiring: null,
-                revision: null,
-                hash: null,
-              }}
-              name={station.name}
-              photos={photos}
-              by={by}
-            />
-          ) : canShow ? (
-            <Button
-              look="bare"
-              aria-label={`Photographs of ${station.name}`}
-              onClick={() => setPhotographing(true)}
-            >
-              {photos.length > 0 ? plural(photos.length, 'photograph') : 'Photographs'}
-            </Button>
-          ) : null}
-        </div>
+        {open.length > 1 || photographing || photos.length > 0 ? (
+          <div className="mt-2 flex flex-wrap items-start gap-2">
+            {open.length > 1 ? (
+              <Button aria-label={`All seen at ${station.name}`} onClick={() => see(open, '')}>
+                <Check size={17} /> All {open.length} seen
+              </Button>
+            ) : null}
+            {canShow && (photographing || photos.length > 0) ? (
+              <Photographs
+                job={job.id}
+                about={{ kind: about, id: station.id, wiring: null, revision: null, hash: null }}
+                name={station.name}
+                photos={photos}
+                by={by}
+              />
+            ) : null}
+          </div>
+        ) : null}
       </section>
     );
   },
