@@ -40,8 +40,7 @@ export const plannerInPlace = (): void => {
   globalThis.Worker = class {
     readonly #ports = new Channel();
     constructor() {
-      const { port1, port2 } = this.#ports;
-      expose(planner, port2 as never);
+      expose(planner, this.#ports.port2 as never);
     }
     postMessage(message: unknown, transfer: never[] = []) {
       this.#ports.port1.postMessage(message, transfer);

@@ -18,6 +18,7 @@ import { Link } from 'react-router';
 import { InitialsField } from '../../panels/onRecord/Initials.js';
 import { benchPath } from '../../parts/paths.js';
 import { OneOf } from '../../parts/OneOf.js';
+import { useAfterPaint } from '../../parts/useAfterPaint.js';
 import { DEPTH_WORDS } from '../../parts/words.js';
 import { goTo, roomAnchor, stopAnchor } from './RoomIndex.js';
 import { StopCard } from './StopCard.js';
@@ -25,6 +26,9 @@ import { SeverityMark } from '../../parts/ui.js';
 import { TakeRemedies } from './TakeRemedies.js';
 import type { Site } from './useSite.js';
 import { WALK_TITLES } from './Readiness.js';
+
+/** So many stops fill a screen. */
+const FIRST = 6;
 
 const NO_PHOTOS: readonly SiteRecord[] = [];
 
@@ -64,6 +68,9 @@ export const WalkView = ({
     return known;
   }, [site.records]);
   const unseen = unseenBoxes(job, wiring).filter((box) => within === null || within.has(box));
+  // What is on the screen first is drawn first; the rest of a long walk right after.
+  const all = useAfterPaint();
+  const shown = all ? rooms : rooms.slice(0, 1).map((one) => ({ ...one, stops: one.stops.slice(0, FIRST) }));
   const stops = rooms.flatMap((one) => one.stops);
   const grave = stops.flatMap((stop) => stop.findings.filter(isGrave).map((finding) => ({ finding, stop })));
   const hasMendable = findings.some(
@@ -140,11 +147,11 @@ export const WalkView = ({
           program knows.
         </p>
       ) : null}
-      {rooms.map(({ room, name, stops }) => (
+      {shown.map(({ room, name, stops: mine }) => (
         <section key={room ?? 'none'} id={roomAnchor(room)} aria-label={name} className="scroll-mt-2">
           <h2 className="mb-2 text-[17px] font-bold">{name}</h2>
           <div className="flex flex-col gap-3">
-            {stops.map((stop) => (
+            {mine.map((stop) => (
               <StopCard
                 key={`${stop.station.kind} ${stop.station.id}`}
                 {...{ job, stop, depth, onAction }}
