@@ -29,6 +29,34 @@ test('a crowded box is made to fit by one of the stock, and stays so after a rel
   await expect(one(page, 'Slip mast').getByText(/^fits, /)).toBeVisible();
 });
 
+test('a crowded box is kept, and its circuit wired another way that was planned and priced before it is offered', async ({
+  page,
+  request,
+}) => {
+  const job = await plannedYard(request, ({ boxes }) => ({
+    boxes: boxes.map((each) =>
+      each.id === 'landing-switches' ? { ...each, article: 'masonry-2-28' } : each,
+    ),
+  }));
+  await page.goto(`${job}/boxes`);
+  await box(page, 'Stage gate').click();
+  const gate = one(page, 'Stage gate');
+  await expect(gate.getByText(/^too small by/)).toBeVisible();
+  await gate.getByRole('button', { name: /^What would make 2-gang masonry.* do$/ }).click();
+  const offers = gate.getByRole('list', { name: /^What would make/ });
+  await expect(offers.getByText(/another way: 3 cables here instead of 4/).first()).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(offers.getByText('Settles').first()).toBeVisible();
+  await offers
+    .getByRole('button', { name: /^Do it/ })
+    .first()
+    .click();
+  await expect(gate.getByText(/^full, 3\.75 in³ left/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(gate.getByText(/^too small by/)).toBeVisible();
+});
+
 test('by the keyboard alone: a box is found, picked, and seen opened on the bench', async ({
   page,
   request,

@@ -12,6 +12,32 @@ const folder = join(root, 'docs/screenshots');
 const desk = { width: 1280, height: 800 };
 const telephone = { width: 390, height: 844 };
 
+/** Lower left, upper left, upper right and lower right of the framed wall, in pixels of its picture. */
+const WALL_CORNERS = [
+  [120, 610],
+  [120, 70],
+  [1080, 130],
+  [1080, 560],
+];
+
+/** A made-up photograph of an open wall, seen a little from the side. */
+const framedWall = async (page) => {
+  const made = await page.context().browser().newPage();
+  await made.setViewportSize({ width: 1200, height: 700 });
+  const [[a, b], [c, d], [e, f], [g, h]] = WALL_CORNERS;
+  const studs = Array.from({ length: 10 }, (_one, i) => {
+    const x = a + ((g - a) * (i + 0.4)) / 10;
+    const part = (x - a) / (g - a);
+    return `<polygon points="${x},${d + (f - d) * part} ${x + 16},${d + (f - d) * part} ${x + 16},${b + (h - b) * part} ${x},${b + (h - b) * part}" fill="#c6a574"/>`;
+  }).join('');
+  await made.setContent(
+    `<body style="margin:0;background:#6f6b64"><svg width="1200" height="700"><polygon points="${a},${b} ${c},${d} ${e},${f} ${g},${h}" fill="#b9b3a6"/>${studs}<polygon points="${a},${b} ${c},${d} ${e},${f} ${g},${h}" fill="none" stroke="#8a6f47" stroke-width="14"/></svg></body>`,
+  );
+  const buffer = await made.screenshot();
+  await made.close();
+  return { name: 'wall.png', mimeType: 'image/png', buffer };
+};
+
 /** One picture of each main view, from the demo data. */
 const SHOTS = [
   { name: 'jobs', path: '/', size: desk },
@@ -27,6 +53,42 @@ const SHOTS = [
     size: desk,
     act: async (page) => {
       await page.getByRole('button', { name: 'Box Middle bay' }).click();
+    },
+  },
+  {
+    name: 'check',
+    path: '/jobs/heron-yard/check',
+    size: desk,
+    act: async (page) => {
+      await page.getByRole('button', { name: /^Final,/ }).click();
+      await page.getByRole('button', { name: 'Understand it' }).click();
+      await page.getByLabel('Initials').fill('RF');
+      await page.getByRole('button', { name: 'All seen at Creek end' }).click();
+    },
+  },
+  {
+    name: 'wall-photograph',
+    path: '/jobs/heron-yard/check',
+    size: desk,
+    act: async (page) => {
+      await page.getByRole('tab', { name: 'Photographs' }).click();
+      const walls = page.getByLabel('Wall, as seen from its room');
+      const galley = await walls
+        .locator('option')
+        .filter({ hasText: /^Galley.*[1-9] box/ })
+        .first()
+        .getAttribute('value');
+      await walls.selectOption(galley);
+      await page.getByLabel(/^Photograph of/).setInputFiles(await framedWall(page));
+      const picture = page.getByRole('application');
+      for (const [x, y] of WALL_CORNERS) {
+        const shown = await picture.boundingBox();
+        const scale = Math.min(shown.width / 1200, shown.height / 700);
+        const [left, top] = [(shown.width - 1200 * scale) / 2, (shown.height - 700 * scale) / 2];
+        await picture.click({ position: { x: left + x * scale, y: top + y * scale } });
+      }
+      await page.getByRole('button', { name: 'Lay it on the wall' }).click();
+      await page.getByRole('img', { name: /photograph with boxes/ }).waitFor();
     },
   },
   {

@@ -288,6 +288,8 @@ export type { Alike, QuestionGroup } from './check/answers.js';
 export { pricedRemedies, takeTogether } from './check/remedyPrices.js';
 export type { PricedRemedy, TakenTogether } from './check/remedyPrices.js';
 export { outcomeOfChange } from './check/outcome.js';
+export { smallerBox } from './check/smallerBox.js';
+export type { SmallerBox, SmallerOffer } from './check/smallerBox.js';
 export type { Outcome } from './check/outcome.js';
 export { inspectorSheet } from './check/sheet.js';
 export type { InspectorSheet } from './check/sheet.js';

@@ -16,6 +16,8 @@ import {
   setBoxArticles,
   setRunFact,
   siteItems,
+  fillOf,
+  smallerBox,
   smallestBox,
   takeTogether,
   tryAnswers,
@@ -326,4 +328,29 @@ test('the smallest box of the stock holds what comes there, and no smaller one d
     );
   }
   expect(found).toBeGreaterThan(5);
+});
+
+test('a box that is too small would do with another way of its circuit: each that is offered holds all, and is priced as two jobs', () => {
+  const box = 'landing-switches' as BoxId;
+  const small = boxCandidates(reviewJob(few).job, reviewJob(few).wiring, box).filter(
+    ({ verdict }) => verdict === 'tooSmall',
+  );
+  const largest = small.reduce((a, b) => (a.left > b.left ? a : b));
+  const { offers, tried } = smallerBox(few, box, largest.articles);
+  expect(tried).toBeGreaterThanOrEqual(offers.length);
+  expect(offers.length).toBeGreaterThan(0);
+  let last = -Infinity;
+  for (const { job, outcome, words } of offers) {
+    const after = reviewJob(job);
+    expect(after.wiring.boxes[box]).toEqual(largest.articles);
+    expect(fillOf(after.job, after.wiring, box).verdict).toBe('fits');
+    expect(after.findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
+    expect(outcome).toEqual(outcomeOfChange(few, job));
+    expect(outcome.cost ?? Infinity).toBeGreaterThanOrEqual(last);
+    last = outcome.cost ?? Infinity;
+    expect(words).toMatch(/another way: \d cables? here/);
+  }
+  // One that nothing can make do is offered nothing.
+  const tiny = small.reduce((a, b) => (a.left < b.left ? a : b));
+  expect(smallerBox(few, box, tiny.articles).offers).toEqual([]);
 });

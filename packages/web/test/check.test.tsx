@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { setBoxArticles, withoutCircuit, type BoxId, type Job, type Outcome } from '@amber/core';
 import { CheckScreen } from '../src/screens/check/CheckScreen.js';
-import { sayCost } from '../src/screens/check/OutcomeWords.js';
+import { sayCost } from '../src/panels/findings/OutcomeWords.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
@@ -58,7 +58,12 @@ test('what was seen is counted, signed, and taken back; the sentence never says 
 test('the box is changed: what was seen in it says so, and counts as open', async () => {
   const { store } = show(<Check />, { job: crowded() });
   const box = within(await stop('Box Slip mast'));
-  fireEvent.click(box.getByRole('button', { name: /^All seen at/ }));
+  // Nobody has said who is there: nothing is signed.
+  const all = box.getByRole<HTMLButtonElement>('button', { name: /^All seen at/ });
+  expect(all.disabled).toBe(true);
+  expect(box.getAllByRole<HTMLInputElement>('checkbox').every(({ disabled }) => disabled)).toBe(true);
+  fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'RF' } });
+  fireEvent.click(all);
   expect(box.queryByText(/Changed since/)).toBeNull();
   plannerInPlace();
   fireEvent.click(box.getByRole('button', { name: 'What it costs to mend' }));

@@ -9,11 +9,13 @@ import {
   newJob,
   remediesFor,
   outcomeOfChange,
+  smallerBox,
   pricedRemedies,
   takeTogether,
   tryAnswers,
   standardStock,
   withDraft,
+  type ArticleId,
   type BoxId,
   type Change,
   type Finding,
@@ -28,6 +30,7 @@ import {
   type Remedy,
   type Edition,
   type Outcome,
+  type SmallerBox,
   type PricedRemedy,
   type TakenTogether,
 } from '@amber/core';
@@ -77,6 +80,9 @@ export const planner = {
     questions: Parameters<typeof tryAnswers>[1],
     values: readonly (string | number)[],
   ): Outcome[] => tryAnswers(job, questions, values),
+  /** With what a box that is too small would do at a place. */
+  smaller: (job: Job, box: BoxId, articles: readonly ArticleId[]): SmallerBox =>
+    smallerBox(job, box, articles),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */
   takeTogether: (

@@ -1,5 +1,16 @@
 import { proxy } from 'comlink';
-import type { Edition, Finding, Job, Outcome, PricedRemedy, Question, TakenTogether } from '@amber/core';
+import type {
+  ArticleId,
+  BoxId,
+  SmallerBox,
+  Edition,
+  Finding,
+  Job,
+  Outcome,
+  PricedRemedy,
+  Question,
+  TakenTogether,
+} from '@amber/core';
 import { useAsked, useWork, type Ask, type Asked } from './useWork.js';
 import { withoutPlanned } from './withoutPlanned.js';
 import type { PlannerWorker } from './workers.js';
@@ -36,6 +47,15 @@ const askAnswers = (planner: Planner, question: string): Promise<Outcome[]> => {
 /** What each of some answers would change, in their order; null where nothing is asked. */
 export const useAnswers = (job: Job, answers: Answers | null): Asked<Outcome[]> | null =>
   useAsked(written(job, answers), askAnswers);
+
+const askSmaller = (planner: Planner, question: string): Promise<SmallerBox> => {
+  const { job, box, articles } = JSON.parse(question) as { job: Job; box: BoxId; articles: ArticleId[] };
+  return planner.smaller(job, box, articles);
+};
+
+/** With what a box of the stock that is too small would do at a place. */
+export const useSmaller = (job: Job, box: BoxId, articles: readonly ArticleId[]): Asked<SmallerBox> | null =>
+  useAsked(writtenWhole(job, { box, articles }), askSmaller);
 
 const askEdition = (planner: Planner, question: string): Promise<Outcome> => {
   const { job, edition } = JSON.parse(question) as { job: Job; edition: Edition };

@@ -4,8 +4,8 @@ import { boxDigest, findBox, liveRecords, ofId, type BoxId, type Job, type Wirin
 import { when } from '../../parts/format.js';
 import { Button } from '../../parts/ui.js';
 import { useRecords } from '../../store/useRecords.js';
-import { InitialsField, useInitials } from '../onRecord/Initials.js';
-import { Photographs } from '../onRecord/Photographs.js';
+import { InitialsField, useInitials } from '../../onRecord/Initials.js';
+import { Photographs } from '../../onRecord/Photographs.js';
 
 const SURE = {
   untold: 'Nobody has looked into this box, and nothing is assumed of it.',

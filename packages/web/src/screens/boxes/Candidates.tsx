@@ -11,37 +11,65 @@ import {
   type Job,
   type Wiring,
 } from '@amber/core';
+import { useState, type ReactNode } from 'react';
+import { SmallerBox } from './SmallerBox.js';
 import { useEdit } from '../../store/review.js';
 import { Button } from '../../parts/ui.js';
 
 const keyOf = ({ articles }: BoxCandidate): string => articles.join('+');
 
-const Line = ({ one, onTake }: { one: BoxCandidate; onTake: (() => void) | null }) => (
-  <li
-    className={`flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-1.5 text-[14px] ${one.verdict === 'fits' ? '' : 'text-quiet'}`}
-  >
-    <span className="min-w-0 flex-1 basis-52">
-      <span className={`block break-words ${one.here ? 'font-bold' : ''}`}>{one.name}</span>
-      <span className="block text-[13px]">
-        {one.verdict === 'fits'
-          ? `${cubicInches(one.volume)}, ${cubicInches(one.left)} left${one.why === '' ? '' : `, ${one.why}`}`
-          : one.why}
+const Line = ({
+  one,
+  onTake,
+  more = null,
+}: {
+  one: BoxCandidate;
+  onTake: (() => void) | null;
+  /** What would make it do, where it is too small and that can be asked. */
+  more?: (() => ReactNode) | null;
+}) => {
+  const [asked, setAsked] = useState(false);
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-1.5 text-[14px] ${one.verdict === 'fits' ? '' : 'text-quiet'}`}
+    >
+      <span className="min-w-0 flex-1 basis-52">
+        <span className={`block break-words ${one.here ? 'font-bold' : ''}`}>
+          {one.name}
+          {one.here && one.verdict !== 'fits' ? ', here' : ''}
+        </span>
+        <span className="block text-[13px]">
+          {one.verdict === 'fits'
+            ? `${cubicInches(one.volume)}, ${cubicInches(one.left)} left${one.why === '' ? '' : `, ${one.why}`}`
+            : one.why}
+        </span>
       </span>
-    </span>
-    <span className="shrink-0">{dollars(one.price)}</span>
-    {one.here ? (
-      <span className="inline-flex min-h-10 w-24 items-center gap-1 font-semibold text-ink">
-        <Check size={16} aria-hidden="true" /> here
-      </span>
-    ) : onTake && one.verdict === 'fits' ? (
-      <Button className="w-24" aria-label={`Take ${one.name}`} onClick={onTake}>
-        Take it
-      </Button>
-    ) : (
-      <span className="w-24" />
-    )}
-  </li>
-);
+      <span className="shrink-0">{dollars(one.price)}</span>
+      {one.here && one.verdict === 'fits' ? (
+        <span className="inline-flex min-h-10 w-24 items-center gap-1 font-semibold text-ink">
+          <Check size={16} aria-hidden="true" /> here
+        </span>
+      ) : onTake && one.verdict === 'fits' ? (
+        <Button className="w-24" aria-label={`Take ${one.name}`} onClick={onTake}>
+          Take it
+        </Button>
+      ) : more ? (
+        <Button
+          look="bare"
+          className="w-24 text-ink underline underline-offset-3"
+          aria-expanded={asked}
+          aria-label={`What would make ${one.name} do`}
+          onClick={() => setAsked(!asked)}
+        >
+          Would do if
+        </Button>
+      ) : (
+        <span className="w-24" />
+      )}
+      {asked && more ? <div className="basis-full text-ink">{more()}</div> : null}
+    </li>
+  );
+};
 
 /** Boxes of the stock for a place from small to large, with what each costs and leaves; those that do not suit, with the reason. */
 export const Candidates = ({ job, wiring, id }: { job: Job; wiring: Wiring; id: BoxId }) => {
@@ -65,7 +93,12 @@ export const Candidates = ({ job, wiring, id }: { job: Job; wiring: Wiring; id: 
       </div>
       <ul>
         {suited.map((one) => (
-          <Line key={keyOf(one)} one={one} onTake={() => take(one.articles)} />
+          <Line
+            key={keyOf(one)}
+            one={one}
+            onTake={() => take(one.articles)}
+            more={one.verdict === 'tooSmall' ? () => <SmallerBox job={job} box={id} candidate={one} /> : null}
+          />
         ))}
       </ul>
       {others.length > 0 ? (

@@ -15,7 +15,7 @@ import { plural } from '../../parts/format.js';
 import { Button, Select, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { useEdition } from '../../worker/useChecked.js';
-import { OutcomeWords, sayCost } from './OutcomeWords.js';
+import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
 
 /** One finding; with its reason where that is all that differs. */
 const Said = ({ one, why = false }: { one: Finding; why?: boolean }) => (

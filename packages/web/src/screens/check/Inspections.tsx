@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { findBox, WALKS, type Correction, type Job, type Walk } from '@amber/core';
-import { InitialsField } from '../../panels/onRecord/Initials.js';
+import { InitialsField } from '../../onRecord/Initials.js';
 import { when } from '../../parts/format.js';
 import { Button, Field, Select, TextInput } from '../../parts/ui.js';
 import { WALK_TITLES } from './Readiness.js';

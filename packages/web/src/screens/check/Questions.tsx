@@ -4,7 +4,7 @@ import { Answers } from '../../panels/findings/Answers.js';
 import { Button } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { useAnswers } from '../../worker/useChecked.js';
-import { OutcomeWords, sayCost } from './OutcomeWords.js';
+import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
 
 /** Answers beyond these are not all tried: of a list of boxes or rooms the first are enough to see whether anything hangs on it. */
 const MOST_TRIED = 6;

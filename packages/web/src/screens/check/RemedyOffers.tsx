@@ -2,7 +2,7 @@ import type { Finding, Job, PricedRemedy } from '@amber/core';
 import { Button } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { usePriced } from '../../worker/useChecked.js';
-import { OutcomeWords, sayCost } from './OutcomeWords.js';
+import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
 
 const Offer = ({ job, remedy }: { job: Job; remedy: PricedRemedy }) => {
   const edit = useEdit();

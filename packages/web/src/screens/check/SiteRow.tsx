@@ -13,12 +13,15 @@ export const SiteRow = ({
   item,
   seen,
   depth,
+  mayTick,
   onSee,
   onOpen,
 }: {
   item: SiteItem;
   seen: Seen;
   depth: number;
+  /** Somebody has said who works here: every tick is signed. */
+  mayTick: boolean;
   onSee: (note: string) => void;
   onOpen: () => void;
 }) => {
@@ -33,6 +36,7 @@ export const SiteRow = ({
           <input
             type="checkbox"
             checked={isDone}
+            disabled={!mayTick && !isDone}
             onChange={() => (isDone ? onOpen() : onSee(note ?? ''))}
             className="size-5 shrink-0 accent-ink"
           />
@@ -73,7 +77,7 @@ export const SiteRow = ({
               onChange={(event) => setNote(event.target.value)}
               className={controlLook}
             />
-            <Button disabled={note.trim() === ''} onClick={() => onSee(note.trim())}>
+            <Button disabled={!mayTick || note.trim() === ''} onClick={() => onSee(note.trim())}>
               Seen
             </Button>
           </div>

@@ -2,7 +2,7 @@ import { memo, useState } from 'react';
 import { Check } from 'lucide-react';
 import { Link } from 'react-router';
 import type { BoxId, FindingAction, Job, Seen, SiteRecord, Stop } from '@amber/core';
-import { Photographs } from '../../panels/onRecord/Photographs.js';
+import { Photographs } from '../../onRecord/Photographs.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
 import { Answers } from '../../panels/findings/Answers.js';
 import { useAppDispatch } from '../../store/store.js';
@@ -147,6 +147,7 @@ export const StopCard = memo(
                 item={item}
                 seen={seen[i] ?? OPEN}
                 depth={depth}
+                mayTick={by !== ''}
                 onSee={(note) => see([item], note)}
                 onOpen={() => openAgain(item)}
               />
@@ -156,7 +157,11 @@ export const StopCard = memo(
         {open.length > 1 || photographing || photos.length > 0 ? (
           <div className="mt-2 flex flex-wrap items-start gap-2">
             {open.length > 1 ? (
-              <Button aria-label={`All seen at ${station.name}`} onClick={() => see(open, '')}>
+              <Button
+                disabled={by === ''}
+                aria-label={`All seen at ${station.name}`}
+                onClick={() => see(open, '')}
+              >
                 <Check size={17} /> All {open.length} seen
               </Button>
             ) : null}

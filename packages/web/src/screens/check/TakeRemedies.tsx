@@ -4,7 +4,7 @@ import { plural } from '../../parts/format.js';
 import { Button, controlLook } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { useTaken } from '../../worker/useChecked.js';
-import { OutcomeWords, sayCost } from './OutcomeWords.js';
+import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
 
 /** Every remedy below a price at once: worked out first, looked at, then taken as one edit that can be undone. */
 export const TakeRemedies = ({ job }: { job: Job }) => {

@@ -15,7 +15,7 @@ import {
   type Wiring,
 } from '@amber/core';
 import { Link } from 'react-router';
-import { InitialsField } from '../../panels/onRecord/Initials.js';
+import { InitialsField } from '../../onRecord/Initials.js';
 import { benchPath } from '../../parts/paths.js';
 import { OneOf } from '../../parts/OneOf.js';
 import { useAfterPaint } from '../../parts/useAfterPaint.js';
@@ -84,6 +84,11 @@ export const WalkView = ({
     <div className="flex flex-col gap-5">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <InitialsField initials={site.initials} onChange={site.setInitials} />
+        {site.initials.trim() === '' ? (
+          <p className="flex min-h-10 items-center text-[13.5px]">
+            Type your initials: every tick is signed.
+          </p>
+        ) : null}
         <div className="w-80 max-w-full sm:ml-auto">
           <OneOf
             label="How much is said"

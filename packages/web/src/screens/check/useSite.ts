@@ -13,7 +13,7 @@ import {
 import { recorded, retracted } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useRecords } from '../../store/useRecords.js';
-import { useInitials } from '../../panels/onRecord/Initials.js';
+import { useInitials } from '../../onRecord/Initials.js';
 
 /** What is on record of the site, and the ways to put something there. */
 export interface Site {

@@ -11,8 +11,8 @@ import {
 } from '@amber/core';
 import { plural } from '../../../parts/format.js';
 import { Select } from '../../../parts/ui.js';
-import { PhotoButton } from '../../../panels/onRecord/PhotoButton.js';
-import { InitialsField } from '../../../panels/onRecord/Initials.js';
+import { PhotoButton } from '../../../onRecord/PhotoButton.js';
+import { InitialsField } from '../../../onRecord/Initials.js';
 import type { Site } from '../useSite.js';
 import { LaidPhoto } from './LaidPhoto.js';
 import { PointPicker } from './PointPicker.js';

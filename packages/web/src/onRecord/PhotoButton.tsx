@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { Camera } from 'lucide-react';
-import { Button } from '../../parts/ui.js';
-import { keepPicture } from '../../server/pictures.js';
+import { Button } from '../parts/ui.js';
+import { keepPicture } from '../server/pictures.js';
 
 /** Takes a photograph with the camera of the tablet, or one from a file, and keeps it by what it is. */
 export const PhotoButton = ({

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { controlLook } from '../../parts/ui.js';
+import { controlLook } from '../parts/ui.js';
 
 const INITIALS = 'amber-initials';
 

@@ -1,8 +1,8 @@
 import type { About, SiteRecord } from '@amber/core';
-import { picturePath } from '../../parts/paths.js';
-import { when } from '../../parts/format.js';
-import { recorded } from '../../store/recordSlice.js';
-import { useAppDispatch } from '../../store/store.js';
+import { picturePath } from '../parts/paths.js';
+import { when } from '../parts/format.js';
+import { recorded } from '../store/recordSlice.js';
+import { useAppDispatch } from '../store/store.js';
 import { PhotoButton } from './PhotoButton.js';
 
 /** Photographs of something: taken with the camera of the tablet, kept by what they are, and on record. */

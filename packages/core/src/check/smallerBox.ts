@@ -1,0 +1,97 @@
+import type { ArticleId, BoxId } from '../model/ids.js';
+import type { Circuit, Job } from '../model/job.js';
+import { setBoxArticles } from '../materials/boxRows.js';
+import { fillOf } from '../materials/boxContents.js';
+import { findingKey, isGrave } from '../code/rule.js';
+import { findPlans } from '../plans/findPlans.js';
+import { leastSaid } from '../plans/leastSaid.js';
+import { withChoice } from '../plans/measures.js';
+import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
+import { placeName } from '../words/places.js';
+import { outcomeOf, type Outcome } from './outcome.js';
+
+/** Something with which a smaller box would do: the job as it would be, planned, inspected and priced. */
+export interface SmallerOffer {
+  words: string;
+  job: Job;
+  outcome: Outcome;
+}
+
+export interface SmallerBox {
+  /** The cheapest first, those without a price last. */
+  offers: SmallerOffer[];
+  /** So many ways were planned to see whether it would do with them. */
+  tried: number;
+}
+
+/** Ways of each circuit are searched so long; what is found by then is tried. */
+const MOST_STEPS = 2_000_000;
+const MOST_OFFERS = 3;
+
+const cablesAt = ({ wiring }: JobReview, id: BoxId): number =>
+  wiring.cables.filter(({ from, to }) => from === id || to === id).length;
+
+/** Where power enters a circuit, as it is wired. */
+const entryOf = ({ job }: JobReview, circuit: Circuit): string | null => {
+  const feed = job.choices.find((one) => one.circuit === circuit.id);
+  const at = job.feeds.find(({ id }) => id === feed?.feed)?.at;
+  if (feed === undefined || at === undefined) return null;
+  if (at !== 'panel') return at;
+  const run = feed.runs.find(({ from, to }) => from === 'panel' || to === 'panel');
+  return run ? (run.from === 'panel' ? run.to : run.from) : null;
+};
+
+const said = (before: JobReview, after: JobReview, circuit: Circuit, id: BoxId): string => {
+  const [was, is] = [cablesAt(before, id), cablesAt(after, id)];
+  const [from, to] = [entryOf(before, circuit), entryOf(after, circuit)];
+  const cables =
+    is === was
+      ? `${is} cables here as now, with fewer conductors`
+      : `${is} ${is === 1 ? 'cable' : 'cables'} here instead of ${was}`;
+  const entry = to !== null && to !== from ? `, power enters at ${placeName(after.job, to as never)}` : '';
+  return `${circuit.name} another way: ${cables}${entry}`;
+};
+
+/** Does it fit, and does nothing grave come that was not there? */
+const holds = (before: JobReview, after: JobReview, id: BoxId): boolean => {
+  const known = new Set(before.findings.filter(isGrave).map(findingKey));
+  return (
+    fillOf(after.job, after.wiring, id).verdict === 'fits' &&
+    after.findings.every((one) => !isGrave(one) || known.has(findingKey(one)))
+  );
+};
+
+/**
+ * With what a box of the stock that is too small would do at a place: each circuit in it wired another way (power elsewhere, a cable less), or
+ * with 14 AWG where its breaker allows it. Each is planned as a whole job, and offered only where the box then holds all that comes to it.
+ */
+export const smallerBox = (job: Job, id: BoxId, articles: readonly ArticleId[]): SmallerBox => {
+  const before = reviewJob(job);
+  const offers: SmallerOffer[] = [];
+  let tried = 0;
+  const offer = (changed: Job, words: (after: JobReview) => string): void => {
+    tried += 1;
+    const after = reviewJob(setBoxArticles(changed, id, articles));
+    if (holds(before, after, id))
+      offers.push({ words: words(after), job: after.job, outcome: outcomeOf(before, after) });
+  };
+  const mine = before.job.circuits.filter(
+    (circuit) => !before.standing.includes(circuit.id) && reviewCircuit(before, circuit.id).boxes.has(id),
+  );
+  for (const circuit of mine) {
+    if (circuit.awg === 12 && circuit.breaker === 15)
+      offer(
+        { ...job, circuits: job.circuits.map((one) => (one.id === circuit.id ? { ...one, awg: 14 } : one)) },
+        () => `14 AWG on ${circuit.name}, as its breaker of 15 A allows`,
+      );
+    for (const { choice } of findPlans(job, circuit.id, { mostSteps: MOST_STEPS }).candidates)
+      offer(withChoice(job, circuit.id, leastSaid(job, circuit.id, choice)), (after) =>
+        said(before, after, circuit, id),
+      );
+  }
+  const price = ({ outcome }: SmallerOffer) => outcome.cost ?? Infinity;
+  const sorted = offers.sort((a, b) => price(a) - price(b));
+  // What differs in its price alone is offered once, the cheapest of it.
+  const distinct = sorted.filter((one, i) => sorted.findIndex(({ words }) => words === one.words) === i);
+  return { offers: distinct.slice(0, MOST_OFFERS), tried };
+};
