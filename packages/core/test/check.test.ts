@@ -68,11 +68,13 @@ test('both walks together meet every finding once, each place of a check by itse
         (room) => room.stops,
       );
       const met = stops.flatMap((stop) => [...stop.findings, ...stop.questions]).map(findingKey);
-      const said = findings.filter((one) => one.severity !== 'verify' || one.questions.length > 0);
+      const said = findings.filter(
+        (one) => one.severity !== 'verify' || one.questions.length > 0 || one.assumed !== null,
+      );
       expect([...met].sort()).toEqual(said.map(findingKey).sort());
       const places = stops.flatMap((stop) => stop.items);
       const wanted = findings
-        .filter((one) => one.severity === 'verify' && one.questions.length === 0)
+        .filter((one) => one.severity === 'verify' && one.questions.length === 0 && one.assumed === null)
         .reduce((sum, one) => sum + Math.max(1, one.places.length), 0);
       expect(places).toHaveLength(wanted);
       expect(new Set(places.map(({ id }) => id)).size).toBe(
@@ -191,6 +193,28 @@ test('ready is never approved, and nothing open is left out of the sentence', ()
   expect(
     readiness('final', [{ ...nothing, changed: 1, toSee: 1 }], { unseen: 0, corrections: 0 }).ready,
   ).toBe(false);
+});
+
+test('what is wrong stays wrong, though an answer may settle it; what is only assumed is never ticked away', () => {
+  const { job, wiring, findings } = reviewJob(whole);
+  const stops = WALKS.flatMap((walk) => walkThrough(job, wiring, findings, walk)).flatMap(
+    (room) => room.stops,
+  );
+  const asked = findings.filter((one) => one.severity !== 'verify' && one.questions.length > 0);
+  expect(asked.length).toBeGreaterThan(0);
+  for (const one of asked) expect(stops.some((stop) => stop.findings.includes(one))).toBe(true);
+  const assumed = findings.filter((one) => one.assumed !== null);
+  expect(assumed.length).toBeGreaterThan(0);
+  const items = siteItems(job, wiring, findings);
+  for (const one of assumed) {
+    expect(stops.some((stop) => stop.findings.includes(one))).toBe(true);
+    expect(items.some(({ what, at }) => what === one.what && at === one.at)).toBe(false);
+    expect(unseenBoxes(job, wiring)).toContain(one.assumed);
+  }
+  const alone = readiness('final', [countWalk([], [], 'final', () => ({ state: 'open', records: [] }))], {
+    ...{ unseen: 0, corrections: 0, within: 'Slip light' },
+  });
+  expect(alone.sentence).toContain('in Slip light alone');
 });
 
 test('what is made up is walked when the job makes it up', () => {

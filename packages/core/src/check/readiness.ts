@@ -34,12 +34,12 @@ const some = (count: number, one: string, many: string): string[] =>
 
 /**
  * Is there anything that the program knows to stand against a walk? Of the final walk what is open of the rough-in counts too: `counts`
- * holds both then. Cautions are to be weighed and do not stand against it.
+ * holds both then. `within` names the circuit where only that is looked at. Cautions are to be weighed and do not stand against it.
  */
 export const readiness = (
   walk: Walk,
   counts: readonly WalkCount[],
-  { unseen, corrections }: { unseen: number; corrections: number },
+  { unseen, corrections, within = null }: { unseen: number; corrections: number; within?: string | null },
 ): Readiness => {
   const sum = (of: keyof WalkCount) => counts.reduce((total, one) => total + one[of], 0);
   const open = [
@@ -56,11 +56,14 @@ export const readiness = (
   ];
   const name = WALK_WORDS[walk];
   if (open.length > 0)
-    return { ready: false, sentence: `Not ready for the ${name} inspection: ${listed(open)}.` };
+    return {
+      ready: false,
+      sentence: `Not ready for the ${name} inspection${within === null ? '' : `, by ${within} alone`}: ${listed(open)}.`,
+    };
   const cautions = sum('cautions');
   return {
     ready: true,
-    sentence: `Nothing that this program knows of stands against calling for the ${name} inspection${
+    sentence: `Nothing that this program knows of${within === null ? '' : ` in ${within} alone`} stands against calling for the ${name} inspection${
       cautions === 0 ? '' : `; weigh ${some(cautions, 'caution', 'cautions').join('')} first`
     }. What the inspector finds and the authority decides comes first.`,
   };

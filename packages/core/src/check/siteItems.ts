@@ -53,21 +53,25 @@ const restsOn = (job: Job, wiring: Wiring, at: At): unknown => {
   ];
 };
 
+/**
+ * Is it settled by looking? What is only assumed of a box is not: whoever looks tells what is there, and it is judged again.
+ */
+export const isToSee = ({ severity, questions, assumed }: Finding): boolean =>
+  severity === 'verify' && questions.length === 0 && assumed === null;
+
 /** What is to be seen on site, one item for each place: a check of many places is made at each of them. */
 export const siteItems = (job: Job, wiring: Wiring, findings: readonly Finding[]): SiteItem[] =>
-  findings
-    .filter((one) => one.severity === 'verify' && one.questions.length === 0)
-    .flatMap((finding) => {
-      const { rule, walk, section, what, reason, remedy } = finding;
-      const isListed = finding.places.length > 0;
-      return (isListed ? finding.places : [finding.at]).map((at): SiteItem => ({
-        ...{ rule, walk, section, what, why: reason, look: remedy, at },
-        id: digestOf([rule, at]),
-        // Words of a check that every job has say nothing of the place; those of a finding do.
-        hash: digestOf([restsOn(job, wiring, at), isListed ? section : [section, what, reason]]),
-        station: stationOf(job, wiring, at),
-      }));
-    });
+  findings.filter(isToSee).flatMap((finding) => {
+    const { rule, walk, section, what, reason, remedy } = finding;
+    const isListed = finding.places.length > 0;
+    return (isListed ? finding.places : [finding.at]).map((at): SiteItem => ({
+      ...{ rule, walk, section, what, why: reason, look: remedy, at },
+      id: digestOf([rule, at]),
+      // Words of a check that every job has say nothing of the place; those of a finding do.
+      hash: digestOf([restsOn(job, wiring, at), isListed ? section : [section, what, reason]]),
+      station: stationOf(job, wiring, at),
+    }));
+  });
 
 /** How an item stands by what is on record: who saw it last, when, and what they noted. */
 export interface Seen {

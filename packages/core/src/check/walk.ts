@@ -2,14 +2,15 @@ import type { RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findRoom } from '../model/lookup.js';
 import type { Wiring } from '../model/wiring.js';
-import { isGrave, type Finding, type Walk } from '../code/rule.js';
-import { siteItems, type Seen, type SiteItem } from './siteItems.js';
+import { questionKey } from '../code/questions.js';
+import type { Finding, Walk } from '../code/rule.js';
+import { isToSee, siteItems, type Seen, type SiteItem } from './siteItems.js';
 import { stationOf, type Station } from './stations.js';
 
 /** All that is to be said or seen at one place. */
 export interface Stop {
   station: Station;
-  /** Violations, cautions and what is waived, the worst first. */
+  /** Violations, cautions, what is waived and what is so if an old box is wired as is usual, the worst first. */
   findings: Finding[];
   questions: Finding[];
   items: SiteItem[];
@@ -42,8 +43,9 @@ export const walkThrough = (
   };
   for (const finding of findings) {
     const stop = () => stopAt(stationOf(job, wiring, finding.at));
-    if (finding.questions.length > 0) stop().questions.push(finding);
-    else if (finding.severity !== 'verify') stop().findings.push(finding);
+    // What is wrong as far as is known is no mere question, though an answer may settle it.
+    if (finding.severity === 'verify' && finding.questions.length > 0) stop().questions.push(finding);
+    else if (!isToSee(finding)) stop().findings.push(finding);
   }
   for (const item of items) if (item.walk === walk) stopAt(item.station).items.push(item);
   const boxOrder = new Map<string, number>(job.boxes.map(({ id }, i) => [id, i]));
@@ -84,8 +86,8 @@ export const countWalk = (
   return {
     unfinished: count(({ severity }) => severity === 'unfinished'),
     violations: count(({ severity }) => severity === 'violation'),
-    cautions: count(({ severity, questions }) => severity === 'caution' && questions.length === 0),
-    questions: findings.filter((one) => one.questions.length > 0 && !isGrave(one)).length,
+    cautions: count(({ severity }) => severity === 'caution'),
+    questions: new Set(findings.flatMap((one) => one.questions.map(questionKey))).size,
     toSee: states.filter((state) => state !== 'done').length,
     changed: states.filter((state) => state === 'changed').length,
     seen: states.filter((state) => state === 'done').length,

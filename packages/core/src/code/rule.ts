@@ -84,6 +84,8 @@ export interface Finding {
   amendment: string | null;
   /** The edition it met when it was built, where today's asks for more and nobody touches it. */
   builtBy: JudgedEdition | null;
+  /** Nobody has looked into this box: it is so if it is wired as is usual. Null where that is known. */
+  assumed: BoxId | null;
   /** The key of the finding that it most likely goes with; null where it stands for itself. */
   follows: string | null;
 }
@@ -99,7 +101,7 @@ export const findingOf = (
   facts: Facts & Partial<Pick<Finding, 'questions' | 'actions' | 'amendment' | 'places'>>,
   { where, what, reason, remedy }: Said,
 ): Finding => ({
-  ...{ questions: [], actions: [], places: [], amendment: null, builtBy: null, follows: null },
+  ...{ questions: [], actions: [], places: [], amendment: null, builtBy: null, assumed: null, follows: null },
   ...facts,
   title: titleOf({ ...(where === undefined ? {} : { where }), what }),
   where: where ?? null,

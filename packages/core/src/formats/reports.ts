@@ -250,6 +250,8 @@ export const findingsReportSchema = z.array(
     ),
     amendment: z.string().nullable(),
     builtBy: judgedEditionSchema.nullable(),
+    /** The box that nobody has looked into, where it is so only if that is wired as is usual. */
+    assumed: boxIdSchema.nullable(),
     /** The key of the finding that it most likely goes with. */
     follows: z.string().nullable(),
   }),

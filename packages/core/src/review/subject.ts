@@ -1,5 +1,5 @@
 import { assumedOf } from '../model/existing.js';
-import type { WiringId } from '../model/ids.js';
+import type { BoxId, WiringId } from '../model/ids.js';
 import type { Job, JudgedEdition, WiringDoc } from '../model/job.js';
 import { findBox } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
@@ -38,6 +38,7 @@ export const ifAsAssumed = (job: Job, { certainty, wiring }: WiringDoc, finding:
   return {
     ...finding,
     severity: 'verify',
+    assumed: first as BoxId,
     reason: `Nobody has looked into ${findBox(job, first)?.name ?? 'this box'} yet; this is so if it is wired as is usual. ${finding.reason}`,
     remedy: `Look first. ${finding.remedy}`,
   };

@@ -81,6 +81,7 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         {painted ? (
           <ReadinessCards
             {...{ job, wiring, findings, items, site, walk, within }}
+            circuit={circuit?.name ?? null}
             onPick={(one) => {
               setWalk(one);
               setTab(0);

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { eraWord, RULES, type Finding, type FindingAction, type Job } from '@amber/core';
+import { eraWord, findBox, RULES, type Finding, type FindingAction, type Job } from '@amber/core';
+import { Answers } from '../../panels/findings/Answers.js';
 import { JudgeOtherwise } from '../../panels/findings/JudgeOtherwise.js';
 import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { RemedyOffers } from './RemedyOffers.js';
@@ -46,6 +47,18 @@ export const FindingRow = ({
             {rule.rests}
           </p>
         ) : null}
+        {finding.assumed === null ? null : (
+          <p className="mt-1 text-[13.5px] font-semibold">
+            Nobody has looked into {findBox(job, finding.assumed)?.name ?? 'this box'} yet: look, and tell
+            what is there.
+          </p>
+        )}
+        {finding.questions.map((question) => (
+          <div key={`${question.kind} ${question.of}`} className="mt-1">
+            <p className="text-[13.5px]">{question.text}</p>
+            <Answers job={job} question={question} />
+          </div>
+        ))}
         {finding.follows === null ? null : (
           <p className="mt-1 text-[13.5px]">It most likely goes with another finding: mend that first.</p>
         )}

@@ -33,6 +33,7 @@ export const ReadinessCards = ({
   site,
   walk,
   within,
+  circuit,
   onPick,
 }: {
   job: Job;
@@ -43,6 +44,8 @@ export const ReadinessCards = ({
   walk: Walk;
   /** Boxes of the circuit that is looked at; null for the whole job. */
   within: ReadonlySet<string> | null;
+  /** Its name. */
+  circuit: string | null;
   onPick: (walk: Walk) => void;
 }) => {
   const counts = Object.fromEntries(
@@ -54,7 +57,7 @@ export const ReadinessCards = ({
       ({ walk: of, cleared }) => cleared === null && (of === one || one === 'final'),
     ).length;
     const open = one === 'final' ? [counts.roughIn, counts.final] : [counts.roughIn];
-    return readiness(one, open, { unseen, corrections });
+    return readiness(one, open, { unseen, corrections, within: circuit });
   };
   return (
     <div className="grid gap-3 max-lg:grid-cols-2">
