@@ -269,6 +269,9 @@ export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questio
 export type { Question, QuestionKind } from './code/questions.js';
 export { remediesFor } from './review/remedies.js';
 
+export { countedWires } from './drawing/countedWires.js';
+export type { CountedWires } from './drawing/countedWires.js';
+
 /** A wall as it is seen from its room, and a photograph laid on it. */
 export { wallFace } from './drawing/wallFace.js';
 export type { WallFace } from './drawing/wallFace.js';

@@ -57,6 +57,25 @@ test('a box that is too small says by how much, line by line, and one of the sto
   expect(jobOf(store).boxes.find(({ id }) => id === 'creek-end')?.article).toBeNull();
 });
 
+test('pointed at, a line shows in the opened box what it counts, and nothing else', () => {
+  show(<Boxes id="ropewalk-lights" />, { job: yard() });
+  fireEvent.click(screen.getByRole('button', { name: 'Box Creek end' }));
+  const one = within(screen.getByRole('region', { name: 'Fill of Creek end' }));
+  expect(one.getByText(/^Point at a line below/)).toBeTruthy();
+  const [conductors] = one.getAllByRole('button', { name: /conductors, 14 AWG/ });
+  if (!conductors) throw new Error('no line of conductors');
+  const counted = Number(/^(\d+)/.exec(conductors.textContent ?? '')?.[1]);
+  fireEvent.click(conductors);
+  expect(conductors.getAttribute('aria-pressed')).toBe('true');
+  expect(
+    one.getByText(`These ${counted} stand out. Tails come from no cable and do not count.`),
+  ).toBeTruthy();
+  fireEvent.click(one.getByRole('button', { name: /device yoke/ }));
+  expect(one.getByText(/^The device of this box/)).toBeTruthy();
+  fireEvent.click(one.getByRole('button', { name: /^Grounds/ }));
+  expect(one.getByText(/grounds come in with the cables/)).toBeTruthy();
+});
+
 test('of what is not all known no more is said than is known', () => {
   show(<Boxes />, { job: yard() });
   fireEvent.change(screen.getByLabelText('Which boxes'), { target: { value: 'not known' } });

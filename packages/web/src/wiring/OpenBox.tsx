@@ -39,7 +39,7 @@ export const OpenBox = memo(
     onFollow,
     ...frame
   }: {
-    subject: Subject;
+    subject: Pick<Subject, 'job' | 'wiring' | 'compiled' | 'state' | 'usualRole'>;
     drawing: BoxDrawing;
     positions: Positions;
     /** What the lens makes of each wire. */

@@ -1,5 +1,10 @@
 import { cubicInches, sayFillLine, UNKNOWN_FILL, type BoxFill } from '@amber/core';
 
+type FillLine = BoxFill['lines'][number];
+
+const isSame = (a: FillLine, b: FillLine | null): boolean =>
+  b !== null && a.what === b.what && a.awg === b.awg;
+
 const plain = (volume: number): string => cubicInches(volume).replace(' in³', '');
 
 /** What has to be told before the fill is known; nothing where all is. */
@@ -11,7 +16,21 @@ export const NotTold = ({ unknown }: Pick<BoxFill, 'unknown'>) =>
   ) : null;
 
 /** Every allowance of a box with its section, what they come to, and what holds them where that is asked. */
-export const FillLines = ({ fill, caption, held }: { fill: BoxFill; caption: string; held?: string }) => (
+export const FillLines = ({
+  fill,
+  caption,
+  held,
+  pointed = null,
+  onPoint,
+}: {
+  fill: BoxFill;
+  caption: string;
+  held?: string;
+  /** The line whose wires are shown; null for none. */
+  pointed?: FillLine | null;
+  /** Asked for where the drawn box can show what a line counts. */
+  onPoint?: (line: FillLine | null) => void;
+}) => (
   <table className="w-full text-[13.5px]">
     <caption className="mb-1 text-left text-[13px] text-quiet">{caption}</caption>
     <thead className="text-left text-[13px] text-quiet">
@@ -23,9 +42,25 @@ export const FillLines = ({ fill, caption, held }: { fill: BoxFill; caption: str
     </thead>
     <tbody>
       {fill.lines.map((line) => (
-        <tr key={`${line.what} ${line.awg}`} className="border-t border-line align-top">
+        <tr
+          key={`${line.what} ${line.awg}`}
+          className={`border-t border-line align-top ${onPoint && isSame(line, pointed) ? 'bg-rail' : ''}`}
+          onPointerEnter={(event) => event.pointerType === 'mouse' && onPoint?.(line)}
+          onPointerLeave={(event) => event.pointerType === 'mouse' && onPoint?.(null)}
+        >
           <td className="py-1">
-            {sayFillLine(line)}
+            {onPoint ? (
+              <button
+                type="button"
+                aria-pressed={isSame(line, pointed)}
+                onClick={() => onPoint(line)}
+                className="min-h-8 text-left underline decoration-line underline-offset-3"
+              >
+                {sayFillLine(line)}
+              </button>
+            ) : (
+              sayFillLine(line)
+            )}
             <span className="block text-[12px] text-quiet">{line.section}</span>
           </td>
           <td className="py-1 pl-2 text-right">{plain(line.each)}</td>

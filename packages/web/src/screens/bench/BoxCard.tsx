@@ -4,6 +4,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import { Boundary } from '../../parts/Boundary.js';
 import { OpenBox } from '../../wiring/OpenBox.js';
+import type { Subject } from '../../wiring/useSubject.js';
 import { BoxNotes } from './BoxNotes.js';
 import { BoxWords } from './BoxWords.js';
 
@@ -20,7 +21,7 @@ export const BoxCard = ({
   number,
   large,
   ...seen
-}: ComponentProps<typeof OpenBox> & { number: number; large: boolean }) => {
+}: ComponentProps<typeof OpenBox> & { subject: Subject; number: number; large: boolean }) => {
   const chosen = useAppSelector((state) => state.wiring.box === drawing.box);
   const dispatch = useAppDispatch();
   const frame = useRef<HTMLElement>(null);

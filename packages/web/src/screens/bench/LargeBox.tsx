@@ -2,6 +2,7 @@ import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import type { ComponentProps, ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { OpenBox } from '../../wiring/OpenBox.js';
+import type { Subject } from '../../wiring/useSubject.js';
 import { BoxNotes } from './BoxNotes.js';
 import { useZoom } from '../../wiring/useZoom.js';
 
@@ -14,7 +15,7 @@ const button = 'grid size-10 place-items-center bg-sheet hover:bg-rail';
 export const LargeBox = ({
   children,
   ...props
-}: ComponentProps<typeof OpenBox> & { children: ReactNode }) => {
+}: ComponentProps<typeof OpenBox> & { subject: Subject; children: ReactNode }) => {
   const { frame, viewBox, hidden, closer, further, whole, pan } = useZoom(props.drawing);
   const near = hidden.across || hidden.down;
   useHotkeys('plus,equal,shift+equal,add', closer);

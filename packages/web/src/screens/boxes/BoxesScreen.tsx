@@ -128,8 +128,8 @@ export const BoxesScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
       >
         {row ? (
           <OneBox
-            job={job}
-            wiring={wiring}
+            key={row.box}
+            review={review}
             row={row}
             bench={benchPath(job.id, circuit?.id ?? null)}
             onClose={() => setPicked(null)}

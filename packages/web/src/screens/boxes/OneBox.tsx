@@ -1,4 +1,6 @@
-import { eraWord, findBox, setBoxArticles, type BoxRow, type Job, type Wiring } from '@amber/core';
+import { eraWord, findBox, setBoxArticles, type BoxFill, type BoxRow, type JobReview } from '@amber/core';
+import { useState } from 'react';
+import { CountedBox } from './CountedBox.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
 import { X } from 'lucide-react';
 import { Link } from 'react-router';
@@ -11,20 +13,20 @@ import { sayRow } from './BoxTable.js';
 
 /** One box: the answer, every line of its arithmetic, and the boxes of the stock for it. */
 export const OneBox = ({
-  job,
-  wiring,
+  review,
   row,
   bench,
   onClose,
 }: {
-  job: Job;
-  wiring: Wiring;
+  review: JobReview;
   row: BoxRow;
   /** Where it is seen opened. */
   bench: string;
   onClose: () => void;
 }) => {
   const edit = useEdit();
+  const { job, wiring } = review;
+  const [pointed, setPointed] = useState<BoxFill['lines'][number] | null>(null);
   const box = findBox(job, row.box);
   const { fill } = row;
   return (
@@ -44,7 +46,10 @@ export const OneBox = ({
         </div>
         <NotTold unknown={fill.unknown} />
       </div>
+      <CountedBox review={review} id={row.box} line={pointed} />
       <FillLines
+        pointed={pointed}
+        onPoint={setPointed}
         fill={fill}
         caption={`By 314.16 of ${eraWord(job.edition)}. Pigtails do not count.`}
         held={row.made.join(' with ') || 'a box that nobody has named'}
