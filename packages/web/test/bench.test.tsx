@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { conductorKey, reviewWiring, type Job } from '@amber/core';
+import { conductorKey, findingKey, reviewWiring, type Job } from '@amber/core';
 import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { lookThrough } from '../src/wiring/lenses.js';
 import { useSubject, type Subject } from '../src/wiring/useSubject.js';
@@ -49,7 +49,9 @@ describe('what is drawn, proved and stepped', () => {
     expect(proof?.working).toBeLessThan(proof?.positions ?? 0);
     const review = reviewWiring(job, 'found-1');
     expect(subject.findings().some((one) => one.rule === 'group-works')).toBe(true);
-    expect(review?.findings).toEqual(expect.arrayContaining(subject.findings()));
+    // Of a check at many places a circuit is told its own; otherwise its findings are those of the whole.
+    const whole = new Set((review?.findings ?? []).map(findingKey));
+    for (const one of subject.findings()) expect(whole.has(findingKey(one))).toBe(true);
     // The planned one beside it is as good as before.
     expect(subjectOf(job, null, 'long-shed-lights').proofs[0]).toMatchObject({ working: 16, positions: 16 });
   });

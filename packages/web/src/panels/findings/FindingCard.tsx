@@ -1,6 +1,7 @@
-import { eraWord, findingKey, type Finding, type FindingAction, type Remedy } from '@amber/core';
+import { findingKey, type Finding, type FindingAction, type Remedy } from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
+import { FindingNotes } from './FindingNotes.js';
 import { JudgeOtherwise } from './JudgeOtherwise.js';
 
 const WORD_PAINT: Record<Finding['severity'], string> = {
@@ -48,16 +49,7 @@ export const FindingCard = ({
         <p className="mt-1 text-[13.5px]">
           <strong>Remedy:</strong> {finding.remedy}
         </p>
-        {finding.builtBy === null ? null : (
-          <p className="mt-1 text-[13.5px]">
-            As built it met {eraWord(finding.builtBy)} and may stay; a change to it brings today’s rules.
-          </p>
-        )}
-        {finding.amendment === null || finding.kind === 'local' ? null : (
-          <p className="mt-1 text-[13.5px]">
-            <strong>Local:</strong> {finding.amendment}
-          </p>
-        )}
+        <FindingNotes finding={finding} />
         {(onAction ? finding.actions : []).map((action) => (
           <Button key={action.do} className="mt-2" onClick={() => onAction?.(action)}>
             {ACTION_WORDS[action.do]}

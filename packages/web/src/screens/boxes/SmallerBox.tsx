@@ -1,6 +1,7 @@
 import type { BoxCandidate, BoxId, Job } from '@amber/core';
 import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
 import { Button } from '../../parts/ui.js';
+import { NotYet } from '../../worker/NotYet.js';
 import { useEdit } from '../../store/review.js';
 import { useSmaller } from '../../worker/useChecked.js';
 
@@ -8,14 +9,7 @@ import { useSmaller } from '../../worker/useChecked.js';
 export const SmallerBox = ({ job, box, candidate }: { job: Job; box: BoxId; candidate: BoxCandidate }) => {
   const edit = useEdit();
   const found = useSmaller(job, box, candidate.articles);
-  if (found === null || found.kind === 'asking')
-    return <p className="text-[13.5px] text-quiet">Other ways are planned and priced …</p>;
-  if (found.kind === 'failed')
-    return (
-      <p role="alert" className="text-[13.5px] text-violation">
-        This could not be worked out: {found.message}
-      </p>
-    );
+  if (found?.kind !== 'known') return <NotYet asked={found} words="Other ways are planned and priced …" />;
   if (found.answer.offers.length === 0)
     return (
       <p className="text-[13.5px]">

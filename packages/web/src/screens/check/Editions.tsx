@@ -13,6 +13,7 @@ import {
 import { OwnRules } from '../../panels/findings/OwnRules.js';
 import { plural } from '../../parts/format.js';
 import { Button, Select, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
+import { NotYet } from '../../worker/NotYet.js';
 import { useEdit } from '../../store/review.js';
 import { useEdition } from '../../worker/useChecked.js';
 import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
@@ -116,12 +117,8 @@ const SideBySide = ({ job, wiring }: { job: Job; wiring: Wiring }) => {
           <h3 className="font-bold">Planned anew by {other}</h3>
           <Button onClick={() => edit({ ...job, edition: other }, `edition ${other}`)}>Go by {other}</Button>
         </div>
-        {planned === null || planned.kind === 'asking' ? (
-          <p className="text-[13.5px] text-quiet">Planned and priced …</p>
-        ) : planned.kind === 'failed' ? (
-          <p role="alert" className="text-[13.5px] text-violation">
-            This could not be worked out: {planned.message}
-          </p>
+        {planned?.kind !== 'known' ? (
+          <NotYet asked={planned} words="Planned and priced …" />
         ) : (
           <>
             <p className="text-[13.5px]">{sayCost(planned.answer)}</p>

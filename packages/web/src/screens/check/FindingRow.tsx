@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { eraWord, findBox, RULES, type Finding, type FindingAction, type Job } from '@amber/core';
 import { Answers } from '../../panels/findings/Answers.js';
+import { FindingNotes } from '../../panels/findings/FindingNotes.js';
 import { JudgeOtherwise } from '../../panels/findings/JudgeOtherwise.js';
 import { Button, SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { RemedyOffers } from './RemedyOffers.js';
@@ -62,16 +63,7 @@ export const FindingRow = ({
         {finding.follows === null ? null : (
           <p className="mt-1 text-[13.5px]">It most likely goes with another finding: mend that first.</p>
         )}
-        {finding.builtBy === null ? null : (
-          <p className="mt-1 text-[13.5px]">
-            As built it met {eraWord(finding.builtBy)} and may stay; a change to it brings today’s rules.
-          </p>
-        )}
-        {finding.amendment === null || finding.kind === 'local' ? null : (
-          <p className="mt-1 text-[13.5px]">
-            <strong>Local:</strong> {finding.amendment}
-          </p>
-        )}
+        <FindingNotes finding={finding} />
         <div className="mt-1 flex flex-wrap items-center gap-x-4">
           {rule?.mends && finding.severity !== 'verify' ? (
             <button

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { answerAlike, openQuestions, type Alike, type Finding, type Job } from '@amber/core';
 import { Answers } from '../../panels/findings/Answers.js';
 import { Button } from '../../parts/ui.js';
+import { NotYet } from '../../worker/NotYet.js';
 import { useEdit } from '../../store/review.js';
 import { useAnswers } from '../../worker/useChecked.js';
 import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
@@ -15,14 +16,8 @@ const WhatChanges = ({ job, alike }: { job: Job; alike: Alike }) => {
     questions: alike.asked.map(({ question: { kind, of } }) => ({ kind, of })),
     values: options.map(({ value }) => value),
   });
-  if (outcomes === null || outcomes.kind === 'asking')
-    return <p className="text-[13.5px] text-quiet">Each answer is planned and priced …</p>;
-  if (outcomes.kind === 'failed')
-    return (
-      <p role="alert" className="text-[13.5px] text-violation">
-        This could not be worked out: {outcomes.message}
-      </p>
-    );
+  if (outcomes?.kind !== 'known')
+    return <NotYet asked={outcomes} words="Each answer is planned and priced …" />;
   return (
     <ul aria-label="What each answer would change" className="grid gap-2 sm:grid-cols-2">
       {options.map(({ value, words }, i) => {

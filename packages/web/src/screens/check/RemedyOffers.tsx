@@ -1,5 +1,6 @@
 import type { Finding, Job, PricedRemedy } from '@amber/core';
 import { Button } from '../../parts/ui.js';
+import { NotYet } from '../../worker/NotYet.js';
 import { useEdit } from '../../store/review.js';
 import { usePriced } from '../../worker/useChecked.js';
 import { OutcomeWords, sayCost } from '../../panels/findings/OutcomeWords.js';
@@ -31,14 +32,7 @@ const Offer = ({ job, remedy }: { job: Job; remedy: PricedRemedy }) => {
 /** What the program can do about a finding: each planned, inspected and priced before it is offered. */
 export const RemedyOffers = ({ job, finding }: { job: Job; finding: Finding }) => {
   const priced = usePriced(job, finding);
-  if (priced === null || priced.kind === 'asking')
-    return <p className="text-[13.5px] text-quiet">Planned and priced …</p>;
-  if (priced.kind === 'failed')
-    return (
-      <p role="alert" className="text-[13.5px] text-violation">
-        This could not be worked out: {priced.message}
-      </p>
-    );
+  if (priced?.kind !== 'known') return <NotYet asked={priced} words="Planned and priced …" />;
   if (priced.answer.length === 0)
     return (
       <p className="text-[13.5px]">
