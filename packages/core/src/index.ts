@@ -269,6 +269,9 @@ export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questio
 export type { Question, QuestionKind } from './code/questions.js';
 export { remediesFor } from './review/remedies.js';
 
+export { STANDARD_BOXES, STANDARD_FORMS, standardBoxOf } from './nec/standardBoxes.js';
+export type { StandardForm } from './nec/standardBoxes.js';
+
 export { countedWires } from './drawing/countedWires.js';
 export type { CountedWires } from './drawing/countedWires.js';
 

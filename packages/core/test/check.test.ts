@@ -77,9 +77,7 @@ test('both walks together meet every finding once, each place of a check by itse
         .filter((one) => one.severity === 'verify' && one.questions.length === 0 && one.assumed === null)
         .reduce((sum, one) => sum + Math.max(1, one.places.length), 0);
       expect(places).toHaveLength(wanted);
-      expect(new Set(places.map(({ id }) => id)).size).toBe(
-        new Set(places.map(({ rule, at: place }) => JSON.stringify([rule, place]))).size,
-      );
+      expect(new Set(places.map(({ id }) => id)).size).toBe(places.length);
       items += places.length;
     });
   expect(items).toBeGreaterThan(500);

@@ -76,6 +76,25 @@ test('pointed at, a line shows in the opened box what it counts, and nothing els
   expect(one.getByText(/grounds come in with the cables/)).toBeTruthy();
 });
 
+test('a steel box without a mark is measured and counted as the least that it has; a nonmetallic one is not measured', () => {
+  const { store } = show(<Boxes />, { job: yard() });
+  fireEvent.click(screen.getByRole('button', { name: 'Box Winch ceiling' }));
+  const one = within(screen.getByRole('region', { name: 'Fill of Winch ceiling' }));
+  fireEvent.click(one.getByRole('button', { name: 'No volume is marked in it' }));
+  fireEvent.change(one.getByLabelText('Its form'), { target: { value: 'round' } });
+  expect(one.getByText(/near none of the standard boxes/)).toBeTruthy();
+  for (const what of ['Width', 'Height'])
+    fireEvent.change(one.getByLabelText(`${what} inside`), { target: { value: '4' } });
+  fireEvent.change(one.getByLabelText('Depth inside'), { target: { value: '1.5' } });
+  // 1 1/4 and 1 1/2 in deep are too far apart to be taken for one another.
+  expect(one.getByText('15.5 in³', { selector: 'strong' })).toBeTruthy();
+  fireEvent.click(one.getByRole('button', { name: 'It is Steel octagon 4 x 1 1/2' }));
+  expect(jobOf(store).boxes.find(({ name }) => name === 'Winch ceiling')?.article).toBe('octagon-15.5');
+  fireEvent.click(one.getByRole('button', { name: 'Nonmetallic' }));
+  expect(one.getByText(/Without a mark it stays not known/)).toBeTruthy();
+  expect(one.queryByLabelText('Depth inside')).toBeNull();
+});
+
 test('of what is not all known no more is said than is known', () => {
   show(<Boxes />, { job: yard() });
   fireEvent.change(screen.getByLabelText('Which boxes'), { target: { value: 'not known' } });

@@ -60,18 +60,27 @@ export const isToSee = ({ severity, questions, assumed }: Finding): boolean =>
   severity === 'verify' && questions.length === 0 && assumed === null;
 
 /** What is to be seen on site, one item for each place: a check of many places is made at each of them. */
-export const siteItems = (job: Job, wiring: Wiring, findings: readonly Finding[]): SiteItem[] =>
-  findings.filter(isToSee).flatMap((finding) => {
+export const siteItems = (job: Job, wiring: Wiring, findings: readonly Finding[]): SiteItem[] => {
+  const met = new Map<string, number>();
+  /** Two findings of a rule at the very same place are seen one by one. */
+  const idOf = (rule: string, at: At): string => {
+    const key = digestOf([rule, at]);
+    const before = met.get(key) ?? 0;
+    met.set(key, before + 1);
+    return before === 0 ? key : digestOf([rule, at, before]);
+  };
+  return findings.filter(isToSee).flatMap((finding) => {
     const { rule, walk, section, what, reason, remedy } = finding;
     const isListed = finding.places.length > 0;
     return (isListed ? finding.places : [finding.at]).map((at): SiteItem => ({
       ...{ rule, walk, section, what, why: reason, look: remedy, at },
-      id: digestOf([rule, at]),
+      id: idOf(rule, at),
       // Words of a check that every job has say nothing of the place; those of a finding do.
       hash: digestOf([restsOn(job, wiring, at), isListed ? section : [section, what, reason]]),
       station: stationOf(job, wiring, at),
     }));
   });
+};
 
 /** How an item stands by what is on record: who saw it last, when, and what they noted. */
 export interface Seen {

@@ -54,7 +54,7 @@ export const FillLines = ({
                 type="button"
                 aria-pressed={isSame(line, pointed)}
                 onClick={() => onPoint(line)}
-                className="min-h-8 text-left underline decoration-line underline-offset-3"
+                className="min-h-10 text-left underline decoration-line underline-offset-3"
               >
                 {sayFillLine(line)}
               </button>

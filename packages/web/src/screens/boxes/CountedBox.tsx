@@ -28,7 +28,7 @@ export const CountedBox = ({ review, id, line }: { review: JobReview; id: BoxId;
   const counted = line && countedWires(job, wiring, drawing, line);
   const pictured = counted === null ? '' : sayPictured(line, counted.drawn, counted.devices.size);
   return (
-    <figure className="rounded-md border border-line bg-board p-2">
+    <div className="rounded-md border border-line bg-board p-2">
       {/* To be looked at: handles are flipped and wires are followed on the bench. */}
       <div inert>
         <OpenBox
@@ -42,10 +42,10 @@ export const CountedBox = ({ review, id, line }: { review: JobReview; id: BoxId;
           style={{ width: '100%', height: 'auto', maxHeight: '22rem' }}
         />
       </div>
-      <figcaption role="status" className="mt-1 min-h-5 rounded bg-sheet px-2 text-[13px]">
+      <p role="status" className="mt-1 min-h-5 rounded bg-sheet px-2 text-[13px]">
         {line === null ? 'Point at a line below: what it counts stands out.' : pictured}
-      </figcaption>
-    </figure>
+      </p>
+    </div>
   );
 };
 

@@ -1,5 +1,14 @@
-import { eraWord, findBox, setBoxArticles, type BoxFill, type BoxRow, type JobReview } from '@amber/core';
+import {
+  eraWord,
+  findBox,
+  setBoxArticles,
+  type ArticleId,
+  type BoxFill,
+  type BoxRow,
+  type JobReview,
+} from '@amber/core';
 import { useState } from 'react';
+import { MeasureBox } from './MeasureBox.js';
 import { CountedBox } from './CountedBox.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
 import { X } from 'lucide-react';
@@ -29,6 +38,8 @@ export const OneBox = ({
   const [pointed, setPointed] = useState<BoxFill['lines'][number] | null>(null);
   const box = findBox(job, row.box);
   const { fill } = row;
+  const take = (article: ArticleId | null) =>
+    edit(setBoxArticles(job, row.box, article === null ? null : [article]), `box of ${row.name}`);
   return (
     <section aria-label={`Fill of ${row.name}`} className="flex flex-col gap-4 p-4">
       <div>
@@ -61,15 +72,16 @@ export const OneBox = ({
         See it opened on the bench
       </Link>
       {box?.work === 'existing' ? (
-        <BoxSelect
-          job={job}
-          box={row.box}
-          article={box.article}
-          withDevices={row.gangs > 0}
-          onChange={(article) =>
-            edit(setBoxArticles(job, row.box, article === null ? null : [article]), `box of ${row.name}`)
-          }
-        />
+        <>
+          <BoxSelect
+            job={job}
+            box={row.box}
+            article={box.article}
+            withDevices={row.gangs > 0}
+            onChange={take}
+          />
+          <MeasureBox job={job} onTake={take} />
+        </>
       ) : (
         <Candidates job={job} wiring={wiring} id={row.box} />
       )}
