@@ -57,7 +57,11 @@ const standsAgainst = ({ job, wiring }: ReviewedWiring, findings: readonly Findi
   const walks: Walk[] = walk === 'final' ? ['roughIn', 'final'] : ['roughIn'];
   const items = siteItems(job, wiring, findings);
   const counts = walks.map((one) => countWalk(findings, items, one, () => ({ state: 'open', records: [] })));
-  return readiness(walk, counts, { unseen: unseenBoxes(job, wiring).length, corrections: 0 }).sentence;
+  return readiness(walk, counts, {
+    unseen: unseenBoxes(job, wiring).length,
+    corrections: 0,
+    isPlanned: wiring.cables.length > 0,
+  }).sentence;
 };
 
 /** Every finding on the wiring, by place, by the edition of the job or by one that is named. */

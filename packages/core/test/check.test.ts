@@ -178,6 +178,7 @@ test('ready is never approved, and nothing open is left out of the sentence', ()
   const asked = readiness('roughIn', [countWalk(findings, items, 'roughIn', open)], {
     unseen: unseenBoxes(job, wiring).length,
     corrections: 1,
+    isPlanned: true,
   });
   expect(asked.ready).toBe(false);
   expect(asked.sentence).toContain(
@@ -185,12 +186,22 @@ test('ready is never approved, and nothing open is left out of the sentence', ()
   );
   expect(asked.sentence).toContain('1 correction of the inspector to clear');
   const nothing = countWalk([], [], 'final', done);
-  const ready = readiness('final', [nothing], { unseen: 0, corrections: 0 });
+  const ready = readiness('final', [nothing], { unseen: 0, corrections: 0, isPlanned: true });
   expect(ready.ready).toBe(true);
   expect(`${asked.sentence} ${ready.sentence}`).not.toMatch(/approv|pass/i);
   expect(
-    readiness('final', [{ ...nothing, changed: 1, toSee: 1 }], { unseen: 0, corrections: 0 }).ready,
+    readiness('final', [{ ...nothing, changed: 1, toSee: 1 }], { unseen: 0, corrections: 0, isPlanned: true })
+      .ready,
   ).toBe(false);
+});
+
+test('of a job in which nothing is wired yet nothing is said to be ready', () => {
+  const none = countWalk([], [], 'roughIn', () => ({ state: 'open', records: [] }));
+  const said = readiness('roughIn', [none], { unseen: 0, corrections: 0, isPlanned: false });
+  expect(said).toEqual({
+    ready: false,
+    sentence: 'Not ready for the rough-in inspection: nothing is wired yet.',
+  });
 });
 
 test('what is wrong stays wrong, though an answer may settle it; what is only assumed is never ticked away', () => {
@@ -210,7 +221,7 @@ test('what is wrong stays wrong, though an answer may settle it; what is only as
     expect(unseenBoxes(job, wiring)).toContain(one.assumed);
   }
   const alone = readiness('final', [countWalk([], [], 'final', () => ({ state: 'open', records: [] }))], {
-    ...{ unseen: 0, corrections: 0, within: 'Slip light' },
+    ...{ unseen: 0, corrections: 0, isPlanned: true, within: 'Slip light' },
   });
   expect(alone.sentence).toContain('in Slip light alone');
 });

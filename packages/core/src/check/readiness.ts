@@ -39,7 +39,12 @@ const some = (count: number, one: string, many: string): string[] =>
 export const readiness = (
   walk: Walk,
   counts: readonly WalkCount[],
-  { unseen, corrections, within = null }: { unseen: number; corrections: number; within?: string | null },
+  {
+    unseen,
+    corrections,
+    isPlanned,
+    within = null,
+  }: { unseen: number; corrections: number; isPlanned: boolean; within?: string | null },
 ): Readiness => {
   const sum = (of: keyof WalkCount) => counts.reduce((total, one) => total + one[of], 0);
   const open = [
@@ -55,6 +60,9 @@ export const readiness = (
     ...some(sum('toSee'), 'thing to see on site', 'things to see on site'),
   ];
   const name = WALK_WORDS[walk];
+  // Of nothing nothing can be wrong.
+  if (!isPlanned && open.length === 0)
+    return { ready: false, sentence: `Not ready for the ${name} inspection: nothing is wired yet.` };
   if (open.length > 0)
     return {
       ready: false,

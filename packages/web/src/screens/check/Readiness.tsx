@@ -57,7 +57,8 @@ export const ReadinessCards = ({
       ({ walk: of, cleared }) => cleared === null && (of === one || one === 'final'),
     ).length;
     const open = one === 'final' ? [counts.roughIn, counts.final] : [counts.roughIn];
-    return readiness(one, open, { unseen, corrections, within: circuit });
+    const isPlanned = circuit === null ? wiring.cables.length > 0 : (within?.size ?? 0) > 0;
+    return readiness(one, open, { unseen, corrections, isPlanned, within: circuit });
   };
   return (
     <div className="grid gap-3 max-lg:grid-cols-2">
@@ -72,6 +73,7 @@ export const ReadinessCards = ({
             type="button"
             aria-pressed={walk === one}
             aria-label={`${title}, ${when}`}
+            aria-describedby={`ready-${one}`}
             onClick={() => onPick(one)}
             className="rounded-lg border-2 border-line bg-white p-3 text-left hover:bg-rail aria-pressed:border-ink"
           >
@@ -102,6 +104,7 @@ export const ReadinessCards = ({
               </span>
             ) : null}
             <span
+              id={`ready-${one}`}
               data-testid={`ready-${one}`}
               className={`mt-2 block text-[13.5px] max-lg:hidden ${ready ? 'font-semibold text-pass' : ''}`}
             >
