@@ -48,6 +48,7 @@ test('no two screens share a word, and every screen of the rail has its own', ()
     'Runs',
     'Bench',
     'Boxes',
+    'Check',
   ]);
 });
 
