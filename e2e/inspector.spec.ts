@@ -244,7 +244,12 @@ for (const [width, height] of [
     const job = await plannedYard(page.request);
     await page.goto(`${job}/check`);
     await expect(stop(page, 'Box Creek end')).toBeVisible();
-    for (const tab of ['Walk', 'Questions', 'Editions', 'Permit', 'Photographs', 'Sheet']) {
+    // Every tab once, and at the narrower sizes those that are laid out otherwise there.
+    const tabs =
+      width === 1280
+        ? ['Walk', 'Questions', 'Editions', 'Permit', 'Photographs', 'Sheet']
+        : ['Walk', 'Permit', 'Sheet'];
+    for (const tab of tabs) {
       await page.getByRole('tab', { name: new RegExp(`^${tab}`) }).click();
       await expect(page.getByRole('tabpanel')).toBeVisible();
       expect([tab, (await new AxeBuilder({ page }).analyze()).violations]).toEqual([tab, []]);
