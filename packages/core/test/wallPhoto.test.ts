@@ -112,6 +112,8 @@ test('a wall is seen from its room: every box that holds on to it stands there o
       }
       for (const { points, cable } of face.runs) {
         runs += 1;
+        // Where an old cable lies nobody has said.
+        expect(wiring.cables.find(({ id }) => id === cable)?.existing).toBe(false);
         const ends = wiring.cables.filter(({ id }) => id === cable).flatMap(({ from, to }) => [from, to]);
         const first = points[0];
         expect(

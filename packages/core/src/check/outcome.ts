@@ -1,6 +1,7 @@
 import type { Job } from '../model/job.js';
 import { findingKey, type Finding } from '../code/rule.js';
 import { estimate } from '../materials/estimate.js';
+import type { TakeOff } from '../materials/takeOff.js';
 import type { Cable } from '../model/wiring.js';
 import { boxesThatDiffer } from '../model/boxState.js';
 import type { BoxId } from '../model/ids.js';
@@ -47,10 +48,10 @@ const more = (first: readonly Finding[], second: readonly Finding[]): Finding[] 
   });
 };
 
-const takeOffDifference = (before: JobReview, after: JobReview): Outcome['takeOff'] => {
+const takeOffDifference = (before: TakeOff, after: TakeOff): Outcome['takeOff'] => {
   const lines = new Map<string, Outcome['takeOff'][number]>();
-  const add = (review: JobReview, sign: 1 | -1) => {
-    for (const { name, quantity, unit } of priced(review).takeOff.lines) {
+  const add = (takeOff: TakeOff, sign: 1 | -1) => {
+    for (const { name, quantity, unit } of takeOff.lines) {
       const known = lines.get(name) ?? { name, quantity: 0, unit };
       lines.set(name, { ...known, quantity: known.quantity + sign * quantity });
     }
@@ -94,7 +95,7 @@ export const outcomeOf = (before: JobReview, after: JobReview): Outcome => {
     unknown,
     about: otherwise.some(({ lengthSource }) => lengthSource === 'guessed'),
     minutes: is.labour.minutes - was.labour.minutes,
-    takeOff: takeOffDifference(before, after),
+    takeOff: takeOffDifference(was.takeOff, is.takeOff),
     boxes: boxesThatDiffer(before.wiring, after.wiring),
   };
 };

@@ -1,7 +1,7 @@
 import type { Job } from '../model/job.js';
 import { findingKey, type Finding } from '../code/rule.js';
-import { remediesFor, type Remedy } from '../review/remedies.js';
-import { reviewJob } from '../review/reviewJob.js';
+import { plannedRemedies, type Remedy } from '../review/remedies.js';
+import { reviewJob, type JobReview } from '../review/reviewJob.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 
 /** Something the program can do about a finding, and what that comes to. */
@@ -14,24 +14,19 @@ const UNPRICED: Record<NonNullable<Remedy['unpriced']>, string> = {
 };
 
 /** The remedies of a finding of the planned wiring, each planned, inspected and priced; the cheapest first, those without a price last. */
-export const pricedRemedies = (job: Job, finding: Finding): PricedRemedy[] => {
-  const remedies = remediesFor(job, null, finding);
-  if (remedies.length === 0) return [];
-  const before = reviewJob(job);
+const priced = (before: JobReview, finding: Finding) => {
   const price = ({ outcome }: PricedRemedy) => outcome.cost ?? Infinity;
-  return remedies
-    .map((remedy): PricedRemedy => {
-      const outcome = outcomeOf(before, reviewJob(remedy.job));
-      return {
-        ...remedy,
-        outcome:
-          remedy.unpriced === undefined
-            ? outcome
-            : { ...outcome, cost: null, unknown: UNPRICED[remedy.unpriced] },
-      };
+  return plannedRemedies(before, finding)
+    .map((remedy) => {
+      const outcome = outcomeOf(before, remedy.after);
+      const unknown = remedy.unpriced === undefined ? null : UNPRICED[remedy.unpriced];
+      return { ...remedy, outcome: unknown === null ? outcome : { ...outcome, cost: null, unknown } };
     })
     .sort((a, b) => price(a) - price(b));
 };
+
+export const pricedRemedies = (job: Job, finding: Finding): PricedRemedy[] =>
+  priced(reviewJob(job), finding).map(({ after: _after, ...remedy }) => remedy);
 
 /** What was done, one after the other. */
 export interface TakenTogether {
@@ -64,11 +59,11 @@ export const takeTogether = (
     if (!next) break;
     // A finding is tried once: one that comes back after another remedy is left for somebody to look at.
     tried.add(findingKey(next));
-    const [cheapest] = pricedRemedies(review.job, next);
+    const [cheapest] = priced(review, next);
     const cost = cheapest?.outcome.cost ?? null;
     if (!cheapest || cost === null || cost >= most) continue;
     taken.push({ title: next.title, words: cheapest.words, cost });
-    review = reviewJob(cheapest.job);
+    review = cheapest.after;
     onProgress?.(taken);
   }
   return { job: review.job, taken, outcome: outcomeOf(before, review) };

@@ -6,6 +6,7 @@ import { boxesReached } from '../model/wiring.js';
 import { boxRow, type BoxRow } from '../materials/boxRows.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { inspectedOf } from '../code/inspected.js';
+import { plannedVa } from '../code/plannedVa.js';
 import { neutralIn } from '../code/neutralIn.js';
 import { unseenBoxes } from './readiness.js';
 import type { Subject } from '../review/subject.js';
@@ -44,17 +45,13 @@ export const inspectorSheet = ({ job, wiring }: Pick<Subject, 'job' | 'wiring'>)
     return staysShut(job, wiring, box) ? 'there' : 'planned';
   };
   const reached = boxesReached(wiring);
-  const va = (circuit: CircuitId): number => {
-    const groups = new Set<string>(groupsOfCircuit(job, circuit).map(({ id }) => id));
-    return job.luminaires.filter(({ group }) => groups.has(group)).reduce((sum, one) => sum + one.va, 0);
-  };
   return {
     boxes: job.boxes
       .filter(({ id, work }) => work !== 'beyond' && reached.has(id))
       .flatMap(({ id }) => boxRow(job, wiring, id) ?? []),
     circuits: job.circuits.map((circuit) => ({
       circuit,
-      va: circuit.existingVa + va(circuit.id),
+      va: circuit.existingVa + plannedVa(job, circuit.id),
       neutrals: groupsOfCircuit(job, circuit.id).flatMap((group) => {
         const { need, slots } = neutralRequirement(job, group);
         return switchesOfGroup(job, group.id).map(({ id, box }): NeutralAt => ({

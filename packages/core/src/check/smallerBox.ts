@@ -2,10 +2,11 @@ import type { ArticleId, BoxId } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
 import { setBoxArticles } from '../materials/boxRows.js';
 import { fillOf } from '../materials/boxContents.js';
-import { findingKey, isGrave } from '../code/rule.js';
+import { entryOf } from '../plans/candidates.js';
 import { findPlans } from '../plans/findPlans.js';
 import { leastSaid } from '../plans/leastSaid.js';
 import { withChoice } from '../plans/measures.js';
+import { bringsNothingGrave } from '../review/remedies.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 import { placeName } from '../words/places.js';
 import { outcomeOf, type Outcome } from './outcome.js';
@@ -31,34 +32,21 @@ const MOST_OFFERS = 3;
 const cablesAt = ({ wiring }: JobReview, id: BoxId): number =>
   wiring.cables.filter(({ from, to }) => from === id || to === id).length;
 
-/** Where power enters a circuit, as it is wired. */
-const entryOf = ({ job }: JobReview, circuit: Circuit): string | null => {
-  const feed = job.choices.find((one) => one.circuit === circuit.id);
-  const at = job.feeds.find(({ id }) => id === feed?.feed)?.at;
-  if (feed === undefined || at === undefined) return null;
-  if (at !== 'panel') return at;
-  const run = feed.runs.find(({ from, to }) => from === 'panel' || to === 'panel');
-  return run ? (run.from === 'panel' ? run.to : run.from) : null;
+/** The box in which power enters a circuit, as it is wired; null where it is not planned. */
+const entersAt = ({ job }: JobReview, circuit: Circuit): BoxId | null => {
+  const choice = job.choices.find((one) => one.circuit === circuit.id);
+  return choice ? entryOf(job, choice) : null;
 };
 
 const said = (before: JobReview, after: JobReview, circuit: Circuit, id: BoxId): string => {
   const [was, is] = [cablesAt(before, id), cablesAt(after, id)];
-  const [from, to] = [entryOf(before, circuit), entryOf(after, circuit)];
+  const [from, to] = [entersAt(before, circuit), entersAt(after, circuit)];
   const cables =
     is === was
       ? `${is} cables here as now, with fewer conductors`
       : `${is} ${is === 1 ? 'cable' : 'cables'} here instead of ${was}`;
-  const entry = to !== null && to !== from ? `, power enters at ${placeName(after.job, to as never)}` : '';
+  const entry = to !== null && to !== from ? `, power enters at ${placeName(after.job, to)}` : '';
   return `${circuit.name} another way: ${cables}${entry}`;
-};
-
-/** Does it fit, and does nothing grave come that was not there? */
-const holds = (before: JobReview, after: JobReview, id: BoxId): boolean => {
-  const known = new Set(before.findings.filter(isGrave).map(findingKey));
-  return (
-    fillOf(after.job, after.wiring, id).verdict === 'fits' &&
-    after.findings.every((one) => !isGrave(one) || known.has(findingKey(one)))
-  );
 };
 
 /**
@@ -72,7 +60,8 @@ export const smallerBox = (job: Job, id: BoxId, articles: readonly ArticleId[]):
   const offer = (changed: Job, words: (after: JobReview) => string): void => {
     tried += 1;
     const after = reviewJob(setBoxArticles(changed, id, articles));
-    if (holds(before, after, id))
+    const fits = fillOf(after.job, after.wiring, id).verdict === 'fits';
+    if (fits && bringsNothingGrave(before.findings, after.findings))
       offers.push({ words: words(after), job: after.job, outcome: outcomeOf(before, after) });
   };
   const mine = before.job.circuits.filter(

@@ -17,7 +17,7 @@ export interface WallFace {
   height: number;
   doors: { from: number; to: number; height: number }[];
   boxes: { id: BoxId; name: string; at: Spot }[];
-  /** Each run as far as it is planned on this wall. Nobody has seen that the cable lies so. */
+  /** Each new run as far as it is planned on this wall: nobody has seen that the cable lies so. Where an old one lies nobody knows. */
   runs: { cable: CableId; name: string; points: Spot[] }[];
 }
 
@@ -43,6 +43,7 @@ export const wallFace = (job: Job, wiring: Wiring, roomId: string, index: number
   });
   const here = new Map<string, Spot>(boxes.map(({ id, at }) => [id, at]));
   const runs = wiring.cables.flatMap((cable): WallFace['runs'] => {
+    if (cable.existing) return [];
     const ends = [cable.from, cable.to].flatMap((end) => here.get(end) ?? []);
     const [a, b] = ends;
     if (!a) return [];

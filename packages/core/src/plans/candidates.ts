@@ -43,7 +43,8 @@ const keyOf = (choice: Choice): string =>
     choice.room ?? '',
   ].join(' ');
 
-const entryOf = (job: Job, choice: Choice): BoxId | null => {
+/** The box in which power enters a circuit that is wired so; null where no run tells. */
+export const entryOf = (job: Job, choice: Choice): BoxId | null => {
   const feed = findFeed(job, choice.feed);
   if (feed && feed.at !== PANEL) return feed.at;
   const home = choice.runs.find(({ from, to }) => from === PANEL || to === PANEL);

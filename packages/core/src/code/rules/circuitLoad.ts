@@ -1,4 +1,4 @@
-import { groupIdsOf } from '../../model/lookup.js';
+import { plannedVa } from '../plannedVa.js';
 import { BRANCH_VOLTS } from '../../model/units.js';
 import { defineRule, type Breach } from '../rule.js';
 
@@ -22,10 +22,7 @@ export const circuitLoad = defineRule<Found>({
   severities: ['violation', 'caution'],
   check: ({ job }) =>
     job.circuits.flatMap((circuit): Breach<Found>[] => {
-      const groups = groupIdsOf(job, circuit.id);
-      const planned = job.luminaires
-        .filter((one) => groups.has(one.group))
-        .reduce((sum, one) => sum + one.va, 0);
+      const planned = plannedVa(job, circuit.id);
       const room = circuit.breaker * BRANCH_VOLTS;
       const all = planned + circuit.existingVa;
       if (all <= FULL * room) return [];

@@ -118,8 +118,9 @@ export const LaidPhoto = ({
           : 'Tap anywhere on the wall to read where it is.'}
       </p>
       <p className="text-[13px] text-quiet">
-        Boxes and runs lie as they are planned, not as somebody saw them: what the photograph shows comes
-        first. Before a hole is made, look for cables anew.
+        Boxes and new runs lie as they are planned, not as somebody saw them; old cables are not drawn, since
+        nobody knows where they lie. What the photograph shows comes first. Before a hole is made, look for
+        cables anew.
       </p>
       <Button look="bare" className="self-start underline" onClick={onTakeBack}>
         Take this photograph off the wall
