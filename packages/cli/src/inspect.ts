@@ -1,7 +1,6 @@
 import {
   editionName,
   eraWord,
-  findCable,
   compareEditions,
   findingKey,
   findingsByPlace,
@@ -16,7 +15,7 @@ import {
   type ReviewedWiring,
   type Walk,
 } from '@amber/core';
-import { placeName, type Command } from './report.js';
+import type { Command } from './report.js';
 
 const WORD: Record<Severity, string> = {
   violation: 'VIOLATION',
@@ -34,15 +33,10 @@ const sayFinding = ({ job, wiring }: ReviewedWiring, one: Finding): string[] => 
   ...(one.builtBy === null ? [] : [`    As built it met ${eraWord(one.builtBy)}; a change brings today's.`]),
 ];
 
-const placeWords = (subject: ReviewedWiring, kind: string, id: string, name: string): string => {
-  const cable = kind === 'run' ? findCable(subject.wiring, id) : undefined;
-  return cable ? `${placeName(subject, cable.from)} - ${placeName(subject, cable.to)}` : name;
-};
-
 const byPlace = (subject: ReviewedWiring, findings: readonly Finding[]): string[] => {
   const keys = new Set(findings.map(findingKey));
-  return findingsByPlace(subject.job, findings).flatMap(({ kind, id, name, findings: here }) => [
-    placeWords(subject, kind, id, name),
+  return findingsByPlace(subject.job, subject.wiring, findings).flatMap(({ name, findings: here }) => [
+    name,
     ...here.flatMap((one) => [
       ...sayFinding(subject, one),
       ...(one.follows !== null && keys.has(one.follows)

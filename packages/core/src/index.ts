@@ -284,7 +284,7 @@ export type { Homography, Pair } from './drawing/homography.js';
 /** A job as an inspector walks it. */
 export { countWalk, walkThrough } from './check/walk.js';
 export type { Stop, WalkCount, WalkRoom } from './check/walk.js';
-export { readiness, unseenBoxes, WALK_WORDS } from './check/readiness.js';
+export { readiness } from './check/readiness.js';
 export { seenStates, siteItems } from './check/siteItems.js';
 export type { Seen, SiteItem } from './check/siteItems.js';
 export { inspectionBook } from './check/inspections.js';
@@ -446,7 +446,7 @@ export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 
-export { assumedOf, existingDocument, standingCircuits } from './model/existing.js';
+export { assumedOf, existingDocument, standingCircuits, unseenBoxes } from './model/existing.js';
 export {
   beginExisting,
   cablesThere,

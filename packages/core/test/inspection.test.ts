@@ -212,8 +212,8 @@ test('two editions are compared on one wiring: what only one finds, and what bot
 });
 
 test('findings stand by place, the worst place first', () => {
-  const { job, findings } = reviewJob(jobOf({ runs: ['F-S1', 'S1-L'], breaker: 20, awg: 14 }));
-  const places = findingsByPlace(job, findings);
+  const { job, wiring, findings } = reviewJob(jobOf({ runs: ['F-S1', 'S1-L'], breaker: 20, awg: 14 }));
+  const places = findingsByPlace(job, wiring, findings);
   expect(places.map((place) => place.name).slice(0, 2)).toEqual(['S1', 'L']);
   expect(places.at(-1)).toMatchObject({ kind: 'job', name: 'The whole job' });
   expect(places.flatMap((place) => place.findings)).toHaveLength(findings.length);

@@ -1,26 +1,8 @@
-import { assumedOf, existingDocument } from '../model/existing.js';
-import type { Job } from '../model/job.js';
-import { boxesReached, type Wiring } from '../model/wiring.js';
-import type { BoxId } from '../model/ids.js';
-import { ofId } from '../model/records.js';
-import { findBox } from '../model/lookup.js';
 import type { Walk } from '../code/rule.js';
 import { listed } from '../words/lists.js';
 import type { WalkCount } from './walk.js';
 
-export const WALK_WORDS: Record<Walk, string> = { roughIn: 'rough-in', final: 'final' };
-
-/** Boxes of the wiring that are there already and that nobody has looked into, or not into all of them. */
-export const unseenBoxes = (job: Job, wiring: Wiring): BoxId[] => {
-  const there = existingDocument(job);
-  if (!there) return [];
-  const assumed = assumedOf(there);
-  return [...boxesReached(wiring)].filter((id) => {
-    if (findBox(job, id)?.work !== 'existing') return false;
-    const sure = ofId(there.certainty, id);
-    return assumed.has(id) || (sure !== undefined && sure !== 'seen');
-  });
-};
+const WALK_WORDS: Record<Walk, string> = { roughIn: 'rough-in', final: 'final' };
 
 /** What stands against calling the inspector. */
 export interface Readiness {

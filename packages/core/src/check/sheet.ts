@@ -1,6 +1,7 @@
 import type { BoxId, CircuitId } from '../model/ids.js';
 import type { Circuit } from '../model/job.js';
 import { findBox, groupsOfCircuit, switchesOfGroup } from '../model/lookup.js';
+import { unseenBoxes } from '../model/existing.js';
 import { staysShut } from '../model/boxState.js';
 import { boxesReached } from '../model/wiring.js';
 import { boxRow, type BoxRow } from '../materials/boxRows.js';
@@ -8,7 +9,6 @@ import { neutralRequirement } from '../nec/neutralRequirement.js';
 import { inspectedOf } from '../code/inspected.js';
 import { plannedVa } from '../code/plannedVa.js';
 import { neutralIn } from '../code/neutralIn.js';
-import { unseenBoxes } from './readiness.js';
 import type { Subject } from '../review/subject.js';
 
 /** One switch location: does the rule ask for a neutral there, and is one in its box? */

@@ -1,21 +1,19 @@
-import { PANEL, UNKNOWN_PLACE, type RoomId } from '../model/ids.js';
+import type { RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCable, findCircuit, findGroup, findRoom } from '../model/lookup.js';
+import { findBox, findCable, findGroup } from '../model/lookup.js';
 import type { Wiring } from '../model/wiring.js';
+import { placeOfAt, type FoundAt } from '../code/byPlace.js';
 import type { At } from '../code/rule.js';
-import { nameOfAt } from '../code/byPlace.js';
-import { placeName } from '../words/places.js';
 
-/** A place at which an inspector stops: what it is, its name, and the room where it is met; null for what is in none. */
-export interface Station {
-  kind: 'box' | 'run' | 'room' | 'circuit' | 'job';
-  id: string;
-  name: string;
+/** A place at which an inspector stops, and the room where it is met; null for what is in none. */
+export interface Station extends FoundAt {
   room: RoomId | null;
+  /** What a photograph taken here is about; null where there is nothing to point a camera at. */
+  shows: { kind: 'box' | 'cable'; id: string } | null;
 }
 
 /** The room of a box: its own, else that of what is in it. */
-export const roomOfBox = (job: Job, id: string): RoomId | null => {
+const roomOfBox = (job: Job, id: string): RoomId | null => {
   const box = findBox(job, id);
   if (!box) return null;
   if (box.room !== null) return box.room;
@@ -23,36 +21,31 @@ export const roomOfBox = (job: Job, id: string): RoomId | null => {
   return findGroup(job, standing?.group)?.room ?? null;
 };
 
-const nowhere: readonly string[] = [PANEL, UNKNOWN_PLACE];
-
-/** Where a finding is met. A run is met in the room of its box that is farther from the panel. */
+/** Where a finding is met: that of a group in its room. A run is met in the room of its box that is farther from the panel. */
 export const stationOf = (job: Job, wiring: Wiring, at: At): Station => {
-  const { box, cable, run, room, group, circuit } = at;
-  if (box !== undefined)
-    return { kind: 'box', id: box, name: placeName(job, box), room: roomOfBox(job, box) };
-  const between = cable === undefined ? run : findCable(wiring, cable);
-  if (between) {
-    const ends = [between.to, between.from].map((end) => end.split('~')[0] ?? end);
-    const met = ends.find((end) => !nowhere.includes(end) && roomOfBox(job, end) !== null);
-    const name =
-      cable === undefined
-        ? ends
-            .map((end) => placeName(job, end as never))
-            .reverse()
-            .join(' to ')
-        : nameOfAt(job, wiring, at);
-    return {
-      kind: 'run',
-      id: cable ?? `${between.from}>${between.to}`,
-      name: `${name.charAt(0).toUpperCase()}${name.slice(1)}`,
-      room: met === undefined ? null : roomOfBox(job, met),
-    };
-  }
-  const inRoom = room ?? findGroup(job, group)?.room;
-  if (inRoom !== undefined)
-    return { kind: 'room', id: inRoom, name: findRoom(job, inRoom)?.name ?? inRoom, room: inRoom };
-  const of = circuit ?? findGroup(job, group)?.circuit;
-  if (of !== undefined)
-    return { kind: 'circuit', id: of, name: findCircuit(job, of)?.name ?? of, room: null };
-  return { kind: 'job', id: 'job', name: 'The whole job', room: null };
+  const group = findGroup(job, at.group);
+  const place = placeOfAt(job, wiring, {
+    ...at,
+    ...(group && at.room === undefined ? { room: group.room } : {}),
+  });
+  const cable = findCable(wiring, at.cable);
+  const ends = cable ?? at.run;
+  const roomOf = {
+    box: () => roomOfBox(job, place.id),
+    // A place of the panel, or one that nobody knows, is in no room.
+    run: () =>
+      [ends?.to, ends?.from]
+        .map((end) => roomOfBox(job, end?.split('~')[0] ?? ''))
+        .find((room) => room !== null) ?? null,
+    room: () => place.id as RoomId,
+    circuit: () => null,
+    job: () => null,
+  }[place.kind];
+  const shows =
+    place.kind === 'box'
+      ? { kind: 'box' as const, id: place.id }
+      : place.kind === 'run' && cable
+        ? { kind: 'cable' as const, id: cable.id }
+        : null;
+  return { ...place, room: roomOf(), shows };
 };

@@ -1,10 +1,12 @@
-import { findCable, findGroup, findLuminaire } from '../model/lookup.js';
+import { circuitName, findCable, findGroup, findLuminaire, findRoom } from '../model/lookup.js';
 import type { Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { runTold } from '../words/cables.js';
-import { placeName } from '../words/places.js';
+import { placeName, runName } from '../words/places.js';
 import type { At, Finding } from './rule.js';
+
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 /** A place of a check as people know it: a luminaire, a run or a box. */
 export const nameOfAt = (job: Job, wiring: Wiring, { luminaire, cable, box }: At): string => {
@@ -23,35 +25,36 @@ export const sayPlaces = (job: Job, wiring: Wiring, { places }: Pick<Finding, 'p
   return `At ${[...new Set(places.map((at) => nameOfAt(job, wiring, at)))].join(', ')}.`;
 };
 
-/** The findings of one place, under its name. */
-export interface PlaceFindings {
-  /** What it is, for a screen that leads there. */
+/** A place that findings are told under: what it is, for a screen that leads there, and its name. */
+export interface FoundAt {
   kind: 'box' | 'run' | 'room' | 'circuit' | 'job';
   id: string;
   name: string;
+}
+
+/** The findings of one place, under its name. */
+export interface PlaceFindings extends FoundAt {
   findings: Finding[];
 }
 
-const placeOf = (
-  job: Job,
-  { box, cable, run, room, group, circuit }: At,
-): Omit<PlaceFindings, 'findings'> => {
-  const named = (items: readonly { id: string; name: string }[], id: string) =>
-    items.find((one) => one.id === id)?.name ?? id;
-  if (box !== undefined) return { kind: 'box', id: box, name: named(job.boxes, box) };
-  if (cable !== undefined) return { kind: 'run', id: cable, name: cable };
-  if (run !== undefined) return { kind: 'run', id: `${run.from}>${run.to}`, name: 'Runs' };
-  if (room !== undefined) return { kind: 'room', id: room, name: named(job.rooms, room) };
+/** The place of a finding: the box, else the run, else the room, else the circuit that it is about. */
+export const placeOfAt = (job: Job, wiring: Wiring, at: At): FoundAt => {
+  const { box, cable, run, room, group, circuit } = at;
+  if (box !== undefined) return { kind: 'box', id: box, name: placeName(job, box) };
+  if (cable !== undefined) return { kind: 'run', id: cable, name: capital(nameOfAt(job, wiring, { cable })) };
+  if (run !== undefined)
+    return { kind: 'run', id: `${run.from}>${run.to}`, name: capital(runName(job, run)) };
+  if (room !== undefined) return { kind: 'room', id: room, name: findRoom(job, room)?.name ?? room };
   const of = circuit ?? findGroup(job, group)?.circuit;
-  if (of !== undefined) return { kind: 'circuit', id: of, name: named(job.circuits, of) };
+  if (of !== undefined) return { kind: 'circuit', id: of, name: circuitName(job, of) };
   return { kind: 'job', id: 'job', name: 'The whole job' };
 };
 
 /** Findings by place, in the order in which the places first appear: the worst first, where they come by gravity. */
-export const findingsByPlace = (job: Job, findings: readonly Finding[]): PlaceFindings[] => {
+export const findingsByPlace = (job: Job, wiring: Wiring, findings: readonly Finding[]): PlaceFindings[] => {
   const places = new Map<string, PlaceFindings>();
   for (const finding of findings) {
-    const place = placeOf(job, finding.at);
+    const place = placeOfAt(job, wiring, finding.at);
     const key = `${place.kind} ${place.id}`;
     const known = places.get(key) ?? { ...place, findings: [] };
     known.findings.push(finding);

@@ -1,8 +1,8 @@
-import type { CircuitId } from './ids.js';
+import type { BoxId, CircuitId } from './ids.js';
 import type { Job, WiringDoc } from './job.js';
-import { boxesOfCircuit, findGroup } from './lookup.js';
+import { boxesOfCircuit, findBox, findGroup } from './lookup.js';
 import { ofId } from './records.js';
-import { endKey } from './wiring.js';
+import { boxesReached, endKey, type Wiring } from './wiring.js';
 
 /** What is there: the one existing wiring of a job; undefined where nobody has told of any. */
 export const existingDocument = (job: Pick<Job, 'wirings'>): WiringDoc | undefined =>
@@ -16,6 +16,18 @@ export const assumedOf = (document: Pick<WiringDoc, 'certainty' | 'assumedEnds'>
       .map(([box]) => box),
     ...(document?.assumedEnds ?? []).map(endKey),
   ]);
+
+/** Boxes of the wiring that are there already and that nobody has looked into, or not into all of them. */
+export const unseenBoxes = (job: Job, wiring: Wiring): BoxId[] => {
+  const there = existingDocument(job);
+  if (!there) return [];
+  const assumed = assumedOf(there);
+  return [...boxesReached(wiring)].filter((id) => {
+    if (findBox(job, id)?.work !== 'existing') return false;
+    const sure = ofId(there.certainty, id);
+    return assumed.has(id) || (sure !== undefined && sure !== 'seen');
+  });
+};
 
 /**
  * Circuits that stand as they are: nobody has chosen another way for them, and each of their boxes is told of in the existing wiring. They

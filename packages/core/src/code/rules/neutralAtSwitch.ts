@@ -2,6 +2,7 @@ import type { BoxId } from '../../model/ids.js';
 import { findBox, findRoom } from '../../model/lookup.js';
 import type { Group } from '../../model/job.js';
 import { neutralRequirement, type NeutralRequirement } from '../../nec/neutralRequirement.js';
+import { unseenBoxes } from '../../model/existing.js';
 import { neutralIn } from '../neutralIn.js';
 import { questionOf } from '../questions.js';
 import { eraWord } from '../../words/eras.js';
@@ -90,7 +91,7 @@ export const neutralAtSwitch = defineRule<Found>({
         ];
       return [];
     }),
-  say: (found, { job, place, edition }) => {
+  say: (found, { job, wiring, place, edition }) => {
     const room = findRoom(job, found.group.room)?.name ?? '';
     if (found.kind === 'literal')
       return {
@@ -113,12 +114,16 @@ export const neutralAtSwitch = defineRule<Found>({
         remedy: 'Answer it under the room facts of the circuit, and see it on site.',
       };
     }
-    const where = found.boxes.map(place).join(', ');
+    // Where not all of an old box was seen, a cable with a neutral may be in it.
+    const unseen = new Set<string>(unseenBoxes(job, wiring));
+    const named = found.boxes.map(
+      (box) => `${place(box)}${unseen.has(box) ? ' (not all of it was seen)' : ''}`,
+    );
     return {
       what:
         found.requirement.need === 'one'
-          ? `No neutral at any switch of ${found.group.name}`
-          : `No neutral at ${where}`,
+          ? `No neutral at any switch of ${found.group.name}: ${named.join(', ')}`
+          : `No neutral at ${named.join(', ')}`,
       reason: `${WHY} It is asked for ${found.requirement.need === 'one' ? 'at one location' : 'here'} by ${eraWord(edition)}.`,
       remedy:
         'Bring a cable with a neutral, or show that another cable can be added later without removing finish.',

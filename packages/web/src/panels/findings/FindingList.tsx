@@ -1,11 +1,4 @@
-import {
-  findBox,
-  findCable,
-  findingKey,
-  findingsByPlace,
-  type Finding,
-  type PlaceFindings,
-} from '@amber/core';
+import { findingKey, findingsByPlace, type Finding } from '@amber/core';
 import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
@@ -16,13 +9,6 @@ import { OwnRules } from './OwnRules.js';
 import { QuestionList } from './QuestionList.js';
 import { SiteChecks } from './SiteChecks.js';
 import { useRemedies } from '../../worker/useRemedies.js';
-
-const nameOf = (subject: Subject, { kind, id, name }: PlaceFindings): string => {
-  const cable = kind === 'run' ? findCable(subject.wiring, id) : undefined;
-  const place = (at: string) => (at === 'panel' ? 'Panel' : (findBox(subject.job, at)?.name ?? at));
-  if (cable) return `${place(cable.from)} to ${place(cable.to)}`;
-  return kind === 'circuit' ? `Circuit ${name}` : name;
-};
 
 /** Findings by place, what is to be answered, and what is left to see on site. */
 export const FindingList = ({ subject, findings }: { subject: Subject; findings: readonly Finding[] }) => {
@@ -66,9 +52,11 @@ export const FindingList = ({ subject, findings }: { subject: Subject; findings:
   return (
     <div className="flex flex-col gap-4">
       {sections(first)}
-      {findingsByPlace(job, single).map((place) => (
+      {findingsByPlace(job, subject.wiring, single).map((place) => (
         <section key={`${place.kind} ${place.id}`} className="border-t border-line pt-3">
-          <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">{nameOf(subject, place)}</h2>
+          <h2 className="mb-2 text-[13px] font-bold tracking-wide text-quiet">
+            {place.kind === 'circuit' ? `Circuit ${place.name}` : place.name}
+          </h2>
           <ul className="flex flex-col gap-3">
             {place.findings.map((finding, i) => (
               <FindingCard

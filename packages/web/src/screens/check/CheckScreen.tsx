@@ -3,8 +3,10 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   eraWord,
+  openQuestions,
   reviewCircuit,
   siteItems,
+  unseenBoxes,
   walkThrough,
   type Circuit,
   type Finding,
@@ -53,13 +55,16 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
   const [tab, setTab] = useState(0);
   const [depth, setDepth] = useState(0);
   const onAction = useFindingAction(job);
-  const within = part?.boxes ?? null;
+  const unseen = unseenBoxes(job, wiring).filter((box) => part === null || part.boxes.has(box));
+  const isPlanned = (part ?? wiring).cables.length > 0;
   const items = useMemo(() => siteItems(job, wiring, findings), [job, wiring, findings]);
   const rooms = useMemo(
     () => walkThrough(job, wiring, findings, walk, items),
     [job, wiring, findings, walk, items],
   );
-  const open = new Set(findings.flatMap((one) => one.questions.map(({ kind, of }) => `${kind} ${of}`))).size;
+  const open = openQuestions(findings)
+    .flatMap(({ alike }) => alike)
+    .reduce((sum, { asked: of }) => sum + of.length, 0);
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden print:block print:overflow-visible">
       <aside
@@ -80,7 +85,7 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         </div>
         {painted ? (
           <ReadinessCards
-            {...{ job, wiring, findings, items, site, walk, within }}
+            {...{ findings, items, site, walk, unseen, isPlanned }}
             circuit={circuit?.name ?? null}
             onPick={(one) => {
               setWalk(one);
@@ -111,7 +116,7 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
             [
               <WalkView
                 key="walk"
-                {...{ job, wiring, findings, rooms, site, walk, within, depth, onAction }}
+                {...{ job, findings, rooms, site, walk, unseen, depth, onAction }}
                 circuit={circuit?.id ?? null}
                 onDepth={setDepth}
               />,

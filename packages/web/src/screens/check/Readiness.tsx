@@ -1,14 +1,12 @@
 import {
   countWalk,
   readiness,
-  unseenBoxes,
   WALKS,
+  type BoxId,
   type Finding,
-  type Job,
   type SiteItem,
   type Walk,
   type WalkCount,
-  type Wiring,
 } from '@amber/core';
 import { SeverityMark } from '../../parts/ui.js';
 import type { Site } from './useSite.js';
@@ -26,39 +24,35 @@ const COUNTED: { of: keyof WalkCount; mark: 'violation' | 'caution' | 'verify'; 
 
 /** What stands against each walk, counted and in a sentence; a tap shows that walk. */
 export const ReadinessCards = ({
-  job,
-  wiring,
   findings,
   items,
   site,
   walk,
-  within,
+  unseen,
+  isPlanned,
   circuit,
   onPick,
 }: {
-  job: Job;
-  wiring: Wiring;
   findings: readonly Finding[];
   items: readonly SiteItem[];
   site: Site;
   walk: Walk;
-  /** Boxes of the circuit that is looked at; null for the whole job. */
-  within: ReadonlySet<string> | null;
-  /** Its name. */
+  unseen: readonly BoxId[];
+  /** Is any of it wired? */
+  isPlanned: boolean;
+  /** The name of the circuit that is looked at; null for the whole job. */
   circuit: string | null;
   onPick: (walk: Walk) => void;
 }) => {
   const counts = Object.fromEntries(
     WALKS.map((one) => [one, countWalk(findings, items, one, site.seen)]),
   ) as Record<Walk, WalkCount>;
-  const unseen = unseenBoxes(job, wiring).filter((box) => within === null || within.has(box)).length;
   const standing = (one: Walk) => {
     const corrections = site.book.corrections.filter(
       ({ walk: of, cleared }) => cleared === null && (of === one || one === 'final'),
     ).length;
     const open = one === 'final' ? [counts.roughIn, counts.final] : [counts.roughIn];
-    const isPlanned = circuit === null ? wiring.cables.length > 0 : (within?.size ?? 0) > 0;
-    return readiness(one, open, { unseen, corrections, isPlanned, within: circuit });
+    return readiness(one, open, { unseen: unseen.length, corrections, isPlanned, within: circuit });
   };
   return (
     <div className="grid gap-3 max-lg:grid-cols-2">

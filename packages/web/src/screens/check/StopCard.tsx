@@ -61,8 +61,7 @@ export const StopCard = memo(
     const { station, findings, questions, items } = stop;
     const [photographing, setPhotographing] = useState(false);
     const open = items.filter((_item, i) => seen[i]?.state !== 'done');
-    const about = station.kind === 'run' ? 'cable' : station.kind;
-    const canShow = station.kind === 'box' || station.kind === 'run';
+    const { shows } = station;
     return (
       <section
         id={stopAnchor(station.kind, station.id)}
@@ -80,7 +79,7 @@ export const StopCard = memo(
               .join(' · ')}
           </span>
           <span className="ml-auto flex items-center gap-4">
-            {canShow && photos.length === 0 ? (
+            {shows && photos.length === 0 ? (
               <button
                 type="button"
                 aria-label={`Photographs of ${station.name}`}
@@ -165,10 +164,10 @@ export const StopCard = memo(
                 <Check size={17} /> All {open.length} seen
               </Button>
             ) : null}
-            {canShow && (photographing || photos.length > 0) ? (
+            {shows && (photographing || photos.length > 0) ? (
               <Photographs
                 job={job.id}
-                about={{ kind: about, id: station.id, wiring: null, revision: null, hash: null }}
+                about={{ ...shows, wiring: null, revision: null, hash: null }}
                 name={station.name}
                 photos={photos}
                 by={by}

@@ -4,7 +4,7 @@ import {
   findBox,
   isGrave,
   RULES,
-  unseenBoxes,
+  type BoxId,
   type Finding,
   type FindingAction,
   type Job,
@@ -12,7 +12,6 @@ import {
   type Stop,
   type Walk,
   type WalkRoom,
-  type Wiring,
 } from '@amber/core';
 import { Link } from 'react-router';
 import { InitialsField } from '../../onRecord/Initials.js';
@@ -23,6 +22,8 @@ import { DEPTH_WORDS } from '../../parts/words.js';
 import { goTo, roomAnchor, stopAnchor } from './RoomIndex.js';
 import { StopCard } from './StopCard.js';
 import { SeverityMark } from '../../parts/ui.js';
+import { useAppDispatch } from '../../store/store.js';
+import { boxChosen } from '../../store/wiringSlice.js';
 import { TakeRemedies } from './TakeRemedies.js';
 import type { Site } from './useSite.js';
 import { WALK_TITLES } from './Readiness.js';
@@ -35,39 +36,38 @@ const NO_PHOTOS: readonly SiteRecord[] = [];
 /** The walk, room by room: every stop with what is wrong, asked or to be seen there. */
 export const WalkView = ({
   job,
-  wiring,
   findings,
   rooms,
   site,
   walk,
-  within,
+  unseen,
   circuit,
   depth,
   onDepth,
   onAction,
 }: {
   job: Job;
-  wiring: Wiring;
   findings: readonly Finding[];
   rooms: readonly WalkRoom[];
   site: Site;
   walk: Walk;
-  within: ReadonlySet<string> | null;
+  /** Old boxes that nobody has looked into, or not into all of them. */
+  unseen: readonly BoxId[];
   circuit: string | null;
   depth: number;
   onDepth: (depth: number) => void;
   onAction: (action: FindingAction) => void;
 }) => {
+  const dispatch = useAppDispatch();
   const photos = useMemo(() => {
     const known = new Map<string, SiteRecord[]>();
     for (const record of site.records) {
       if (record.kind !== 'photo') continue;
-      const key = `${record.about.kind === 'cable' ? 'run' : record.about.kind} ${record.about.id}`;
+      const key = `${record.about.kind} ${record.about.id}`;
       known.set(key, [...(known.get(key) ?? []), record]);
     }
     return known;
   }, [site.records]);
-  const unseen = unseenBoxes(job, wiring).filter((box) => within === null || within.has(box));
   // What is on the screen first is drawn first; the rest of a long walk right after.
   const all = useAfterPaint();
   const shown = all ? rooms : rooms.slice(0, 1).map((one) => ({ ...one, stops: one.stops.slice(0, FIRST) }));
@@ -133,6 +133,7 @@ export const WalkView = ({
               <Link
                 key={box}
                 to={benchPath(job.id, null, existingDocument(job)?.id ?? null)}
+                onClick={() => dispatch(boxChosen(box))}
                 className="inline-flex min-h-10 items-center font-semibold underline underline-offset-3"
               >
                 {findBox(job, box)?.name ?? box}
@@ -161,7 +162,10 @@ export const WalkView = ({
                 key={`${stop.station.kind} ${stop.station.id}`}
                 {...{ job, stop, depth, onAction }}
                 seen={stop.items.map(site.seen)}
-                photos={photos.get(`${stop.station.kind} ${stop.station.id}`) ?? NO_PHOTOS}
+                photos={
+                  (stop.station.shows && photos.get(`${stop.station.shows.kind} ${stop.station.shows.id}`)) ??
+                  NO_PHOTOS
+                }
                 by={site.initials.trim()}
                 see={site.see}
                 open={site.open}
