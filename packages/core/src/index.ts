@@ -101,6 +101,7 @@ export type {
   Article,
   ArticleOf,
   BoxArticle,
+  Inside,
   CableArticle,
   ConnectorArticle,
   DeviceArticle,
@@ -269,6 +270,8 @@ export { answerOf, answerQuestion, questionOf, ROOM_WORDS } from './code/questio
 export type { Question, QuestionKind } from './code/questions.js';
 export { remediesFor } from './review/remedies.js';
 
+export { setInside } from './edits/stockEdits.js';
+export { boxToScale, type BoxToScale, type ScaleLayer } from './drawing/boxToScale.js';
 export { STANDARD_BOXES, STANDARD_FORMS, standardBoxOf } from './nec/standardBoxes.js';
 export type { StandardForm } from './nec/standardBoxes.js';
 
@@ -294,6 +297,7 @@ export type { Alike, QuestionGroup } from './check/answers.js';
 export { pricedRemedies, takeTogether } from './check/remedyPrices.js';
 export type { PricedRemedy, TakenTogether } from './check/remedyPrices.js';
 export { outcomeOfChange } from './check/outcome.js';
+export { boxOrWay, type BoxAlternative } from './check/boxOrWay.js';
 export { smallerBox } from './check/smallerBox.js';
 export type { SmallerBox, SmallerOffer } from './check/smallerBox.js';
 export type { Outcome } from './check/outcome.js';

@@ -1,5 +1,7 @@
-import type { ArticleId, BoxId } from '../model/ids.js';
+import { articleOf, articlesOf, type DeviceArticle } from '../model/articles.js';
+import type { ArticleId, BoxId, SlotId } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
+import { slotsInBox } from '../model/lookup.js';
 import { setBoxArticles } from '../materials/boxRows.js';
 import { fillOf } from '../materials/boxContents.js';
 import { entryOf } from '../plans/candidates.js';
@@ -49,9 +51,22 @@ const said = (before: JobReview, after: JobReview, circuit: Circuit, id: BoxId):
   return `${circuit.name} another way: ${cables}${entry}`;
 };
 
+/** Of the devices in a box that take more than one gang, those of the stock that do the same in one: who takes such a one, and which. */
+const narrower = (job: Job, id: BoxId): { slot: SlotId; article: DeviceArticle }[] =>
+  slotsInBox(job, id).flatMap(({ id: slot, article, role }) => {
+    const wide = article === null ? null : articleOf(job.stock, 'device', article);
+    if (!wide || wide.gangs < 2) return [];
+    return articlesOf(job.stock, 'device')
+      .filter(
+        (one) =>
+          one.gangs === 1 && one.role === role && one.letter === wide.letter && one.amperes >= wide.amperes,
+      )
+      .map((one) => ({ slot, article: one }));
+  });
+
 /**
  * With what a box of the stock that is too small would do at a place: each circuit in it wired another way (power elsewhere, a cable less), or
- * with 14 AWG where its breaker allows it. Each is planned as a whole job, and offered only where the box then holds all that comes to it.
+ * with 14 AWG where its breaker allows it, or with a device of one gang in place of a wider one. Each is planned as a whole job, and offered only where the box then holds all that comes to it.
  */
 export const smallerBox = (job: Job, id: BoxId, articles: readonly ArticleId[]): SmallerBox => {
   const before = reviewJob(job);
@@ -64,6 +79,11 @@ export const smallerBox = (job: Job, id: BoxId, articles: readonly ArticleId[]):
     if (fits && bringsNothingGrave(before.findings, after.findings))
       offers.push({ words: words(after), job: after.job, outcome: outcomeOf(before, after) });
   };
+  for (const { slot, article } of narrower(job, id))
+    offer(
+      { ...job, slots: job.slots.map((one) => (one.id === slot ? { ...one, article: article.id } : one)) },
+      () => `${article.name}, which takes one gang`,
+    );
   const mine = before.job.circuits.filter(
     (circuit) => !before.standing.includes(circuit.id) && reviewCircuit(before, circuit.id).boxes.has(id),
   );

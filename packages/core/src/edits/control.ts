@@ -98,7 +98,7 @@ export const ungang = (job: Job, id: SlotId, box: BoxId): Job => {
     name: beside.name,
     spot: { x: (beside.at?.x ?? 0) + 8, y: beside.at?.y ?? 0 },
     mount: 'wall',
-    accessible: beside.accessible,
+    ...{ accessible: beside.accessible, work: beside.work, material: beside.material },
   });
   // As high as the other; nowhere yet where nobody has said where that is.
   const at = beside.at && made.at && { ...made.at, z: beside.at.z };

@@ -92,6 +92,7 @@ export const boxRow = (job: Job, wiring: Wiring, id: BoxId): BoxRow | null => {
 export interface BoxCandidate {
   articles: ArticleId[];
   name: string;
+  gangs: number;
   volume: number;
   price: number;
   /** What it would have to hold, with its own clamps, and what would be left. */
@@ -126,7 +127,7 @@ export const boxCandidates = (job: Job, wiring: Wiring, id: BoxId): BoxCandidate
     return {
       articles: articles.map((one) => one.id),
       name: articles.map((one) => one.name).join(' with '),
-      ...{ volume, price, needed, left },
+      ...{ gangs: offer.gangs, volume, price, needed, left },
       verdict: unsuited !== null ? 'unsuited' : left < 0 ? 'tooSmall' : 'fits',
       why: unsuited ?? (left < 0 ? `${cubicInches(-left)} too small` : beside),
       here: articles.map((one) => one.id).join() === here,

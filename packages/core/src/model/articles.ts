@@ -3,7 +3,7 @@ import { insulatedColourSchema, type Colour } from './colours.js';
 import { facePartSchema, faultOfFace } from './face.js';
 import { isolated } from './isolated.js';
 import { articleIdSchema } from './ids.js';
-import { awgSchema, moneySchema, volumeSchema } from './units.js';
+import { awgSchema, cubicInches, feetInches, inchesSchema, moneySchema, volumeSchema } from './units.js';
 
 const common = {
   id: articleIdSchema,
@@ -129,11 +129,37 @@ const wiringOf = ({ id, name, price, terminals, ...rest }: DeviceArticle): strin
 /** Are two devices one and the same to the circuit, whatever their faces? */
 export const wiresAlike = (a: DeviceArticle, b: DeviceArticle): boolean => wiringOf(a) === wiringOf(b);
 
+const insideMeasureSchema = inchesSchema.min(0.25).max(18);
+
+/** What a tape reads inside a box or a section of one, inches; for a round one the width is its height. */
+export const insideSchema = z.strictObject({
+  width: insideMeasureSchema,
+  height: insideMeasureSchema,
+  depth: insideMeasureSchema,
+});
+export type Inside = z.infer<typeof insideSchema>;
+
+/** Why a box that measures so inside cannot have the volume (ten-thousandths of a cubic inch) that it is counted at; null where it can. */
+export const faultOfInside = ({
+  inside,
+  volume,
+}: {
+  inside: Inside | null;
+  volume: number;
+}): string | null => {
+  if (inside === null) return null;
+  const { width, height, depth } = inside;
+  const most = Math.round(width * height * depth * 10_000);
+  return volume <= most
+    ? null
+    : `${feetInches(width)} x ${feetInches(height)} x ${feetInches(depth)} inside is ${cubicInches(most)} at most, and it is counted at ${cubicInches(volume)}: measure again, or look at its marking.`;
+};
+
 /**
  * A box, or a section put on one: a plaster ring or an extension. A section adds its volume, where marked or listed
  * (314.16(A)), and goes on boxes of its `family`.
  */
-export const boxArticleSchema = z.strictObject({
+const boxFieldsSchema = z.strictObject({
   ...common,
   kind: z.literal('box'),
   part: z.enum(['box', 'ring', 'extension']).default('box'),
@@ -152,6 +178,12 @@ export const boxArticleSchema = z.strictObject({
   supports: z.number().min(0).max(1000).default(0),
   /** Listed to hold a ceiling fan (314.27(C)). */
   fanRated: z.boolean().default(false),
+  /** Null while nobody has told them; then no picture of it is to scale. */
+  inside: insideSchema.nullable().default(null),
+});
+export const boxArticleSchema = boxFieldsSchema.superRefine((article, context) => {
+  const fault = faultOfInside(article);
+  if (fault !== null) context.addIssue({ code: 'custom', path: ['inside'], message: fault });
 });
 export type BoxArticle = z.infer<typeof boxArticleSchema>;
 

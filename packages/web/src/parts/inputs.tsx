@@ -35,18 +35,22 @@ export const LengthInput = ({
   value,
   onChange,
   label,
+  bare = 'feet',
 }: {
   value: number | null;
   onChange: (inches: number | null) => void;
   label?: string;
+  /** What a number without a mark is: inches where nothing is as long as a foot. */
+  bare?: 'feet' | 'inches';
 }) => {
   const written = value === null ? '' : feetInches(value);
   const [text, setText] = useState(written);
   useEffect(() => setText(written), [written]);
-  const bad = text.trim() !== '' && parseFeetInches(text) === null;
+  const inWords = bare === 'inches' && !/["'”″’′]|in|ft|feet/.test(text) ? `${text}"` : text;
+  const bad = text.trim() !== '' && parseFeetInches(inWords) === null;
   const take = () => {
     if (bad) return;
-    const inches = text.trim() === '' ? null : parseFeetInches(text);
+    const inches = text.trim() === '' ? null : parseFeetInches(inWords);
     if (inches !== value) onChange(inches);
     else setText(written);
   };
@@ -56,7 +60,7 @@ export const LengthInput = ({
         aria-label={label}
         value={text}
         aria-invalid={bad}
-        placeholder={`12'-6"`}
+        placeholder={bare === 'inches' ? '2 1/2"' : `12'-6"`}
         onChange={(event) => setText(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
@@ -64,7 +68,9 @@ export const LengthInput = ({
       />
       {bad ? (
         <span role="alert" className="mt-1 block text-[12.5px] text-violation">
-          Write feet and inches, up to 1000': 12'-6" or 12.5
+          {bare === 'inches'
+            ? 'Write inches: 2 1/2 or 2.5'
+            : `Write feet and inches, up to 1000': 12'-6" or 12.5`}
         </span>
       ) : null}
     </>

@@ -10,6 +10,7 @@ import {
   remediesFor,
   outcomeOfChange,
   smallerBox,
+  boxOrWay,
   pricedRemedies,
   takeTogether,
   tryAnswers,
@@ -31,9 +32,11 @@ import {
   type Edition,
   type Outcome,
   type SmallerBox,
+  type BoxAlternative,
   type PricedRemedy,
   type TakenTogether,
 } from '@amber/core';
+import { fresh } from '../parts/fresh.js';
 
 /** A pair of three-ways in nowhere. */
 const practice = (): Job => {
@@ -83,6 +86,8 @@ export const planner = {
   /** With what a box that is too small would do at a place. */
   smaller: (job: Job, box: BoxId, articles: readonly ArticleId[]): SmallerBox =>
     smallerBox(job, box, articles),
+  /** What a planned box could be instead: another box, another way, other gangs. */
+  boxOrWay: (job: Job, box: BoxId): BoxAlternative[] => boxOrWay(job, box, () => fresh<BoxId>('box')),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */
   takeTogether: (

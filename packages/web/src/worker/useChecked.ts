@@ -2,6 +2,7 @@ import { proxy } from 'comlink';
 import type {
   ArticleId,
   BoxId,
+  BoxAlternative,
   SmallerBox,
   Edition,
   Finding,
@@ -56,6 +57,15 @@ const askSmaller = (planner: Planner, question: string): Promise<SmallerBox> => 
 /** With what a box of the stock that is too small would do at a place. */
 export const useSmaller = (job: Job, box: BoxId, articles: readonly ArticleId[]): Asked<SmallerBox> | null =>
   useAsked(writtenWhole(job, { box, articles }), askSmaller);
+
+const askOrWay = (planner: Planner, question: string): Promise<BoxAlternative[]> => {
+  const { job, box } = JSON.parse(question) as { job: Job; box: BoxId };
+  return planner.boxOrWay(job, box);
+};
+
+/** What a planned box could be instead; null while nobody asks. */
+export const useBoxOrWay = (job: Job, box: BoxId | null): Asked<BoxAlternative[]> | null =>
+  useAsked(writtenWhole(job, box && { box }), askOrWay);
 
 const askEdition = (planner: Planner, question: string): Promise<Outcome> => {
   const { job, edition } = JSON.parse(question) as { job: Job; edition: Edition };

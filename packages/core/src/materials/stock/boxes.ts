@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { boxArticleSchema } from '../../model/articles.js';
 import { dollarsOf } from './dollars.js';
+import { withInside } from './insides.js';
 
 type BoxInput = z.input<typeof boxArticleSchema>;
 
@@ -132,7 +133,7 @@ const section = (
 const round = { ...luminaire, shape: 'round' } as const;
 
 /** Volumes of nonmetallic boxes, rings and extensions as marked. */
-export const boxes: BoxInput[] = [
+const articles: BoxInput[] = [
   ...nonmetallic(1, [
     [18, 1],
     [20, 1.25],
@@ -210,3 +211,5 @@ export const boxes: BoxInput[] = [
   section('extension-4', 'Extension ring, 4 square x 1 1/2', 'extension', 'square-4', 21, 0, 3),
   section('extension-octagon', 'Extension ring, 4 octagon x 1 1/2', 'extension', 'octagon-4', 15.5, 0, 2.75),
 ];
+
+export const boxes: BoxInput[] = articles.map(withInside);

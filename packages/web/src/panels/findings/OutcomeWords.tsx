@@ -37,13 +37,22 @@ const Findings = ({ words, findings }: { words: string; findings: readonly Findi
 /** More boxes than these are counted. */
 const MOST_NAMED = 5;
 
-const boxesOf = (job: Job, { boxes }: Outcome): string =>
+const boxesOf = (job: Job, after: Job, { boxes }: Outcome): string =>
   boxes.length > MOST_NAMED
     ? plural(boxes.length, 'box', 'boxes')
-    : listed(boxes.map((id) => findBox(job, id)?.name ?? id));
+    : listed(boxes.map((id) => (findBox(job, id) ?? findBox(after, id))?.name ?? id));
 
 /** What a change would come to, before it is made: what it settles, what comes with it, what is bought, which boxes are otherwise. */
-export const OutcomeWords = ({ job, outcome }: { job: Job; outcome: Outcome }) => {
+export const OutcomeWords = ({
+  job,
+  after = job,
+  outcome,
+}: {
+  job: Job;
+  /** Where it has boxes that the job has not. */
+  after?: Job;
+  outcome: Outcome;
+}) => {
   const bought = outcome.takeOff.map(
     ({ name, quantity, unit }) =>
       `${quantity > 0 ? '+' : '−'}${Math.abs(quantity)}${unit === 'foot' ? ' ft' : ''} ${name}`,
@@ -53,7 +62,7 @@ export const OutcomeWords = ({ job, outcome }: { job: Job; outcome: Outcome }) =
     <div className="flex flex-col gap-1 text-[13.5px]">
       <Findings words="Settles" findings={outcome.gone} />
       <Findings words="Brings" findings={outcome.come} />
-      {outcome.boxes.length > 0 ? <p>Otherwise than now: {boxesOf(job, outcome)}.</p> : null}
+      {outcome.boxes.length > 0 ? <p>Otherwise than now: {boxesOf(job, after, outcome)}.</p> : null}
       {bought.length > 0 ? <p className="break-words">To buy: {bought.join(' · ')}</p> : null}
       {nothing ? <p>Nothing else changes.</p> : null}
     </div>

@@ -71,6 +71,17 @@ const Line = ({
   );
 };
 
+const Folded = ({ words, lines }: { words: string; lines: ReactNode[] }) =>
+  lines.length === 0 ? null : (
+    <Disclosure>
+      <DisclosureButton className="group flex min-h-11 items-center gap-2 text-[14px] font-semibold">
+        <ChevronRight size={16} className="group-data-open:rotate-90" aria-hidden="true" />
+        {words}
+      </DisclosureButton>
+      <DisclosurePanel as="ul">{lines}</DisclosurePanel>
+    </Disclosure>
+  );
+
 /** Boxes of the stock for a place from small to large, with what each costs and leaves; those that do not suit, with the reason. */
 export const Candidates = ({ job, wiring, id }: { job: Job; wiring: Wiring; id: BoxId }) => {
   const edit = useEdit();
@@ -78,7 +89,20 @@ export const Candidates = ({ job, wiring, id }: { job: Job; wiring: Wiring; id: 
   const all = boxCandidates(job, wiring, id);
   if (!box || all.length === 0) return null;
   const suited = all.filter(({ verdict }) => verdict !== 'unsuited');
+  const least = Math.min(...suited.map(({ gangs }) => gangs));
+  // Nobody looks for a wider box than its devices ask for before the others.
+  const [plain, wider] = [true, false].map((is) =>
+    suited.filter((one) => (one.gangs === least || one.here) === is),
+  ) as [BoxCandidate[], BoxCandidate[]];
   const others = all.filter(({ verdict }) => verdict === 'unsuited');
+  const line = (one: BoxCandidate) => (
+    <Line
+      key={keyOf(one)}
+      one={one}
+      onTake={() => take(one.articles)}
+      more={one.verdict === 'tooSmall' ? () => <SmallerBox job={job} box={id} candidate={one} /> : null}
+    />
+  );
   const take = (articles: BoxCandidate['articles'] | null) =>
     edit(setBoxArticles(job, id, articles), `box of ${box.name}`);
   return (
@@ -91,29 +115,17 @@ export const Candidates = ({ job, wiring, id }: { job: Job; wiring: Wiring; id: 
           <Button onClick={() => take(null)}>Let the program choose</Button>
         )}
       </div>
-      <ul>
-        {suited.map((one) => (
-          <Line
-            key={keyOf(one)}
-            one={one}
-            onTake={() => take(one.articles)}
-            more={one.verdict === 'tooSmall' ? () => <SmallerBox job={job} box={id} candidate={one} /> : null}
-          />
+      <ul>{plain.map(line)}</ul>
+      <Folded
+        words={`${wider.length} with more gangs than devices, behind a blank`}
+        lines={wider.map(line)}
+      />
+      <Folded
+        words={`${others.length} that do not suit here, and why`}
+        lines={others.map((one) => (
+          <Line key={keyOf(one)} one={one} onTake={null} />
         ))}
-      </ul>
-      {others.length > 0 ? (
-        <Disclosure>
-          <DisclosureButton className="group flex min-h-11 items-center gap-2 text-[14px] font-semibold">
-            <ChevronRight size={16} className="group-data-open:rotate-90" aria-hidden="true" />
-            {others.length} that do not suit here, and why
-          </DisclosureButton>
-          <DisclosurePanel as="ul">
-            {others.map((one) => (
-              <Line key={keyOf(one)} one={one} onTake={null} />
-            ))}
-          </DisclosurePanel>
-        </Disclosure>
-      ) : null}
+      />
     </section>
   );
 };

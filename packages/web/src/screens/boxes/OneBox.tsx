@@ -8,7 +8,12 @@ import {
   type JobReview,
 } from '@amber/core';
 import { useState } from 'react';
+import { ExistingFill } from '../../panels/fill/ExistingFill.js';
+import { GangOrder } from './GangOrder.js';
+import { OrWay } from './OrWay.js';
 import { MeasureBox } from './MeasureBox.js';
+import { BoxToScale } from './BoxToScale.js';
+import { InsideForm } from './InsideForm.js';
 import { CountedBox } from './CountedBox.js';
 import { BoxSelect } from '../../parts/BoxSelect.js';
 import { X } from 'lucide-react';
@@ -65,6 +70,10 @@ export const OneBox = ({
         caption={`By 314.16 of ${eraWord(job.edition)}. Pigtails do not count.`}
         held={row.made.join(' with ') || 'a box that nobody has named'}
       />
+      <div>
+        <BoxToScale review={review} row={row} line={pointed} />
+        <InsideForm review={review} box={row.box} />
+      </div>
       <Link
         to={bench}
         className="inline-flex min-h-10 items-center self-start rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail"
@@ -81,9 +90,14 @@ export const OneBox = ({
             onChange={take}
           />
           <MeasureBox job={job} onTake={take} />
+          <ExistingFill job={job} box={box} />
         </>
       ) : (
-        <Candidates job={job} wiring={wiring} id={row.box} />
+        <>
+          <GangOrder job={job} box={row.box} name={row.name} />
+          <Candidates job={job} wiring={wiring} id={row.box} />
+          <OrWay job={job} box={row.box} name={row.name} />
+        </>
       )}
     </section>
   );

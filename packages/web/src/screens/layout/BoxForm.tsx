@@ -20,7 +20,7 @@ import { Field, Select } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 import { CablesOf, DevicesOf } from './BoxContents.js';
 import { AddLoad, LuminairesOf } from './LoadsOf.js';
-import { ExistingFill } from './ExistingFill.js';
+import { ExistingFill } from '../../panels/fill/ExistingFill.js';
 import { FaultsOf } from './FaultsOf.js';
 import { FeedsOf } from './FeedsOf.js';
 import { factsOfBox, SiteFacts } from './SiteFacts.js';
