@@ -26,7 +26,7 @@ test('on a telephone a box that is in no job is counted with a thumb, kept, save
   expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ worksheet: 1, name: 'Box' });
   await page.reload();
   await expect(answer).toHaveText(/18\.0 in³ needed/);
-  await page.getByRole('button', { name: 'Start anew' }).click();
+  await page.getByRole('button', { name: 'New sheet' }).click();
   await expect(answer).toHaveText(/0\.0 in³ needed/);
   await page.getByLabel('Worksheet file').setInputFiles({
     ...{ name: 'box.json', mimeType: 'application/json', buffer: readFileSync(path) },

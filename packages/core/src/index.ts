@@ -329,6 +329,7 @@ export {
   WORKSHEET_SIZES,
 } from './formats/worksheet.js';
 export type { Worksheet, WorksheetCount } from './formats/worksheet.js';
+export { withWorksheetBox } from './formats/boxOfWorksheet.js';
 export { FORMATS, jsonSchemaOf } from './formats/jsonSchemas.js';
 export type { FormatName } from './formats/jsonSchemas.js';
 

@@ -1,10 +1,14 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { newWorksheet, withCount } from '@amber/core';
-import { keptSheet } from '../src/screens/worksheet/keptSheet.js';
+import { keptSheets } from '../src/store/keptSheets.js';
 import { WorksheetScreen } from '../src/screens/worksheet/WorksheetScreen.js';
 import { show } from './support/page.js';
+import { fakeServer } from './support/server.js';
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  fakeServer();
+});
 
 const more = (what: string, times = 1) => {
   for (let i = 0; i < times; i++) fireEvent.click(screen.getByRole('button', { name: `One more: ${what}` }));
@@ -30,14 +34,50 @@ test('a box is counted up thing by thing, and answered at once, line by line', (
   expect(lines.getByText(/Smallest of plastic/).nextSibling?.textContent).toMatch(/in³, \$/);
 });
 
-test('it is kept in this browser, and begun anew only when asked', () => {
+test('each is kept in this browser under its name, and what is thrown away is brought back', () => {
   const first = show(<WorksheetScreen />);
   more('Conductors, 14 AWG', 2);
   first.unmount();
-  show(<WorksheetScreen />);
+  const second = show(<WorksheetScreen />);
   expect(answer()).toMatch(/4\.0 in³ needed/);
-  fireEvent.click(screen.getByRole('button', { name: 'Start anew' }));
+  fireEvent.click(screen.getByRole('button', { name: 'New sheet' }));
   expect(answer()).toMatch(/0\.0 in³ needed/);
+  more('Conductors, 12 AWG', 2);
+  second.unmount();
+  show(<WorksheetScreen />);
+  const hand = () => screen.getByLabelText<HTMLSelectElement>('Worksheet at hand');
+  expect([...hand().options].map(({ text }) => text)).toEqual(['Box 2', 'Box']);
+  expect(answer()).toMatch(/4\.5 in³ needed/);
+  fireEvent.change(hand(), { target: { value: hand().options[1]?.value } });
+  expect(answer()).toMatch(/4\.0 in³ needed/);
+  fireEvent.click(screen.getByRole('button', { name: 'Throw away' }));
+  expect(answer()).toMatch(/4\.5 in³ needed/);
+  expect(hand().options).toHaveLength(1);
+  fireEvent.click(screen.getByRole('button', { name: 'Bring it back' }));
+  expect(answer()).toMatch(/4\.0 in³ needed/);
+  expect(hand().options).toHaveLength(2);
+  // The last of all leaves an empty one.
+  for (let i = 0; i < 2; i++) fireEvent.click(screen.getByRole('button', { name: 'Throw away' }));
+  expect(answer()).toMatch(/0\.0 in³ needed/);
+});
+
+test('it goes into a job: the job is opened where what the sheet does not tell is asked', async () => {
+  const sent = fakeServer();
+  const { where } = show(<WorksheetScreen />);
+  const into = await screen.findByLabelText<HTMLSelectElement>('Put it into a job');
+  const head = {
+    id: 'yard',
+    name: 'Heron Yard',
+    revision: 1,
+    updatedAt: '2026-01-05T08:00:00.000Z',
+    summary: null,
+  };
+  await act(() =>
+    Promise.resolve(sent.find(({ path }) => path === '/api/jobs')?.answer(200, { jobs: [head] })),
+  );
+  await waitFor(() => expect(into.options).toHaveLength(2));
+  fireEvent.change(into, { target: { value: 'yard' } });
+  expect(where()).toBe(`/jobs/yard/boxes?worksheet=${encodeURIComponent(keptSheets().sheets[0].id)}`);
 });
 
 test('a file that is no worksheet is refused with what is wrong, and nothing is lost', async () => {
@@ -58,13 +98,36 @@ test('a file that is no worksheet is refused with what is wrong, and nothing is 
   bring(JSON.stringify(withCount(newWorksheet('Attic'), 'conductors', 12, 4)));
   await waitFor(() => expect(answer()).toMatch(/9\.0 in³ needed/));
   expect(screen.queryByRole('alert')).toBeNull();
+  // It is one more sheet: the one that was at hand is still there.
+  expect(keptSheets().sheets.map(({ sheet }) => sheet.name)).toEqual(['Attic', 'Box']);
 });
 
-test('what a later version kept is put aside and told', () => {
-  const later = JSON.stringify({ ...newWorksheet('Attic'), worksheet: 99 });
-  localStorage.setItem('amber-worksheet', later);
+test('the only sheet of a version of before is one of those that are kept', () => {
+  localStorage.setItem(
+    'amber-worksheet',
+    JSON.stringify(withCount(newWorksheet('Attic'), 'conductors', 14, 3)),
+  );
+  const first = show(<WorksheetScreen />);
+  expect(answer()).toMatch(/6\.0 in³ needed/);
+  more('Conductors, 14 AWG');
+  first.unmount();
+  expect(keptSheets().sheets.map(({ sheet }) => sheet.name)).toEqual(['Attic']);
+});
+
+test('what a later version kept is put aside and told, and the others stay', () => {
+  const later = { ...newWorksheet('Attic'), worksheet: 99 };
+  localStorage.setItem(
+    'amber-worksheets',
+    JSON.stringify([
+      { id: 'a', sheet: later },
+      { id: 'b', sheet: newWorksheet('Cellar') },
+    ]),
+  );
   show(<WorksheetScreen />);
   expect(screen.getByRole('alert').textContent).toMatch(/put aside/);
-  expect(localStorage.getItem('amber-worksheet-unread')).toBe(later);
-  expect(keptSheet().unread).toBe(true);
+  expect(JSON.parse(localStorage.getItem('amber-worksheet-unread') ?? '')).toEqual(later);
+  expect(keptSheets().sheets.map(({ sheet }) => sheet.name)).toEqual(['Cellar']);
+  localStorage.setItem('amber-worksheets', '{');
+  expect(keptSheets().unread).toBe(true);
+  expect(localStorage.getItem('amber-worksheet-unread')).toBe('{');
 });

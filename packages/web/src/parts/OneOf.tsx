@@ -7,7 +7,8 @@ export const OneOf = <T extends string | number>({
 }: {
   label: string;
   options: readonly { value: T; words: string }[];
-  value: T;
+  /** Null while none is picked. */
+  value: T | null;
   onPick: (value: T) => void;
 }) => (
   <div

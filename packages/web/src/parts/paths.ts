@@ -54,6 +54,11 @@ export const runsPath = (job: string, circuit: string): string => jobPath(job, {
 /** Every box of the job, or of one circuit, with what fills it. */
 export const boxesPath = (job: string, circuit: string | null = null): string =>
   jobPath(job, { screen: 'boxes', circuit });
+/** Boxes, with a worksheet that this browser keeps about to be put into the job. */
+export const worksheetIntoPath = (job: string, sheet: string): string =>
+  `${boxesPath(job)}?worksheet=${encodeURIComponent(sheet)}`;
+/** The worksheet that an address brings; null for none. */
+export const worksheetIn = (search: string): string | null => new URLSearchParams(search).get('worksheet');
 /** The job as an inspector walks it, or one circuit of it. */
 export const checkPath = (job: string, circuit: string | null = null): string =>
   jobPath(job, { screen: 'check', circuit });

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import {
   boxesReached,
   boxRow,
+  othersIn,
   reviewCircuit,
   type BoxId,
   type BoxRow,
@@ -11,10 +12,11 @@ import {
 } from '@amber/core';
 import { reviewOf } from '../../store/review.js';
 import { plural } from '../../parts/format.js';
-import { benchPath, boxesPath } from '../../parts/paths.js';
+import { benchPath, boxesPath, worksheetIntoPath } from '../../parts/paths.js';
 import { controlLook, SafetyNote, Select } from '../../parts/ui.js';
 import { BoxTable, verdictOf, type Verdict } from './BoxTable.js';
 import { FillLegend } from './FillBar.js';
+import { FromWorksheet } from './FromWorksheet.js';
 import { OneBox } from './OneBox.js';
 
 const SHOWN: Record<Verdict | 'all', string> = {
@@ -50,7 +52,9 @@ export const BoxesScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
     const isUsed = (id: BoxId) =>
       reached.has(id) ||
       job.slots.some(({ box }) => box === id) ||
-      job.luminaires.some(({ box }) => box === id);
+      job.luminaires.some(({ box }) => box === id) ||
+      // Counted on a worksheet, or told on the plan; no circuit has come to it yet.
+      othersIn(job, id) !== null;
     const mine = circuit ? reviewCircuit(review, circuit.id).boxes : null;
     return job.boxes
       .filter(({ id, work }) => work !== 'beyond' && isUsed(id) && (mine === null || mine.has(id)))
@@ -107,8 +111,17 @@ export const BoxesScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
             </Select>
           </div>
         </div>
-        <div className="px-4 py-2">
+        {circuit === null ? <FromWorksheet job={asked} onPut={pick} /> : null}
+        <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 px-4 py-1">
           <FillLegend />
+          {circuit === null ? (
+            <Link
+              to={worksheetIntoPath(job.id, '')}
+              className="inline-flex min-h-10 items-center text-[14px] font-semibold underline"
+            >
+              Add a box from a worksheet
+            </Link>
+          ) : null}
         </div>
         <div className="min-h-0 flex-1 lg:overflow-y-auto">
           {wanted.length > 0 ? (

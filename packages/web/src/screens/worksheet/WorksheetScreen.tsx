@@ -1,4 +1,4 @@
-import { Printer, RotateCcw, Save } from 'lucide-react';
+import { Printer, Save } from 'lucide-react';
 import { useState } from 'react';
 import {
   countOf,
@@ -6,7 +6,6 @@ import {
   dollars,
   editionName,
   EDITIONS,
-  newWorksheet,
   sayFillLine,
   smallestForWorksheet,
   standardStock,
@@ -22,7 +21,15 @@ import { FileButton } from '../../parts/FileButton.js';
 import { Button, Field, SafetyNote, Select, SeverityMark } from '../../parts/ui.js';
 import { saveFile } from '../../parts/saveFile.js';
 import { Counter } from './Counter.js';
-import { keepSheet, keptSheet, sheetFrom } from './keptSheet.js';
+import { IntoJob, SheetBar } from './SheetBar.js';
+import {
+  keepSheets,
+  keptSheets,
+  newSheet,
+  sheetFrom,
+  type KeptSheet,
+  type KeptSheets,
+} from '../../store/keptSheets.js';
 
 const STOCK = standardStock();
 
@@ -103,28 +110,32 @@ const Reckoning = ({ sheet }: { sheet: Worksheet }) => {
 
 /** A box that is in no job: counted with a thumb, answered at once, kept in this browser, as a file, and on paper. */
 export const WorksheetScreen = () => {
-  const [kept] = useState(keptSheet);
-  const [sheet, setSheet] = useState(kept.sheet);
+  const [kept] = useState(keptSheets);
+  const [sheets, setSheets] = useState(kept.sheets);
+  const [thrown, setThrown] = useState<KeptSheet | null>(null);
+  const [{ id, sheet }, ...others] = sheets;
   const [trouble, setTrouble] = useState<string | null>(
     kept.unread
       ? 'What this browser had kept cannot be read by this version. It was put aside, and a new sheet begun.'
       : null,
   );
-  const change = (next: Worksheet) => {
-    setSheet(next);
+  const keep = (next: KeptSheets) => {
+    setSheets(next);
     setTrouble(
-      keepSheet(next)
+      keepSheets(next)
         ? null
         : 'This browser keeps nothing more: save the sheet as a file before you leave it.',
     );
   };
+  const change = (next: Worksheet) => keep([{ id, sheet: next }, ...others]);
+  const add = (one: KeptSheet) => keep([one, ...sheets]);
   const contents = (more: Partial<Worksheet['contents']>) =>
     change({ ...sheet, contents: { ...sheet.contents, ...more } });
   const [box] = sheet.sections;
   const open = async (file: File | undefined) => {
     if (!file) return;
     const read = sheetFrom(await file.text());
-    if (read.ok) change(read.sheet);
+    if (read.ok) add({ ...newSheet(), sheet: read.sheet });
     else setTrouble(`${file.name} was not opened. ${read.why}`);
   };
   return (
@@ -133,6 +144,34 @@ export const WorksheetScreen = () => {
       <div className="mx-auto grid max-w-5xl gap-x-10 gap-y-6 px-4 py-5 md:grid-cols-2">
         <div className="flex flex-col gap-5">
           <h1 className="text-2xl font-bold">Box fill worksheet</h1>
+          <SheetBar
+            sheets={sheets}
+            onPick={(picked) =>
+              keep([
+                ...sheets.filter((one) => one.id === picked),
+                ...sheets.filter((one) => one.id !== picked),
+              ] as unknown as KeptSheets)
+            }
+            onNew={() => add(newSheet(`Box ${sheets.length + 1}`))}
+            onDrop={() => {
+              const [next = newSheet(), ...rest] = others;
+              setThrown(sheets[0]);
+              keep([next, ...rest]);
+            }}
+          />
+          {thrown ? (
+            <p role="status" className="flex flex-wrap items-center gap-3 text-[14px] print:hidden">
+              {thrown.sheet.name} was thrown away.
+              <Button
+                onClick={() => {
+                  add(thrown);
+                  setThrown(null);
+                }}
+              >
+                Bring it back
+              </Button>
+            </p>
+          ) : null}
           {trouble ? (
             <p role="alert" className="rounded-md border border-violation bg-sheet p-3 text-violation">
               {trouble}
@@ -233,11 +272,13 @@ export const WorksheetScreen = () => {
             <Button onClick={() => print()}>
               <Printer size={17} /> Print
             </Button>
-            <Button onClick={() => change(newWorksheet('Box'))}>
-              <RotateCcw size={17} /> Start anew
-            </Button>
           </div>
-          <p className="text-[13px] text-quiet">It stays in this browser until it is started anew.</p>
+          {/* One that nobody has touched is not kept yet. */}
+          <IntoJob sheet={id} onLeave={() => keep(sheets)} />
+          <p className="text-[13px] text-quiet">
+            Every sheet stays in this browser until it is thrown away. A file that is opened is one more
+            sheet.
+          </p>
           <SafetyNote className="border-t border-line pt-4" />
         </div>
       </div>
