@@ -279,8 +279,8 @@ export { countedWires } from './drawing/countedWires.js';
 export type { CountedWires } from './drawing/countedWires.js';
 
 /** A wall as it is seen from its room, and a photograph laid on it. */
-export { wallFace } from './drawing/wallFace.js';
-export type { WallFace } from './drawing/wallFace.js';
+export { wallDistances, wallFace } from './drawing/wallFace.js';
+export type { WallDistance, WallFace } from './drawing/wallFace.js';
 export { homographyOf, lieAlike, seenAt } from './drawing/homography.js';
 export type { Homography, Pair } from './drawing/homography.js';
 

@@ -6,8 +6,10 @@ import {
   lieAlike,
   reviewJob,
   seenAt,
+  wallDistances,
   wallFace,
   wallsOf,
+  type BoxId,
   type Pair,
   type Spot,
 } from '../src/index.js';
@@ -130,4 +132,29 @@ test('a wall is seen from its room: every box that holds on to it stands there o
   const [room] = job.rooms;
   expect(room && wallFace(job, wiring, room.id, 99)).toBeNull();
   expect(room && findRoom(job, room.id)).toBe(room);
+});
+
+test('distances along a wall lead from its left end to its last box, each to the next, whatever the order and the heights', () => {
+  const anyRow = fc.array(
+    fc.record({ x: fc.integer({ min: 1, max: 240 }), y: fc.integer({ min: 0, max: 90 }) }),
+    {
+      minLength: 1,
+      maxLength: 8,
+    },
+  );
+  fc.assert(
+    fc.property(anyRow, (spots) => {
+      const boxes = spots.map((at, i) => ({ id: `b${i}` as BoxId, name: `Box ${i}`, at }));
+      const all = wallDistances({ boxes });
+      expect(all.reduce((sum, { inches }) => sum + inches, 0)).toBe(Math.max(...spots.map(({ x }) => x)));
+      expect(all).toHaveLength(new Set(spots.map(({ x }) => x)).size);
+      let reached = 0;
+      for (const { from, to, inches } of all) {
+        expect([from.x, to.x - from.x, from.y]).toEqual([reached, inches, to.y]);
+        expect(from.y).toBeGreaterThanOrEqual(0);
+        reached = to.x;
+      }
+    }),
+    { seed: 6102 },
+  );
 });

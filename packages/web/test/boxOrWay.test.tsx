@@ -88,7 +88,9 @@ test('another box, way or gangs stand in one table with what each comes to, and 
     { timeout: 20_000 },
   );
   // A new box is named by its name, never by what the program calls it.
-  expect(one.getByRole('table', { name: /Against the box as it is now/ }).textContent).not.toMatch(/box:[0-9a-f]{8}/);
+  expect(one.getByRole('table', { name: /Against the box as it is now/ }).textContent).not.toMatch(
+    /box:[0-9a-f]{8}/,
+  );
   fireEvent.click(parted);
   expect(jobOf(store).boxes).toHaveLength(before + 1);
   expect(jobOf(store).slots.filter(({ box }) => box === 'galley-switches')).toHaveLength(1);

@@ -78,3 +78,26 @@ export const wallFace = (job: Job, wiring: Wiring, roomId: string, index: number
       }),
   };
 };
+
+/** A distance along a wall, inches, from one spot of it to another at the same height. */
+export interface WallDistance {
+  from: Spot;
+  to: Spot;
+  inches: number;
+}
+
+/** Distances are drawn so far under the lower of two boxes, inches. */
+const UNDER = 5;
+
+/** How far each box is from the one left of it, the first from the left end of the wall: centre to centre, along the wall. */
+export const wallDistances = ({ boxes }: Pick<WallFace, 'boxes'>): WallDistance[] => {
+  const row = [...boxes].sort((a, b) => a.at.x - b.at.x);
+  return row.flatMap(({ at }, i): WallDistance[] => {
+    const before = row[i - 1]?.at ?? { x: 0, y: at.y };
+    const y = Math.max(0, Math.min(at.y, before.y) - UNDER);
+    // Boxes right over one another have nothing between them along the wall.
+    return at.x === before.x
+      ? []
+      : [{ from: { x: before.x, y }, to: { x: at.x, y }, inches: at.x - before.x }];
+  });
+};

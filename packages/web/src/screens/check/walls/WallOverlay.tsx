@@ -1,4 +1,4 @@
-import type { Spot, WallFace } from '@amber/core';
+import { feetInches, wallDistances, type Spot, type WallFace } from '@amber/core';
 
 const line = (points: readonly (Spot | null)[]): string =>
   points.flatMap((one) => (one ? [`${one.x.toFixed(1)},${one.y.toFixed(1)}`] : [])).join(' ');
@@ -6,7 +6,7 @@ const line = (points: readonly (Spot | null)[]): string =>
 /** A wall longer than this has a wider net, inches. */
 const LONG = 240;
 
-/** The wall as planned, drawn through any view of it: feet as a fine net, doors, runs dashed, boxes with their names. */
+/** The wall as planned, drawn through any view of it: feet as a fine net, doors, runs dashed, boxes with their names and how far they are from each other. */
 export const WallOverlay = ({
   face,
   view,
@@ -55,6 +55,29 @@ export const WallOverlay = ({
           />
         </g>
       ))}
+      {wallDistances(face).map(({ from, to, inches }) => {
+        const middle = view({ x: (from.x + to.x) / 2, y: from.y });
+        const ticks = [from, to].map(({ x, y }) => [view({ x, y: y - 1.5 }), view({ x, y: y + 1.5 })]);
+        return (
+          <g key={`${from.x} ${to.x}`}>
+            {[[from, to].map(view), ...ticks].map((points, i) => (
+              <polyline key={i} points={line(points)} {...ink} strokeWidth={unit * 0.07} />
+            ))}
+            {middle ? (
+              <text
+                x={middle.x}
+                y={middle.y + unit * 0.35}
+                textAnchor="middle"
+                fontSize={unit * 0.9}
+                className="plan-label"
+                style={{ strokeWidth: unit * 0.28 }}
+              >
+                {feetInches(inches)}
+              </text>
+            ) : null}
+          </g>
+        );
+      })}
       {face.boxes.map(({ id, name, at }) => {
         const corners = [
           { x: at.x - 1.5, y: at.y - 2 },
