@@ -95,6 +95,16 @@ test('a steel box without a mark is measured and counted as the least that it ha
   expect(one.queryByLabelText('Depth inside')).toBeNull();
 });
 
+test('what is in an old box is asked beside what is planned, or told as found where the existing wiring tells of it', () => {
+  show(<Boxes />, { job: yard() });
+  fireEvent.click(screen.getByRole('button', { name: 'Box Winch ceiling' }));
+  const told = 'In it beside what is planned here';
+  expect(screen.getByText(told)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Box Loft ceiling' }));
+  expect(screen.queryByText(told)).toBeNull();
+  expect(screen.getByRole('link', { name: /as found|was seen/ }).getAttribute('href')).toMatch(/wiring=/);
+});
+
 test('of what is not all known no more is said than is known', () => {
   show(<Boxes />, { job: yard() });
   fireEvent.change(screen.getByLabelText('Which boxes'), { target: { value: 'not known' } });

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import {
   boxesReached,
   boxRow,
+  existingDocument,
   othersIn,
   reviewCircuit,
   type BoxId,
@@ -145,6 +146,7 @@ export const BoxesScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
             review={review}
             row={row}
             bench={benchPath(job.id, circuit?.id ?? null)}
+            found={benchPath(job.id, circuit?.id ?? null, existingDocument(job)?.id ?? null)}
             onClose={() => setPicked(null)}
           />
         ) : (

@@ -1,5 +1,7 @@
 import {
   eraWord,
+  existingDocument,
+  ofId,
   findBox,
   setBoxArticles,
   type ArticleId,
@@ -25,23 +27,31 @@ import { FillLines, NotTold } from '../../panels/fill/FillLines.js';
 import { FillBar } from './FillBar.js';
 import { sayRow } from './BoxTable.js';
 
+const bare =
+  'inline-flex min-h-10 items-center rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail';
+
 /** One box: the answer, every line of its arithmetic, and the boxes of the stock for it. */
 export const OneBox = ({
   review,
   row,
   bench,
+  found,
   onClose,
 }: {
   review: JobReview;
   row: BoxRow;
   /** Where it is seen opened. */
   bench: string;
+  /** The same as it was found, where the existing wiring tells of it. */
+  found: string;
   onClose: () => void;
 }) => {
   const edit = useEdit();
   const { job, wiring } = review;
   const [pointed, setPointed] = useState<BoxFill['lines'][number] | null>(null);
   const box = findBox(job, row.box);
+  // What is told of it box by box is all that is in it, and is told on the bench.
+  const told = ofId(existingDocument(job)?.certainty, row.box);
   const { fill } = row;
   const take = (article: ArticleId | null) =>
     edit(setBoxArticles(job, row.box, article === null ? null : [article]), `box of ${row.name}`);
@@ -74,10 +84,7 @@ export const OneBox = ({
         <BoxToScale review={review} row={row} line={pointed} />
         <InsideForm review={review} box={row.box} />
       </div>
-      <Link
-        to={bench}
-        className="inline-flex min-h-10 items-center self-start rounded-md border border-line bg-sheet px-3 font-semibold hover:bg-rail"
-      >
+      <Link to={bench} className={`${bare} self-start`}>
         See it opened on the bench
       </Link>
       {box?.work === 'existing' ? (
@@ -90,7 +97,13 @@ export const OneBox = ({
             onChange={take}
           />
           <MeasureBox job={job} onTake={take} />
-          <ExistingFill job={job} box={box} />
+          {told === undefined ? (
+            <ExistingFill job={job} box={box} />
+          ) : (
+            <Link to={found} className={`${bare} self-start`}>
+              {told === 'seen' ? 'What was seen in it' : 'Tell what is in it, as found'}
+            </Link>
+          )}
         </>
       ) : (
         <>
