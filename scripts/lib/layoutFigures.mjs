@@ -89,6 +89,8 @@ const opening = async (browser, address, { job, from, word, label, shown, name }
   await page.goto(`${address}/jobs/${job}/${from.word}`);
   const before = page.locator(from.shown).first();
   await before.waitFor();
+  // Nobody goes on within the first two seconds.
+  await page.waitForTimeout(2500);
   const took = [];
   for (let i = 0; i < 5; i++) {
     await page.evaluate(

@@ -14,6 +14,7 @@ import { Button } from '../parts/ui.js';
 import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
 import { TopBar } from './TopBar.js';
+import { useReadied } from './useReadied.js';
 import { WiringBar, WiringSwitch } from './WiringBar.js';
 
 /** Where a circuit was begun by addresses of before; a circuit of that name goes first. */
@@ -79,6 +80,7 @@ export const JobShell = () => {
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
   const dispatch = useAppDispatch();
+  useReadied(loading.kind === 'open' ? (open?.document ?? null) : null);
   useHotkeys('mod+z', () => void dispatch(undone()), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => void dispatch(redone()), { preventDefault: true });
   const found = screenAt(pathname);

@@ -1,0 +1,34 @@
+import { useEffect, useRef } from 'react';
+import type { Job } from '@amber/core';
+import { reviewOf } from '../store/review.js';
+import { SCREENS } from './screens.js';
+
+/** So long after a job was opened nothing is done beside what was asked for, milliseconds. */
+const SETTLED = 1000;
+
+/**
+ * Once for each job that is opened, when nobody does anything: its screens are loaded, and it is inspected, which takes the longest of all that a
+ * screen waits for. One that does not load is told of where it is to be shown.
+ */
+export const useReadied = (job: Job | null): void => {
+  const id = job?.id;
+  const latest = useRef(job);
+  useEffect(() => {
+    latest.current = job;
+  }, [job]);
+  useEffect(() => {
+    if (id === undefined) return;
+    let idle = 0;
+    const timer = setTimeout(() => {
+      if (typeof requestIdleCallback !== 'function') return;
+      idle = requestIdleCallback(() => {
+        void Promise.all(SCREENS.map(({ load }) => load().catch(() => undefined)));
+        if (latest.current) void reviewOf(latest.current).findings;
+      });
+    }, SETTLED);
+    return () => {
+      clearTimeout(timer);
+      if (idle !== 0) cancelIdleCallback(idle);
+    };
+  }, [id]);
+};
