@@ -507,3 +507,31 @@ export { noPowerAt, sayNoPower } from './existing/powerAt.js';
 export { tapOf, tapTold } from './model/tap.js';
 export { sourceCaution, tappedBy, TAPPED_SOURCES, withTapped } from './words/source.js';
 export type { TappedSource } from './words/source.js';
+
+/** What to buy, cut, carry and ask for. */
+export { AISLES } from './model/order.js';
+export type { Aisle, ExtraLine, Terms } from './model/order.js';
+export { articlesToHave } from './model/articles.js';
+export { isIn, partOf, type OrderPart } from './order/part.js';
+export { orderLines, type OrderLine, type OrderList } from './order/orderLines.js';
+export { feetWord } from './order/units.js';
+export { pullingOrder, tagNumbers, withNumbers } from './order/pulling.js';
+export { cutHash, cutStates, type CutState } from './order/siteCuts.js';
+export {
+  customerSum,
+  labourShare,
+  materialUsed,
+  type CustomerSum,
+  type LabourShare,
+} from './order/customerSum.js';
+export {
+  boxSheet,
+  csvOf,
+  cutSheet,
+  tagSheet,
+  tagsOf,
+  takeOffSheet,
+  type SheetRows,
+  type Tag,
+} from './order/sheets.js';
+export { addExtra, removeExtra, setAbsent, setFromTruck, setTerms } from './edits/orderEdits.js';

@@ -1,4 +1,4 @@
-import { articleOf, articlesOf, type DeviceArticle } from '../model/articles.js';
+import { articleOf, articlesToHave, type DeviceArticle } from '../model/articles.js';
 import type { ArticleId, BoxId, SlotId } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
 import { slotsInBox } from '../model/lookup.js';
@@ -56,7 +56,7 @@ const narrower = (job: Job, id: BoxId): { slot: SlotId; article: DeviceArticle }
   slotsInBox(job, id).flatMap(({ id: slot, article, role }) => {
     const wide = article === null ? null : articleOf(job.stock, 'device', article);
     if (!wide || wide.gangs < 2) return [];
-    return articlesOf(job.stock, 'device')
+    return articlesToHave(job.stock, 'device')
       .filter(
         (one) =>
           one.gangs === 1 && one.role === role && one.letter === wide.letter && one.amperes >= wide.amperes,

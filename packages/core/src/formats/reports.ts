@@ -189,6 +189,7 @@ export const takeOffReportSchema = z.strictObject({
         each: z.number().min(0),
         minutes: z.number().min(0),
         at: z.array(z.union([boxIdSchema, cableIdSchema, luminaireIdSchema])),
+        quantities: z.array(z.number().min(0)),
       }),
     ),
     minutes: z.number().min(0),

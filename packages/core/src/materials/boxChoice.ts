@@ -1,4 +1,4 @@
-import { articleOf, articlesOf, type BoxArticle } from '../model/articles.js';
+import { articleOf, articlesToHave, type BoxArticle } from '../model/articles.js';
 import type { BoxContents } from '../model/contents.js';
 import type { ArticleId } from '../model/ids.js';
 import type { Box, Job, JudgedEdition, Luminaire } from '../model/job.js';
@@ -44,7 +44,7 @@ export const offersOfStock = (stock: Job['stock']): readonly BoxOffer[] => {
 };
 
 const offersOf = (stock: Job['stock']): BoxOffer[] => {
-  const articles = articlesOf(stock, 'box');
+  const articles = articlesToHave(stock, 'box');
   const boxes = articles.filter((one) => one.part === 'box');
   const rings = articles.filter((one) => one.part === 'ring');
   return [

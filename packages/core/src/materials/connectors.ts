@@ -1,4 +1,4 @@
-import { articlesOf, type Article, type ConnectorArticle } from '../model/articles.js';
+import { articlesToHave, type Article, type ConnectorArticle } from '../model/articles.js';
 import type { Preferences } from '../model/preferences.js';
 import type { Awg } from '../model/units.js';
 import type { Joint } from '../model/wiring.js';
@@ -69,7 +69,7 @@ const choose = (
   sizes: readonly Awg[],
   ground: boolean,
 ): Joint['connectors'] | null => {
-  const all = articlesOf(stock, 'connector')
+  const all = articlesToHave(stock, 'connector')
     .filter((connector) => ground || !connector.groundsOnly)
     .sort(byRoom);
   const family =

@@ -29,6 +29,8 @@ export interface LabourLine {
   each: number;
   minutes: number;
   at: (BoxId | CableId | LuminaireId)[];
+  /** How many at each of those places, in their order. */
+  quantities: number[];
 }
 
 export interface LabourEstimate {
@@ -58,9 +60,10 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
   const lines = new Map<Work, LabourLine>();
   const add = (work: Work, each: number, at: LabourLine['at'][number], quantity = 1) => {
     if (quantity === 0) return;
-    const line = lines.get(work) ?? { work, quantity: 0, each, minutes: 0, at: [] };
+    const line = lines.get(work) ?? { work, quantity: 0, each, minutes: 0, at: [], quantities: [] };
     line.quantity += quantity;
     line.at.push(at);
+    line.quantities.push(quantity);
     lines.set(work, line);
   };
   for (const cable of wiring.cables.filter((one) => !one.existing)) {

@@ -3,6 +3,7 @@ import { boxes } from './stock/boxes.js';
 import { cables } from './stock/cables.js';
 import { connectors } from './stock/connectors.js';
 import { devices } from './stock/devices.js';
+import { withPack } from './stock/packs.js';
 import { sundries } from './stock/sundries.js';
 
 /**
@@ -10,4 +11,7 @@ import { sundries } from './stock/sundries.js';
  * at each call.
  */
 export const standardStock = (): Article[] =>
-  articleSchema.array().parse([...cables, ...devices, ...boxes, ...connectors, ...sundries]);
+  articleSchema
+    .array()
+    .parse([...cables, ...devices, ...boxes, ...connectors, ...sundries])
+    .map(withPack);

@@ -5,11 +5,23 @@ import { isolated } from './isolated.js';
 import { articleIdSchema } from './ids.js';
 import { awgSchema, cubicInches, feetInches, inchesSchema, moneySchema, volumeSchema } from './units.js';
 
+export const packSchema = z.strictObject({
+  count: z.int().min(2).max(10_000),
+  price: moneySchema,
+  /** It is sold one by one too, at the price of the article. */
+  singly: z.boolean().default(true),
+});
+export type Pack = z.infer<typeof packSchema>;
+
 const common = {
   id: articleIdSchema,
   name: z.string().overwrite(isolated).min(1).max(202),
   /** Ten-thousandths of a dollar; for cable and wire by the foot, otherwise each. */
   price: moneySchema.default(0),
+  /** As it comes in a bag, a box or on a roll: so many, or so many feet, for so much. Null where it is sold one by one alone, or by the coil. */
+  pack: packSchema.nullable().default(null),
+  /** Not to be had: nothing new is planned with it. What is there, or was chosen by hand, stays. */
+  absent: z.boolean().default(false),
 };
 
 /**
@@ -260,6 +272,12 @@ export type ArticleOf<K extends Article['kind']> = Extract<Article, { kind: K }>
 /** The articles of one kind, in the order of the stock. */
 export const articlesOf = <K extends Article['kind']>(stock: readonly Article[], kind: K): ArticleOf<K>[] =>
   stock.filter((article): article is ArticleOf<K> => article.kind === kind);
+
+/** Those of one kind that are to be had, in the order of the stock: from these alone anything new is planned. */
+export const articlesToHave = <K extends Article['kind']>(
+  stock: readonly Article[],
+  kind: K,
+): ArticleOf<K>[] => articlesOf(stock, kind).filter(({ absent }) => !absent);
 
 /**
  * One article by kind and id. Throws where it is missing: the schema has refused such a job at the boundary, so a

@@ -22,6 +22,7 @@ import {
 import { amendmentSchema } from './amendment.js';
 import { boxContentsSchema } from './contents.js';
 import { judgementSchema } from './judgement.js';
+import { orderSchema } from './order.js';
 import { labourSchema } from './labour.js';
 import {
   accessSchema,
@@ -319,6 +320,7 @@ export const jobShape = z.strictObject({
   groups: z.array(groupSchema).max(300),
   runFacts: z.array(runFactSchema).max(2000),
   judgement: judgementSchema.prefault({}),
+  order: orderSchema.prefault({}),
   choices: z.array(choiceSchema).max(100),
   wirings: z.array(wiringDocSchema).max(21),
 });

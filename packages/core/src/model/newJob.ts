@@ -15,6 +15,7 @@ import {
   type Job,
   type WiringDoc,
 } from './job.js';
+import { orderSchema } from './order.js';
 import { labourSchema, type Labour } from './labour.js';
 import { doorSchema, levelSchema, pictureSchema, roomSchema, routingSchema } from './place.js';
 import { preferencesSchema } from './preferences.js';
@@ -43,6 +44,7 @@ export const newJob = (
   routing: routingSchema.parse({}),
   labour,
   judgement,
+  order: orderSchema.parse({}),
   stock,
   levels: [],
   rooms: [],

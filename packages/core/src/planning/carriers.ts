@@ -1,5 +1,5 @@
 import { lyingCables } from '../model/lying.js';
-import { articleOf, articlesOf, type CableArticle } from '../model/articles.js';
+import { articleOf, articlesToHave, type CableArticle } from '../model/articles.js';
 import { PANEL, placeOfNode, type Place } from '../model/ids.js';
 import { isBetween, type Circuit, type ExistingCable, type Feed, type Job, type Run } from '../model/job.js';
 import { suitsBreaker } from '../nec/ampacity.js';
@@ -10,7 +10,7 @@ const WIDE = 4;
 
 /** Cables of the stock that can be bought in the circuit's size, fewest conductors first; wide ones only where the job has them. */
 export const cablesFor = (job: Job, circuit: Circuit): CableArticle[] =>
-  articlesOf(job.stock, 'cable')
+  articlesToHave(job.stock, 'cable')
     .filter(
       ({ awg, found, insulated }) =>
         awg === circuit.awg && !found && (job.preferences.wideCable === 'any' || insulated.length < WIDE),

@@ -1,5 +1,5 @@
 import { groupIdsOf } from '../model/lookup.js';
-import { articleOf, articlesOf, companionsIn, type DeviceArticle } from '../model/articles.js';
+import { articleOf, articlesToHave, companionsIn, type DeviceArticle } from '../model/articles.js';
 import { leastRating } from '../nec/switchRating.js';
 import { existingDocument } from '../model/existing.js';
 import type { GroupId, SlotId } from '../model/ids.js';
@@ -29,7 +29,7 @@ const needsNeutral = (article: DeviceArticle) => article.terminals.some((one) =>
 const createStock = (job: Job, circuit: Circuit) => {
   // One that does nothing by itself is not chosen by itself.
   const companions = companionsIn(job.stock);
-  const all = articlesOf(job.stock, 'device')
+  const all = articlesToHave(job.stock, 'device')
     .filter((one) => !companions.has(one.id))
     .sort((a, b) => Number(needsNeutral(a)) - Number(needsNeutral(b)));
   const there = new Map(

@@ -1,4 +1,4 @@
-import { articleOf, articlesOf } from '../../model/articles.js';
+import { articleOf, articlesToHave } from '../../model/articles.js';
 import { newReceptacles } from '../newReceptacles.js';
 import { defineRule, type Breach, type Fix } from '../rule.js';
 
@@ -22,7 +22,7 @@ export const tamperResistant = defineRule<Found>({
       const { job } = inspected;
       const article = articleOf(job.stock, 'device', device.article);
       if (article.tamperResistant) return [];
-      const instead = articlesOf(job.stock, 'device').find(
+      const instead = articlesToHave(job.stock, 'device').find(
         (one) => one.tamperResistant && one.role === article.role && one.amperes === article.amperes,
       );
       return [

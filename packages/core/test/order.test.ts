@@ -1,0 +1,260 @@
+import fc from 'fast-check';
+import {
+  addExtra,
+  csvOf,
+  customerSum,
+  cutHash,
+  cutSheet,
+  cutStates,
+  estimate,
+  feetInches,
+  labourShare,
+  materialUsed,
+  orderLines,
+  partOf,
+  pullingOrder,
+  removeExtra,
+  reviewCircuit,
+  reviewJob,
+  setAbsent,
+  setFromTruck,
+  setTerms,
+  tagNumbers,
+  tagsOf,
+  takeOffSheet,
+  withNumbers,
+  type ArticleId,
+  type CableId,
+  type ExtraLine,
+  type Job,
+  type SiteRecord,
+} from '../src/index.js';
+import { boughtOf } from '../src/order/packs.js';
+import { anyFullJob } from './support/fullJobs.js';
+import { naming } from './support/samples.js';
+import { yard } from './support/yard.js';
+
+const looked = (asked: Job) => {
+  const review = reviewJob(asked);
+  return { ...review, all: estimate(review.job, review.wiring, review.drawn), review };
+};
+const theYard = looked(yard());
+
+test('what is bought in packs costs no more than any other number of packs, and is enough', () => {
+  const any = fc.record({
+    need: fc.integer({ min: 1, max: 400 }),
+    price: fc.integer({ min: 1, max: 20_000 }),
+    count: fc.integer({ min: 2, max: 120 }),
+    packPrice: fc.integer({ min: 1, max: 900_000 }),
+    singly: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(any, ({ need, price, count, packPrice, singly }) => {
+      const got = boughtOf({ price, pack: { count, price: packPrice, singly } }, need);
+      expect(got.packs * count + got.singles).toBeGreaterThanOrEqual(need);
+      expect(got.over).toBe(got.packs * count + got.singles - need);
+      expect(got.price).toBe(got.packs * packPrice + got.singles * price);
+      if (!singly) expect(got.singles).toBe(0);
+      for (let packs = 0; packs <= Math.ceil(need / count); packs++) {
+        const singles = Math.max(0, need - packs * count);
+        if (singly || singles === 0)
+          expect(got.price).toBeLessThanOrEqual(packs * packPrice + singles * price);
+      }
+    }),
+    { seed: 501 },
+  );
+});
+
+test('the order asks for exactly what the wiring takes, aisle by aisle, and a part of it for no more', () => {
+  for (const [at, asked] of [yard(), ...fc.sample(anyFullJob, { seed: 77, numRuns: 8 })].entries())
+    naming(`job ${at}`, () => {
+      const { job, all, review } = looked(asked);
+      const { lines, total } = orderLines(job, all);
+      expect(lines.map(({ name, need }) => [name, need]).sort()).toEqual(
+        all.takeOff.lines.map(({ name, quantity }) => [name, quantity]).sort(),
+      );
+      expect(total).toBe(lines.reduce((sum, { price }) => sum + (price ?? 0), 0));
+      expect(materialUsed(job, { lines })).toBe(all.takeOff.total);
+      // All circuits together are the whole job; each alone is not more of anything.
+      const parts = job.circuits.map(({ id }) => partOf([reviewCircuit(review, id)]));
+      const whole = new Map(lines.map(({ key, need }) => [key, need]));
+      for (const part of parts)
+        for (const { key, need, uses } of orderLines(job, all, part).lines) {
+          expect(need).toBeLessThanOrEqual((whole.get(key) ?? 0) + 1e-9);
+          expect(uses.every(({ at: place }) => part.boxes.has(place) || part.cables.has(place))).toBe(true);
+        }
+    });
+});
+
+test('what is in the truck is not bought, what is added by hand is, and what came is counted', () => {
+  const { job, all } = theYard;
+  const { lines } = orderLines(job, all);
+  const cable = lines.find(({ aisle }) => aisle === 'cable');
+  const lever = lines.find(({ aisle }) => aisle === 'connectors');
+  if (!cable?.article || !lever?.article) throw new Error('no such lines');
+  const line: ExtraLine = {
+    id: 'x',
+    aisle: 'other',
+    name: 'Anchors',
+    quantity: 4,
+    unit: 'each',
+    price: 2_500,
+  };
+  const carried = addExtra(
+    setFromTruck(setFromTruck(job, cable.article, cable.need - 10), lever.article, 9_999),
+    line,
+  );
+  const record: SiteRecord = {
+    ...{ id: 'r1', kind: 'delivered', version: 1, body: { count: 3 }, retracts: null, by: 'JS' },
+    about: { kind: 'article', id: 'x', wiring: null, revision: null, hash: null },
+    at: '2026-01-05T08:00:00.000Z',
+  };
+  const order = orderLines(carried, all, null, [record]);
+  const of = (key: string) => order.lines.find((one) => one.key === key);
+  expect(of(cable.key)).toMatchObject({ inTruck: cable.need - 10, buy: 10, how: '10 ft' });
+  expect(of(lever.key)).toMatchObject({ inTruck: lever.need, buy: 0, how: '', price: 0 });
+  expect(of('x')).toMatchObject({ buy: 4, price: 10_000, delivered: 3, byHand: true });
+  // Of a circuit alone what was added by hand is no part.
+  expect(orderLines(carried, all, { boxes: new Set(), cables: new Set() }).lines).toEqual([]);
+  expect(removeExtra(carried, 'x').order.extra).toEqual([]);
+  expect(setFromTruck(carried, lever.article, 0).order.fromTruck).not.toHaveProperty(lever.article);
+});
+
+test('a length of cable is bought by the coil where that is less', () => {
+  const { job, all } = theYard;
+  const [line] = orderLines(job, all).lines;
+  const cheap = {
+    ...job,
+    stock: job.stock.map((one) =>
+      one.id === line?.article && one.kind === 'cable' ? { ...one, coilPrice: 10_000 } : one,
+    ),
+  };
+  const coil = orderLines(cheap, all).lines[0];
+  expect(coil?.how).toMatch(/^\d+ coils? of 250 ft$/);
+  expect((coil?.buy ?? 0) + (coil?.over ?? 0)).toBeCloseTo(250 * Number(coil?.how.split(' ')[0]), 6);
+});
+
+test('an article that is not to be had is planned no more: another takes its place, and what was chosen by hand stays', () => {
+  const { job, all } = theYard;
+  const used = (one: Job, id: string) => looked(one).all.takeOff.lines.some(({ article }) => article === id);
+  const byProgram = all.takeOff.lines.find(
+    ({ kind, uses }) =>
+      kind === 'box' && uses.every(({ at }) => job.boxes.find(({ id }) => id === at)?.article === null),
+  );
+  const box = byProgram?.article as ArticleId;
+  const without = setAbsent(job, box, true);
+  expect(used(without, box)).toBe(false);
+  expect(looked(without).findings.filter(({ severity }) => severity === 'unfinished')).toEqual([]);
+  expect(used(setAbsent(without, box, false), box)).toBe(true);
+  const chosen = {
+    ...without,
+    boxes: without.boxes.map((one) => (one.id === byProgram?.uses[0]?.at ? { ...one, article: box } : one)),
+  };
+  expect(used(chosen, box)).toBe(true);
+});
+
+test('cables are pulled circuit by circuit from where power enters, and no cable before one that leads to it', () => {
+  const { job, wiring, drawn, all } = theYard;
+  const order = pullingOrder(job, wiring, drawn, all.cuts);
+  expect([...order].map(({ cable }) => cable).sort()).toEqual(all.cuts.map(({ cable }) => cable).sort());
+  const reached = new Set<string>(['panel']);
+  for (const box of job.boxes) if (box.work === 'existing') reached.add(box.id);
+  for (const { from, to } of order) {
+    expect(reached.has(from) || reached.has(to)).toBe(true);
+    reached.add(from).add(to);
+  }
+});
+
+test('a number that was printed stays with its cable and is never given again', () => {
+  const { job, wiring, drawn, all } = theYard;
+  const cuts = pullingOrder(job, wiring, drawn, all.cuts);
+  const anyDrop = fc.array(fc.array(fc.nat({ max: cuts.length - 1 }), { maxLength: 6 }), {
+    minLength: 1,
+    maxLength: 5,
+  });
+  fc.assert(
+    fc.property(anyDrop, (rounds) => {
+      let printed = job;
+      const given = new Map<number, CableId>();
+      for (const dropped of rounds) {
+        const here = cuts.filter((_one, i) => !dropped.includes(i));
+        const numbers = tagNumbers(printed, here);
+        expect(new Set(numbers.values()).size).toBe(here.length);
+        for (const [cable, number] of numbers) {
+          expect(given.get(number) ?? cable).toBe(cable);
+          given.set(number, cable);
+        }
+        printed = withNumbers(printed, numbers);
+      }
+    }),
+    { seed: 4, numRuns: 60 },
+  );
+});
+
+test('what is cut or pulled falls open when its length or its places change, and when nothing of it does not', () => {
+  const { all, id } = theYard;
+  const [cut, other] = all.cuts;
+  if (!cut?.length || !other) throw new Error('no cuts');
+  const record = (kind: 'cut' | 'pulled'): SiteRecord => ({
+    ...{ id: kind, kind, version: 1, body: { length: cut.length?.cut ?? 0 }, retracts: null, by: '' },
+    about: { kind: 'cable', id: cut.cable, wiring: id as never, revision: 3, hash: cutHash(cut) },
+    at: '2026-01-05T08:00:00.000Z',
+  });
+  const stateOf = cutStates([record('cut')], { id, planned: true });
+  expect(stateOf(cut)).toMatchObject({ cut: 'done', pulled: 'open' });
+  expect(stateOf(other)).toMatchObject({ cut: 'open', pulled: 'open' });
+  expect(stateOf({ ...cut, length: { ...cut.length, cut: cut.length.cut + 6 } }).cut).toBe('changed');
+  expect(stateOf({ ...cut, tags: { from: 'a', to: 'b' } }).cut).toBe('done');
+  expect(cutStates([record('pulled')], { id: 'other', planned: false })(cut).pulled).toBe('open');
+});
+
+test('labour by room and by kind is all of it, and a customer is asked for no sum that rests on something unknown', () => {
+  const { job, wiring, all } = theYard;
+  const labour = labourShare(job, wiring, all.labour);
+  const sum = (list: readonly { minutes: number }[]) =>
+    list.reduce((total, { minutes }) => total + minutes, 0);
+  expect(sum(labour.byKind)).toBeCloseTo(all.labour.minutes, 6);
+  expect(sum(labour.byRoom)).toBeCloseTo(all.labour.minutes, 6);
+  expect(labour.price).toBe(all.labour.total);
+  const order = orderLines(job, all);
+  const material = materialUsed(job, order);
+  const priced = { ...order, unmeasured: [], unpriced: [], guessed: [] };
+  expect(customerSum(job, priced, labour, material).total).toBe(all.cost);
+  const terms = setTerms(job, { markup: 20, contingency: 10, tax: 8, taxOn: 'all' });
+  const asked = customerSum(terms, priced, { price: 1_000_000 }, 500_000);
+  // 50 and 20 % on it, 100 of labour, 10 % on both, 8 % on all of it.
+  expect(asked).toMatchObject({ markup: 100_000, contingency: 160_000, tax: 140_800, total: 1_900_800 });
+  expect(customerSum(setTerms(terms, { taxOn: 'material' }), priced, { price: 1_000_000 }, 500_000).tax).toBe(
+    48_000,
+  );
+  const unknown = customerSum(
+    job,
+    { ...priced, unmeasured: ['c' as CableId], unpriced: ['Anchors'] },
+    labour,
+    material,
+  );
+  expect(unknown).toMatchObject({ total: null, unknown: ['a run has no length', 'Anchors has no price'] });
+  expect(customerSum(job, { ...priced, guessed: ['c' as CableId] }, labour, material)).toMatchObject({
+    about: true,
+  });
+});
+
+test('tables hold what the lists hold, and a text that looks like a formula stays a text', () => {
+  const { job, all } = theYard;
+  const numbers = tagNumbers(job, all.cuts);
+  const rows = cutSheet(job, all.cuts, numbers);
+  expect(rows).toHaveLength(all.cuts.length + 1);
+  const [first] = all.cuts;
+  expect(rows[1]?.slice(0, 6)).toEqual([
+    ...[numbers.get(first?.cable as CableId), first?.name],
+    ...[expect.any(String), expect.any(String), first?.length?.cut, feetInches(first?.length?.cut ?? 0)],
+  ]);
+  expect(tagsOf(job, all.cuts, numbers)).toHaveLength(2 * all.cuts.length);
+  expect(takeOffSheet(orderLines(job, all).lines)).toHaveLength(all.takeOff.lines.length + 1);
+  expect(
+    csvOf([
+      ['a', 'b'],
+      ['=1+1', 'says "hi", twice'],
+    ]),
+  ).toBe('\uFEFFa,b\r\n"\'=1+1","says ""hi"", twice"\r\n');
+});
