@@ -297,6 +297,7 @@ export type { Alike, QuestionGroup } from './check/answers.js';
 export { pricedRemedies, takeTogether } from './check/remedyPrices.js';
 export type { PricedRemedy, TakenTogether } from './check/remedyPrices.js';
 export { outcomeOfChange } from './check/outcome.js';
+export { notToHave } from './check/notToHave.js';
 export { boxOrWay, type BoxAlternative } from './check/boxOrWay.js';
 export { smallerBox } from './check/smallerBox.js';
 export type { SmallerBox, SmallerOffer } from './check/smallerBox.js';

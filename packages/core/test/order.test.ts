@@ -10,6 +10,7 @@ import {
   feetInches,
   labourShare,
   materialUsed,
+  notToHave,
   orderLines,
   partOf,
   pullingOrder,
@@ -23,7 +24,10 @@ import {
   tagsOf,
   takeOffSheet,
   withNumbers,
+  drawBox,
+  makeUpSteps,
   type ArticleId,
+  type BoxId,
   type CableId,
   type ExtraLine,
   type Job,
@@ -197,7 +201,7 @@ test('what is cut or pulled falls open when its length or its places change, and
   if (!cut?.length || !other) throw new Error('no cuts');
   const record = (kind: 'cut' | 'pulled'): SiteRecord => ({
     ...{ id: kind, kind, version: 1, body: { length: cut.length?.cut ?? 0 }, retracts: null, by: '' },
-    about: { kind: 'cable', id: cut.cable, wiring: id as never, revision: 3, hash: cutHash(cut) },
+    about: { kind: 'cable', id: cut.cable, wiring: id, revision: 3, hash: cutHash(cut) },
     at: '2026-01-05T08:00:00.000Z',
   });
   const stateOf = cutStates([record('cut')], { id, planned: true });
@@ -257,4 +261,43 @@ test('tables hold what the lists hold, and a text that looks like a formula stay
       ['=1+1', 'says "hi", twice'],
     ]),
   ).toBe('\uFEFFa,b\r\n"\'=1+1","says ""hi"", twice"\r\n');
+});
+
+test('a wide cable that is not to be had makes the plan change: every circuit is wired without it, and its price is told', () => {
+  const { job, wiring } = theYard;
+  const wide = '14-4' as ArticleId;
+  const used = (one: typeof wiring) =>
+    one.cables.some(({ article, existing }) => !existing && article === wide);
+  expect(used(wiring)).toBe(true);
+  const { job: changed, outcome } = notToHave(job, wide);
+  const after = looked(changed);
+  expect(used(after.wiring)).toBe(false);
+  expect(after.plans.filter(({ outcome: { ok } }) => !ok).map(({ circuit }) => circuit.id)).toEqual(
+    theYard.plans.filter(({ outcome: { ok } }) => !ok).map(({ circuit }) => circuit.id),
+  );
+  expect(after.proofs.every(({ working, positions }) => working === positions)).toBe(true);
+  expect(outcome.cost).toBe(after.all.cost - theYard.all.cost);
+});
+
+test('a number that was printed stands on the sheath in the picture and in the step that pulls it; before, none does', () => {
+  const { job, wiring } = theYard;
+  const box = 'creek-end' as BoxId;
+  const sheaths = (one: Job) => drawBox(one, wiring, box).cables.map(({ lines }) => lines.join(' '));
+  const pulled = (one: Job) =>
+    makeUpSteps(one, wiring, theYard.drawn, box)
+      .steps.filter(({ text }) => text.startsWith('Pull the'))
+      .map(({ text }) => text);
+  const said = (one: Job) =>
+    [...sheaths(one), ...pulled(one)].filter((text) => /no\. \d+|number \d+, to/.test(text));
+  expect(said(job)).toEqual([]);
+  const numbered = withNumbers(job, tagNumbers(job, theYard.all.cuts));
+  const here = wiring.cables.filter(({ from, to }) => from === box || to === box);
+  const numbers = here.map(({ id }) => numbered.order.numbers[id]);
+  expect(
+    sheaths(numbered)
+      .map((text) => Number(/no\. (\d+)/.exec(text)?.[1]))
+      .sort((a, b) => a - b),
+  ).toEqual([...numbers].sort((a = 0, b = 0) => a - b));
+  for (const text of pulled(numbered)) expect(numbers).toContain(Number(/number (\d+), to/.exec(text)?.[1]));
+  expect(pulled(numbered).length).toBeGreaterThan(0);
 });

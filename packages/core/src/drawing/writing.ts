@@ -2,7 +2,7 @@ import { articleOf } from '../model/articles.js';
 import type { Job } from '../model/job.js';
 import { findCircuit } from '../model/lookup.js';
 import type { Cable, End, Wiring } from '../model/wiring.js';
-import { cableTold, isUntoldFeed, otherPlace } from '../words/cables.js';
+import { cableTold, isUntoldFeed, otherPlace, tagNumberOf } from '../words/cables.js';
 import { placeTag } from '../words/places.js';
 import type { Words } from './layOut.js';
 import type { Prepared, PreparedUnit } from './prepared.js';
@@ -16,8 +16,12 @@ const sheathWords = (job: Job, wiring: Wiring, cable: Cable, end: End['side']): 
   if (isUntoldFeed(job, cable)) return ['supply', ...wrapWords('cable as found', LETTERS.sheath)];
   const told = cableTold(job, wiring, cable, end);
   const way = end === 'to' ? 'from' : 'to';
+  const number = tagNumberOf(job, cable);
   return [
-    ...wrapWords(articleOf(job.stock, 'cable', cable.article).name, LETTERS.sheath),
+    ...wrapWords(
+      `${articleOf(job.stock, 'cable', cable.article).name}${number === null ? '' : `, no. ${number}`}`,
+      LETTERS.sheath,
+    ),
     ...wrapWords(`${way} ${placeTag(job, otherPlace(cable, end))}`, LETTERS.sheath),
     ...(told === '' ? [] : wrapWords(told, LETTERS.sheath)),
   ];

@@ -1,4 +1,3 @@
-import type { BoxId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findBox, findCable, findLuminaire, findRoom } from '../model/lookup.js';
 import type { Wiring } from '../model/wiring.js';
@@ -31,7 +30,7 @@ const roomOf = (job: Job, wiring: Wiring, at: string): string => {
       ? cable.to
       : cable.from
     : (luminaire?.box ?? at);
-  return findRoom(job, findBox(job, box as BoxId)?.room)?.name ?? NO_ROOM;
+  return findRoom(job, findBox(job, box)?.room)?.name ?? NO_ROOM;
 };
 
 /** Labour at the places of a part, the most minutes first. */

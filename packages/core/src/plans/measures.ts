@@ -6,7 +6,7 @@ import { neutralRequirement } from '../nec/neutralRequirement.js';
 import type { Finding } from '../code/rule.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
-import { cableTold, isUntoldFeed } from '../words/cables.js';
+import { cableTold, tagNumberOf, isUntoldFeed } from '../words/cables.js';
 import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
 import type { Cable, Wiring } from '../model/wiring.js';
@@ -72,6 +72,8 @@ export interface LaidRun {
   cable: string;
   /** What tells it from another of the same kind between the same places; empty where it is the only one. */
   told: string;
+  /** The number that was printed on its tags; null while none was. */
+  number: number | null;
   insulated: number;
   feet: number | null;
   /** Its length is a guess, as nobody knows it. */
@@ -126,6 +128,7 @@ const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
     to: cable.to,
     cable: isUntoldFeed(job, cable) ? 'supply as found' : name,
     told: cableTold(job, wiring, cable, 'from'),
+    number: tagNumberOf(job, cable),
     insulated: insulated.length,
     feet: cut === null ? null : cut / 12,
     guessed: cable.lengthSource === 'guessed',

@@ -1,4 +1,5 @@
 import { articleOf } from '../model/articles.js';
+import type { Cable } from '../model/wiring.js';
 import type { CableHere } from '../model/inBox.js';
 import { PANEL } from '../model/ids.js';
 import type { Box, Job } from '../model/job.js';
@@ -6,7 +7,7 @@ import { findBox, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { wayOf } from '../materials/lengths.js';
-import { cableTold, cableWord, otherPlace } from '../words/cables.js';
+import { cableTold, cableWord, otherPlace, tagNumberOf } from '../words/cables.js';
 import { listed } from '../words/lists.js';
 import { placeTag } from '../words/places.js';
 import { isHigh, LADDER } from './ladder.js';
@@ -14,6 +15,12 @@ import type { DraftStep } from './step.js';
 
 const CUTTING =
   'Cables, pipes and studs lie behind it: look and sound first, cut shallow. Old paint and board may hold lead or asbestos.';
+
+/** The number on the tags of a cable, where they were printed. */
+const numbered = (job: Job, cable: Cable): string => {
+  const number = tagNumberOf(job, cable);
+  return number === null ? '' : `number ${number}, `;
+};
 
 /** Luminaires at a place that gets no box: the driver box of one of them takes its part, and comes with it. */
 const comingWithoutBox = (job: Job, place: Box): string[] =>
@@ -127,7 +134,7 @@ export const pullSteps = (job: Job, wiring: Wiring, place: Box, here: readonly C
         id: `${place.id}/pull/${cable.id}/${side}`,
         rests: [cable.article, cable.from, cable.to, access],
         phase: 'rough',
-        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${alone ? 'Leave 2 ft of it coiled there, each conductor capped by itself; it is not energised until it is in the driver box. Photograph it' : enters(job, wiring, place)}, and tag its sheath: to ${[placeTag(job, otherPlace(cable, side)), cableTold(job, wiring, cable, side)].filter((one) => one !== '').join(', ')}.`,
+        text: `Pull the ${cableWord(job, wiring, cable, side)} ${way}. ${alone ? 'Leave 2 ft of it coiled there, each conductor capped by itself; it is not energised until it is in the driver box. Photograph it' : enters(job, wiring, place)}, and tag its sheath: ${numbered(job, cable)}to ${[placeTag(job, otherPlace(cable, side)), cableTold(job, wiring, cable, side)].filter((one) => one !== '').join(', ')}.`,
         why: 'A cable without a tag is known to whoever pulled it, and to nobody the week after.',
         section: access === 'fished' ? '334.30(B)' : '300.4, 334.30, 314.17',
         caution: atOtherEnd(job, otherPlace(cable, side)),

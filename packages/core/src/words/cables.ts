@@ -2,6 +2,7 @@ import { findCableThere } from '../model/lying.js';
 import { articleOf } from '../model/articles.js';
 import { PANEL, type Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import { ofId } from '../model/records.js';
 import { circuitName } from '../model/lookup.js';
 import { placeOfEnd, type Cable, type End, type Wiring } from '../model/wiring.js';
 import { groupsByNet } from './groupsByNet.js';
@@ -14,6 +15,10 @@ import { circuitsByCable } from '../circuit/roles.js';
 /** The other place of a cable, seen from one of its sides. */
 export const otherPlace = (cable: Cable, side: End['side']): Place =>
   placeOfEnd(cable, side === 'from' ? 'to' : 'from');
+
+/** The number that was printed on the tags of a cable; null while none was. */
+export const tagNumberOf = ({ order }: Pick<Job, 'order'>, cable: Pick<Cable, 'id'>): number | null =>
+  ofId(order.numbers, cable.id) ?? null;
 
 /**
  * A feed that the job tells of without its cable: power arrives there, but nobody has said by which cable or from where, so

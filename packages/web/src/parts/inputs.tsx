@@ -83,6 +83,7 @@ export const NumberInput = ({
   least,
   most,
   unit,
+  label,
   onChange,
   onEmpty,
 }: {
@@ -90,6 +91,8 @@ export const NumberInput = ({
   least: number;
   most: number;
   unit: string;
+  /** Where no field around it names it. */
+  label?: string;
   onChange: (value: number) => void;
   onEmpty?: () => void;
 }) => {
@@ -102,6 +105,7 @@ export const NumberInput = ({
     <>
       <input
         inputMode="decimal"
+        aria-label={label}
         value={text}
         placeholder={onEmpty ? 'not known' : undefined}
         aria-invalid={bad}

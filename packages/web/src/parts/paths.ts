@@ -62,6 +62,9 @@ export const worksheetIn = (search: string): string | null => new URLSearchParam
 /** The job as an inspector walks it, or one circuit of it. */
 export const checkPath = (job: string, circuit: string | null = null): string =>
   jobPath(job, { screen: 'check', circuit });
+/** What to buy and cut for the job, or for one circuit of it. */
+export const orderPath = (job: string, circuit: string | null = null): string =>
+  jobPath(job, { screen: 'order', circuit });
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */

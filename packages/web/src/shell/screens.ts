@@ -3,6 +3,7 @@ import {
   LayoutDashboard,
   PackageOpen,
   Plus,
+  Truck,
   ToggleRight,
   Waypoints,
   type LucideIcon,
@@ -90,6 +91,11 @@ export const SCREENS: readonly Screen[] = [
     ...{ label: 'Check', word: 'check', icon: ClipboardCheck, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/check/CheckScreen.js')).CheckScreen),
+  },
+  {
+    ...{ label: 'Order', word: 'order', icon: Truck, rail: true, all: true },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/order/OrderScreen.js')).OrderScreen),
   },
   {
     ...{ label: 'Start', word: 'start', icon: Plus, rail: false },

@@ -11,6 +11,7 @@ import {
   outcomeOfChange,
   smallerBox,
   boxOrWay,
+  notToHave,
   pricedRemedies,
   takeTogether,
   tryAnswers,
@@ -88,6 +89,8 @@ export const planner = {
     smallerBox(job, box, articles),
   /** What a planned box could be instead: another box, another way, other gangs. */
   boxOrWay: (job: Job, box: BoxId): BoxAlternative[] => boxOrWay(job, box, () => fresh<BoxId>('box')),
+  /** A job planned without an article that is not to be had. */
+  notToHave: (job: Job, article: ArticleId): ReturnType<typeof notToHave> => notToHave(job, article),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */
   takeTogether: (

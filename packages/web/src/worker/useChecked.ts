@@ -67,6 +67,19 @@ const askOrWay = (planner: Planner, question: string): Promise<BoxAlternative[]>
 export const useBoxOrWay = (job: Job, box: BoxId | null): Asked<BoxAlternative[]> | null =>
   useAsked(writtenWhole(job, box && { box }), askOrWay);
 
+interface WithoutArticle {
+  job: Job;
+  outcome: Outcome;
+}
+const askNotToHave = (planner: Planner, question: string): Promise<WithoutArticle> => {
+  const { job, article } = JSON.parse(question) as { job: Job; article: ArticleId };
+  return planner.notToHave(job, article);
+};
+
+/** The job planned without an article that is not to be had; null while nobody asks. */
+export const useNotToHave = (job: Job, article: ArticleId | null): Asked<WithoutArticle> | null =>
+  useAsked(writtenWhole(job, article && { article }), askNotToHave);
+
 const askEdition = (planner: Planner, question: string): Promise<Outcome> => {
   const { job, edition } = JSON.parse(question) as { job: Job; edition: Edition };
   return planner.underEdition(job, edition);

@@ -22,11 +22,13 @@ const spotOf = (job: Job, place: string): Spot | null =>
 export const cutOf = ({ feet, guessed }: LaidRun): string =>
   feet === null ? '' : `${guessed ? 'guess ' : ''}${feetInches(feet * 12)}`;
 
+const numberOf = ({ number }: LaidRun): string => (number === null ? '' : `${number}: `);
+
 /** What is written on a run, and less of it where there is no room for all. */
 const textsOf = (run: LaidRun): string[] =>
   [
-    [run.cable, cutOf(run), run.existing ? 'existing' : '', run.told],
-    [run.cable, run.told],
+    [numberOf(run) + run.cable, cutOf(run), run.existing ? 'existing' : '', run.told],
+    [numberOf(run) + run.cable, run.told],
   ].map((words) => words.filter((one) => one !== '').join(' · '));
 
 /** What tells a run from the others: its places, and where two lead between the same what tells these apart. */

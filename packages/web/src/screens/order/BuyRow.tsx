@@ -1,0 +1,169 @@
+import { Check, ChevronRight, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import {
+  dollars,
+  feetWord,
+  findBox,
+  findCable,
+  liveRecords,
+  removeExtra,
+  setFromTruck,
+  type OrderLine,
+} from '@amber/core';
+import { NumberInput } from '../../parts/inputs.js';
+import { placeName } from '../../parts/words.js';
+import { benchPath } from '../../parts/paths.js';
+import { Button } from '../../parts/ui.js';
+import { useEdit } from '../../store/review.js';
+import { useAppDispatch } from '../../store/store.js';
+import { boxChosen } from '../../store/wiringSlice.js';
+import { NotAtCounter } from './NotAtCounter.js';
+import type { OrderView } from './useOrder.js';
+
+const many = (quantity: number, unit: OrderLine['unit']): string =>
+  `${feetWord(quantity)}${unit === 'foot' ? ' ft' : ''}`;
+
+/** Where a line goes, place by place; a box leads to its picture. */
+const Uses = ({ view: { job, review }, line }: { view: OrderView; line: OrderLine }) => {
+  const dispatch = useAppDispatch();
+  return (
+    <ul className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
+      {line.uses.map(({ at, quantity }) => {
+        const box = findBox(job, at);
+        const cable = findCable(review.wiring, at);
+        return (
+          <li key={at}>
+            {many(quantity, line.unit)}
+            {line.unit === 'foot' ? ' ' : ' x '}
+            {box ? (
+              <Link className="underline" to={benchPath(job.id)} onClick={() => dispatch(boxChosen(box.id))}>
+                {box.name}
+              </Link>
+            ) : cable ? (
+              `${placeName(job, cable.from)} to ${placeName(job, cable.to)}`
+            ) : (
+              at
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+};
+
+/** What came of a line: all of what is still short by one tap, and taken back by another. */
+const Came = ({ view, line }: { view: OrderView; line: OrderLine }) => {
+  const short = line.buy - line.delivered;
+  if (line.buy === 0) return <span className="text-quiet">nothing to come</span>;
+  if (short > 1e-9)
+    return (
+      <Button
+        className="w-full"
+        disabled={view.initials.trim() === ''}
+        title={view.initials.trim() === '' ? 'Put in your initials first' : undefined}
+        aria-label={`It came: ${line.name}`}
+        onClick={() => view.put('delivered', { kind: 'article', id: line.key }, { count: short })}
+      >
+        {line.delivered > 0 ? `${many(short, line.unit)} short` : 'It came'}
+      </Button>
+    );
+  return (
+    <Button
+      look="bare"
+      className="w-full"
+      aria-label={`It did not come: ${line.name}`}
+      onClick={() =>
+        view.takeBack(
+          liveRecords(view.records).filter(
+            ({ kind, about }) => kind === 'delivered' && about.id === line.key,
+          ),
+        )
+      }
+    >
+      <Check size={16} aria-hidden="true" /> here
+    </Button>
+  );
+};
+
+/** One line of the list: how many, of which some are in the truck, how the rest is bought, what it costs, and whether it came. */
+export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => {
+  const edit = useEdit();
+  const [open, setOpen] = useState(false);
+  const { job } = view;
+  const { article, name } = line;
+  return (
+    <tbody className="break-inside-avoid border-b border-line">
+      <tr className="align-top max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-2 max-md:py-2">
+        <th scope="row" className="py-1 font-normal max-md:basis-full">
+          <button
+            type="button"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+            className="flex min-h-10 items-center gap-1.5 text-left font-semibold break-words"
+          >
+            <ChevronRight
+              size={15}
+              className={`shrink-0 print:hidden ${open ? 'rotate-90' : ''}`}
+              aria-hidden="true"
+            />
+            {name}
+          </button>
+        </th>
+        <td className="px-2 py-1 text-right leading-10 whitespace-nowrap">
+          <span className="text-quiet md:hidden">needed </span>
+          {many(line.need, line.unit)}
+        </td>
+        <td className="px-2 py-1 max-md:w-36">
+          {article && view.part === null ? (
+            <label className="flex items-center gap-2">
+              <span className="text-quiet md:hidden">truck</span>
+              <NumberInput
+                label={`In the truck: ${name}`}
+                value={job.order.fromTruck[article] ?? 0}
+                least={0}
+                most={100_000}
+                unit={line.unit === 'foot' ? 'ft' : 'pieces'}
+                onChange={(quantity) => edit(setFromTruck(job, article, quantity), `${name} in the truck`)}
+              />
+            </label>
+          ) : (
+            <span className="leading-10">{line.inTruck > 0 ? many(line.inTruck, line.unit) : ''}</span>
+          )}
+        </td>
+        <td className="px-2 py-2.5">
+          <strong>{line.buy === 0 ? 'nothing' : line.how}</strong>
+          {line.over > 0 ? (
+            <span className="block text-[13px] text-quiet">{many(line.over, line.unit)} left over</span>
+          ) : null}
+        </td>
+        <td className="px-2 py-1 text-right leading-10">
+          {line.price === null ? 'no price' : dollars(line.price)}
+        </td>
+        <td className="px-2 py-1 print:hidden">
+          <Came view={view} line={line} />
+        </td>
+      </tr>
+      {open ? (
+        <tr className="print:hidden">
+          <td colSpan={6} className="pb-3 pl-6">
+            {line.byHand ? (
+              <Button onClick={() => edit(removeExtra(job, line.key), `${name} off the list`)}>
+                <Trash2 size={16} /> Off the list
+              </Button>
+            ) : (
+              <>
+                <Uses view={view} line={line} />
+                {article ? (
+                  <NotAtCounter job={job} article={article} name={name} />
+                ) : (
+                  <p className="text-caution">The stock has no such article.</p>
+                )}
+              </>
+            )}
+          </td>
+        </tr>
+      ) : null}
+    </tbody>
+  );
+};
