@@ -49,6 +49,7 @@ test('no two screens share a word, and every screen of the rail has its own', ()
     'Bench',
     'Boxes',
     'Check',
+    'Order',
   ]);
 });
 

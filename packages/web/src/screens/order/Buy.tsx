@@ -49,7 +49,7 @@ export const Buy = ({ view }: { view: OrderView }) => {
   const { job, list, part } = view;
   const aisles = AISLES.filter((aisle) => list.lines.some((line) => line.aisle === aisle));
   return (
-    <div className="flex max-w-6xl flex-col gap-4">
+    <div className="flex max-w-4xl flex-col gap-4">
       <div className="flex flex-wrap gap-2 print:hidden">
         <Button onClick={() => saveCsv(job, 'take-off', takeOffSheet(list.lines))}>
           <Download size={17} /> Take-off as CSV

@@ -131,10 +131,12 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
             <span className="leading-10">{line.inTruck > 0 ? many(line.inTruck, line.unit) : ''}</span>
           )}
         </td>
-        <td className="px-2 py-2.5">
-          <strong>{line.buy === 0 ? 'nothing' : line.how}</strong>
+        <td className="px-2 py-1">
+          <strong className="leading-10">{line.buy === 0 ? 'nothing' : line.how}</strong>
           {line.over > 0 ? (
-            <span className="block text-[13px] text-quiet">{many(line.over, line.unit)} left over</span>
+            <span className="-mt-2 block pb-1 text-[13px] text-quiet">
+              {many(line.over, line.unit)} left over
+            </span>
           ) : null}
         </td>
         <td className="px-2 py-1 text-right leading-10">

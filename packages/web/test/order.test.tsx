@@ -1,0 +1,155 @@
+import { jest } from '@jest/globals';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { withoutCircuit, type Job } from '@amber/core';
+import { OrderScreen } from '../src/screens/order/OrderScreen.js';
+import { useAppSelector } from '../src/store/store.js';
+import { circuitOf, jobOf, show } from './support/page.js';
+import { fakeServer } from './support/server.js';
+import { plannerInPlace } from './support/worker.js';
+import { yard } from './support/yard.js';
+
+const blobs: Blob[] = [];
+beforeEach(() => {
+  fakeServer();
+  plannerInPlace();
+  localStorage.clear();
+  blobs.length = 0;
+  URL.createObjectURL = (blob) => {
+    blobs.push(blob as Blob);
+    return 'blob:x';
+  };
+  URL.revokeObjectURL = () => undefined;
+  globalThis.print = jest.fn();
+  HTMLAnchorElement.prototype.click = () => undefined;
+});
+
+const Order = ({ id = null }: { id?: string | null }) => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? <OrderScreen job={job} circuit={id === null ? null : circuitOf(job, id)} /> : null;
+};
+
+/** Two circuits of the yard, so that little is planned again: one with a /4 cable. */
+const few = (): Job =>
+  yard()
+    .circuits.filter(({ id }) => id !== 'ropewalk-lights' && id !== 'tar-store-light')
+    .reduce((job, { id }) => withoutCircuit(job, id), yard());
+
+const sign = () => fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'JS' } });
+const tab = (name: RegExp) => fireEvent.click(screen.getByRole('tab', { name }));
+const row = (name: string) => {
+  const found = screen.getByRole('button', { name }).closest('tbody');
+  if (!found) throw new Error(`no line of ${name}`);
+  return within(found);
+};
+
+test('what is in the truck is not bought, and what came is ticked with initials and taken back', () => {
+  const { store } = show(<Order />, { job: few() });
+  expect(screen.getByText(/lines, \d+ to come: \$[\d,.]+ at the counter\./)).toBeTruthy();
+  expect(row('14/4').getByText('28 ft', { selector: 'strong' })).toBeTruthy();
+  fireEvent.change(row('14/4').getByLabelText('In the truck: 14/4'), { target: { value: '20' } });
+  expect(row('14/4').getByText('8 ft', { selector: 'strong' })).toBeTruthy();
+  expect(jobOf(store).order.fromTruck).toEqual({ '14-4': 20 });
+  const came = () => row('14/4').getByRole<HTMLButtonElement>('button', { name: 'It came: 14/4' });
+  expect(came().disabled).toBe(true);
+  sign();
+  fireEvent.click(came());
+  expect(row('14/4').getByRole('button', { name: 'It did not come: 14/4' })).toBeTruthy();
+  // More is needed than came: the rest is short.
+  fireEvent.change(row('14/4').getByLabelText('In the truck: 14/4'), { target: { value: '15' } });
+  expect(came().textContent).toBe('5 ft short');
+  fireEvent.click(came());
+  fireEvent.click(row('14/4').getByRole('button', { name: 'It did not come: 14/4' }));
+  expect(came().textContent).toBe('It came');
+});
+
+test('a line is added by hand and taken off; one without a price is told, and then no customer’s sum is', () => {
+  const { store } = show(<Order />, { job: few() });
+  fireEvent.change(screen.getByLabelText('One more line'), { target: { value: 'Wall anchors' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Add' }));
+  expect(jobOf(store).order.extra).toMatchObject([{ name: 'Wall anchors', price: null, quantity: 1 }]);
+  expect(row('Wall anchors').getByText('no price')).toBeTruthy();
+  expect(screen.getByText(/without 1 line without a price/)).toBeTruthy();
+  tab(/^Labour/);
+  expect(screen.getByText('No sum yet')).toBeTruthy();
+  expect(screen.getByText('Not told, because Wall anchors has no price.')).toBeTruthy();
+  tab(/^Buy/);
+  fireEvent.click(screen.getByRole('button', { name: 'Wall anchors' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Off the list' }));
+  expect(jobOf(store).order.extra).toEqual([]);
+});
+
+test('what is not at the counter is planned without, once it was seen what that changes, and is to be had again', async () => {
+  const { store } = show(<Order />, { job: few() });
+  fireEvent.click(screen.getByRole('button', { name: '14/4' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Not at the counter: 14/4' }));
+  const take = await waitFor(() => screen.getByRole('button', { name: 'Plan without it' }), {
+    timeout: 20_000,
+  });
+  expect(screen.getByText(/^Without it: \$/)).toBeTruthy();
+  fireEvent.click(take);
+  expect(screen.queryByRole('button', { name: '14/4' })).toBeNull();
+  fireEvent.click(screen.getByRole('button', { name: '14/4 is to be had again' }));
+  expect(jobOf(store).stock.find(({ id }) => id === '14-4')?.absent).toBe(false);
+}, 40_000);
+
+test('a cut is ticked when cut and when pulled; its run is measured anew, and the ticks fall open', () => {
+  const { store } = show(<Order id="ropewalk-lights" />, { job: few() });
+  tab(/^Cut and pull · 0 of/);
+  const cut = () => screen.getByRole<HTMLInputElement>('checkbox', { name: 'Cut: number 1' });
+  expect(cut().disabled).toBe(true);
+  sign();
+  fireEvent.click(cut());
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Pulled: number 1' }));
+  expect(cut().checked).toBe(true);
+  expect(screen.getByRole('tab', { name: /^Cut and pull · 1 of/ })).toBeTruthy();
+  const measured = screen.getAllByLabelText(/^Measured from Panel/)[0];
+  if (!measured) throw new Error('no such run');
+  fireEvent.change(measured, { target: { value: "60'" } });
+  fireEvent.blur(measured);
+  expect(jobOf(store).runFacts.some(({ length }) => length === 720)).toBe(true);
+  expect(screen.getAllByText('changed since')).toHaveLength(2);
+  expect(cut().checked).toBe(false);
+});
+
+test('printed, the numbers of the tags stay with their cables; in three sizes there are two tags a cable', async () => {
+  const { store } = show(<Order />, { job: few() });
+  tab(/^Tags/);
+  const tags = () => within(screen.getByRole('group', { name: 'Pages of tags' })).getAllByText(/^at /);
+  const many = tags().length;
+  const cables = new Set(Object.keys(jobOf(store).order.numbers));
+  expect(cables.size).toBe(0);
+  fireEvent.click(screen.getByRole('button', { name: 'Plain strips to cut' }));
+  expect(tags()).toHaveLength(many);
+  fireEvent.click(screen.getByRole('button', { name: `Print ${many} tags` }));
+  await waitFor(() => expect(globalThis.print).toHaveBeenCalled());
+  expect(Object.keys(jobOf(store).order.numbers)).toHaveLength(many / 2);
+});
+
+test('tables are saved as CSV with all their lines', async () => {
+  show(<Order />, { job: few() });
+  fireEvent.click(screen.getByRole('button', { name: 'Take-off as CSV' }));
+  const [blob] = blobs;
+  const text = await new Promise<string>((resolve) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.readAsText(blob as Blob);
+  });
+  expect(text).toMatch(/aisle,article,name/);
+  expect(text).toMatch(/cable,14-4,14\/4,28,0,28,foot,28 ft/);
+});
+
+test('markup, contingency and tax are asked and added; the customer sees as much of it as is wanted', () => {
+  const { store } = show(<Order />, { job: few() });
+  tab(/^Labour/);
+  const sum = () =>
+    within(screen.getByRole('region', { name: /customer/ })).getByRole('status').textContent ?? '';
+  const before = Number(/[\d,]+\.\d\d/.exec(sum())?.[0].replace(',', ''));
+  fireEvent.change(screen.getByLabelText('Contingency, %'), { target: { value: '10' } });
+  expect(jobOf(store).order.terms.contingency).toBe(10);
+  const after = Number(/[\d,]+\.\d\d/.exec(sum())?.[0].replace(',', ''));
+  expect(after).toBeCloseTo(before * 1.1, 1);
+  fireEvent.click(screen.getByRole('button', { name: 'One sum' }));
+  expect(screen.queryByText('Material', { selector: 'dt' })).toBeNull();
+  fireEvent.click(screen.getByRole('button', { name: 'Every line' }));
+  expect(screen.getByText('14/4', { selector: 'dt' })).toBeTruthy();
+});
