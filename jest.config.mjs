@@ -15,7 +15,8 @@ const shared = {
     ],
   },
   moduleNameMapper: {
-    '^@amber/(core|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@amber/(core|packet|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@amber/packet/sections$': '<rootDir>/packages/packet/src/sections.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
 };
@@ -55,6 +56,7 @@ export default {
       globalSetup: '<rootDir>/scripts/lib/jestDatabase.mjs',
       globalTeardown: '<rootDir>/scripts/lib/jestDatabaseEnd.mjs',
     },
+    project('packet', 'packages/packet/test/**/*.test.ts'),
     project('cli', 'packages/cli/test/**/*.test.ts'),
     project('web', 'packages/web/test/**/*.test.ts'),
     { ...project('pages', 'packages/web/test/**/*.test.tsx'), ...pages },

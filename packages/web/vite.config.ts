@@ -8,7 +8,13 @@ const webPort = Number(process.env.WEB_PORT ?? 4747);
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [react(), tailwindcss()],
-  resolve: { alias: { '@amber/core': fileURLToPath(new URL('../core/src/index.ts', import.meta.url)) } },
+  resolve: {
+    alias: {
+      '@amber/core': fileURLToPath(new URL('../core/src/index.ts', import.meta.url)),
+      '@amber/packet/sections': fileURLToPath(new URL('../packet/src/sections.ts', import.meta.url)),
+      '@amber/packet': fileURLToPath(new URL('../packet/src/index.ts', import.meta.url)),
+    },
+  },
   server: {
     host: '127.0.0.1',
     port: webPort,

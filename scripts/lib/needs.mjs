@@ -99,6 +99,7 @@ export const needBuild = () => {
       '--builders',
       '1',
       'packages/core',
+      'packages/packet',
       'packages/server',
       'packages/cli',
     ],

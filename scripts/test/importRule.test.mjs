@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { root } from '../lib/paths.mjs';
 
-const PACKAGES = ['core', 'server', 'cli', 'web'];
+const PACKAGES = ['core', 'packet', 'server', 'cli', 'web'];
 
 /** What the import rule says of a tree: how much it looked at, and what is broken by which file. */
 const cruise = (tree) => {

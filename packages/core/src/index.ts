@@ -94,6 +94,7 @@ export type {
 export { articleOf, articleSchema, articlesOf, conductorsOf, wiresAlike } from './model/articles.js';
 export { facesOf, withFace } from './edits/faces.js';
 export { hueOf } from './model/colours.js';
+export { lookOf } from './drawing/insulation.js';
 export { HUES, isGroundColour, isNeutralColour, MARK_COLOURS } from './model/colours.js';
 export type { Colour, Hue } from './model/colours.js';
 export { cablesIn } from './model/inBox.js';
@@ -242,6 +243,7 @@ export {
   type SmallestBox,
 } from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
+export { placeTag } from './words/places.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './model/face.js';
 export { sayFirst, sayProof } from './plans/proof.js';

@@ -131,7 +131,7 @@ test('tables are saved as CSV with all their lines', async () => {
   const [blob] = blobs;
   const text = await new Promise<string>((resolve) => {
     const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
+    reader.onload = () => resolve(reader.result as string);
     reader.readAsText(blob as Blob);
   });
   expect(text).toMatch(/aisle,article,name/);

@@ -11,6 +11,7 @@ import {
   type DrawnWire,
   type NetState,
   type Positions,
+  lookOf,
 } from '@amber/core';
 import { CableArt } from './box/CableArt.js';
 import { CaseArt } from './box/CaseArt.js';
@@ -19,7 +20,6 @@ import { FixtureArt } from './box/FixtureArt.js';
 import { JumperArt, WireArt } from './box/WireArt.js';
 import type { Seen } from './lenses.js';
 import type { Subject } from './useSubject.js';
-import { lookOf } from './wireLook.js';
 
 /** What a wire is that comes from no cable. */
 const PIECE: Record<DrawnWire['kind'], string> = { conductor: '', tail: ' tail', lead: ' lead' };

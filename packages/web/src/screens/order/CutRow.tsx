@@ -33,6 +33,9 @@ const TickBox = ({
       disabled={!can && state !== 'done'}
       onChange={() => (state === 'done' ? onOpen() : onTick())}
     />
+    <span className="text-[13px] md:hidden" aria-hidden="true">
+      {label.split(':')[0]}
+    </span>
     {state === 'changed' ? (
       <span className="text-[12.5px] font-semibold text-caution">changed since</span>
     ) : null}

@@ -8,6 +8,7 @@ import { SafetyNote } from '../../parts/ui.js';
 import { Buy } from './Buy.js';
 import { Cost } from './Cost.js';
 import { Cuts } from './Cuts.js';
+import { Packet } from './Packet.js';
 import { Tags } from './Tags.js';
 import { useOrder, type OrderView } from './useOrder.js';
 
@@ -41,6 +42,7 @@ export const OrderScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
     cuts.length > 0 ? `Cut and pull · ${done} of ${cuts.length}` : 'Cut and pull',
     'Tags',
     'Labour and cost',
+    'Packet',
   ];
   return (
     <TabGroup as="main" className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
@@ -81,6 +83,9 @@ export const OrderScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         </TabPanel>
         <TabPanel className="p-4">
           <Cost view={view} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <Packet view={view} circuit={circuit} />
         </TabPanel>
         <SafetyNote className="px-4 pb-4 print:hidden" />
       </TabPanels>

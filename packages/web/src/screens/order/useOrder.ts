@@ -43,6 +43,7 @@ export interface OrderView {
   job: Job;
   review: JobReview;
   part: OrderPart | null;
+  circuit: Circuit['id'] | null;
   list: OrderList;
   /** In the order of pulling, with the numbers of their tags. */
   cuts: Cut[];
@@ -114,6 +115,6 @@ export const useOrder = (asked: Job, circuit: Circuit | null): OrderView => {
   );
   return {
     ...{ job, review, part, list, cuts, numbers, labour, boxes, stateOf, put, takeBack, records },
-    ...{ initials, setInitials, waiting },
+    ...{ initials, setInitials, waiting, circuit: circuit?.id ?? null },
   };
 };

@@ -1,5 +1,4 @@
-import { placeOnFace, type DeviceArticle, type DrawnPin } from '@amber/core';
-import { lookOf } from '../wireLook.js';
+import { placeOnFace, type DeviceArticle, type DrawnPin, lookOf } from '@amber/core';
 
 /** Screws as they look. */
 const PAINT = { brass: '#b3995e', dark: '#3a332b', silver: '#d9dadb', green: '#2f7d4f' } as const;

@@ -1,6 +1,5 @@
 import { memo } from 'react';
-import { LABEL, LABEL_SIZE, type DrawnJumper, type DrawnWire } from '@amber/core';
-import { lookOf } from '../wireLook.js';
+import { LABEL, LABEL_SIZE, type DrawnJumper, type DrawnWire, lookOf } from '@amber/core';
 
 const CORNER = 7;
 

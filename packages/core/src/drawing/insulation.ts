@@ -1,4 +1,4 @@
-import { hueOf, type Colour } from '@amber/core';
+import { hueOf, type Colour } from '../model/colours.js';
 
 /** Insulation as it looks, and the outline that sets it off from the board. */
 type Look = { paint: string; outline: string; code: string; word: string };
