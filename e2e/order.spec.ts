@@ -32,10 +32,15 @@ test('from a planned job to a bought, cut and tagged one, and all of it is there
   // The number stands on the sheath in the picture of the box too.
   await page.goto(`${job}/boxes`);
   await page.getByRole('button', { name: 'Box Creek end' }).click();
-  await expect(page.getByRole('region', { name: 'Fill of Creek end' }).getByText('14/3, no. 2')).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Fill of Creek end' }).getByText('14/3, no. 2'),
+  ).toBeVisible();
 });
 
-test('a wide cable is not at the counter: the plan without it is seen, taken, and undone', async ({ page, request }) => {
+test('a wide cable is not at the counter: the plan without it is seen, taken, and undone', async ({
+  page,
+  request,
+}) => {
   const job = await plannedYard(request);
   await page.goto(`${job}/order`);
   await page.getByRole('button', { name: '14/4', exact: true }).click();
@@ -60,10 +65,33 @@ for (const [width, height] of [
     const job = await plannedYard(request);
     await page.setViewportSize({ width, height });
     await page.goto(`${job}/order`);
-    for (const name of [/^Buy/, /^Cut and pull/, /^Tags/, /^Labour and cost/]) {
+    for (const name of [/^Buy/, /^Cut and pull/, /^Tags/, /^Labour and cost/, /^Packet/]) {
       await page.getByRole('tab', { name }).click();
       if (name.source.includes('Labour')) await page.getByRole('img', { name: /^labour \$/ }).waitFor();
-      expect(await new AxeBuilder({ page }).exclude('.recharts-wrapper').analyze()).toMatchObject({ violations: [] });
+      expect(await new AxeBuilder({ page }).exclude('.recharts-wrapper').analyze()).toMatchObject({
+        violations: [],
+      });
       expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
     }
   });
+
+test('the packet of a circuit is made beside the page as a PDF, and can be stopped', async ({
+  page,
+  request,
+}) => {
+  const job = await plannedYard(request);
+  await page.goto(`${job}/circuits/galley-lights/order`);
+  await page.getByRole('tab', { name: 'Packet' }).click();
+  await page.getByRole('checkbox', { name: 'Rough-in and final check' }).uncheck();
+  await page.getByRole('button', { name: 'Make the packet' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped. Nothing was written.')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Make the packet' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/Galley bench\.pdf$/);
+  const bytes = readFileSync(await file.path());
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(bytes.length).toBeGreaterThan(60_000);
+  await expect(page.getByText(/^It is made: \d+ kB\.$/)).toBeVisible();
+});

@@ -102,7 +102,7 @@ export const runPacket = async (
     sections,
     paper,
     made,
-    revision: null,
+    state: 'from a file',
     circuit: circuit?.id ?? null,
   });
   const pdf = await writePdf(document, faces());

@@ -29,8 +29,8 @@ export interface Asked {
   records: readonly SiteRecord[];
   sections: readonly Section[];
   paper: Paper;
-  /** The revision of the job that this is; null where it was never saved. */
-  revision: number | null;
+  /** Which state of the job this is, in words: "revision 3", "revision 3, changed since". */
+  state: string;
   /** When it was made. */
   made: Date;
   /** Of this circuit alone; null for the whole job. */

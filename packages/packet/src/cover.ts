@@ -96,11 +96,11 @@ const open = ({ findings }: Material): Content[] => {
 
 /** What is asked, what it rests on, what is open; safety first. */
 export const cover = (material: Material): Content[] => {
-  const { job, revision, made, circuit, circuits } = material;
+  const { job, state, made, circuit, circuits } = material;
   return [
     { text: job.name, fontSize: 24, bold: true },
     paragraph(
-      `${circuit === null ? 'Lighting circuits' : `${circuits[0]?.name ?? ''} alone`}, ${revision === null ? 'not saved' : `revision ${revision}`}, ${made.toISOString().slice(0, 10)}`,
+      `${circuit === null ? 'Lighting circuits' : `${circuits[0]?.name ?? ''} alone`}, ${state}, ${made.toISOString().slice(0, 10)}`,
     ),
     {
       table: { widths: ['*'], body: [[{ text: SAFETY, bold: true, fontSize: 9.5, margin: [6, 5, 6, 5] }]] },

@@ -18,13 +18,13 @@ export const packetDocument = (
   onSection: (section: Section) => void = () => undefined,
 ): TDocumentDefinitions => {
   const material = materialOf(asked);
-  const { job, revision, made } = material;
+  const { job, state: told, made } = material;
   const chosen = (Object.keys(PAGES) as Section[]).filter((section) => asked.sections.includes(section));
   const content = chosen.flatMap((section, i) => {
     onSection(section);
     return PAGES[section](material, i === 0);
   });
-  const state = `${job.name} · ${revision === null ? 'not saved' : `revision ${revision}`} · ${made.toISOString().slice(0, 10)}`;
+  const state = `${job.name} · ${told} · ${made.toISOString().slice(0, 10)}`;
   return {
     pageSize: PAPERS[asked.paper],
     pageMargins: [36, 40, 36, 46],

@@ -11,7 +11,7 @@ export interface PacketAsked {
   records: readonly SiteRecord[];
   sections: readonly Section[];
   paper: Paper;
-  revision: number | null;
+  state: string;
 }
 
 const face = async (address: string): Promise<Uint8Array> => {

@@ -20,7 +20,8 @@ export const Packet = ({
 }) => {
   const edit = useEdit();
   const { job, cuts, numbers, records } = view;
-  const revision = useAppSelector((state) => state.job.open?.parent ?? null);
+  const parent = useAppSelector(({ job: { open } }) => open?.parent ?? null);
+  const isSaved = useAppSelector(({ job: { open } }) => open?.save.kind === 'saved');
   const [sections, setSections] = useState<readonly Section[]>(ALL_SECTIONS);
   const [paper, setPaper] = useState<Paper>('letter');
   const name = circuit ? `${job.name}, ${circuit.name}` : job.name;
@@ -38,9 +39,10 @@ export const Packet = ({
     // Numbers that leave the program on paper are given for good.
     const mine = new Map(cuts.flatMap(({ cable }) => [[cable, numbers.get(cable) ?? 0] as const]));
     const numbered = withNumbers(job, mine);
+    const state = parent === null ? 'not saved' : `revision ${parent}${isSaved ? '' : ', changed since'}`;
     if (cuts.some(({ cable }) => job.order.numbers[cable] === undefined))
       edit(numbered, 'numbers of the tags');
-    make({ job: numbered, circuit: view.circuit, records, sections, paper, revision });
+    make({ job: numbered, circuit: view.circuit, records, sections, paper, state });
   };
   const working = work?.kind === 'working';
   return (

@@ -1,0 +1,156 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import {
+  cubicInches,
+  drawBox,
+  estimate,
+  feetInches,
+  makeUpSteps,
+  newJob,
+  readJob,
+  reviewJob,
+  standardStock,
+  wireAll,
+  type CircuitId,
+  type Job,
+  type JobId,
+  type ReviewedWiring,
+} from '@amber/core';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { ALL_SECTIONS, packetDocument, writePdf, type Asked } from '../src/index.js';
+import { materialOf } from '../src/asked.js';
+import { boxPicture } from '../src/boxPicture.js';
+import { createSpots } from '../src/freeSpots.js';
+import { escaped } from '../src/svg.js';
+
+const { resolve } = createRequire(import.meta.url);
+const face = (name: string) => new Uint8Array(readFileSync(resolve(`dejavu-fonts-ttf/ttf/${name}.ttf`)));
+const faces = () => ({ regular: face('DejaVuSansCondensed'), bold: face('DejaVuSansCondensed-Bold') });
+
+const demo = (): Job => {
+  const file = new URL('../../../demo/heron-yard.json', import.meta.url);
+  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return wireAll(read.job);
+};
+const review = reviewJob(demo());
+const asked = (more: Partial<Asked> = {}): Asked => ({
+  ...{ review, records: [], sections: ALL_SECTIONS, paper: 'letter', state: 'revision 3', circuit: null },
+  made: new Date('2026-01-05T08:00:00Z'),
+  ...more,
+});
+const galley = (more: Partial<Asked> = {}) => asked({ circuit: 'galley-lights' as CircuitId, ...more });
+
+/** The text of each page as it is read back, its spaces as one. */
+const readBack = async (pdf: Uint8Array): Promise<string[]> => {
+  const document = await getDocument({ data: pdf.slice(), verbosity: 0 }).promise;
+  const pages: string[] = [];
+  for (let i = 1; i <= document.numPages; i++) {
+    const { items } = await (await document.getPage(i)).getTextContent();
+    pages.push(
+      items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ')
+        .replace(/\s+/g, ' '),
+    );
+  }
+  await document.destroy();
+  return pages;
+};
+
+const squeezed = (text: string): string => text.replace(/\s+/g, '');
+
+test('what is read back from the packet of a circuit is what the data says: boxes, cuts, tags, lists, steps, positions', async () => {
+  const pages = await readBack(await writePdf(packetDocument(galley()), faces()));
+  const all = squeezed(pages.join(' '));
+  const material = materialOf(galley());
+  const { job } = material;
+  const has = (text: string) => expect([text, all.includes(squeezed(text))]).toEqual([text, true]);
+  expect(material.boxes.length).toBe(5);
+  for (const id of material.boxes) {
+    has(job.boxes.find((box) => box.id === id)?.name ?? '');
+    for (const { text } of makeUpSteps(job, review.wiring, review.drawn, id).steps) has(text);
+  }
+  expect(material.cuts.length).toBe(5);
+  for (const cut of material.cuts) {
+    has(`${material.numbers.get(cut.cable)} ${cut.name}`);
+    if (cut.length) has(feetInches(cut.length.cut));
+    has(cut.tags.from);
+    has(cut.tags.to);
+  }
+  for (const { name, how } of material.order.lines) {
+    has(name);
+    has(how);
+  }
+  has('2-gang nonmetallic 32 in³');
+  has(cubicInches(200_000));
+  // Positions of the handles, and what is expected of each luminaire.
+  has('Test sheet');
+  has('on lit lit lit');
+  // Safety on the first page, the state of the job and the number of the page on each.
+  expect(pages[0]).toMatch(/Work dead: breaker off, locked or tagged/);
+  for (const [i, page] of pages.entries())
+    expect(page).toMatch(new RegExp(`revision 3 · 2026-01-05.*page ${i + 1} of ${pages.length}`));
+  // Nothing of it is missing from the letters it is set in.
+  expect(all).not.toMatch(/\uFFFD|\u0000/);
+}, 60_000);
+
+test('the same packet is the same bytes, and only the parts that are asked for are in it', async () => {
+  const few = galley({ sections: ['takeOff', 'cuts'], paper: 'a4' });
+  const [one, two] = [
+    await writePdf(packetDocument(few), faces()),
+    await writePdf(packetDocument(few), faces()),
+  ];
+  expect(Buffer.compare(Buffer.from(one), Buffer.from(two))).toBe(0);
+  const pages = await readBack(one);
+  // In their own order, whatever the order they were asked for in.
+  expect(pages[0]).toMatch(/^Cut list, in the order of pulling/);
+  expect(pages.join(' ')).toMatch(/Take- ?off/);
+  expect(pages.join(' ')).not.toMatch(/Test sheet|Schedule of boxes/);
+  const later = await writePdf(packetDocument({ ...few, made: new Date('2026-01-06T08:00:00Z') }), faces());
+  expect(Buffer.compare(Buffer.from(one), Buffer.from(later))).not.toBe(0);
+}, 60_000);
+
+test('every section of the whole job is written, each box on a page of its own, and told as it goes', () => {
+  const told: string[] = [];
+  const { content } = packetDocument(asked(), (section) => told.push(section));
+  expect(told).toEqual(ALL_SECTIONS);
+  const text = JSON.stringify(content);
+  for (const { name } of estimate(review.job, review.wiring, review.drawn).takeOff.lines)
+    expect(text).toContain(name);
+  for (const id of materialOf(asked()).boxes)
+    expect(text).toContain(`"${review.job.boxes.find((box) => box.id === id)?.name}`);
+  // What nobody has looked into is never told as known.
+  expect(text).toContain('not known: what nobody has looked at in it');
+  expect(text).toContain('2 old boxes were not looked into');
+});
+
+test('an empty job has a packet too, that says so', async () => {
+  const empty = reviewJob(newJob('empty' as JobId, 'Nothing <yet> & "more"', standardStock()));
+  const pages = await readBack(await writePdf(packetDocument(asked({ review: empty })), faces()));
+  expect(pages[0]).toMatch(/Nothing <yet> & "more"/);
+  expect(pages.join(' ')).toMatch(/Nothing of this job is placed on a plan/);
+}, 60_000);
+
+test('the printed picture holds every cable, connector, wire and screw of the drawing, each by its letters', () => {
+  for (const { id } of review.job.boxes) {
+    const drawing = drawBox(review.job, review.wiring, id, { compiled: review.drawn });
+    const { svg } = boxPicture(review as ReviewedWiring, id);
+    for (const { lines } of drawing.cables) for (const line of lines) expect(svg).toContain(escaped(line));
+    for (const { lines } of drawing.connectors)
+      for (const line of lines) expect(svg).toContain(escaped(line));
+    for (const { title } of drawing.fixtures) for (const line of title) expect(svg).toContain(escaped(line));
+    const labels = drawing.wires.reduce((sum, { labels: at }) => sum + at.length, 0);
+    expect(svg.match(/rx="3"/g)?.length ?? 0).toBeGreaterThanOrEqual(labels);
+    expect(svg).not.toMatch(/NaN|undefined/);
+  }
+});
+
+test('a label takes the first of its spots that covers nothing, else the one that covers the least', () => {
+  const spots = createSpots();
+  spots.take({ x: 0, y: 0, wide: 10, high: 10 });
+  const at = (x: number) => ({ x, y: 0, wide: 5, high: 5 });
+  expect(spots.place([at(0), at(30), at(60)])).toEqual(at(30));
+  expect(spots.place([at(30), at(1), at(26)])).toEqual(at(26));
+  expect(spots.place([])).toBeNull();
+});
