@@ -439,6 +439,7 @@ export {
 } from './wire/contract.js';
 export type {
   Catalog,
+  PriceChange,
   Endpoint,
   EndpointName,
   JobHead,
@@ -538,3 +539,11 @@ export {
   type Tag,
 } from './order/sheets.js';
 export { addExtra, removeExtra, setAbsent, setFromTruck, setTerms } from './edits/orderEdits.js';
+export {
+  catalogSheet,
+  readCatalogSheet,
+  type ArticleChange,
+  type SheetFault,
+  type SheetRead,
+} from './shop/catalogSheet.js';
+export { pricesSince, withPrices, type PriceSince } from './shop/oldPrices.js';

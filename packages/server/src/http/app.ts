@@ -56,6 +56,15 @@ export const createApp = ({
     return { ok: true as const, database: 'answers' };
   });
   answer(api, CONTRACT.catalog, () => catalog.read());
+  api.use('/catalog', express.json({ limit: '4mb' }));
+  answer(api, CONTRACT.putArticles, async ({ request: { articles } }) => ({
+    changed: await catalog.put(articles),
+  }));
+  answer(api, CONTRACT.putUnits, async ({ request }) => {
+    await catalog.putUnits(request);
+    return { ok: true as const };
+  });
+  answer(api, CONTRACT.priceHistory, async () => ({ changes: await catalog.history() }));
   app.use('/api', api, jobRoutes(store, records), pictureRoutes(pictures));
   app.use('/api', (request) => {
     throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');

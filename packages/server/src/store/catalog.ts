@@ -6,12 +6,14 @@ import {
   standardStock,
   type Article,
   type Catalog,
+  type PriceChange,
 } from '@amber/core';
 import {
   ArticleEntity,
   JudgementPriceEntity,
   LabourUnitEntity,
   NoteEntity,
+  PriceChangeEntity,
   type ArticleRow,
   type LabourUnitRow,
 } from './entities.js';
@@ -20,6 +22,12 @@ const rowOf = (article: Article, position: number): ArticleRow => {
   const { id, kind, name, price, ...details } = article;
   return { id, position, kind, name, price: String(price), details: JSON.stringify(details) };
 };
+
+const isSameRow = (a: ArticleRow, b: ArticleRow): boolean =>
+  a.kind === b.kind && a.name === b.name && String(a.price) === b.price && a.details === b.details;
+
+/** So many changes of prices are told. */
+const MOST_HISTORY = 2_000;
 
 /** Labour units by dotted names: foot.attic. */
 const unitsOf = (labour: object, before = ''): LabourUnitRow[] =>
@@ -73,5 +81,55 @@ export class CatalogStore {
       Object.fromEntries(prices.map(({ name, price }) => [name, price])),
     );
     return { articles, labour: labourSchema.parse(labourOf(units)), judgement };
+  }
+
+  /**
+   * Puts articles in, or changes those that are there; all of them or none. A changed price goes into the history. A new one comes after the
+   * others. Gives how many are otherwise than before.
+   */
+  async put(articles: readonly Article[]): Promise<number> {
+    return this.#source.transaction(async (manager) => {
+      const rows = await manager.find(ArticleEntity);
+      const known = new Map(rows.map((row) => [row.id, row]));
+      let last = Math.max(-1, ...rows.map(({ position }) => position));
+      let changed = 0;
+      for (const article of articles) {
+        const before = known.get(article.id);
+        const row = rowOf(article, before?.position ?? ++last);
+        if (before && isSameRow(before, row)) continue;
+        changed += 1;
+        await manager.save(ArticleEntity, row);
+        known.set(row.id, row);
+        if (before && String(before.price) !== row.price)
+          await manager.insert(PriceChangeEntity, {
+            article: row.id,
+            before: before.price,
+            after: row.price,
+          });
+      }
+      return changed;
+    });
+  }
+
+  /** The shop's labour units and prices of judgement, all of them anew. */
+  async putUnits({ labour, judgement }: Pick<Catalog, 'labour' | 'judgement'>): Promise<void> {
+    await this.#source.transaction(async (manager) => {
+      await manager.save(LabourUnitEntity, unitsOf(labour));
+      await manager.save(
+        JudgementPriceEntity,
+        Object.entries(judgement).map(([name, price]) => ({ name, price })),
+      );
+    });
+  }
+
+  /** Prices that were changed, the newest first. */
+  async history(): Promise<PriceChange[]> {
+    const rows = await this.#source
+      .getRepository(PriceChangeEntity)
+      .find({ order: { row: 'DESC' }, take: MOST_HISTORY });
+    return rows.map(({ article, before, after, at }) => ({
+      ...{ article: article as Article['id'], before: Number(before), after: Number(after) },
+      at: at.toISOString(),
+    }));
   }
 }

@@ -6,6 +6,7 @@ import {
   LabourUnitEntity,
   NoteEntity,
   PictureEntity,
+  PriceChangeEntity,
   RevisionEntity,
   RecordEntity,
 } from './entities.js';
@@ -18,6 +19,7 @@ import {
   SquareBoxes1700000000006,
   Ticks1700000000004,
 } from './migrations.js';
+import { CatalogPrices1700000000012 } from './catalogPrices.js';
 import { Faces1700000000008 } from './faces.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { MoreStock1700000000010 } from './moreStock.js';
@@ -37,6 +39,7 @@ export const dataSourceOf = (url: string): DataSource =>
       ArticleEntity,
       LabourUnitEntity,
       JudgementPriceEntity,
+      PriceChangeEntity,
       PictureEntity,
       RecordEntity,
     ],
@@ -52,6 +55,7 @@ export const dataSourceOf = (url: string): DataSource =>
       SpliceMinutes1700000000009,
       MoreStock1700000000010,
       JudgementPrices1700000000011,
+      CatalogPrices1700000000012,
     ],
     extra: { connectionLimit: 10 },
   });

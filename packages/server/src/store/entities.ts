@@ -42,6 +42,15 @@ export interface ArticleRow {
 }
 
 /** One unit of labour by its dotted name: minutes, or the rate in ten-thousandths of a dollar an hour. */
+/** A price that was changed, ten-thousandths of a dollar. */
+export interface PriceChangeRow {
+  row: number;
+  article: string;
+  before: string;
+  after: string;
+  at: Date;
+}
+
 export interface LabourUnitRow {
   name: string;
   value: number;
@@ -134,9 +143,21 @@ export const ArticleEntity = new EntitySchema<ArticleRow>({
     id: { type: 'varchar', length: 200, primary: true },
     position: { type: 'int' },
     kind: { type: 'varchar', length: 20 },
-    name: { type: 'varchar', length: 200 },
+    name: { type: 'varchar', length: 202 },
     price: { type: 'bigint' },
     details: { type: 'mediumtext' },
+  },
+});
+
+export const PriceChangeEntity = new EntitySchema<PriceChangeRow>({
+  name: 'priceChange',
+  tableName: 'catalog_prices',
+  columns: {
+    row: { type: 'int', primary: true, generated: true },
+    article: { type: 'varchar', length: 200 },
+    before: { type: 'bigint', name: 'price_before' },
+    after: { type: 'bigint', name: 'price_after' },
+    at: { type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' },
   },
 });
 

@@ -16,6 +16,8 @@ const part = (id: string): string => encodeURIComponent(id);
 export const JOBS_PATH = '/';
 /** A box that is in no job. */
 export const WORKSHEET_PATH = '/worksheet';
+/** The shop: catalog, prices, labour units. */
+export const SHOP_PATH = '/shop';
 export const JOB_PATTERN = '/jobs/:jobId/*';
 const WIRING = 'wiring';
 /** The word of the screen that begins a circuit. */

@@ -1,4 +1,11 @@
-import { CONTRACT, type JobHead, type SiteRecord } from '@amber/core';
+import {
+  CONTRACT,
+  type Article,
+  type Catalog,
+  type JobHead,
+  type PriceChange,
+  type SiteRecord,
+} from '@amber/core';
 import { createApi, fakeBaseQuery } from '@reduxjs/toolkit/query/react';
 import { ask, type Failed } from './client.js';
 
@@ -6,7 +13,7 @@ import { ask, type Failed } from './client.js';
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fakeBaseQuery<Failed>(),
-  tagTypes: ['Jobs'],
+  tagTypes: ['Jobs', 'Catalog'],
   endpoints: (build) => ({
     jobs: build.query<JobHead[], void>({
       queryFn: async () => {
@@ -15,6 +22,54 @@ export const jobsApi = createApi({
       },
       providesTags: ['Jobs'],
       keepUnusedDataFor: 0,
+    }),
+    /** The catalog of the shop with its labour units and prices of judgement. */
+    catalog: build.query<Catalog, void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.catalog);
+        return answer.kind === 'ok' ? { data: answer.value } : { error: answer };
+      },
+      providesTags: ['Catalog'],
+    }),
+    priceHistory: build.query<PriceChange[], void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.priceHistory);
+        return answer.kind === 'ok' ? { data: answer.value.changes } : { error: answer };
+      },
+      providesTags: ['Catalog'],
+    }),
+    putArticles: build.mutation<number, readonly Article[]>({
+      queryFn: async (articles) => {
+        const answer = await ask(CONTRACT.putArticles, { body: { articles: [...articles] } });
+        return answer.kind === 'ok' ? { data: answer.value.changed } : { error: answer };
+      },
+      // What is changed next starts from this, and not from what the server knew before it.
+      onQueryStarted: async (articles, { dispatch, queryFulfilled }) => {
+        const patch = dispatch(
+          jobsApi.util.updateQueryData('catalog', undefined, (catalog) => {
+            for (const article of articles) {
+              const at = catalog.articles.findIndex(({ id }) => id === article.id);
+              if (at < 0) catalog.articles.push(article);
+              else catalog.articles[at] = article;
+            }
+          }),
+        );
+        await queryFulfilled.catch(() => patch.undo());
+      },
+      invalidatesTags: ['Catalog'],
+    }),
+    putUnits: build.mutation<true, Pick<Catalog, 'labour' | 'judgement'>>({
+      queryFn: async (units) => {
+        const answer = await ask(CONTRACT.putUnits, { body: units });
+        return answer.kind === 'ok' ? { data: true } : { error: answer };
+      },
+      onQueryStarted: async (units, { dispatch, queryFulfilled }) => {
+        const patch = dispatch(
+          jobsApi.util.updateQueryData('catalog', undefined, (catalog) => void Object.assign(catalog, units)),
+        );
+        await queryFulfilled.catch(() => patch.undo());
+      },
+      invalidatesTags: ['Catalog'],
     }),
     /** What happened on site, of one job. */
     records: build.query<SiteRecord[], string>({
@@ -25,4 +80,11 @@ export const jobsApi = createApi({
     }),
   }),
 });
-export const { useJobsQuery, useRecordsQuery } = jobsApi;
+export const {
+  useCatalogQuery,
+  useJobsQuery,
+  usePriceHistoryQuery,
+  usePutArticlesMutation,
+  usePutUnitsMutation,
+  useRecordsQuery,
+} = jobsApi;

@@ -2,7 +2,7 @@ import { lazy } from 'react';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { CONTRACT } from '@amber/core';
 import { Boundary } from '../parts/Boundary.js';
-import { jobIn, JOB_PATTERN, WORKSHEET_PATH } from '../parts/paths.js';
+import { jobIn, JOB_PATTERN, SHOP_PATH, WORKSHEET_PATH } from '../parts/paths.js';
 import { askEarly } from '../server/client.js';
 import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
@@ -13,6 +13,9 @@ const loadJobs = async () => ({ default: (await import('../screens/jobs/JobsScre
 const JobsScreen = lazy(loadJobs);
 const WorksheetScreen = lazy(async () => ({
   default: (await import('../screens/worksheet/WorksheetScreen.js')).WorksheetScreen,
+}));
+const ShopScreen = lazy(async () => ({
+  default: (await import('../screens/shop/ShopScreen.js')).ShopScreen,
 }));
 const loadJobShell = async () => ({ default: (await import('./JobShell.js')).JobShell });
 const JobShell = lazy(loadJobShell);
@@ -41,6 +44,14 @@ export const App = () => (
             element={
               <Boundary what="The worksheet" of="worksheet">
                 <WorksheetScreen />
+              </Boundary>
+            }
+          />
+          <Route
+            path={SHOP_PATH}
+            element={
+              <Boundary what="The shop" of="shop">
+                <ShopScreen />
               </Boundary>
             }
           />

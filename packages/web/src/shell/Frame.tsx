@@ -1,7 +1,7 @@
-import { FolderOpen, type LucideIcon } from 'lucide-react';
+import { FolderOpen, Store, type LucideIcon } from 'lucide-react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
-import { jobIn, jobPath, JOBS_PATH } from '../parts/paths.js';
+import { jobIn, jobPath, JOBS_PATH, SHOP_PATH } from '../parts/paths.js';
 import { NoticeBar } from './NoticeBar.js';
 import { screenAt, SCREENS } from './screens.js';
 
@@ -60,6 +60,10 @@ export const Frame = () => {
                 label={screen.label}
               />
             ))}
+        {/* On a narrow screen the stages of the job take all of the bar. */}
+        <span className={`flex flex-1 sm:mt-auto sm:flex-none ${jobId === null ? '' : 'max-sm:hidden'}`}>
+          <Stage to={SHOP_PATH} active={pathname === SHOP_PATH} icon={Store} label="Shop" />
+        </span>
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <Boundary what="The page" of={pathname}>

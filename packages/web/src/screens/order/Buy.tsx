@@ -4,6 +4,7 @@ import { Button } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { BuyRow } from './BuyRow.js';
 import { saveCsv } from './csv.js';
+import { OldPrices } from './OldPrices.js';
 import { ExtraForm } from './ExtraForm.js';
 import type { OrderView } from './useOrder.js';
 
@@ -58,6 +59,7 @@ export const Buy = ({ view }: { view: OrderView }) => {
           <Download size={17} /> Boxes as CSV
         </Button>
       </div>
+      <OldPrices view={view} />
       <NotToBeHad view={view} />
       {aisles.map((aisle) => (
         <section key={aisle} aria-label={TITLES[aisle]}>

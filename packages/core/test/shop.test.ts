@@ -1,0 +1,111 @@
+import fc from 'fast-check';
+import {
+  articlesOf,
+  catalogSheet,
+  csvOf,
+  newJob,
+  pricesSince,
+  readCatalogSheet,
+  standardStock,
+  withPrices,
+  type Article,
+  type ArticleId,
+  type JobId,
+} from '../src/index.js';
+
+const catalog = standardStock();
+const lines = (...rows: string[]): string => rows.join('\n');
+const faultsOf = (text: string) => {
+  const read = readCatalogSheet(text, catalog);
+  return read.ok ? [] : read.faults.map(({ row, column, message }) => `${row} ${column}: ${message}`);
+};
+
+test('what was sent out comes in again and changes nothing; what was changed in it comes in as that and nothing else', () => {
+  const text = csvOf(catalogSheet(catalog));
+  expect(readCatalogSheet(text, catalog)).toEqual({ ok: true, changes: [] });
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: catalog.length - 1 }),
+      fc.integer({ min: 0, max: 9_999_999 }),
+      fc.string({ minLength: 1, maxLength: 30 }),
+      (at, price, called) => {
+        const name = called.trim() === '' ? 'Plain' : called.trim();
+        const changed = catalog.map((one, i): Article =>
+          i === at ? { ...one, price, absent: true, name } : one,
+        );
+        const read = readCatalogSheet(csvOf(catalogSheet(changed)), catalog);
+        if (!read.ok) throw new Error(JSON.stringify(read.faults));
+        const [only, ...others] = read.changes;
+        expect(others).toEqual([]);
+        expect(only?.before).toEqual(catalog[at]);
+        expect(only?.after).toMatchObject({ id: catalog[at]?.id, price, absent: true });
+      },
+    ),
+    { seed: 77, numRuns: 120 },
+  );
+});
+
+test('columns may be left out and stand otherwise, and what is not named stays', () => {
+  const read = readCatalogSheet(lines('price,id', '0.60,14-2', '"$1,250.00",14-3'), catalog);
+  if (!read.ok) throw new Error('refused');
+  expect(read.changes.map(({ after: { id, price, pack, name } }) => [id, price, pack, name])).toEqual([
+    ['14-2', 6_000, null, '14/2'],
+    ['14-3', 12_500_000, null, '14/3'],
+  ]);
+});
+
+test('every kind of fault is told by its row and column, and then nothing is taken', () => {
+  expect(
+    faultsOf(
+      lines(
+        'id,kind,price,pack of,pack price,coil price,sold singly,not to be had',
+        '14-2,cable,-1,,,,,',
+        'nowhere,cable,1,,,,,',
+        '14-3,box,1,,,,,maybe',
+        'lever-2,connector,1,1,2,,,',
+        'lever-3,connector,1,,2,5,,',
+        '14-2,cable,1,,,,,',
+        '14-4,cable,1,,,,,no,too many',
+      ),
+    ),
+  ).toEqual([
+    '2 price: "-1" is no price; write dollars from 0 up, as 1.25.',
+    '3 id: The catalog has no article "nowhere"; make it from a like one first.',
+    '4 kind: "14-3" is a cable; what an article is does not change.',
+    '4 not to be had: "maybe" is neither yes nor no.',
+    '5 pack of: "1" is no whole number of 2 or more; leave it empty where it comes in no pack.',
+    '6 coil price: Only cable comes in a coil.',
+    '6 pack of: A pack has a price and no count: say how many are in it.',
+    '7 id: "14-2" stands in row 2 too; one row for each article.',
+    '8 : It has 9 cells and 8 heads; put a text with a comma in quotes.',
+  ]);
+  expect(faultsOf('name,price\nx,1')[0]).toMatch(/^0 : The first row has no column "id"/);
+  expect(faultsOf('id,cost\n14-2,1')[0]).toMatch(/There is no column "cost"/);
+  expect(faultsOf(`id,price\n${'14-2,1\n'.repeat(50_000)}`)).toEqual([
+    '0 : It has 50,000 rows; up to 5,000 are read at once. Bring it in in parts.',
+  ]);
+  expect(faultsOf('')[0]).toMatch(/no column "id"/);
+});
+
+test('a job is told what has another price since, and takes the new prices of those it is asked to alone', () => {
+  const job = newJob('j' as JobId, 'Job', catalog);
+  expect(pricesSince(job, catalog)).toEqual([]);
+  const dearer = catalog.map((one) =>
+    one.id === '14-2' || one.id === 'lever-2' ? { ...one, price: one.price + 1_000 } : one,
+  );
+  const since = pricesSince(job, dearer);
+  expect(since.map(({ article }) => article).sort()).toEqual(['14-2', 'lever-2']);
+  for (const { was, is } of since) expect(is.price - was.price).toBe(1_000);
+  const taken = withPrices(job, dearer, new Set(['14-2' as ArticleId]));
+  expect(pricesSince(taken, dearer).map(({ article }) => article)).toEqual(['lever-2']);
+  // A coil is priced with its cable; what the job knows of an article beside its prices stays.
+  const coil = dearer.map((one) =>
+    one.id === '14-2' && one.kind === 'cable' ? { ...one, coilPrice: 1, name: 'Other' } : one,
+  );
+  const cable = articlesOf(withPrices(job, coil, new Set(['14-2' as ArticleId])).stock, 'cable').find(
+    ({ id }) => id === '14-2',
+  );
+  expect(cable).toMatchObject({ coilPrice: 1, name: '14/2' });
+  // What the shop has not, or as something else, is passed over.
+  expect(pricesSince(job, [])).toEqual([]);
+});
