@@ -141,24 +141,17 @@ const SHOTS = [
     },
   },
   {
-    name: 'box-fill',
-    path: '/jobs/heron-yard/circuits/ropewalk-lights',
+    name: 'order',
+    path: '/jobs/heron-yard/order',
     size: desk,
     act: async (page) => {
-      await page.keyboard.press('1');
-      await page.getByRole('tab', { name: 'Box fill' }).click();
-      await page
-        .getByRole('tabpanel')
-        .getByRole('button', { name: /Middle bay/ })
-        .click();
+      await page.getByLabel('Initials').fill('RF');
+      await page.getByRole('button', { name: '14/4', exact: true }).click();
+      await page.getByRole('button', { name: 'Not at the counter: 14/4' }).click();
+      await page.getByRole('button', { name: 'Plan without it' }).waitFor({ timeout: 60_000 });
     },
   },
-  {
-    name: 'circuit',
-    path: '/jobs/heron-yard/circuits/tar-store-light',
-    size: desk,
-    act: (page) => page.getByRole('tab', { name: 'Circuit' }).click(),
-  },
+  { name: 'shop', path: '/shop', size: desk },
   {
     name: 'layout',
     path: '/jobs/heron-yard/circuits/long-shed-lights/layout',

@@ -96,6 +96,8 @@ or a circuit cannot be planned; with 2 on bad input, the faults on standard erro
 \`inspect --walk rough\` or \`final\` narrows the findings to one of the inspector's walks and says first what stands against it;
 \`fill --smallest\` tells the smallest box of the stock for each place.
 \`plan --circuit\` looks for the ways to wire one circuit and prints the best of each kind with their reasons.
+\`packet FILE --out FILE.pdf\` writes the packet of the job, or of one circuit with \`--circuit\`; \`--sections\`, \`--paper letter\` or \`a4\`, and \`--made\`
+with a day narrow it. The same job and day give the same bytes as on the page.
 `;
 
 const fenced = (text, language = '') => `\`\`\`${language}\n${text.trimEnd()}\n\`\`\`\n`;
