@@ -37,7 +37,7 @@ for (const [width, height] of [
     await page.setViewportSize({ width, height });
     await page.goto('/shop');
     await page.getByLabel('Kind of article').selectOption('Connectors');
-    for (const name of ['Articles', 'Labour and judgement', 'Table in and out']) {
+    for (const name of ['Articles', 'Labour and judgement', 'New jobs', 'Table in and out']) {
       await page.getByRole('tab', { name }).click();
       expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
       expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);

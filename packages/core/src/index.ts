@@ -515,6 +515,13 @@ export type { TappedSource } from './words/source.js';
 /** What to buy, cut, carry and ask for. */
 export { AISLES } from './model/order.js';
 export type { Aisle, ExtraLine, Terms } from './model/order.js';
+export {
+  departsIn,
+  shopDefaultsSchema,
+  usualDefaults,
+  withShopDefaults,
+  type ShopDefaults,
+} from './model/shopDefaults.js';
 export { articlesToHave } from './model/articles.js';
 export { isIn, partOf, type OrderPart } from './order/part.js';
 export { orderLines, type OrderLine, type OrderList } from './order/orderLines.js';

@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import {
   articlesOf,
   catalogSheet,
+  departsIn,
+  usualDefaults,
+  withShopDefaults,
   csvOf,
   newJob,
   pricesSince,
@@ -108,4 +111,25 @@ test('a job is told what has another price since, and takes the new prices of th
   expect(cable).toMatchObject({ coilPrice: 1, name: '14/2' });
   // What the shop has not, or as something else, is passed over.
   expect(pricesSince(job, [])).toEqual([]);
+});
+
+test('a new job begins with what the shop says, and is told where it departs from its habits', () => {
+  const usual = usualDefaults();
+  const job = newJob('j' as JobId, 'Job', catalog);
+  // A shop that has said nothing changes nothing.
+  expect(withShopDefaults(job, usual)).toEqual(job);
+  expect(departsIn(job, usual)).toEqual([]);
+  const shop = {
+    edition: 2017 as const,
+    preferences: { ...usual.preferences, connectors: 'pushIn' as const, tail: 8 },
+    terms: { ...usual.terms, markup: 15 },
+  };
+  expect(departsIn(job, shop)).toEqual(['connectors', 'tail']);
+  const begun = withShopDefaults(job, shop);
+  expect(begun).toMatchObject({
+    edition: 2017,
+    preferences: shop.preferences,
+    order: { terms: { markup: 15 } },
+  });
+  expect(departsIn(begun, shop)).toEqual([]);
 });

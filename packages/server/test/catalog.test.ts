@@ -5,7 +5,9 @@ import {
   planJob,
   newJob,
   standardStock,
+  usualDefaults,
   type Article,
+  type Catalog,
   type Job,
 } from '@amber/core';
 import { CatalogStore } from '../src/index.js';
@@ -163,8 +165,14 @@ test('articles are put in and changed, all or none; their prices are kept as the
 
 test('labour units and prices of judgement are put anew, and refused where one is out of range', async () => {
   const api = apiOn(source);
-  const { labour, judgement } = (await api.get('/api/catalog').expect(200)).body as Answer;
-  const units = { labour: { ...labour, rate: 910_000 }, judgement: { ...judgement, hotOnWhite: 1 } };
+  const { labour, judgement, defaults } = (await api.get('/api/catalog').expect(200)).body as Catalog;
+  // A shop that has said nothing begins its jobs with the first of each school.
+  expect(defaults).toEqual(usualDefaults());
+  const units = {
+    labour: { ...labour, rate: 910_000 },
+    judgement: { ...judgement, hotOnWhite: 1 },
+    defaults: { ...defaults, edition: 2020, terms: { ...defaults.terms, tax: 8.25 } },
+  };
   await api.put('/api/catalog/units').send(units).expect(200);
   expect((await api.get('/api/catalog').expect(200)).body).toMatchObject(units);
   await api
@@ -172,5 +180,5 @@ test('labour units and prices of judgement are put anew, and refused where one i
     .send({ ...units, labour: { ...labour, run: -1 } })
     .expect(400);
   expect((await api.get('/api/catalog').expect(200)).body).toMatchObject(units);
-  await api.put('/api/catalog/units').send({ labour, judgement }).expect(200);
+  await api.put('/api/catalog/units').send({ labour, judgement, defaults }).expect(200);
 });

@@ -1,5 +1,14 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { judgementSchema, labourSchema, newJob, standardStock, type Article, type JobId } from '@amber/core';
+import {
+  judgementSchema,
+  labourSchema,
+  newJob,
+  standardStock,
+  usualDefaults,
+  type Article,
+  type JobId,
+} from '@amber/core';
+import { Habits } from '../src/panels/circuit/Habits.js';
 import { OrderScreen } from '../src/screens/order/OrderScreen.js';
 import { ShopScreen } from '../src/screens/shop/ShopScreen.js';
 import { useAppSelector } from '../src/store/store.js';
@@ -10,7 +19,12 @@ import { yard } from './support/yard.js';
 /** A shop that keeps what is put into it, as the server does. */
 const openShop = (articles: Article[] = standardStock()) => {
   const sent = fakeServer();
-  const kept = { articles, labour: labourSchema.parse({}), judgement: judgementSchema.parse({}) };
+  const kept = {
+    articles,
+    labour: labourSchema.parse({}),
+    judgement: judgementSchema.parse({}),
+    defaults: usualDefaults(),
+  };
   const puts: Sent[] = [];
   const changes: object[] = [];
   const serve = (one: Sent): void => {
@@ -66,7 +80,7 @@ test('a price is changed where it stands, its history told, and taken back; what
   fireEvent.change(screen.getByLabelText('Find an article'), { target: { value: 'lever 2' } });
   expect(screen.getByText('1 of 157')).toBeTruthy();
   take('Price of Lever 2, dollars', '-1');
-  expect(screen.getByText('Dollars from 0 up')).toBeTruthy();
+  expect(screen.getByText(/^From 0 to/)).toBeTruthy();
   expect(puts).toEqual([]);
   take('Price of Lever 2, dollars', '0.60');
   await settle();
@@ -155,4 +169,31 @@ test('a job with the prices of the shop is told nothing', async () => {
   await settle();
   expect(screen.queryByRole('region', { name: 'Prices have changed since' })).toBeNull();
   expect(screen.getByText('Nothing is planned yet that has to be bought.')).toBeTruthy();
+});
+
+test('new jobs begin with the habits of the shop; a job that departs is told in how many, and takes them again', async () => {
+  const { kept, settle } = openShop();
+  const shop = show(<ShopScreen />);
+  await settle();
+  fireEvent.click(screen.getByRole('tab', { name: 'New jobs' }));
+  fireEvent.change(screen.getByLabelText('Connectors'), { target: { value: 'twistOn' } });
+  fireEvent.change(screen.getByLabelText('Code edition in force where the shop works'), {
+    target: { value: '2020' },
+  });
+  take('Tax, %', '8.25');
+  await settle();
+  expect(kept.defaults).toMatchObject({
+    edition: 2020,
+    preferences: { connectors: 'twistOn' },
+    terms: { tax: 8.25 },
+  });
+  shop.unmount();
+  const job = newJob('j' as JobId, 'Job', standardStock());
+  const { store } = show(<Habits job={job} />, { job });
+  await settle();
+  fireEvent.click(screen.getByRole('button', { name: 'Habits of this job' }));
+  await settle();
+  expect(screen.getByText('This job departs from the shop in 1 habit.')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Take the shop’s again' }));
+  expect(jobOf(store).preferences.connectors).toBe('twistOn');
 });

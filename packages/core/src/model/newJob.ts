@@ -18,7 +18,7 @@ import {
 import { orderSchema } from './order.js';
 import { labourSchema, type Labour } from './labour.js';
 import { doorSchema, levelSchema, pictureSchema, roomSchema, routingSchema } from './place.js';
-import { preferencesSchema } from './preferences.js';
+import { usualDefaults } from './shopDefaults.js';
 import type { Wiring } from './wiring.js';
 
 /** An empty job. Stock and labour units become the job's own: it keeps what it was planned and priced with. */
@@ -36,11 +36,7 @@ export const newJob = (
   edition: 2023,
   existingEdition: null,
   amendments: [],
-  preferences: preferencesSchema.parse({
-    neutral: 'byEdition',
-    connectors: 'lever',
-    reidentify: 'black',
-  } satisfies z.input<typeof preferencesSchema>),
+  preferences: usualDefaults().preferences,
   routing: routingSchema.parse({}),
   labour,
   judgement,

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { articleSchema } from '../model/articles.js';
 import type { Job } from '../model/job.js';
 import { articleIdSchema, jobIdSchema } from '../model/ids.js';
+import { shopDefaultsSchema } from '../model/shopDefaults.js';
 import { judgementSchema } from '../model/judgement.js';
 import { labourSchema } from '../model/labour.js';
 import { readJob } from '../formats/jobFile.js';
@@ -85,6 +86,7 @@ export const catalogSchema = z.object({
   articles: z.array(articleSchema),
   labour: labourSchema,
   judgement: judgementSchema,
+  defaults: shopDefaultsSchema,
 });
 export type Catalog = z.infer<typeof catalogSchema>;
 
@@ -133,7 +135,7 @@ export const CONTRACT = {
   putUnits: endpoint(
     'PUT',
     '/catalog/units',
-    z.object({ labour: labourSchema, judgement: judgementSchema }),
+    z.object({ labour: labourSchema, judgement: judgementSchema, defaults: shopDefaultsSchema }),
     z.object({ ok: z.literal(true) }),
   ),
   /** Prices that were changed, the newest first. */

@@ -3,13 +3,16 @@ import {
   articleSchema,
   judgementSchema,
   labourSchema,
+  shopDefaultsSchema,
   standardStock,
+  usualDefaults,
   type Article,
   type Catalog,
   type PriceChange,
 } from '@amber/core';
 import {
   ArticleEntity,
+  DefaultsEntity,
   JudgementPriceEntity,
   LabourUnitEntity,
   NoteEntity,
@@ -25,6 +28,9 @@ const rowOf = (article: Article, position: number): ArticleRow => {
 
 const isSameRow = (a: ArticleRow, b: ArticleRow): boolean =>
   a.kind === b.kind && a.name === b.name && String(a.price) === b.price && a.details === b.details;
+
+/** The row of what new jobs begin with. */
+const DEFAULTS = 'jobs';
 
 /** So many changes of prices are told. */
 const MOST_HISTORY = 2_000;
@@ -80,7 +86,9 @@ export class CatalogStore {
     const judgement = judgementSchema.parse(
       Object.fromEntries(prices.map(({ name, price }) => [name, price])),
     );
-    return { articles, labour: labourSchema.parse(labourOf(units)), judgement };
+    const told = await this.#source.getRepository(DefaultsEntity).findOneBy({ name: DEFAULTS });
+    const defaults = told ? shopDefaultsSchema.parse(JSON.parse(told.document)) : usualDefaults();
+    return { articles, labour: labourSchema.parse(labourOf(units)), judgement, defaults };
   }
 
   /**
@@ -111,9 +119,10 @@ export class CatalogStore {
     });
   }
 
-  /** The shop's labour units and prices of judgement, all of them anew. */
-  async putUnits({ labour, judgement }: Pick<Catalog, 'labour' | 'judgement'>): Promise<void> {
+  /** The shop's labour units, prices of judgement and what new jobs begin with, all of them anew. */
+  async putUnits({ labour, judgement, defaults }: Omit<Catalog, 'articles'>): Promise<void> {
     await this.#source.transaction(async (manager) => {
+      await manager.save(DefaultsEntity, { name: DEFAULTS, document: JSON.stringify(defaults) });
       await manager.save(LabourUnitEntity, unitsOf(labour));
       await manager.save(
         JudgementPriceEntity,

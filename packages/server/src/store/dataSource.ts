@@ -1,6 +1,7 @@
 import { DataSource } from 'typeorm';
 import {
   ArticleEntity,
+  DefaultsEntity,
   JobEntity,
   JudgementPriceEntity,
   LabourUnitEntity,
@@ -37,6 +38,7 @@ export const dataSourceOf = (url: string): DataSource =>
       RevisionEntity,
       NoteEntity,
       ArticleEntity,
+      DefaultsEntity,
       LabourUnitEntity,
       JudgementPriceEntity,
       PriceChangeEntity,

@@ -42,6 +42,21 @@ export interface ArticleRow {
 }
 
 /** One unit of labour by its dotted name: minutes, or the rate in ten-thousandths of a dollar an hour. */
+/** What the shop begins new jobs with, as JSON; one row, under the name that it has. */
+export interface DefaultsRow {
+  name: string;
+  document: string;
+}
+
+export const DefaultsEntity = new EntitySchema<DefaultsRow>({
+  name: 'defaults',
+  tableName: 'shop_defaults',
+  columns: {
+    name: { type: 'varchar', length: 60, primary: true },
+    document: { type: 'mediumtext' },
+  },
+});
+
 /** A price that was changed, ten-thousandths of a dollar. */
 export interface PriceChangeRow {
   row: number;

@@ -58,7 +58,7 @@ export const jobsApi = createApi({
       },
       invalidatesTags: ['Catalog'],
     }),
-    putUnits: build.mutation<true, Pick<Catalog, 'labour' | 'judgement'>>({
+    putUnits: build.mutation<true, Omit<Catalog, 'articles'>>({
       queryFn: async (units) => {
         const answer = await ask(CONTRACT.putUnits, { body: units });
         return answer.kind === 'ok' ? { data: true } : { error: answer };

@@ -1,106 +1,28 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { ChevronRight } from 'lucide-react';
-import type { Job, Preferences } from '@amber/core';
+import { departsIn, type Job, type Preferences } from '@amber/core';
+import { plural } from '../../parts/format.js';
+import { Button } from '../../parts/ui.js';
+import { useCatalogQuery } from '../../server/api.js';
 import { useEdit } from '../../store/review.js';
-import { Field } from '../../parts/ui.js';
-import { WordSelect } from '../../parts/WordSelect.js';
+import { HabitsForm } from './HabitsForm.js';
 
-/** Habits that are one of a few words, with the words; the first of each is the usual one. */
-const HABITS: {
-  [K in keyof Preferences]?: { label: string; words: Partial<Record<Preferences[K] & string, string>> };
-} = {
-  connectors: {
-    label: 'Connectors',
-    words: { lever: 'lever', pushIn: 'push-in', twistOn: 'twist-on' },
-  },
-  preTwist: {
-    label: 'Before a twist-on',
-    words: { asInstructed: 'as its instructions say', always: 'twist the wires first' },
-  },
-  groundConnectors: {
-    label: 'Connectors for grounds',
-    words: { same: 'the same', groundingTwistOn: 'green twist-on with a tail hole', crimp: 'crimp sleeve' },
-  },
-  groundTail: {
-    label: 'Ground tail',
-    words: { pigtail: 'a tail of its own', leftLong: 'one ground left long' },
-  },
-  groundTailColour: {
-    label: 'Ground tails are',
-    words: { bare: 'bare', green: 'green, insulated' },
-  },
-  boxGround: {
-    label: 'Ground of a steel box',
-    words: { tail: 'a tail to its screw', looped: 'one ground looped round its screw' },
-  },
-  boxBonding: {
-    label: 'Devices in steel boxes',
-    words: {
-      pigtails: 'a ground tail to each',
-      selfGroundingYoke: 'grounded by their yokes',
-      both: 'a tail to each, and their yokes too',
-    },
-  },
-  reidentify: {
-    label: 'A white that is hot is marked',
-    words: { black: 'black tape', red: 'red tape', marker: 'black marker' },
-  },
-  unusedNeutral: {
-    label: 'A neutral kept for later, under a twist-on',
-    words: { unstripped: 'capped unstripped', stripped: 'stripped and capped' },
-  },
-  tailsFirst: {
-    label: 'Tails of a device',
-    words: { splice: 'in the splice first', device: 'on the device before it meets the box' },
-  },
-  deviceLanding: {
-    label: 'Wires on a device',
-    words: { hook: 'hooked under the screw', clamp: 'pushed under the clamp' },
-  },
-  firstOnDevice: {
-    label: 'First on a device',
-    words: { ground: 'the ground', hots: 'the hots' },
-  },
-  singlePoleLanding: {
-    label: 'A plain single-pole',
-    words: { loadOnTop: 'load on the upper screw', any: 'no matter' },
-  },
-  travelers: {
-    label: 'Travelers',
-    words: { sameSide: 'each on the same side at every switch', any: 'on either brass screw' },
-  },
-  switchUp: {
-    label: 'Three- and four-ways sit',
-    words: { alike: 'all the same way up', any: 'no matter' },
-  },
-  deviceTape: {
-    label: 'Tape round the screws',
-    words: { none: 'none', wrapped: 'one or two wraps' },
-  },
-  receptacles: {
-    label: 'What goes on from a receptacle',
-    words: { pigtailed: 'from splices, the receptacle on tails', through: 'through its screws' },
-  },
-  wideCable: {
-    label: 'Cable of four conductors',
-    words: { any: 'where it is best', none: 'not in the truck: never' },
-  },
-  madeUp: {
-    label: 'Boxes are made up',
-    words: { afterCheck: 'after the rough-in check', beforeCheck: 'before the rough-in check' },
-  },
-  boxOrder: {
-    label: 'Order of the boxes',
-    words: { fromFeed: 'from the feed outwards', fromLuminaire: 'from the luminaire back' },
-  },
-  switchLegs: {
-    label: 'Switch legs',
-    words: { asItComes: 'whatever colour the cable gives', tagged: 'tagged at both ends' },
-  },
-  plasticLuminaire: {
-    label: 'Ground where a luminaire has none',
-    words: { capped: 'capped and folded back', pigtailLeft: 'a tail left for a later luminaire' },
-  },
+/** Where a job departs from the habits of the shop, and the way back; nothing where it does not, or where the shop is not reached. */
+const Departs = ({ job }: { job: Job }) => {
+  const edit = useEdit();
+  const { data: catalog } = useCatalogQuery();
+  const departs = catalog ? departsIn(job, catalog.defaults).length : 0;
+  if (!catalog || departs === 0) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-[13.5px]">
+      <p className="min-w-0 flex-1">This job departs from the shop in {plural(departs, 'habit')}.</p>
+      <Button
+        onClick={() => edit({ ...job, preferences: catalog.defaults.preferences }, 'habits of the shop')}
+      >
+        Take the shop’s again
+      </Button>
+    </div>
+  );
 };
 
 /** How things are made up on this job, where good electricians differ: each choice changes steps, drawing, stock and price. */
@@ -118,46 +40,8 @@ export const Habits = ({ job }: { job: Job }) => {
           Where good electricians differ. They hold for the whole job; steps, drawings, order and price
           follow.
         </p>
-        {(
-          Object.entries(HABITS) as [keyof Preferences, { label: string; words: Record<string, string> }][]
-        ).map(([key, { label, words }]) => (
-          <Field key={key} label={label}>
-            <WordSelect
-              words={words}
-              value={String(job.preferences[key])}
-              onPick={(value) => value !== null && set({ [key]: value }, label.toLowerCase())}
-            />
-          </Field>
-        ))}
-        <Field label="Free conductor past the sheath">
-          <WordSelect
-            words={{ 6: '6 in, the least', 8: '8 in' }}
-            value={String(job.preferences.freeConductor)}
-            onPick={(value) => set({ freeConductor: value === '8' ? 8 : 6 }, 'free conductor')}
-          />
-        </Field>
-        <Field label="Room left free in new boxes">
-          <WordSelect
-            words={{
-              0: 'none: as small as the code allows',
-              1: 'for one more two-wire cable',
-              2: 'for two more two-wire cables',
-            }}
-            value={String(job.preferences.roomToSpare)}
-            onPick={(value) =>
-              set({ roomToSpare: value === '0' ? 0 : value === '2' ? 2 : 1 }, 'room left free')
-            }
-          />
-        </Field>
-        <label className="flex min-h-10 items-center gap-2.5">
-          <input
-            type="checkbox"
-            className="size-5 accent-ink"
-            checked={job.preferences.sparePort}
-            onChange={() => set({ sparePort: !job.preferences.sparePort }, 'a port left free')}
-          />
-          A port left free in each lever or push-in connector
-        </label>
+        <Departs job={job} />
+        <HabitsForm preferences={job.preferences} onSet={set} />
       </DisclosurePanel>
     </Disclosure>
   );

@@ -1,4 +1,4 @@
-import { CONTRACT, newJob, type JobId } from '@amber/core';
+import { CONTRACT, newJob, withShopDefaults, type JobId } from '@amber/core';
 import type { Store } from '../../store/store.js';
 import { jobsApi } from '../../server/api.js';
 import { ask, sayFailed, type Answer } from '../../server/client.js';
@@ -16,17 +16,15 @@ const settle = <T>(answer: Answer<T>, dispatch: Dispatch, what: string): T | nul
   return answer.value;
 };
 
-/** Makes an empty job with the stock and prices of the catalog, and gives its id. */
+/** Makes an empty job with the stock, prices and habits of the shop, and gives its id. */
 export const createJob = async (name: string, dispatch: Dispatch): Promise<string | null> => {
   const refused = 'The job was not made.';
   const catalog = settle(await ask(CONTRACT.catalog), dispatch, refused);
   if (!catalog) return null;
-  const document = newJob(
-    crypto.randomUUID() as JobId,
-    name,
-    catalog.articles,
-    catalog.labour,
-    catalog.judgement,
+  const { articles, labour, judgement, defaults } = catalog;
+  const document = withShopDefaults(
+    newJob(crypto.randomUUID() as JobId, name, articles, labour, judgement),
+    defaults,
   );
   const answer = await ask(CONTRACT.makeJob, { body: { saveId: crypto.randomUUID(), document } });
   return settle(answer, dispatch, refused)?.id ?? null;

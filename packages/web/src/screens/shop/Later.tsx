@@ -8,6 +8,7 @@ export const Later = ({
   onTake,
   whole = false,
   money = false,
+  most = 10_000_000,
   empty = null,
 }: {
   label: string;
@@ -15,6 +16,7 @@ export const Later = ({
   onTake: (value: number | null) => void;
   /** Whole numbers of 2 and more alone. */
   whole?: boolean;
+  most?: number;
   /** Written with its cents. */
   money?: boolean;
   /** What an empty one means; null where it may not be empty. */
@@ -30,7 +32,7 @@ export const Later = ({
     ? empty !== null
     : whole
       ? Number.isInteger(number) && number >= 2 && number <= 10_000
-      : number >= 0 && number <= 10_000_000;
+      : number >= 0 && number <= most;
   const take = () => {
     if (!good) return;
     if (isEmpty ? value !== null : number !== value) onTake(isEmpty ? null : number);
@@ -51,7 +53,7 @@ export const Later = ({
       />
       {good ? null : (
         <span role="alert" className="block text-[12.5px] text-violation">
-          {whole ? 'A whole number from 2, or empty' : 'Dollars from 0 up'}
+          {whole ? 'A whole number from 2, or empty' : `From 0 to ${most.toLocaleString('en-US')}`}
         </span>
       )}
     </>

@@ -5,6 +5,7 @@ import { Button } from '../../parts/ui.js';
 import { useCatalogQuery } from '../../server/api.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { Articles } from './Articles.js';
+import { Begins } from './Begins.js';
 import { InAndOut } from './InAndOut.js';
 import { Units } from './Units.js';
 import { useShop } from './useShop.js';
@@ -52,7 +53,7 @@ export const ShopScreen = () => {
         </p>
       )}
       <TabList className="flex overflow-x-auto border-b border-line bg-sheet">
-        {['Articles', 'Labour and judgement', 'Table in and out'].map((words) => (
+        {['Articles', 'Labour and judgement', 'New jobs', 'Table in and out'].map((words) => (
           <Tab key={words} className={tabLook}>
             {words}
           </Tab>
@@ -64,6 +65,9 @@ export const ShopScreen = () => {
         </TabPanel>
         <TabPanel className="p-4">
           <Units catalog={catalog} shop={shop} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <Begins catalog={catalog} shop={shop} />
         </TabPanel>
         <TabPanel className="p-4">
           <InAndOut articles={catalog.articles} shop={shop} />

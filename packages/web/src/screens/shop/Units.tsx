@@ -40,7 +40,13 @@ const withLeaf = (labour: Labour, path: string, value: number): Labour => {
 };
 
 /** Minutes by what is done, the rate, and what a master pays for beside material and labour. */
-export const Units = ({ catalog: { labour, judgement }, shop }: { catalog: Catalog; shop: Shop }) => (
+export const Units = ({
+  catalog: { labour, judgement, defaults },
+  shop,
+}: {
+  catalog: Catalog;
+  shop: Shop;
+}) => (
   <div className="grid max-w-5xl gap-x-10 gap-y-5 lg:grid-cols-2">
     <section aria-label="Labour units">
       <h2 className="mb-2 text-[15px] font-bold">Labour, minutes each</h2>
@@ -52,7 +58,11 @@ export const Units = ({ catalog: { labour, judgement }, shop }: { catalog: Catal
             value={labour.rate / 10_000}
             onTake={(rate) =>
               rate !== null &&
-              void shop.saveUnits({ labour: { ...labour, rate: Math.round(rate * 10_000) }, judgement })
+              void shop.saveUnits({
+                labour: { ...labour, rate: Math.round(rate * 10_000) },
+                judgement,
+                defaults,
+              })
             }
           />
         </Field>
@@ -65,7 +75,7 @@ export const Units = ({ catalog: { labour, judgement }, shop }: { catalog: Catal
                 value={value}
                 onTake={(minutes) =>
                   minutes !== null &&
-                  void shop.saveUnits({ labour: withLeaf(labour, path, minutes), judgement })
+                  void shop.saveUnits({ labour: withLeaf(labour, path, minutes), judgement, defaults })
                 }
               />
             </Field>
@@ -90,6 +100,7 @@ export const Units = ({ catalog: { labour, judgement }, shop }: { catalog: Catal
                 void shop.saveUnits({
                   labour,
                   judgement: { ...judgement, [which]: Math.round(price * 10_000) },
+                  defaults,
                 })
               }
             />

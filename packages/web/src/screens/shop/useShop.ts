@@ -12,7 +12,7 @@ export interface ShopChange {
 /** The ways to change the shop; what was refused is told, and the last change can be taken back. */
 export interface Shop {
   save: (words: string, changes: readonly ArticleChange[]) => Promise<boolean>;
-  saveUnits: (units: Pick<Catalog, 'labour' | 'judgement'>) => Promise<boolean>;
+  saveUnits: (units: Omit<Catalog, 'articles'>) => Promise<boolean>;
   /** The last change of articles that can be taken back; null for none. */
   last: ShopChange | null;
   undo: () => Promise<boolean>;
@@ -49,7 +49,7 @@ export const useShop = (): Shop => {
     return ok;
   }, [last, put]);
   const saveUnits = useCallback(
-    async (units: Pick<Catalog, 'labour' | 'judgement'>) => told((await putUnits(units)).error),
+    async (units: Omit<Catalog, 'articles'>) => told((await putUnits(units)).error),
     [putUnits, told],
   );
   return { save, saveUnits, last, undo, trouble };
