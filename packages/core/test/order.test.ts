@@ -155,6 +155,13 @@ test('an article that is not to be had is planned no more: another takes its pla
     boxes: without.boxes.map((one) => (one.id === byProgram?.uses[0]?.at ? { ...one, article: box } : one)),
   };
   expect(used(chosen, box)).toBe(true);
+  // It is told to be asked for all the same.
+  const { job: told, all: kept } = looked(chosen);
+  expect(
+    orderLines(told, kept)
+      .lines.filter(({ absent }) => absent)
+      .map(({ article }) => article),
+  ).toEqual([box]);
 });
 
 test('cables are pulled circuit by circuit from where power enters, and no cable before one that leads to it', () => {

@@ -1,4 +1,4 @@
-import { drawBox, lookOf, type BoxDrawing, type BoxId, type ReviewedWiring } from '@amber/core';
+import { drawBox, evaluate, lookOf, type BoxDrawing, type BoxId, type ReviewedWiring } from '@amber/core';
 import { element, picture, words } from './svg.js';
 
 type Points = BoxDrawing['wires'][number]['points'];
@@ -9,7 +9,7 @@ const INK = '#111';
 const path = (points: Points): string =>
   points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join('');
 
-/** A wire with its insulation and a gap around it where it passes over another; what nobody has followed is broken. */
+/** A wire with its insulation and a gap around it where it passes over another; what nobody knows is broken. */
 const copper = (points: Points, colour: string, broken: boolean): string => {
   const { paint, outline } = lookOf(colour as Parameters<typeof lookOf>[0]);
   const line = (stroke: string, wide: number, dash?: string) =>
@@ -30,11 +30,16 @@ const labelled = ({ x, y }: { x: number; y: number }, code: string): string => {
   );
 };
 
-const wire = ({ points, colour, mark, band, labels, loose }: BoxDrawing['wires'][number]): string => {
+const wire = (
+  { points, colour, mark, band, labels, loose }: BoxDrawing['wires'][number],
+  unknown: boolean,
+): string => {
   const code = lookOf(colour).code;
   const marked = mark && band ? labelled({ x: band.x, y: band.y }, `${lookOf(mark).code} tape`) : '';
   return (
-    copper(points, colour, loose === 'unseen') + marked + labels.map((at) => labelled(at, code)).join('')
+    copper(points, colour, unknown || loose === 'unseen') +
+    marked +
+    labels.map((at) => labelled(at, code)).join('')
   );
 };
 
@@ -137,12 +142,15 @@ const fixture = ({ x, y, width, height, title, pins, item }: Fixture): string =>
 
 /** A box opened up as it is seen from the front, for print: colours by letters, screws by words, nothing told by colour alone. */
 export const boxPicture = (
-  { job, wiring, drawn }: ReviewedWiring,
+  { job, wiring, compiled, drawn }: ReviewedWiring,
   id: BoxId,
 ): { svg: string; width: number; height: number } => {
   const drawing = drawBox(job, wiring, id, { compiled: drawn });
   const { x, y, width, height, form } = drawing.enclosure;
   const bond = drawing.bond;
+  // What is only assumed of an old box is told to nobody as known.
+  const { nets } = evaluate(compiled, {});
+  const isUnknown = (key: string): boolean => (nets[compiled.netOf(key) ?? -1] ?? 'unknown') === 'unknown';
   const inside =
     element('rect', {
       ...{ x, y, width, height, rx: form === 'round' ? Math.min(80, width / 2, height / 2) : 12 },
@@ -151,8 +159,8 @@ export const boxPicture = (
     (bond
       ? words(bond.x + bond.width / 2, bond.y + bond.height / 2 + 4, 'ground screw of the box', { size: 11 })
       : '') +
-    drawing.jumpers.map(({ points, colour }) => copper(points, colour, false)).join('') +
-    drawing.wires.map(wire).join('') +
+    drawing.jumpers.map(({ points, colour, key }) => copper(points, colour, isUnknown(key))).join('') +
+    drawing.wires.map((one) => wire(one, isUnknown(one.key))).join('') +
     drawing.cables.map(sheath).join('') +
     drawing.connectors.map(connector).join('') +
     drawing.fixtures.map(fixture).join('');

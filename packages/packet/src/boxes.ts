@@ -3,6 +3,8 @@ import {
   boxRow,
   cablesIn,
   cubicInches,
+  existingDocument,
+  ofId,
   feetInches,
   findBox,
   makeUpSteps,
@@ -77,6 +79,7 @@ const page = (material: Material, id: BoxId, first: boolean): Content[] => {
   const row = boxRow(job, review.wiring, id);
   if (!row) return [];
   const { steps } = makeUpSteps(job, review.wiring, review.drawn, id);
+  const sure = ofId(existingDocument(job)?.certainty, id);
   const phases = [...new Set(steps.map(({ phase }) => phase))];
   return [
     head(row.room === '' ? row.name : `${row.name}, ${row.room}`, first),
@@ -84,6 +87,16 @@ const page = (material: Material, id: BoxId, first: boolean): Content[] => {
       `${row.made.join(' with ') || 'Which box it is, nobody has told'}. ${row.fill.lines.map(sayFillLine).join(', ')}: ${volume(row.fill.needed)} of ${volume(row.fill.available)}, ${fillSaid(row)}.`,
       { fontSize: 8.5 },
     ),
+    ...(sure === undefined || sure === 'seen'
+      ? []
+      : [
+          paragraph(
+            sure === 'assumed'
+              ? 'NOBODY HAS LOOKED INTO THIS BOX. What is drawn is what is usual, and may not be so. Take every wire for live until it is proved dead, and tell what is there before anything is moved.'
+              : 'LOOKED INTO IN PART ALONE. Wires that are drawn broken nobody knows: take them for live until they are proved dead.',
+            { bold: true },
+          ),
+        ]),
     drawn(boxPicture(review, id), { width: 500, height: 300 }),
     cablesAt(material, id),
     ...phases.flatMap((phase): Content[] => {

@@ -122,6 +122,21 @@ test('every section of the whole job is written, each box on a page of its own, 
   expect(text).toContain('2 old boxes were not looked into');
 });
 
+test('of a box that nobody has looked into the page says so, and its picture draws what is assumed broken', () => {
+  const one = (id: string) => {
+    const text = JSON.stringify(packetDocument(asked({ sections: ['boxes'] })).content);
+    const name = review.job.boxes.find((box) => box.id === id)?.name ?? '';
+    const from = text.indexOf(`"${name}, `);
+    return text.slice(from, text.indexOf('"pageBreak"', text.indexOf('"svg"', from)));
+  };
+  expect(one('stair-head')).toContain('NOBODY HAS LOOKED INTO THIS BOX');
+  expect(one('creek-end')).not.toMatch(/NOBODY HAS LOOKED|IN PART ALONE/);
+  const broken = (id: string) =>
+    boxPicture(review, id as never).svg.match(/stroke-dasharray="9 5"/g)?.length ?? 0;
+  expect(broken('creek-end')).toBe(0);
+  expect(broken('stair-head')).toBeGreaterThan(0);
+});
+
 test('an empty job has a packet too, that says so', async () => {
   const empty = reviewJob(newJob('empty' as JobId, 'Nothing <yet> & "more"', standardStock()));
   const pages = await readBack(await writePdf(packetDocument(asked({ review: empty })), faces()));

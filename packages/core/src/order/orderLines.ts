@@ -48,6 +48,8 @@ export interface OrderLine {
   /** So much came, by what is on record. */
   delivered: number;
   byHand: boolean;
+  /** It is not to be had, and asked for all the same: chosen by hand, or nothing else of the stock serves. */
+  absent: boolean;
 }
 
 export interface OrderList {
@@ -179,6 +181,7 @@ export const orderLines = (
         ...bought,
         delivered: came.get(key) ?? 0,
         byHand: false,
+        absent: article?.absent === true,
       },
     ];
   });
@@ -187,7 +190,7 @@ export const orderLines = (
     ({ id, aisle, name, quantity, unit, price }): OrderLine => ({
       ...{ key: id, aisle, article: null, name, unit, need: quantity, inTruck: 0, buy: quantity },
       ...{ how: counted(quantity, unit), price: price === null ? null : Math.round(price * quantity) },
-      ...{ over: 0, uses: [], delivered: came.get(id) ?? 0, byHand: true },
+      ...{ over: 0, uses: [], delivered: came.get(id) ?? 0, byHand: true, absent: false },
     }),
   );
   const lines = [...planned, ...byHand].sort((a, b) => AISLES.indexOf(a.aisle) - AISLES.indexOf(b.aisle));

@@ -109,6 +109,11 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
             />
             {name}
           </button>
+          {line.absent ? (
+            <span className="block pl-6 text-[13px] font-semibold text-caution">
+              Not to be had, and asked for all the same: chosen by hand, or nothing else serves.
+            </span>
+          ) : null}
         </th>
         <td className="px-2 py-1 text-right leading-10 whitespace-nowrap">
           <span className="text-quiet md:hidden">needed </span>

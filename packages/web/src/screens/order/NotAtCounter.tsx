@@ -37,6 +37,11 @@ export const NotAtCounter = ({ job, article, name }: { job: Job; article: Articl
         </span>
       </div>
       <div className="mt-1">
+        {outcome.takeOff.some((one) => one.name === name && one.quantity < 0) ? null : (
+          <p className="text-[13.5px] font-semibold text-caution">
+            It is asked for all the same: it was chosen by hand, or nothing else of the stock serves.
+          </p>
+        )}
         <OutcomeWords job={job} after={changed} outcome={outcome} />
       </div>
     </div>
