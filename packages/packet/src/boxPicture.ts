@@ -144,7 +144,7 @@ const fixture = ({ x, y, width, height, title, pins, item }: Fixture): string =>
 export const boxPicture = (
   { job, wiring, compiled, drawn }: ReviewedWiring,
   id: BoxId,
-): { svg: string; width: number; height: number } => {
+): { svg: string; width: number; height: number; unknown: boolean } => {
   const drawing = drawBox(job, wiring, id, { compiled: drawn });
   const { x, y, width, height, form } = drawing.enclosure;
   const bond = drawing.bond;
@@ -166,7 +166,7 @@ export const boxPicture = (
     drawing.fixtures.map(fixture).join('');
   return {
     svg: picture(drawing.width, drawing.height, inside),
-    width: drawing.width,
-    height: drawing.height,
+    ...{ width: drawing.width, height: drawing.height },
+    unknown: drawing.wires.some(({ key }) => isUnknown(key)),
   };
 };

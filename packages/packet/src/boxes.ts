@@ -73,6 +73,19 @@ const stepLine = ({ text, caution, section }: Step): Content =>
     [caution === null ? '' : `CAUTION: ${caution}`, section ?? ''].filter((one) => one !== '').join(' · '),
   );
 
+/** What has to be said before the picture of a box in which something is not known; nothing where all is. */
+const warned = (sure: string | undefined, unknown: boolean): Content[] => {
+  const words =
+    sure === 'assumed'
+      ? 'NOBODY HAS LOOKED INTO THIS BOX. What is drawn is what is usual, and may not be so. Take every wire for live until it is proved dead, and tell what is there before anything is moved.'
+      : sure === 'partlySeen'
+        ? 'LOOKED INTO IN PART ALONE. Wires that are drawn broken nobody knows: take them for live until they are proved dead.'
+        : unknown
+          ? 'Wires that are drawn broken lead to where nobody has looked: take them for live until they are proved dead.'
+          : '';
+  return words === '' ? [] : [paragraph(words, { bold: true })];
+};
+
 /** One box on a page of its own: picture, cables with their numbers, fill, and its steps by phase with squares to tick. */
 const page = (material: Material, id: BoxId, first: boolean): Content[] => {
   const { job, review } = material;
@@ -80,6 +93,7 @@ const page = (material: Material, id: BoxId, first: boolean): Content[] => {
   if (!row) return [];
   const { steps } = makeUpSteps(job, review.wiring, review.drawn, id);
   const sure = ofId(existingDocument(job)?.certainty, id);
+  const picture = boxPicture(review, id);
   const phases = [...new Set(steps.map(({ phase }) => phase))];
   return [
     head(row.room === '' ? row.name : `${row.name}, ${row.room}`, first),
@@ -87,17 +101,8 @@ const page = (material: Material, id: BoxId, first: boolean): Content[] => {
       `${row.made.join(' with ') || 'Which box it is, nobody has told'}. ${row.fill.lines.map(sayFillLine).join(', ')}: ${volume(row.fill.needed)} of ${volume(row.fill.available)}, ${fillSaid(row)}.`,
       { fontSize: 8.5 },
     ),
-    ...(sure === undefined || sure === 'seen'
-      ? []
-      : [
-          paragraph(
-            sure === 'assumed'
-              ? 'NOBODY HAS LOOKED INTO THIS BOX. What is drawn is what is usual, and may not be so. Take every wire for live until it is proved dead, and tell what is there before anything is moved.'
-              : 'LOOKED INTO IN PART ALONE. Wires that are drawn broken nobody knows: take them for live until they are proved dead.',
-            { bold: true },
-          ),
-        ]),
-    drawn(boxPicture(review, id), { width: 500, height: 300 }),
+    ...warned(sure, picture.unknown),
+    drawn(picture, { width: 500, height: 300 }),
     cablesAt(material, id),
     ...phases.flatMap((phase): Content[] => {
       const [one, ...others] = steps.filter((step) => step.phase === phase).map(stepLine);

@@ -61,6 +61,8 @@ export const takeOff = ({ order }: Material, first: boolean): Content[] => [
   ),
 ];
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 const WALK_TITLES: Record<Walk, string> = {
   roughIn: 'Rough-in check, before the wall is closed',
   final: 'Final check',
@@ -87,7 +89,7 @@ export const checks = ({ job, findings, review: { wiring } }: Material, first: b
                   one.section,
                 ),
               ),
-              ...stop.items.map((item) => ticked(`${item.what}. ${item.look}`, item.section)),
+              ...stop.items.map((item) => ticked(`${capital(item.what)}. ${item.look}`, item.section)),
             ],
       ),
     ]),

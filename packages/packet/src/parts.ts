@@ -26,6 +26,8 @@ export const tick = (): Content & { width: number } => ({
 
 /** A line that is ticked by hand, with what belongs to it below. */
 export const ticked = (text: string, small = ''): Content => ({
+  // A square never stands alone at the foot of a page.
+  unbreakable: true,
   columns: [
     tick(),
     {
