@@ -118,7 +118,12 @@ test('what is in the truck is not bought, what is added by hand is, and what cam
   expect(of(cable.key)).toMatchObject({ inTruck: cable.need - 10, buy: 10, how: '10 ft' });
   expect(of(lever.key)).toMatchObject({ inTruck: lever.need, buy: 0, how: '', price: 0 });
   expect(of('x')).toMatchObject({ buy: 4, price: 10_000, delivered: 3, byHand: true });
-  // Of a circuit alone what was added by hand is no part.
+  // Of a circuit alone what was added by hand is no part, and the truck is there for all of them.
+  const parts = job.circuits.map(({ id }) => partOf([reviewCircuit(theYard.review, id)]));
+  for (const part of parts)
+    expect(
+      orderLines(carried, all, part).lines.every(({ inTruck, byHand }) => inTruck === 0 && !byHand),
+    ).toBe(true);
   expect(orderLines(carried, all, { boxes: new Set(), cables: new Set() }).lines).toEqual([]);
   expect(removeExtra(carried, 'x').order.extra).toEqual([]);
   expect(setFromTruck(carried, lever.article, 0).order.fromTruck).not.toHaveProperty(lever.article);

@@ -61,7 +61,7 @@ const neighbours = (job: Job, box: Box): { box: Box; away: number }[] => {
 
 type Asked = Pick<BoxAlternative, 'kind' | 'words' | 'job'>;
 
-/** A box of the stock larger, and one smaller, than the one that is there, of its kind: each the nearest that holds all. */
+/** The cheapest box of the stock that is larger than the one that is there, and the cheapest that is smaller; each holds all. */
 const otherBoxes = (
   job: Job,
   box: Box,
@@ -111,7 +111,7 @@ const otherGangs = (job: Job, box: Box, freshBox: () => BoxId): Asked[] => {
   return [...split, ...joined];
 };
 
-/** The box that is chosen or planned there where it is too small, else the largest of its kind that is. */
+/** The box that is chosen or planned there where it is too small, else the largest of those that are. */
 const tooSmallHere = (
   candidates: readonly BoxCandidate[],
   here: BoxCandidate | undefined,

@@ -151,7 +151,7 @@ const toTenth = (document: Raw): Raw => {
   };
 };
 
-/** To 11: a box may tell what it measures inside; of those of before nobody has. */
+/** To 11: a box may tell what it measures inside, an article its packs and that it is not to be had, a job its order; of those of before nobody has told. */
 const toEleventh = (document: Raw): Raw => ({ ...document, format: 11 });
 
 /** By the format that each one starts from. */

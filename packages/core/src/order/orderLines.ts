@@ -142,7 +142,7 @@ const deliveredOf = (records: readonly SiteRecord[]): Map<string, number> => {
 
 /**
  * What to buy for a job or a part of it, aisle by aisle: what the wiring takes and what was added by hand, less what is in the truck, in the
- * packs and coils that cost the least. Quantities of a part count what it shares with other circuits whole.
+ * packs and coils that cost the least. Quantities of a part count what it shares with other circuits whole, and nothing of the truck.
  */
 export const orderLines = (
   job: Job,
@@ -162,10 +162,9 @@ export const orderLines = (
     if (need <= 0) return [];
     const aisle = AISLE_OF[line.kind];
     const article = line.article === null ? undefined : stock.get(line.article);
-    const inTruck = Math.min(
-      need,
-      (line.article === null ? undefined : job.order.fromTruck[line.article]) ?? 0,
-    );
+    // What is in the truck is there for the whole job: no circuit has it for itself.
+    const held = part !== null || line.article === null ? 0 : (job.order.fromTruck[line.article] ?? 0);
+    const inTruck = Math.min(need, held);
     const buy = need - inTruck;
     const bought = !article
       ? { how: counted(buy, line.unit), price: null, over: 0 }

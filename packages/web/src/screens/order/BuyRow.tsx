@@ -148,7 +148,7 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
           {line.price === null ? 'no price' : dollars(line.price)}
         </td>
         <td className="px-2 py-1 print:hidden">
-          <Came view={view} line={line} />
+          {view.part === null ? <Came view={view} line={line} /> : null}
         </td>
       </tr>
       {open ? (

@@ -16,7 +16,7 @@ const tabLook =
   'min-h-12 shrink-0 border-b-3 border-transparent px-3 text-[14px] font-semibold text-quiet hover:bg-rail focus-visible:-outline-offset-3 data-selected:border-ink data-selected:text-ink';
 
 /** What there is to buy and what it comes to, in a sentence: the answer first, and what it does not hold. */
-const summary = ({ list }: OrderView): string => {
+const summary = ({ list, part }: OrderView): string => {
   const { lines, total, unpriced, unmeasured, guessed } = list;
   if (lines.length === 0) return 'Nothing is planned yet that has to be bought.';
   const left = lines.filter(({ buy, delivered }) => delivered < buy).length;
@@ -29,7 +29,8 @@ const summary = ({ list }: OrderView): string => {
     missing.length > 0
       ? `${about}${dollars(total)} without ${missing.join(' and ')}`
       : `${about}${dollars(total)} at the counter`;
-  return `${plural(lines.length, 'line')}, ${left === 0 ? 'all here' : `${left} to come`}: ${sum}.`;
+  const come = part !== null ? '' : left === 0 ? ', all here' : `, ${left} to come`;
+  return `${plural(lines.length, 'line')}${come}: ${sum}.`;
 };
 
 /** What do I buy, cut and carry, and what is it worth? */
@@ -51,7 +52,9 @@ export const OrderScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
           <h1 className="text-[17px] font-bold">{circuit ? `Order of ${circuit.name}` : 'Order'}</h1>
           <p role="status" className="text-[14px] text-quiet">
             {summary(view)}
-            {circuit ? ' Boxes that it shares with others are counted whole.' : ''}
+            {circuit
+              ? ' Boxes that it shares with others are counted whole; what is in the truck, and what came, is told for the whole job.'
+              : ''}
           </p>
           {circuit && job.circuits.length > 1 ? (
             <Link
