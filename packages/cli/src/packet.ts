@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { parseJobFile, reviewJob } from '@amber/core';
 import {
   ALL_SECTIONS,
+  EVERY_SECTION,
   packetDocument,
   PAPERS,
   writePdf,
@@ -12,7 +13,7 @@ import {
   type Section,
 } from '@amber/packet';
 
-export const PACKET_USAGE = `amber packet [FILE] --out FILE.pdf [--circuit ID] [--sections ${ALL_SECTIONS.join(',')}] [--paper ${Object.keys(PAPERS).join(' | ')}] [--made YYYY-MM-DD]
+export const PACKET_USAGE = `amber packet [FILE] --out FILE.pdf [--circuit ID] [--sections ${EVERY_SECTION.join(',')}] [--paper ${Object.keys(PAPERS).join(' | ')}] [--made YYYY-MM-DD]
 Writes the packet of a job as PDF: of one circuit, of some sections, as of a day, where these are named.`;
 
 export interface PacketSurroundings {
@@ -51,10 +52,10 @@ const asked = (args: readonly string[]) => {
   const { values, positionals } = found;
   const [file, ...rest] = positionals;
   const sections = values.sections?.split(',') ?? ALL_SECTIONS;
-  const wrong = sections.find((one) => !ALL_SECTIONS.includes(one as Section));
+  const wrong = sections.find((one) => !EVERY_SECTION.includes(one as Section));
   const made = values.made === undefined ? new Date() : new Date(values.made);
   if (values.out === undefined || rest.length > 0) return PACKET_USAGE;
-  if (wrong !== undefined) return `There is no section "${wrong}"; there are ${ALL_SECTIONS.join(', ')}.`;
+  if (wrong !== undefined) return `There is no section "${wrong}"; there are ${EVERY_SECTION.join(', ')}.`;
   if (!Object.hasOwn(PAPERS, values.paper))
     return `There is no paper "${values.paper}"; there are ${Object.keys(PAPERS).join(' and ')}.`;
   if (Number.isNaN(made.getTime())) return `"${String(values.made)}" is no day; write it as 2026-01-31.`;

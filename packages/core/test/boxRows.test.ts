@@ -114,3 +114,22 @@ describe('boxes of the stock for a place', () => {
     }
   });
 });
+
+test('an extension stands among the candidates with what it adds, alone and under a ring, and is never set by the program', () => {
+  const { job, wiring } = planned(yard());
+  const door = boxCandidates(job, wiring, 'creek-end' as BoxId);
+  const extended = door.filter(({ articles }) => articles.includes('extension-4' as never));
+  const ringed = extended.find(({ articles }) => articles.join() === 'square-21,extension-4,ring-4-1');
+  // 21.0 of the box, 21.0 of the extension, 3.5 of the ring (314.16(A)).
+  expect(ringed).toMatchObject({ volume: 455_000, verdict: 'fits', gangs: 1 });
+  expect(extended.find(({ articles }) => articles.join() === 'square-21,extension-4')?.why).toBe(
+    'no place for a device',
+  );
+  const taken = planned(setBoxArticles(job, 'creek-end' as BoxId, ringed?.articles ?? []));
+  expect(fillOf(taken.job, taken.wiring, 'creek-end' as BoxId)).toMatchObject({
+    available: 455_000,
+    verdict: 'fits',
+  });
+  for (const articles of Object.values(wiring.boxes))
+    expect(articles.map((id) => articleOf(job.stock, 'box', id).part)).not.toContain('extension');
+});

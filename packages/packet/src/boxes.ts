@@ -74,7 +74,7 @@ const stepLine = ({ text, caution, section }: Step): Content =>
   );
 
 /** What has to be said before the picture of a box in which something is not known; nothing where all is. */
-const warned = (sure: string | undefined, unknown: boolean): Content[] => {
+export const warned = (sure: string | undefined, unknown: boolean): Content[] => {
   const words =
     sure === 'assumed'
       ? 'NOBODY HAS LOOKED INTO THIS BOX. What is drawn is what is usual, and may not be so. Take every wire for live until it is proved dead, and tell what is there before anything is moved.'

@@ -1,5 +1,5 @@
 /** The packet of a job as a PDF, from the same code in a worker of the page and on the command line. */
-export { ALL_SECTIONS, PAPERS, SECTIONS } from './sections.js';
+export { ALL_SECTIONS, EVERY_SECTION, PAPERS, SECTIONS } from './sections.js';
 export type { Paper, Section } from './sections.js';
 export type { Asked } from './asked.js';
 export { packetDocument } from './packet.js';

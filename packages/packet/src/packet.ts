@@ -1,15 +1,17 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { materialOf, type Asked, type Material } from './asked.js';
 import { boxPages, schedule } from './boxes.js';
+import { brief } from './brief.js';
 import { cover } from './cover.js';
 import { checks, cuts, takeOff } from './lists.js';
 import { plans } from './plans.js';
 import { PAPERS, type Section } from './sections.js';
 import { panel, tests } from './proving.js';
+import { why } from './strips.js';
 
 /** Each section as pages; `first` is the one that the packet begins with, which starts no new page. */
 const PAGES: Record<Section, (material: Material, first: boolean) => Content[]> = {
-  ...{ cover, plans, schedule, boxes: boxPages, cuts, takeOff, checks, tests, panel },
+  ...{ cover, plans, schedule, boxes: boxPages, cuts, takeOff, checks, tests, panel, why, brief },
 };
 
 /** A packet as a document that `writePdf` sets: the chosen sections in their order, safety and the state of the job on every page. */

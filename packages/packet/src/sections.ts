@@ -9,9 +9,13 @@ export const SECTIONS = {
   checks: 'Rough-in and final check',
   tests: 'Test sheet',
   panel: 'Label for the panel, and a card to leave',
+  why: 'For the apprentice: each position drawn',
+  brief: 'Short: a circuit on two pages',
 } as const;
 export type Section = keyof typeof SECTIONS;
-export const ALL_SECTIONS = Object.keys(SECTIONS) as Section[];
+export const EVERY_SECTION = Object.keys(SECTIONS) as Section[];
+/** Those of a whole packet: the short one says again what they say. */
+export const ALL_SECTIONS = EVERY_SECTION.filter((section) => section !== 'brief');
 
 export const PAPERS = { letter: 'LETTER', a4: 'A4' } as const;
 export type Paper = keyof typeof PAPERS;

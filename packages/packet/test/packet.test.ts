@@ -137,6 +137,46 @@ test('of a box that nobody has looked into the page says so, and its picture dra
   expect(broken('stair-head')).toBeGreaterThan(0);
 });
 
+test('for the apprentice each position is drawn, each luminaire as it is in it, live conductors thick', () => {
+  const { content } = packetDocument(galley({ sections: ['why'] }));
+  const pictures = [...JSON.stringify(content).matchAll(/"svg":"(.*?)","width"/g)].map(
+    ([, svg]) => svg ?? '',
+  );
+  // Two switches, each on its own, in both of its positions; the handle of the other stays on.
+  expect(pictures).toHaveLength(4);
+  const counted = (svg: string, word: string) => svg.match(new RegExp(`>${word}<`, 'g'))?.length ?? 0;
+  expect(pictures.map((svg) => [counted(svg, 'lit'), counted(svg, 'dark')])).toEqual([
+    [4, 0],
+    [1, 3],
+    [4, 0],
+    [3, 1],
+  ]);
+  const thick = pictures.map((svg) => svg.match(/stroke-width=\\"3\.2\\"/g)?.length ?? 0);
+  // With a light off, its switch leg is dead in every run that it goes through.
+  expect(thick[1]).toBeLessThan(thick[0] ?? 0);
+  expect(thick[3]).toBeLessThan(thick[2] ?? 0);
+  // Of old work that nobody has looked into it is not known, and drawn so.
+  const old = packetDocument(asked({ sections: ['why'], circuit: 'rope-stair-light' as CircuitId }));
+  expect(JSON.stringify(old.content)).toMatch(/>\?</);
+});
+
+test('the short packet of an everyday circuit is two pages: its cables and boxes, then what goes where, and what stands open', async () => {
+  const pages = await readBack(await writePdf(packetDocument(galley({ sections: ['brief'] })), faces()));
+  expect(pages).toHaveLength(2);
+  expect(pages[0]).toMatch(/^Galley bench/);
+  expect(pages[0]).toMatch(/Work dead: breaker off/);
+  expect(squeezed(pages[0] ?? '')).toContain(squeezed('18 14/3 Galley door Pendant 1 15\'-6"'));
+  for (const id of materialOf(galley()).boxes)
+    for (const { text, phase } of makeUpSteps(review.job, review.wiring, review.drawn, id).steps)
+      if (['grounds', 'neutrals', 'hots', 'devices'].includes(phase))
+        expect(squeezed(pages[1] ?? '')).toContain(squeezed(text));
+  const stair = JSON.stringify(
+    packetDocument(asked({ sections: ['brief'], circuit: 'rope-stair-light' as CircuitId })).content,
+  );
+  expect(stair).toContain('VIOLATION: Stair ceiling to Stair foot: the white is the switch leg');
+  expect(stair).toContain('NOBODY HAS LOOKED INTO THIS BOX');
+}, 60_000);
+
 test('an empty job has a packet too, that says so', async () => {
   const empty = reviewJob(newJob('empty' as JobId, 'Nothing <yet> & "more"', standardStock()));
   const pages = await readBack(await writePdf(packetDocument(asked({ review: empty })), faces()));

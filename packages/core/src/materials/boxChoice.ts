@@ -55,6 +55,24 @@ const offersOf = (stock: Job['stock']): BoxOffer[] => {
   ];
 };
 
+/**
+ * Every box with an extension on it, and with a ring on that where there is one for it: for a place at which somebody chooses. The program itself sets no box that it
+ * has to extend at once.
+ */
+export const extendedOffers = (stock: Job['stock']): BoxOffer[] => {
+  const articles = articlesToHave(stock, 'box');
+  const of = (part: BoxArticle['part'], { family }: BoxArticle) =>
+    articles.filter((one) => one.part === part && one.family !== null && one.family === family);
+  return articles
+    .filter((one) => one.part === 'box')
+    .flatMap((box) =>
+      of('extension', box).flatMap((extension) => [
+        offerOf(box, extension),
+        ...of('ring', box).map((ring) => offerOf(box, extension, ring)),
+      ]),
+    );
+};
+
 /** What a box has to hold, beside its volume. */
 export interface BoxDuty {
   /** Spaces that its devices take; 0 for none. */
@@ -74,7 +92,9 @@ export const countedGangs = (gangs: number): string => (gangs === 1 ? '1 gang' :
 /** Why it does not hold the weight, or a fan where there is one (314.27); null where it does. A luminaire of unknown weight asks for any support. */
 const whyNotHeld = (articles: readonly BoxArticle[], luminaires: readonly Luminaire[]): string | null => {
   if (luminaires.length === 0)
-    return articles.length === 1 ? null : 'a ring for a luminaire, and none hangs here';
+    return articles.some(({ part }) => part === 'ring')
+      ? 'a ring for a luminaire, and none hangs here'
+      : null;
   if (isSquareOpening(articles)) return 'square, and a luminaire hangs on a round ring';
   const pounds = luminaires.reduce((sum, one) => sum + (one.pounds ?? 0), 0);
   const supports = supportOf(articles);

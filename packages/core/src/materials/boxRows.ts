@@ -6,7 +6,14 @@ import { findBox, findRoom, hasDriverBox, luminairesInBox } from '../model/looku
 import { cubicInches, type Awg } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
 import { boxFill, type BoxFill, type FillLine } from '../nec/boxFill.js';
-import { countedGangs, kindOfOffer, offersOfStock, whyUnsuited, type BoxOffer } from './boxChoice.js';
+import {
+  countedGangs,
+  extendedOffers,
+  kindOfOffer,
+  offersOfStock,
+  whyUnsuited,
+  type BoxOffer,
+} from './boxChoice.js';
 import { contentsOf, fillOf, gangsTaken } from './boxContents.js';
 
 /** What fills a box, in parts. */
@@ -106,7 +113,7 @@ export interface BoxCandidate {
 }
 
 /**
- * Every box of the stock for a place that is planned, those that suit first, from small to large; then those that do not, with the reason. None for a
+ * Every box of the stock for a place that is planned, with rings and extensions, those that suit first, from small to large; then those that do not, with the reason. None for a
  * box that is there, for one of other work, and where the luminaire brings its own.
  */
 export const boxCandidates = (job: Job, wiring: Wiring, id: BoxId): BoxCandidate[] => {
@@ -133,7 +140,7 @@ export const boxCandidates = (job: Job, wiring: Wiring, id: BoxId): BoxCandidate
       here: articles.map((one) => one.id).join() === here,
     };
   };
-  const bySize = [...offersOfStock(job.stock)]
+  const bySize = [...offersOfStock(job.stock), ...extendedOffers(job.stock)]
     .sort(
       (a, b) =>
         a.gangs - b.gangs || a.volume - b.volume || kindOfOffer(a) - kindOfOffer(b) || a.price - b.price,

@@ -45,6 +45,7 @@ export const Packet = ({
     make({ job: numbered, circuit: view.circuit, records, sections, paper, state });
   };
   const working = work?.kind === 'working';
+  const isBrief = sections.includes('brief');
   return (
     <div className="flex max-w-3xl flex-col gap-4">
       <h2 className="text-[15px] font-bold">
@@ -64,6 +65,15 @@ export const Packet = ({
           </label>
         ))}
       </fieldset>
+      {circuit ? (
+        <Button
+          className="self-start"
+          aria-pressed={isBrief}
+          onClick={() => setSections(isBrief ? ALL_SECTIONS : ['brief'])}
+        >
+          {isBrief ? 'The whole packet instead' : SECTIONS.brief}
+        </Button>
+      ) : null}
       <div className="max-w-64">
         <OneOf
           label="Paper"
