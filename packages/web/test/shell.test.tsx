@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { Route, Routes } from 'react-router';
-import { SUMMARY_VERSION, summariseJob, type Job } from '@amber/core';
+import { SUMMARY_VERSION, summariseJob, usualDefaults, type Job } from '@amber/core';
 import { JOB_PATTERN } from '../src/parts/paths.js';
 import { JobsScreen } from '../src/screens/jobs/JobsScreen.js';
 import { resetTab } from '../src/server/tab.js';
@@ -268,10 +268,13 @@ describe('the list of jobs', () => {
     fireEvent.change(screen.getByLabelText('Name of the job'), { target: { value: 'Net loft' } });
     fireEvent.click(screen.getByRole('button', { name: 'Make the job' }));
     const { stock, labour, judgement } = yard();
-    await answered('GET', '/catalog', 200, { articles: stock, labour, judgement });
+    const defaults = { ...usualDefaults(), edition: 2020 };
+    await answered('GET', '/catalog', 200, { articles: stock, labour, judgement, defaults });
     const made = await asked('POST', '/jobs');
     const { document } = made.body as { document: Job };
     expect([document.name, document.stock.length]).toEqual(['Net loft', stock.length]);
+    // It begins with what the shop says.
+    expect(document.edition).toBe(2020);
     await answered('POST', '/jobs', 201, { id: document.id, revision: 1 });
     await waitFor(() => expect(where()).toContain(`/jobs/${document.id}`));
   });
