@@ -25,7 +25,7 @@ const [STEP, BRANCH, LINE] = [118, 96, 9];
 /** More sets of positions than these are not drawn. */
 const MOST_DRAWN = 8;
 
-type Positions = Record<DeviceId, number>;
+type Positions = Record<string, number>;
 type State = ReturnType<typeof evaluate>;
 
 const stateOf = ({ compiled }: ReviewedWiring, state: State, key: string) =>
@@ -146,9 +146,9 @@ export const why = ({ review, circuits, job }: Material, first: boolean): Conten
         const names = luminaires.map((id) => findLuminaire(job, id)?.name ?? id).join(', ');
         return [
           ...rows.slice(0, MOST_DRAWN).map((row, i): Content => {
-            const positions = Object.fromEntries(
+            const positions = Object.fromEntries<number>(
               switches.map((id, at) => [id, row.positions[at] ?? 0]),
-            ) as Positions;
+            );
             return {
               // A head never stands alone at the foot of a page.
               unbreakable: true,
