@@ -3,7 +3,7 @@ export const SECTIONS = {
   cover: 'Cover: what is asked, what it rests on, what is open',
   plans: 'Plan of each floor',
   schedule: 'Schedule of boxes',
-  boxes: 'One page a box: picture, cables, steps',
+  boxes: 'Box by box: picture, cables, steps',
   cuts: 'Cut list and tags',
   takeOff: 'Take-off',
   checks: 'Rough-in and final check',
