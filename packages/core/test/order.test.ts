@@ -313,3 +313,16 @@ test('a number that was printed stands on the sheath in the picture and in the s
   for (const text of pulled(numbered)) expect(numbers).toContain(Number(/number (\d+), to/.exec(text)?.[1]));
   expect(pulled(numbered).length).toBeGreaterThan(0);
 });
+
+test('an id that is a word of the language has no number and nothing in the truck by itself', () => {
+  const { job, all } = theYard;
+  const [cut] = all.cuts;
+  if (!cut) throw new Error('no cuts');
+  const strange = { ...cut, cable: 'constructor' as CableId };
+  expect(tagNumbers(job, [strange]).get(strange.cable)).toBe(1);
+  const takeOff = {
+    ...all.takeOff,
+    lines: all.takeOff.lines.map((line) => ({ ...line, article: 'toString' as ArticleId })),
+  };
+  for (const { inTruck } of orderLines(job, { ...all, takeOff }).lines) expect(inTruck).toBe(0);
+});

@@ -2,6 +2,7 @@ import type { Article, CableArticle } from '../model/articles.js';
 import type { BoxId, CableId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { AISLES, type Aisle } from '../model/order.js';
+import { ofId } from '../model/records.js';
 import { feetWord } from './units.js';
 import type { Estimate } from '../materials/estimate.js';
 import { coilPlans } from '../materials/coilPlan.js';
@@ -163,7 +164,7 @@ export const orderLines = (
     const aisle = AISLE_OF[line.kind];
     const article = line.article === null ? undefined : stock.get(line.article);
     // What is in the truck is there for the whole job: no circuit has it for itself.
-    const held = part !== null || line.article === null ? 0 : (job.order.fromTruck[line.article] ?? 0);
+    const held = part !== null || line.article === null ? 0 : (ofId(job.order.fromTruck, line.article) ?? 0);
     const inTruck = Math.min(need, held);
     const buy = need - inTruck;
     const bought = !article

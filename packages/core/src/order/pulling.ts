@@ -1,6 +1,7 @@
 import { PANEL, type CableId, type Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findBox } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
 import type { Wiring } from '../model/wiring.js';
 import type { Cut } from '../materials/cutList.js';
 import type { Compiled } from '../circuit/compile.js';
@@ -54,7 +55,7 @@ export const pullingOrder = (job: Job, wiring: Wiring, compiled: Compiled, cuts:
  */
 export const tagNumbers = ({ order }: Pick<Job, 'order'>, cuts: readonly Cut[]): Map<CableId, number> => {
   let last = Math.max(0, ...Object.values(order.numbers));
-  return new Map(cuts.map(({ cable }) => [cable, order.numbers[cable] ?? ++last]));
+  return new Map(cuts.map(({ cable }) => [cable, ofId(order.numbers, cable) ?? ++last]));
 };
 
 /** The job in which these numbers are given: they stay with their cables, and are never given again. */

@@ -7,6 +7,7 @@ import {
   findBox,
   findCable,
   liveRecords,
+  ofId,
   removeExtra,
   setFromTruck,
   type OrderLine,
@@ -125,7 +126,7 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
               <span className="text-quiet md:hidden">truck</span>
               <NumberInput
                 label={`In the truck: ${name}`}
-                value={job.order.fromTruck[article] ?? 0}
+                value={ofId(job.order.fromTruck, article) ?? 0}
                 least={0}
                 most={100_000}
                 unit={line.unit === 'foot' ? 'ft' : 'pieces'}

@@ -1,6 +1,6 @@
 import { FileText, Square } from 'lucide-react';
 import { useCallback, useState } from 'react';
-import { withNumbers } from '@amber/core';
+import { ofId, withNumbers } from '@amber/core';
 import { ALL_SECTIONS, SECTIONS, type Paper, type Section } from '@amber/packet/sections';
 import { OneOf } from '../../parts/OneOf.js';
 import { saveBlob } from '../../parts/saveFile.js';
@@ -40,7 +40,7 @@ export const Packet = ({
     const mine = new Map(cuts.flatMap(({ cable }) => [[cable, numbers.get(cable) ?? 0] as const]));
     const numbered = withNumbers(job, mine);
     const state = parent === null ? 'not saved' : `revision ${parent}${isSaved ? '' : ', changed since'}`;
-    if (cuts.some(({ cable }) => job.order.numbers[cable] === undefined))
+    if (cuts.some(({ cable }) => ofId(job.order.numbers, cable) === undefined))
       edit(numbered, 'numbers of the tags');
     make({ job: numbered, circuit: view.circuit, records, sections, paper, state });
   };

@@ -1,6 +1,6 @@
 import { Download, Printer } from 'lucide-react';
 import { useState } from 'react';
-import { tagSheet, tagsOf, withNumbers, type Tag } from '@amber/core';
+import { ofId, tagSheet, tagsOf, withNumbers, type Tag } from '@amber/core';
 import { OneOf } from '../../parts/OneOf.js';
 import { Button } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
@@ -108,7 +108,7 @@ export const Tags = ({ view }: { view: OrderView }) => {
   const tags = tagsOf(job, cuts, numbers);
   /** Numbers that leave the program are given for good. */
   const give = () => {
-    if (cuts.some(({ cable }) => job.order.numbers[cable] === undefined)) {
+    if (cuts.some(({ cable }) => ofId(job.order.numbers, cable) === undefined)) {
       const mine = new Map(cuts.flatMap(({ cable }) => [[cable, numbers.get(cable) ?? 0] as const]));
       edit(withNumbers(job, mine), 'numbers of the tags');
     }
