@@ -4,6 +4,7 @@ import { element, picture, words } from './svg.js';
 type Points = BoxDrawing['wires'][number]['points'];
 type Fixture = BoxDrawing['fixtures'][number];
 type Pin = Fixture['pins'][number];
+type Hung = Extract<Fixture['item'], { kind: 'luminaire' }>;
 
 const INK = '#111';
 const path = (points: Points): string =>
@@ -93,6 +94,17 @@ const pin = ({ x, y, part }: Pin): string => {
   );
 };
 
+/** What hangs on a box by its form; what only goes on from there is no luminaire, and is drawn as none. */
+const hung = (form: Hung['form'], x: number, y: number): string =>
+  form === 'onward'
+    ? words(x, y + 4, 'goes on', { size: 12, bold: true })
+    : element('circle', { cx: x, cy: y, r: 16, fill: 'none', stroke: INK, 'stroke-width': 1.6 }) +
+      element('path', {
+        d: `M${x - 11} ${y - 11}l22 22m0 -22l-22 22`,
+        ...{ stroke: INK, 'stroke-width': 1.6, fill: 'none' },
+      }) +
+      (form === 'fan' ? words(x, y + 32, 'fan', { size: 11, bold: true }) : '');
+
 const fixture = ({ x, y, width, height, title, pins, item }: Fixture): string => {
   const middle = x + width / 2;
   const body =
@@ -119,18 +131,7 @@ const fixture = ({ x, y, width, height, title, pins, item }: Fixture): string =>
               stroke: INK,
             }) + words(middle, y + height * 0.46 + 4, item.article.letter, { size: 13, bold: true }))
       : element('rect', { x, y, width, height, rx: 10, fill: '#fff', stroke: INK, 'stroke-width': 1.8 }) +
-        element('circle', {
-          cx: middle,
-          cy: y + height / 2,
-          r: 16,
-          fill: 'none',
-          stroke: INK,
-          'stroke-width': 1.6,
-        }) +
-        element('path', {
-          d: `M${middle - 11} ${y + height / 2 - 11}l22 22m0 -22l-22 22`,
-          ...{ stroke: INK, 'stroke-width': 1.6, fill: 'none' },
-        });
+        hung(item.form, middle, y + height / 2);
   return (
     title
       .map((line, i) => words(middle, y - 11 - (title.length - 1 - i) * 14, line, { size: 13, bold: true }))

@@ -41,6 +41,10 @@ const askedFor = ({ job, circuits }: Material): Content =>
 /** Everything that the plan takes for granted and nobody has measured or seen. */
 const assumptions = ({ job, order, cuts, boxes, review }: Material): string[] => {
   const estimated = cuts.filter(({ lengthSource }) => lengthSource === 'estimated').length;
+  const missing = [
+    ...order.unpriced,
+    ...(order.unmeasured.length > 0 ? [`${order.unmeasured.length} runs that have no length`] : []),
+  ];
   const unseen = unseenBoxes(job, review.wiring).filter((box) => boxes.includes(box)).length;
   return [
     `Judged by ${eraWord(job.edition)}${job.amendments.length === 0 ? ', no local amendment told' : `, with ${job.amendments.length} local amendments`}.`,
@@ -51,7 +55,7 @@ const assumptions = ({ job, order, cuts, boxes, review }: Material): string[] =>
           `${unseen} old ${unseen === 1 ? 'box was' : 'boxes were'} not looked into: what is drawn there is what is usual, and may not be so.`,
         ]
       : []),
-    `Material ${dollars(order.total)} at the prices of the job${order.unpriced.length > 0 ? `, without ${listed(order.unpriced)}` : ''}; labour by its units. Both are estimates.`,
+    `Material ${order.guessed.length > 0 ? 'about ' : ''}${dollars(order.total)} at the prices of the job${missing.length > 0 ? `, without ${listed(missing)}` : ''}; labour by its units. Both are estimates.`,
   ];
 };
 

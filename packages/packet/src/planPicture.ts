@@ -12,12 +12,14 @@ const MARGIN = 40;
 
 /** Boxes whose marks tell what they are: a switch box by its letter S, a luminaire by a crossed circle, else a square. */
 const mark = (job: Job, box: Box, { x, y }: Spot): string => {
-  const isSwitch = job.slots.some((slot) => slot.box === box.id);
-  const isLight = job.luminaires.some((one) => one.box === box.id);
+  const slots = job.slots.filter((slot) => slot.box === box.id);
+  const letter = slots.some(({ role }) => role !== 'receptacle') ? 'S' : slots.length > 0 ? 'R' : null;
+  const isLight = job.luminaires.some((one) => one.box === box.id && one.unit !== 'onward');
   const open = { fill: '#fff', stroke: '#000', 'stroke-width': 1.3 };
-  if (isSwitch)
+  if (letter !== null)
     return (
-      element('circle', { cx: x, cy: y, r: 6.5, ...open }) + words(x, y + 3.5, 'S', { size: 9, bold: true })
+      element('circle', { cx: x, cy: y, r: 6.5, ...open }) +
+      words(x, y + 3.5, letter, { size: 9, bold: true })
     );
   if (isLight)
     return (

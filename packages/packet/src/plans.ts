@@ -20,7 +20,7 @@ export const plans = ({ job, review: { wiring }, numbers }: Material, first: boo
     head(`Plan: ${name}`, first && i === 0),
     drawn(picture, { width: 530, height: 620 }),
     paragraph(
-      'S: switches. Crossed circle: luminaire. Square: other box. Broken line with a number: new cable as planned, drawn straight; it lies as the framing lets it. The number is on its tags and in the cut list. Old cables are not drawn.',
+      'S: switches. R: receptacle. Crossed circle: luminaire. Square: other box. Broken line with a number: new cable as planned, drawn straight; it lies as the framing lets it. The number is on its tags and in the cut list. Old cables are not drawn.',
       { fontSize: 8 },
     ),
   ]);

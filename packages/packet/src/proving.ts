@@ -1,15 +1,7 @@
-import {
-  articleOf,
-  findBox,
-  findDevice,
-  findLuminaire,
-  groupsOfCircuit,
-  inspectorSheet,
-  listed,
-  truthTable,
-} from '@amber/core';
+import { findLuminaire, groupsOfCircuit, inspectorSheet, listed, truthTable } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { SAFETY } from './cover.js';
+import { handleName, positionName } from './handles.js';
 import type { Material } from './asked.js';
 import { head, paragraph, subhead, table, tick } from './parts.js';
 
@@ -17,10 +9,7 @@ import { head, paragraph, subhead, table, tick } from './parts.js';
 const MOST_ROWS = 64;
 
 /** For each group the shortest walk through all positions, one handle at a time, to be filled in. */
-export const tests = (
-  { job, circuits, review: { wiring, compiled } }: Material,
-  first: boolean,
-): Content[] => [
+export const tests = ({ job, circuits, review }: Material, first: boolean): Content[] => [
   head('Test sheet', first),
   paragraph(
     'Energise only what is closed and may be energised. One handle is moved from each line to the next; the handles of other groups stay as they are. By whom, and when: ______________________________',
@@ -28,13 +17,8 @@ export const tests = (
   ...job.groups
     .filter(({ control, circuit }) => control === 'switched' && circuits.some(({ id }) => id === circuit))
     .flatMap((group): Content[] => {
-      const found = truthTable(job, wiring, compiled, group);
+      const found = truthTable(job, review.wiring, review.compiled, group);
       if (found.switches.length === 0 || found.rows.length === 0) return [];
-      const boxOf = (id: string) => findBox(job, findDevice(wiring, id)?.box)?.name ?? id;
-      const position = (id: string, at: number) => {
-        const device = findDevice(wiring, id);
-        return (device && articleOf(job.stock, 'device', device.article).positions[at]?.name) ?? String(at);
-      };
       const rows = found.rows.slice(0, MOST_ROWS);
       return [
         subhead(group.name),
@@ -43,13 +27,13 @@ export const tests = (
           : []),
         table(
           [
-            ...found.switches.map(boxOf),
+            ...found.switches.map((id) => handleName(review, id)),
             ...found.luminaires.map((id) => findLuminaire(job, id)?.name ?? id),
             'As expected',
             'What was seen',
           ],
           rows.map(({ positions, lights }) => [
-            ...found.switches.map((id, i) => position(id, positions[i] ?? 0)),
+            ...found.switches.map((id, i) => positionName(review, id, positions[i] ?? 0)),
             ...lights.map((light) => (light === 'unknown' ? 'not known' : light)),
             tick(),
             '',

@@ -4,8 +4,9 @@ import {
   drawStrip,
   evaluate,
   findCable,
-  findDevice,
+  findGroup,
   findLuminaire,
+  findSlot,
   groupsOfCircuit,
   lookOf,
   placeTag,
@@ -17,6 +18,7 @@ import {
 } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import type { Material } from './asked.js';
+import { handleName, inBox, positionName } from './handles.js';
 import { drawn, head, paragraph, subhead } from './parts.js';
 import { element, picture, words } from './svg.js';
 
@@ -73,15 +75,19 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
   };
   const place = (node: (typeof nodes)[number]): string => {
     const { x, y } = at(node.id);
-    const switches = node.devices.flatMap((id) => {
-      const device = findDevice(wiring, id);
-      if (!device) return [];
-      const { letter, positions: all } = articleOf(job.stock, 'device', device.article);
-      return [`${letter ?? 'R'} ${all.length > 1 ? (all[positions[id] ?? 0]?.name ?? '') : ''}`.trim()];
+    const here = inBox(review, node.place);
+    const switches = here.map(({ id, article, slot }) => {
+      const { letter, positions: all } = articleOf(job.stock, 'device', article);
+      const set = all.length > 1 ? positionName(review, id, positions[id] ?? 0) : '';
+      // Of several handles each is told by what it controls.
+      const whose = here.length > 1 ? (findGroup(job, findSlot(job, slot)?.group)?.name ?? '') : '';
+      return [letter ?? 'R', set, whose].filter((one) => one !== '').join(' ');
     });
+    const half = Math.max(24, ...switches.map((said) => said.length * 2.4 + 4));
     const lamps = node.luminaires.map((id, i) => {
       const light = state.luminaires.find((one) => one.id === id)?.light ?? 'unknown';
       const cx = x + (i - (node.luminaires.length - 1) / 2) * 20;
+      if (findLuminaire(job, id)?.unit === 'onward') return words(cx, y + 3, 'goes on', { size: 7.5 });
       const rays = light === 'lit' || light === 'dim';
       return (
         element('circle', { cx, cy: y, r: 9, fill: '#fff', stroke: '#000', 'stroke-width': rays ? 2.6 : 1 }) +
@@ -99,9 +105,9 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
       node.luminaires.length > 0
         ? ''
         : element('rect', {
-            x: x - 24,
+            x: x - half,
             y: y - 20,
-            width: 48,
+            width: 2 * half,
             height: 40,
             rx: 4,
             fill: '#fff',
@@ -110,7 +116,10 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
           }) +
           (switches.length === 0 ? [''] : switches)
             .map((said, i) =>
-              words(x, y + 3 + (i - (switches.length - 1) / 2) * 11, said, { size: 9, bold: true }),
+              words(x, y + 3 + (i - (switches.length - 1) / 2) * 11, said, {
+                size: here.length > 1 ? 7 : 9,
+                bold: true,
+              }),
             )
             .join('');
     return box + lamps.join('') + words(x, y + 33, placeTag(job, node.place), { size: 8 });
@@ -123,13 +132,7 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
 };
 
 const named = (review: ReviewedWiring, ids: readonly DeviceId[], positions: Positions): string =>
-  ids
-    .map((id) => {
-      const device = findDevice(review.wiring, id);
-      const article = device && articleOf(review.job.stock, 'device', device.article);
-      return `${device ? placeTag(review.job, device.box) : id} ${article?.positions[positions[id] ?? 0]?.name ?? ''}`;
-    })
-    .join(', ');
+  ids.map((id) => `${handleName(review, id)}: ${positionName(review, id, positions[id] ?? 0)}`).join('; ');
 
 /** For who learns: each group in each of its positions, drawn, so that the way of the current is seen. */
 export const why = ({ review, circuits, job }: Material, first: boolean): Content[] => [

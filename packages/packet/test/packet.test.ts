@@ -86,6 +86,9 @@ test('what is read back from the packet of a circuit is what the data says: boxe
   // Positions of the handles, and what is expected of each luminaire.
   has('Test sheet');
   has('on lit lit lit');
+  // Of two handles in one box it is told which: by its gang, and by what it controls.
+  has('Galley door, gang 1, Pendants');
+  has('Galley door, gang 2, Shelf light');
   // Safety on the first page, the state of the job and the number of the page on each.
   expect(pages[0]).toMatch(/Work dead: breaker off, locked or tagged/);
   for (const [i, page] of pages.entries())

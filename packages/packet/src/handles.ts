@@ -1,0 +1,34 @@
+import {
+  articleOf,
+  findBox,
+  findDevice,
+  findGroup,
+  findSlot,
+  type DeviceId,
+  type ReviewedWiring,
+} from '@amber/core';
+
+type Wired = Pick<ReviewedWiring, 'job' | 'wiring'>;
+
+/** The devices of a box from left to right. */
+export const inBox = ({ job, wiring }: Wired, box: string) =>
+  wiring.devices
+    .filter((one) => one.box === box)
+    .sort((a, b) => (findSlot(job, a.slot)?.gang ?? 0) - (findSlot(job, b.slot)?.gang ?? 0));
+
+/** Where a handle is, and beside others in its box which of them: "Galley door, gang 2, Shelf light". */
+export const handleName = (wired: Wired, id: DeviceId): string => {
+  const device = findDevice(wired.wiring, id);
+  if (!device) return id;
+  const box = findBox(wired.job, device.box)?.name ?? device.box;
+  const beside = inBox(wired, device.box);
+  if (beside.length < 2) return box;
+  const group = findGroup(wired.job, findSlot(wired.job, device.slot)?.group)?.name;
+  return [box, `gang ${beside.indexOf(device) + 1}`, ...(group === undefined ? [] : [group])].join(', ');
+};
+
+/** What a position of a handle is called: "up", "on". */
+export const positionName = ({ job, wiring }: Wired, id: DeviceId, at: number): string => {
+  const device = findDevice(wiring, id);
+  return (device && articleOf(job.stock, 'device', device.article).positions[at]?.name) ?? String(at);
+};
