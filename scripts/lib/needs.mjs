@@ -88,7 +88,7 @@ export const needBuild = () => {
   hashTree(hash, join(root, 'packages'));
   const stamp = hash.digest('hex');
   const file = join(root, '.cache/build-stamp');
-  const built = existsSync(join(root, 'packages/web/dist/index.html'));
+  const built = ['index', 'pocket'].every((page) => existsSync(join(root, `packages/web/dist/${page}.html`)));
   if (built && readStamp(file) === stamp) return;
   say('Building ...');
   const steps = [
@@ -104,6 +104,16 @@ export const needBuild = () => {
       'packages/cli',
     ],
     ['node_modules/vite/bin/vite.js', 'build', 'packages/web', '--logLevel', 'warn'],
+    // Beside it, and so after it: the first build empties the folder.
+    [
+      'node_modules/vite/bin/vite.js',
+      'build',
+      'packages/web',
+      '--config',
+      'packages/web/vite.pocket.config.ts',
+      '--logLevel',
+      'warn',
+    ],
   ];
   if (steps.some((args) => runShown('node', args) !== 0))
     throw new Stop('The build failed.', 'Read what the compiler said above.');

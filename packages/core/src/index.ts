@@ -448,6 +448,8 @@ export type {
   RevisionHead,
   StoredJob,
 } from './wire/contract.js';
+export { readPocketTicks, writePocketTicks } from './wire/pocketTicks.js';
+export type { PocketTicks } from './wire/pocketTicks.js';
 export { isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';

@@ -21,6 +21,8 @@ const NAMED = {
 } as const satisfies { [K in keyof Job]?: string };
 type Listed = keyof typeof NAMED;
 type Item = Record<string, unknown>;
+/** What there is one of, told field by field: numbers that were printed are not taken back with a line added by hand. */
+type Whole = 'job' | 'order';
 
 /** A list as a whole, where the order of its items or their number is meant. */
 const ORDER = '(order)';
@@ -29,10 +31,10 @@ const ITEM = '(item)';
 
 /**
  * One thing about a job that is otherwise than before: a field of an item of a list, an item that comes or goes, the order of a list, or
- * a field of the job itself (`entity` job, `id` empty). What is not there is undefined.
+ * a field of the job itself (`entity` job, `id` empty) or of what it says of its order (`entity` order). What is not there is undefined.
  */
 export interface FieldChange {
-  entity: Listed | 'job';
+  entity: Listed | Whole;
   id: string;
   field: string;
   before: unknown;
@@ -49,7 +51,7 @@ const itemsOf = (job: Job, entity: Listed): Item[] => job[entity];
 type Same = (a: unknown, b: unknown) => boolean;
 
 const fieldsOf = (
-  entity: Listed | 'job',
+  entity: Listed | Whole,
   id: string,
   before: Item,
   after: Item,
@@ -103,10 +105,12 @@ const isPlanned = (job: Job, { entity, id }: FieldChange): boolean =>
 /** What is otherwise in a job than before; nothing where only the planned wiring was made anew. */
 export const differenceOf = (before: Job, after: Job): FieldChange[] => {
   if (before === after) return [];
-  const rest = (job: Job) => Object.fromEntries(Object.entries(job).filter(([key]) => !isListed(key)));
+  const rest = (job: Job) =>
+    Object.fromEntries(Object.entries(job).filter(([key]) => !isListed(key) && key !== 'order'));
   const others = LISTS.filter((list) => list !== 'wirings');
   const asked = [
     ...fieldsOf('job', '', rest(before), rest(after)),
+    ...fieldsOf('order', '', before.order, after.order),
     ...others.flatMap((list) => listChanges(before, after, list)),
   ];
   // The text of two wirings is long. Where something else has changed, another object is taken for another wiring.
@@ -147,6 +151,8 @@ export const withChanges = (job: Job, changes: readonly FieldChange[]): Job => {
   let made = job as unknown as Item;
   for (const { field, after } of changes.filter((one) => one.entity === 'job'))
     made = withField(made, field, after);
+  for (const { field, after } of changes.filter((one) => one.entity === 'order'))
+    made = { ...made, order: withField(made['order'] as Item, field, after) };
   for (const entity of LISTS) {
     const mine = changes.filter((one) => one.entity === entity);
     if (mine.length > 0) made = { ...made, [entity]: withList(itemsOf(job, entity), entity, mine) };

@@ -9,6 +9,7 @@ import {
   edited,
   heldChanged,
   keptMine,
+  numbered,
   opened,
   redone,
   saved,
@@ -81,7 +82,7 @@ export const createAutosave = () => {
 
   /** Every change is kept in the browser at once; what the server has acknowledged is dropped there, and nothing newer. */
   autosave.startListening({
-    matcher: isAnyOf(edited, undone, redone, keptMine),
+    matcher: isAnyOf(edited, numbered, undone, redone, keptMine),
     effect: (_action, api) => {
       const { open } = api.getState().job;
       if (!open) return;
@@ -108,7 +109,7 @@ export const createAutosave = () => {
 
   /** Saves after a rest; while the server is away tries again, at once when the network comes back. */
   autosave.startListening({
-    matcher: isAnyOf(edited, undone, redone, keptMine, opened, saved),
+    matcher: isAnyOf(edited, numbered, undone, redone, keptMine, opened, saved),
     effect: async (action, api) => {
       if (saved.match(action) && api.getState().job.open?.save.kind !== 'unsaved') return;
       api.cancelActiveListeners();

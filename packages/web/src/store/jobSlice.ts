@@ -122,6 +122,8 @@ export const { opened, closed, saving, saved, saveFailed, keptMine, heldChanged 
 export const edited = createAction('job/edited', (job: Job, label: string) => ({
   payload: { job, label, at: Date.now() },
 }));
+/** Numbers that leave the program on paper are given for good: they are saved, and no undo takes them back. */
+export const numbered = createAction<Job>('job/numbered');
 export const undone = createAction('job/undone');
 export const redone = createAction('job/redone');
 /** The user takes the newer revision; what was here can be had back by undo. */
@@ -148,6 +150,7 @@ const changed = (open: OpenJob, action: UnknownAction): OpenJob => {
     const history = remember(open.history, open.document, job, label, at);
     return history ? touched({ ...open, document: job, history }) : open;
   }
+  if (numbered.match(action)) return touched({ ...open, document: action.payload });
   if (tookTheirs.match(action)) return takeTheirs(open);
   const step = undone.match(action) ? undo : redone.match(action) ? redo : null;
   const done = step?.(open.document, open.history);

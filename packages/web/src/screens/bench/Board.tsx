@@ -5,7 +5,7 @@ import { useAppSelector } from '../../store/store.js';
 import { NearestWays } from '../../panels/ways/NearestWays.js';
 import { BoardBar } from './BoardBar.js';
 import { BoxCard } from './BoxCard.js';
-import { FollowedBar } from './FollowedBar.js';
+import { FollowedBar } from '../../wiring/FollowedBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
 import { placeName } from '../../parts/words.js';
 import { isUntold, type Subject } from '../../wiring/useSubject.js';

@@ -5,14 +5,14 @@ import { boxChosen } from '../../store/wiringSlice.js';
 import { Boundary } from '../../parts/Boundary.js';
 import { OpenBox } from '../../wiring/OpenBox.js';
 import type { Subject } from '../../wiring/useSubject.js';
-import { BoxNotes } from './BoxNotes.js';
+import { BoxNotes } from '../../wiring/BoxNotes.js';
 import { BoxWords } from './BoxWords.js';
 
 /** So much smaller a box may be drawn to stand beside another; its labels can still be read. */
 const SHRUNK = 0.84;
 
 /** What zooms and moves is loaded when one box is first looked at large. */
-const LargeBox = lazy(async () => ({ default: (await import('./LargeBox.js')).LargeBox }));
+const LargeBox = lazy(async () => ({ default: (await import('../../wiring/LargeBox.js')).LargeBox }));
 
 /** One box opened up, under its name and its fill, with what it says in words. */
 export const BoxCard = ({

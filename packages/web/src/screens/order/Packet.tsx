@@ -1,29 +1,25 @@
 import { FileText, Square } from 'lucide-react';
 import { useCallback, useState } from 'react';
-import { ofId, withNumbers } from '@amber/core';
+import type { Circuit } from '@amber/core';
 import { ALL_SECTIONS, SECTIONS, type Paper, type Section } from '@amber/packet/sections';
 import { OneOf } from '../../parts/OneOf.js';
 import { saveBlob } from '../../parts/saveFile.js';
 import { Button } from '../../parts/ui.js';
-import { useEdit } from '../../store/review.js';
 import { useAppSelector } from '../../store/store.js';
 import { usePacket } from '../../worker/usePacket.js';
+import { PocketCircuit } from './PocketCircuit.js';
+import { useNumbered } from './useNumbered.js';
 import type { OrderView } from './useOrder.js';
 
 /** The packet of the job, or of the circuit at hand, as a PDF: its parts by choice, on either paper. */
-export const Packet = ({
-  view,
-  circuit,
-}: {
-  view: OrderView;
-  circuit: { id: string; name: string } | null;
-}) => {
-  const edit = useEdit();
-  const { job, cuts, numbers, records } = view;
+export const Packet = ({ view, circuit }: { view: OrderView; circuit: Circuit | null }) => {
+  const { job, records } = view;
+  const number = useNumbered(view);
   const parent = useAppSelector(({ job: { open } }) => open?.parent ?? null);
   const isSaved = useAppSelector(({ job: { open } }) => open?.save.kind === 'saved');
   const [sections, setSections] = useState<readonly Section[]>(ALL_SECTIONS);
   const [paper, setPaper] = useState<Paper>('letter');
+  const state = parent === null ? 'not saved' : `revision ${parent}${isSaved ? '' : ', changed since'}`;
   const name = circuit ? `${job.name}, ${circuit.name}` : job.name;
   const save = useCallback(
     (pdf: Uint8Array) =>
@@ -36,13 +32,7 @@ export const Packet = ({
       ALL_SECTIONS.filter((one) => (one === section ? !sections.includes(one) : sections.includes(one))),
     );
   const begin = () => {
-    // Numbers that leave the program on paper are given for good.
-    const mine = new Map(cuts.flatMap(({ cable }) => [[cable, numbers.get(cable) ?? 0] as const]));
-    const numbered = withNumbers(job, mine);
-    const state = parent === null ? 'not saved' : `revision ${parent}${isSaved ? '' : ', changed since'}`;
-    if (cuts.some(({ cable }) => ofId(job.order.numbers, cable) === undefined))
-      edit(numbered, 'numbers of the tags');
-    make({ job: numbered, circuit: view.circuit, records, sections, paper, state });
+    make({ job: number(), circuit: view.circuit, records, sections, paper, state });
   };
   const working = work?.kind === 'working';
   const isBrief = sections.includes('brief');
@@ -115,6 +105,7 @@ export const Packet = ({
         It holds the plan as it is now, with the state of the job and the safety note on its pages. Numbers of
         cables are those of the tags. It licenses nobody and passes nothing.
       </p>
+      <PocketCircuit view={view} circuit={circuit?.id ?? null} state={state} />
     </div>
   );
 };

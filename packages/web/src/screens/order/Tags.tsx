@@ -1,10 +1,10 @@
 import { Download, Printer } from 'lucide-react';
 import { useState } from 'react';
-import { ofId, tagSheet, tagsOf, withNumbers, type Tag } from '@amber/core';
+import { tagSheet, tagsOf, type Tag } from '@amber/core';
 import { OneOf } from '../../parts/OneOf.js';
 import { Button } from '../../parts/ui.js';
-import { useEdit } from '../../store/review.js';
 import { saveCsv } from './csv.js';
+import { useNumbered } from './useNumbered.js';
 import type { OrderView } from './useOrder.js';
 
 /** Label stock by its size, inches: how many stand side by side on a letter page, and how far it is from one to the next. */
@@ -102,17 +102,10 @@ const Pages = ({ tags, stock }: { tags: readonly Tag[]; stock: StockId }) => {
 
 /** Two tags a cable, one for each end, put on before it is pushed into the box. Printed, their numbers stay with their cables. */
 export const Tags = ({ view }: { view: OrderView }) => {
-  const edit = useEdit();
   const [stock, setStock] = useState<StockId>('large');
   const { job, cuts, numbers } = view;
   const tags = tagsOf(job, cuts, numbers);
-  /** Numbers that leave the program are given for good. */
-  const give = () => {
-    if (cuts.some(({ cable }) => ofId(job.order.numbers, cable) === undefined)) {
-      const mine = new Map(cuts.flatMap(({ cable }) => [[cable, numbers.get(cable) ?? 0] as const]));
-      edit(withNumbers(job, mine), 'numbers of the tags');
-    }
-  };
+  const give = useNumbered(view);
   if (cuts.length === 0)
     return <p className="text-[15px]">No new cable is planned, so there is nothing to tag.</p>;
   return (

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { PANEL, type Job, type SaidTrace } from '@amber/core';
-import { useAppDispatch } from '../../store/store.js';
-import { placeName } from '../../parts/words.js';
-import { boxChosen, wireFollowed } from '../../store/wiringSlice.js';
+import { useAppDispatch } from '../store/store.js';
+import { placeName } from '../parts/words.js';
+import { boxChosen, wireFollowed } from '../store/wiringSlice.js';
 
 /** The conductor that is followed, in words, and its way from the panel, box by box. */
 export const FollowedBar = ({ job, followed }: { job: Job; followed: SaidTrace }) => {

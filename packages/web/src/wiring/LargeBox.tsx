@@ -1,10 +1,10 @@
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import type { ComponentProps, ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { OpenBox } from '../../wiring/OpenBox.js';
-import type { Subject } from '../../wiring/useSubject.js';
+import { OpenBox } from './OpenBox.js';
+import type { Subject } from './useSubject.js';
 import { BoxNotes } from './BoxNotes.js';
-import { useZoom } from '../../wiring/useZoom.js';
+import { useZoom } from './useZoom.js';
 
 /** Pixels that an arrow key moves a picture of which not all is seen. */
 const STEP = 40;

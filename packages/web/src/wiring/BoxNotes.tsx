@@ -1,4 +1,4 @@
-import type { Subject } from '../../wiring/useSubject.js';
+import type { Subject } from './useSubject.js';
 import type { BoxId } from '@amber/core';
 
 /** How sure a box of a wiring that is there is. Of one that somebody saw nothing has to be said. */
