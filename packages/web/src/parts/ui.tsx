@@ -12,7 +12,7 @@ const LOOKS = {
 export const Button = ({ look = 'plain', className = '', ...rest }: ButtonProps) => (
   <button
     type="button"
-    className={`inline-flex min-h-10 items-center justify-center gap-2 rounded-md px-3 font-semibold disabled:cursor-default ${LOOKS[look]} ${className}`}
+    className={`inline-flex min-h-10 items-center justify-center gap-2 rounded-md px-3 font-semibold disabled:cursor-default print:hidden ${LOOKS[look]} ${className}`}
     {...rest}
   />
 );

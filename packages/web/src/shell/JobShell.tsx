@@ -13,6 +13,7 @@ import { askOnce, sayFailed } from '../server/client.js';
 import { Button } from '../parts/ui.js';
 import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
+import { PrintHead } from './PrintHead.js';
 import { TopBar } from './TopBar.js';
 import { useReadied } from './useReadied.js';
 import { WiringBar, WiringSwitch } from './WiringBar.js';
@@ -116,6 +117,7 @@ export const JobShell = () => {
       </TopBar>
       {found.screen.word === '' ? null : <WiringBar job={job} circuit={circuit} />}
       {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
+      <PrintHead job={job} circuit={circuit} screen={found.screen.label} />
       <Boundary what={found.screen.label} of={pathname + search}>
         <Shown job={job} found={found} wiring={wiring} />
       </Boundary>

@@ -56,7 +56,7 @@ export const RunStripView = ({
           </Button>
         ) : null}
       </div>
-      <div className="mx-auto" style={{ width: width * scale, height: height * scale }}>
+      <div className="drawn mx-auto" style={{ width: width * scale, height: height * scale }}>
         <div className="relative origin-top-left" style={{ width, height, transform: `scale(${scale})` }}>
           <svg width={width} height={height} className="drawing absolute inset-0" aria-hidden="true">
             {strip.edges.map((edge) => {

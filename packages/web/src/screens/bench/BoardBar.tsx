@@ -41,7 +41,7 @@ export const BoardBar = ({
     );
   };
   return (
-    <div className="flex shrink-0 flex-wrap items-center gap-2 pb-1">
+    <div className="flex shrink-0 flex-wrap items-center gap-2 pb-1 print:hidden">
       <div role="group" aria-label="Boxes shown" className={whole}>
         <button
           type="button"

@@ -13,7 +13,7 @@ export const FillBar = ({ row }: { row: BoxRow }) => {
   const { available, needed } = row.fill;
   const whole = Math.max(available ?? needed, needed, 1);
   return (
-    <span className="relative block h-4 w-full min-w-24 rounded-sm bg-line" aria-hidden="true">
+    <span className="printed relative block h-4 w-full min-w-24 rounded-sm bg-line" aria-hidden="true">
       <span className="flex h-4 overflow-hidden rounded-sm">
         {FILL_PARTS.map((part) => (
           <span
@@ -35,7 +35,7 @@ export const FillBar = ({ row }: { row: BoxRow }) => {
 
 /** What the shades of the bar stand for. */
 export const FillLegend = () => (
-  <ul className="flex flex-wrap gap-x-4 gap-y-1 text-[13px] text-quiet">
+  <ul className="printed flex flex-wrap gap-x-4 gap-y-1 text-[13px] text-quiet">
     {FILL_PARTS.map((part) => (
       <li key={part} className="flex items-center gap-1.5">
         <span className={`size-3 rounded-sm ${LOOKS[part]}`} aria-hidden="true" />

@@ -46,7 +46,7 @@ const Toolbar = ({ tool, take }: { tool: Tool; take: (tool: Tool) => void }) => 
   <div
     role="toolbar"
     aria-label="Tools"
-    className="flex shrink-0 overflow-x-auto border-b border-line bg-sheet px-2"
+    className="flex shrink-0 overflow-x-auto border-b border-line bg-sheet px-2 print:hidden"
   >
     {(Object.entries(TOOL_LOOKS) as [Tool, (typeof TOOL_LOOKS)[Tool]][]).map(
       ([one, { icon: Icon, label, key }]) => (

@@ -247,7 +247,7 @@ export const Overview = ({
             {hasExisting(job, one) ? (
               <Link
                 to={changePath(job.id, one.id)}
-                className="inline-flex min-h-11 items-center justify-center rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail"
+                className="inline-flex min-h-11 items-center justify-center rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail print:hidden"
               >
                 Change what is there …
               </Link>

@@ -110,9 +110,10 @@ export const PlanCanvas = ({
   );
   const crowded = view ? crowdedNames(job, named, view) : null;
   return (
-    <div className="relative min-h-80 flex-1 overflow-hidden bg-paper">
+    <div className="plan-frame relative min-h-80 flex-1 overflow-hidden bg-paper">
       <svg
         ref={ref}
+        viewBox={size ? `0 0 ${size.width} ${size.height}` : undefined}
         className={`drawing absolute inset-0 size-full touch-none select-none ${tool === 'select' || tool === 'room' ? 'cursor-grab' : 'cursor-crosshair'}`}
         role="group"
         aria-label="Plan"

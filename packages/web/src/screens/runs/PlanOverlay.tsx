@@ -127,9 +127,10 @@ export const PlanOverlay = ({
     [job, view, runs, shown],
   );
   return (
-    <div className="relative min-h-72 flex-1 overflow-hidden bg-paper">
+    <div className="plan-frame relative min-h-72 flex-1 overflow-hidden bg-paper">
       <svg
         ref={ref}
+        viewBox={size ? `0 0 ${size.width} ${size.height}` : undefined}
         role="img"
         aria-label={plan ? `${plan.label} over the layout` : 'The layout'}
         className="drawing absolute inset-0 size-full cursor-grab touch-none select-none"
