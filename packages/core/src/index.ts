@@ -300,6 +300,7 @@ export { pricedRemedies, takeTogether } from './check/remedyPrices.js';
 export type { PricedRemedy, TakenTogether } from './check/remedyPrices.js';
 export { outcomeOfChange } from './check/outcome.js';
 export { notToHave } from './check/notToHave.js';
+export { replaced, replacementsOf } from './check/replaced.js';
 export { boxOrWay, type BoxAlternative } from './check/boxOrWay.js';
 export { smallerBox } from './check/smallerBox.js';
 export type { SmallerBox, SmallerOffer } from './check/smallerBox.js';

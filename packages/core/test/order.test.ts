@@ -15,6 +15,8 @@ import {
   partOf,
   pullingOrder,
   removeExtra,
+  replaced,
+  replacementsOf,
   reviewCircuit,
   reviewJob,
   setAbsent,
@@ -289,6 +291,27 @@ test('a wide cable that is not to be had makes the plan change: every circuit is
   );
   expect(after.proofs.every(({ working, positions }) => working === positions)).toBe(true);
   expect(outcome.cost).toBe(after.all.cost - theYard.all.cost);
+});
+
+test('another article goes wherever a new one of a line went, and nowhere else', () => {
+  const { job, wiring, all } = theYard;
+  const three = wiring.devices.find(({ box }) => box === 'creek-end')!.article;
+  for (const article of [three, wiring.boxes['creek-end' as BoxId]![0]!]) {
+    const line = (from: typeof all) => from.takeOff.lines.find((one) => one.article === article);
+    const need = line(all)?.quantity ?? 0;
+    expect(need).toBeGreaterThan(0);
+    const others = replacementsOf(job, article);
+    expect(others.length).toBeGreaterThan(0);
+    expect(others.map(({ id }) => id)).not.toContain(article);
+    const by = others.at(-1)!;
+    const had = all.takeOff.lines.find((one) => one.article === by.id)?.quantity ?? 0;
+    const after = looked(replaced(job, article, by.id).job);
+    expect(line(after.all)).toBeUndefined();
+    expect(after.all.takeOff.lines.find((one) => one.article === by.id)?.quantity).toBe(had + need);
+    expect(after.proofs.every(({ working, positions }) => working === positions)).toBe(true);
+  }
+  // What is chosen by the plan, not by the place, has nothing to be put in its stead.
+  expect(replacementsOf(job, job.stock.find(({ kind }) => kind === 'cable')!.id)).toEqual([]);
 });
 
 test('a number that was printed stands on the sheath in the picture and in the step that pulls it; before, none does', () => {

@@ -92,6 +92,20 @@ test('what is not at the counter is planned without, once it was seen what that 
   expect(jobOf(store).stock.find(({ id }) => id === '14-4')?.absent).toBe(false);
 }, 40_000);
 
+test('another article is put where one goes, once it was seen what that changes', async () => {
+  const { store } = show(<Order />, { job: few() });
+  fireEvent.click(screen.getByRole('button', { name: 'Three-way switch, 15 A' }));
+  const instead = screen.getByLabelText<HTMLSelectElement>('Instead of Three-way switch, 15 A');
+  const other = [...instead.options].find(({ text }) => text.startsWith('Three-way switch, 20 A'));
+  fireEvent.change(instead, { target: { value: other?.value } });
+  const take = await waitFor(() => screen.getByRole('button', { name: 'Plan with it' }), { timeout: 20_000 });
+  expect(screen.getByText(/^With Three-way switch, 20 A instead: \$[\d.]+ more/)).toBeTruthy();
+  fireEvent.click(take);
+  expect(screen.queryByRole('button', { name: 'Three-way switch, 15 A' })).toBeNull();
+  expect(screen.getByRole('button', { name: 'Three-way switch, 20 A' })).toBeTruthy();
+  expect(jobOf(store).slots.some(({ article }) => article === other?.value)).toBe(true);
+}, 40_000);
+
 test('a cut is ticked when cut and when pulled; its run is measured anew, and the ticks fall open', () => {
   const { store } = show(<Order id="ropewalk-lights" />, { job: few() });
   tab(/^Cut and pull · 0 of/);

@@ -12,6 +12,7 @@ import {
   smallerBox,
   boxOrWay,
   notToHave,
+  replaced,
   pricedRemedies,
   takeTogether,
   tryAnswers,
@@ -91,6 +92,9 @@ export const planner = {
   boxOrWay: (job: Job, box: BoxId): BoxAlternative[] => boxOrWay(job, box, () => fresh<BoxId>('box')),
   /** A job planned without an article that is not to be had. */
   notToHave: (job: Job, article: ArticleId): ReturnType<typeof notToHave> => notToHave(job, article),
+  /** A job planned with another article wherever one goes. */
+  replaced: (job: Job, article: ArticleId, by: ArticleId): ReturnType<typeof replaced> =>
+    replaced(job, article, by),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */
   takeTogether: (

@@ -72,13 +72,16 @@ interface WithoutArticle {
   outcome: Outcome;
 }
 const askNotToHave = (planner: Planner, question: string): Promise<WithoutArticle> => {
-  const { job, article } = JSON.parse(question) as { job: Job; article: ArticleId };
-  return planner.notToHave(job, article);
+  const { job, article, by } = JSON.parse(question) as { job: Job; article: ArticleId; by: ArticleId | null };
+  return by === null ? planner.notToHave(job, article) : planner.replaced(job, article, by);
 };
 
-/** The job planned without an article that is not to be had; null while nobody asks. */
-export const useNotToHave = (job: Job, article: ArticleId | null): Asked<WithoutArticle> | null =>
-  useAsked(writtenWhole(job, article && { article }), askNotToHave);
+/** The job planned without an article that is not to be had, or with another one in its place; null while nobody asks. */
+export const useNotToHave = (
+  job: Job,
+  article: ArticleId | null,
+  by: ArticleId | null,
+): Asked<WithoutArticle> | null => useAsked(writtenWhole(job, article && { article, by }), askNotToHave);
 
 const askEdition = (planner: Planner, question: string): Promise<Outcome> => {
   const { job, edition } = JSON.parse(question) as { job: Job; edition: Edition };
