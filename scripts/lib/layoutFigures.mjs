@@ -138,12 +138,38 @@ const walk = {
   name: 'the rough-in walk of the demo, things to see',
 };
 
+const order = {
+  ...{ job: 'heron-yard', from: TABLE, word: 'order', label: 'Order' },
+  shown: '[aria-label^="In the truck"]',
+  name: 'the order of the demo, lines of the stock',
+};
+
+/** From the tap to the packet of the demo as a file, made by the worker of the page. */
+const packet = async (browser, address) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/jobs/heron-yard/order`);
+  await page.getByRole('tab', { name: 'Packet' }).click();
+  const took = [];
+  for (let i = 0; i < 3; i++) {
+    const made = page.waitForEvent('download', { timeout: 120_000 });
+    const began = performance.now();
+    await page.getByRole('button', { name: 'Make the packet' }).click();
+    await made;
+    took.push(((performance.now() - began) / 1000).toFixed(1));
+  }
+  const size = await page.getByText('It is made').textContent();
+  line('web: the packet of the demo', `${took.join(' s, ')} s   aim under 5 s; ${size}   aim under 3 MB`);
+  await page.close();
+};
+
 export const layoutFigures = async (address) => {
   const browser = await openBrowser();
   try {
     await dragging(browser, address);
     await opening(browser, address, boxes);
     await opening(browser, address, walk);
+    await opening(browser, address, order);
+    await packet(browser, address);
     await planning(browser, address);
   } finally {
     await browser.close();
