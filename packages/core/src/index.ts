@@ -521,7 +521,9 @@ export type { Aisle, ExtraLine, Terms } from './model/order.js';
 export {
   departsIn,
   shopDefaultsSchema,
+  amendmentsMissing,
   usualDefaults,
+  withAmendmentsOf,
   withShopDefaults,
   type ShopDefaults,
 } from './model/shopDefaults.js';

@@ -2,8 +2,12 @@ import fc from 'fast-check';
 import {
   articlesOf,
   catalogSheet,
+  amendmentsMissing,
   departsIn,
+  reviewJob,
+  shopDefaultsSchema,
   usualDefaults,
+  withAmendmentsOf,
   withShopDefaults,
   csvOf,
   newJob,
@@ -73,7 +77,7 @@ test('every kind of fault is told by its row and column, and then nothing is tak
     ),
   ).toEqual([
     '2 price: "-1" is no price; write dollars from 0 up, as 1.25.',
-    '3 id: The catalog has no article "nowhere"; make it from a like one first.',
+    '3 id: The catalog has no article "nowhere"; for a new one, write under "like" which it is like.',
     '4 kind: "14-3" is a cable; what an article is does not change.',
     '4 not to be had: "maybe" is neither yes nor no.',
     '5 pack of: "1" is no whole number of 2 or more; leave it empty where it comes in no pack.',
@@ -123,6 +127,7 @@ test('a new job begins with what the shop says, and is told where it departs fro
     edition: 2017 as const,
     preferences: { ...usual.preferences, connectors: 'pushIn' as const, tail: 8 },
     terms: { ...usual.terms, markup: 15 },
+    amendments: [],
   };
   expect(departsIn(job, shop)).toEqual(['connectors', 'tail']);
   const begun = withShopDefaults(job, shop);
@@ -132,4 +137,49 @@ test('a new job begins with what the shop says, and is told where it departs fro
     order: { terms: { markup: 15 } },
   });
   expect(departsIn(begun, shop)).toEqual([]);
+});
+
+test('a new article comes in by a table as like one that is there, and needs a name of its own', () => {
+  const read = readCatalogSheet(
+    lines('id,like,name,price,pack of,pack price', 'deep-one,14-2,14/2 on a drum,0.40,,', '14-2,,,0.55,,'),
+    catalog,
+  );
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const like = catalog.find(({ id }) => id === '14-2');
+  expect(read.changes[0]).toEqual({
+    before: { ...like, id: 'deep-one', absent: true },
+    after: { ...like, id: 'deep-one', name: '14/2 on a drum', price: 4_000, absent: false },
+  });
+  expect(read.changes[1]?.after).toMatchObject({ id: '14-2', price: 5_500 });
+  expect(faultsOf(lines('id,like,name', 'a,nothing,A', 'b,14-2,', '14-2,14-3,X', 'c,,C'))).toEqual([
+    '2 like: The catalog has no article "nothing" that a new one could be like.',
+    '3 name: A new article has a name of its own.',
+    '4 like: "14-2" is in the catalog already; leave "like" empty.',
+    '5 id: The catalog has no article "c"; for a new one, write under "like" which it is like.',
+  ]);
+});
+
+test('what the local authority asks where the shop works comes with a new job, and a job is told where it has it not', () => {
+  const rule = {
+    ...{ kind: 'rule' as const, id: 'one', scope: 'job' as const, severity: 'violation' as const },
+    ...{ title: 'Steel boxes alone', text: 'Town code 12.' },
+  };
+  const waived = {
+    ...{ kind: 'severity' as const, id: 'severity:switch-height', scope: 'job' as const },
+    ...{ rule: 'switch-height', severity: 'waived' as const, note: 'Inspector, by telephone.' },
+  };
+  const shop = { ...usualDefaults(), amendments: [rule, waived] };
+  const job = newJob('j' as JobId, 'Job', catalog);
+  expect(amendmentsMissing(job, shop)).toEqual([rule, waived]);
+  const begun = withShopDefaults(job, shop);
+  expect(amendmentsMissing(begun, shop)).toEqual([]);
+  expect(reviewJob(begun).findings.map(({ what }) => what)).toContain('Steel boxes alone');
+  // A job keeps its own; what it said otherwise under the same name is the shop's again.
+  const own = { ...rule, id: 'own', title: 'Of this job' };
+  const other = { ...job, amendments: [own, { ...waived, note: 'Another.' }] };
+  expect(amendmentsMissing(other, shop)).toEqual([rule, waived]);
+  expect(withAmendmentsOf(other, shop).amendments).toEqual([own, rule, waived]);
+  // In the shop nothing is of one room or box.
+  const placed = shopDefaultsSchema.safeParse({ ...shop, amendments: [{ ...rule, scope: { box: 'b' } }] });
+  expect(placed.success).toBe(false);
 });

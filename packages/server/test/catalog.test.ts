@@ -171,7 +171,12 @@ test('labour units and prices of judgement are put anew, and refused where one i
   const units = {
     labour: { ...labour, rate: 910_000 },
     judgement: { ...judgement, hotOnWhite: 1 },
-    defaults: { ...defaults, edition: 2020, terms: { ...defaults.terms, tax: 8.25 } },
+    defaults: {
+      ...{ ...defaults, edition: 2020, terms: { ...defaults.terms, tax: 8.25 } },
+      amendments: [
+        { kind: 'rule', id: 'one', scope: 'job', severity: 'caution', title: 'Steel alone', text: 'Town 12' },
+      ],
+    },
   };
   await api.put('/api/catalog/units').send(units).expect(200);
   expect((await api.get('/api/catalog').expect(200)).body).toMatchObject(units);

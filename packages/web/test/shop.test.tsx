@@ -8,6 +8,7 @@ import {
   type Article,
   type JobId,
 } from '@amber/core';
+import { OwnRules } from '../src/panels/findings/OwnRules.js';
 import { Habits } from '../src/panels/circuit/Habits.js';
 import { OrderScreen } from '../src/screens/order/OrderScreen.js';
 import { ShopScreen } from '../src/screens/shop/ShopScreen.js';
@@ -56,11 +57,13 @@ const openShop = (articles: Article[] = standardStock()) => {
   };
   let served = 0;
   const settle = async () => {
+    // What is answered asks for more: it is quiet when nothing was asked for a while.
     for (let quiet = 0; quiet < 8; quiet++)
       await act(async () => {
         await Promise.resolve();
+        if (served < sent.length) quiet = 0;
         while (served < sent.length) serve(sent[served++] as Sent);
-        await new Promise((resolve) => setTimeout(resolve));
+        await new Promise((resolve) => setTimeout(resolve, 3));
       });
   };
   return { kept, puts, settle };
@@ -196,4 +199,68 @@ test('new jobs begin with the habits of the shop; a job that departs is told in 
   expect(screen.getByText('This job departs from the shop in 1 habit.')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Take the shop’s again' }));
   expect(jobOf(store).preferences.connectors).toBe('twistOn');
+});
+
+test('what a kind of article needs is told where it stands, and what cannot be is refused', async () => {
+  const { kept, puts, settle } = openShop();
+  show(<ShopScreen />);
+  await settle();
+  const find = (name: string) => {
+    fireEvent.change(screen.getByLabelText('Find an article'), { target: { value: name } });
+    fireEvent.click(screen.getByRole('button', { name, exact: true } as never));
+  };
+  find('Lever 3');
+  const lever = () => kept.articles.find(({ name }) => name === 'Lever 3');
+  take('Least conductors: Lever 3', '4');
+  expect(screen.getByRole('alert').textContent).toBe(
+    'Least conductors: the least number of conductors is above the most Nothing was changed.',
+  );
+  expect(puts).toEqual([]);
+  take('Least conductors: Lever 3', '3');
+  await settle();
+  expect(lever()).toMatchObject({ conductors: [3, 3] });
+  const box = kept.articles.find(({ kind }) => kind === 'box')!;
+  find(box.name);
+  take(`Inside, width: ${box.name}`, '2');
+  take(`Inside, height: ${box.name}`, '2');
+  await settle();
+  // Two of three say nothing yet, and less room inside than what is counted cannot be.
+  expect(kept.articles.find(({ id }) => id === box.id)).toEqual(box);
+  take(`Inside, depth: ${box.name}`, '0.5');
+  expect(screen.getByRole('alert').textContent).toMatch(/^Inside: .* is 2\.0 in³ at most/);
+  fireEvent.click(screen.getByLabelText('Clamps inside'));
+  await settle();
+  expect(kept.articles.find(({ id }) => id === box.id)).toMatchObject({
+    internalClamps: !(box as { internalClamps: boolean }).internalClamps,
+  });
+});
+
+test('what the local authority asks is kept by the shop, and taken by a job that has it not', async () => {
+  const { kept, settle } = openShop();
+  const shop = show(<ShopScreen />);
+  await settle();
+  fireEvent.click(screen.getByRole('tab', { name: 'Local code' }));
+  expect(screen.getByText(/^Nothing yet/)).toBeTruthy();
+  const type = (label: string, value: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  type('What is asked', 'Steel boxes alone');
+  type('Where it is written, and why', 'Town code 12');
+  fireEvent.click(screen.getByRole('button', { name: 'Add the rule' }));
+  await settle();
+  type('Rule of the program', 'switch-height');
+  type('Who says so, and why', 'Inspector, by telephone');
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  await settle();
+  expect(kept.defaults.amendments).toMatchObject([
+    { kind: 'rule', title: 'Steel boxes alone', scope: 'job' },
+    { kind: 'severity', rule: 'switch-height', severity: 'violation' },
+  ]);
+  shop.unmount();
+  const job = newJob('j' as JobId, 'Job', standardStock());
+  const { store } = show(<OwnRules job={job} circuit={null} />, { job });
+  await settle();
+  fireEvent.click(screen.getByRole('button', { name: /^Local rules/ }));
+  expect(screen.getByText(/^The shop has 2 local amendments/)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Take the shop’s' }));
+  expect(jobOf(store).amendments).toEqual(kept.defaults.amendments);
 });

@@ -1,6 +1,8 @@
 import * as z from 'zod';
+import { amendmentSchema, type Amendment } from './amendment.js';
 import { editionSchema } from './editions.js';
 import type { Job } from './job.js';
+import { isSame } from './same.js';
 import { termsSchema } from './order.js';
 import { preferencesSchema, type Preferences } from './preferences.js';
 
@@ -9,6 +11,11 @@ export const shopDefaultsSchema = z.strictObject({
   edition: editionSchema,
   preferences: preferencesSchema,
   terms: termsSchema.prefault({}),
+  /** What the local authority asks where the shop works: each of a whole job. */
+  amendments: z
+    .array(amendmentSchema.refine(({ scope }) => scope === 'job', 'is of a whole job'))
+    .max(200)
+    .default([]),
 });
 export type ShopDefaults = z.infer<typeof shopDefaultsSchema>;
 
@@ -20,9 +27,12 @@ export const usualDefaults = (): ShopDefaults =>
   });
 
 /** A job with what the shop begins one with. */
-export const withShopDefaults = (job: Job, { edition, preferences, terms }: ShopDefaults): Job => ({
+export const withShopDefaults = (
+  job: Job,
+  { edition, preferences, terms, amendments }: ShopDefaults,
+): Job => ({
   ...job,
-  ...{ edition, preferences },
+  ...{ edition, preferences, amendments },
   order: { ...job.order, terms },
 });
 
@@ -34,3 +44,18 @@ export const departsIn = (
   (Object.keys(preferences) as (keyof Preferences)[]).filter(
     (habit) => job.preferences[habit] !== preferences[habit],
   );
+
+/** What the shop says of the local authority, and a job does not. */
+export const amendmentsMissing = (
+  job: Pick<Job, 'amendments'>,
+  { amendments }: Pick<ShopDefaults, 'amendments'>,
+): Amendment[] => {
+  const own = new Map(job.amendments.map((one) => [one.id, one]));
+  return amendments.filter((one) => !isSame(own.get(one.id), one));
+};
+
+/** A job with what the shop says of the local authority beside its own; one of the same name is the shop's again. */
+export const withAmendmentsOf = (job: Job, { amendments }: Pick<ShopDefaults, 'amendments'>): Job => {
+  const shops = new Set(amendments.map(({ id }) => id));
+  return { ...job, amendments: [...job.amendments.filter(({ id }) => !shops.has(id)), ...amendments] };
+};

@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
 import { articleSchema, type Article } from '../model/articles.js';
+import type { ArticleId } from '../model/ids.js';
 import { isSame } from '../model/same.js';
 import type { SheetRows } from '../order/sheets.js';
 
-/** The columns of the catalog as a table: what every kind of article has. Money in dollars. */
+/** The columns of the catalog as a table: what every kind of article has, and for a new one the id of the article that it is like. Money in dollars. */
 const COLUMNS = [
   'id',
   'kind',
@@ -14,6 +15,7 @@ const COLUMNS = [
   'sold singly',
   'coil price',
   'not to be had',
+  'like',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 
@@ -28,6 +30,7 @@ export const catalogSheet = (articles: readonly Article[]): SheetRows => [
     pack === null ? null : yesNo(pack.singly),
     'coilPrice' in rest ? dollarsOf(rest.coilPrice) : null,
     yesNo(absent),
+    null,
   ]),
 ];
 
@@ -38,7 +41,7 @@ export interface SheetFault {
   message: string;
 }
 
-/** One article that a table changes: as it was and as it would be. */
+/** One article that a table changes: as it was and as it would be; a new one was not to be had before. */
 export interface ArticleChange {
   before: Article;
   after: Article;
@@ -151,18 +154,31 @@ export const readCatalogSheet = (text: string, catalog: readonly Article[]): She
       columns.map((column, at) => [column, (cells[at] ?? '').replace(/^'(?=[=+\-@])/, '')]),
     );
     const id = by.id?.trim() ?? '';
-    const before = known.get(id);
+    const like = by.like?.trim() ?? '';
+    const model = known.get(like);
+    const isNew = like !== '' && !known.has(id);
+    const before = isNew && model ? { ...model, id: id as ArticleId, absent: true } : known.get(id);
     const first = met.get(id);
     if (first !== undefined) fault('id', `"${id}" stands in row ${first} too; one row for each article.`);
     met.set(id, row);
     if (!before) {
-      fault('id', `The catalog has no article "${id}"; make it from a like one first.`);
+      if (isNew) fault('like', `The catalog has no article "${like}" that a new one could be like.`);
+      else
+        fault(
+          'id',
+          `The catalog has no article "${id}"; for a new one, write under "like" which it is like.`,
+        );
       return [];
     }
     if (by.kind !== undefined && by.kind.trim() !== '' && by.kind.trim() !== before.kind)
       fault('kind', `"${id}" is a ${before.kind}; what an article is does not change.`);
+    if (!isNew && like !== '') fault('like', `"${id}" is in the catalog already; leave "like" empty.`);
     const told = faults.length;
-    const after = changedBy(before, by, fault);
+    if (isNew && (by.name?.trim() ?? '') === '') fault('name', 'A new article has a name of its own.');
+    const after = {
+      ...changedBy(before, by, fault),
+      ...(isNew && !by['not to be had']?.trim() ? { absent: false } : {}),
+    };
     if (faults.length > told) return [];
     const checked = articleSchema.safeParse(after);
     if (!checked.success) {

@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { cubicInches, dollars, type Article, type ArticleId, type PriceChange } from '@amber/core';
 import { when } from '../../parts/format.js';
 import { fresh } from '../../parts/fresh.js';
-import { NameInput, NumberInput } from '../../parts/inputs.js';
+import { NameInput } from '../../parts/inputs.js';
 import { Button, Field } from '../../parts/ui.js';
+import { ArticleFields } from './ArticleFields.js';
 import { Later } from './Later.js';
 import type { Shop } from './useShop.js';
 
@@ -150,25 +151,14 @@ export const ArticleRow = ({
                   />
                 </Field>
               </div>
-              {article.kind === 'box' ? (
-                <div className="w-32">
-                  <Field label="Volume, in³">
-                    <NumberInput
-                      value={article.volume / 10_000}
-                      least={0}
-                      most={10_000}
-                      unit="in³"
-                      onChange={(volume) =>
-                        change(`volume of ${name}`, { volume: Math.round(volume * 10_000) })
-                      }
-                    />
-                  </Field>
-                </div>
-              ) : null}
               <Button onClick={copy}>
                 <Copy size={16} /> New like this
               </Button>
             </div>
+            <ArticleFields
+              article={article}
+              onChange={(words, after) => void shop.save(words, [{ before: article, after }])}
+            />
             <p className="mt-2 text-[13.5px] text-quiet">{sayKind(article)}</p>
             {history.length > 0 ? (
               <ul aria-label={`Prices of ${name}`} className="mt-1 text-[13.5px]">

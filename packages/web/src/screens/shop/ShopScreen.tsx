@@ -7,6 +7,7 @@ import { sayFailed, type Failed } from '../../server/client.js';
 import { Articles } from './Articles.js';
 import { Begins } from './Begins.js';
 import { InAndOut } from './InAndOut.js';
+import { LocalCode } from './LocalCode.js';
 import { Units } from './Units.js';
 import { useShop } from './useShop.js';
 
@@ -53,7 +54,7 @@ export const ShopScreen = () => {
         </p>
       )}
       <TabList className="flex overflow-x-auto border-b border-line bg-sheet">
-        {['Articles', 'Labour and judgement', 'New jobs', 'Table in and out'].map((words) => (
+        {['Articles', 'Labour and judgement', 'New jobs', 'Local code', 'Table in and out'].map((words) => (
           <Tab key={words} className={tabLook}>
             {words}
           </Tab>
@@ -68,6 +69,9 @@ export const ShopScreen = () => {
         </TabPanel>
         <TabPanel className="p-4">
           <Begins catalog={catalog} shop={shop} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <LocalCode catalog={catalog} shop={shop} />
         </TabPanel>
         <TabPanel className="p-4">
           <InAndOut articles={catalog.articles} shop={shop} />
