@@ -179,12 +179,17 @@ test('new jobs begin with the habits of the shop; a job that departs is told in 
   const shop = show(<ShopScreen />);
   await settle();
   fireEvent.click(screen.getByRole('tab', { name: 'New jobs' }));
-  fireEvent.change(screen.getByLabelText('Connectors'), { target: { value: 'twistOn' } });
+  // What a habit changes is seen on an opened box, with what speaks for each school.
+  const box = within(screen.getByRole('group', { name: 'Wires in Near door' }));
+  expect(box.getAllByText(/^Lever \d/).length).toBeGreaterThan(1);
+  expect(screen.getByText(/^Levers open again/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText(/^Connectors(?! for)/), { target: { value: 'twistOn' } });
   fireEvent.change(screen.getByLabelText('Code edition in force where the shop works'), {
     target: { value: '2020' },
   });
   take('Tax, %', '8.25');
   await settle();
+  expect(box.queryAllByText(/^Lever \d/)).toEqual([]);
   expect(kept.defaults).toMatchObject({
     edition: 2020,
     preferences: { connectors: 'twistOn' },

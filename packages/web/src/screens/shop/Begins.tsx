@@ -1,4 +1,5 @@
 import { editionName, EDITIONS, type Catalog, type Edition, type Terms } from '@amber/core';
+import { HabitBox } from '../../panels/circuit/HabitBox.js';
 import { HabitsForm } from '../../panels/circuit/HabitsForm.js';
 import { Field, Select } from '../../parts/ui.js';
 import { Later } from './Later.js';
@@ -26,10 +27,11 @@ export const Begins = ({
         <h2 className="text-[15px] font-bold">Habits, where good electricians differ</h2>
         <HabitsForm
           preferences={defaults.preferences}
+          explained
           onSet={(more) => set({ preferences: { ...defaults.preferences, ...more } })}
         />
       </section>
-      <section aria-label="Edition and terms" className="flex flex-col gap-3 self-start">
+      <section aria-label="Edition and terms" className="flex flex-col gap-3 max-lg:order-first">
         <h2 className="text-[15px] font-bold">Edition and terms</h2>
         <Field label="Code edition in force where the shop works">
           <Select
@@ -59,6 +61,9 @@ export const Begins = ({
           New jobs begin with these. A job that is begun keeps its own; where it departs stands with its
           habits on the bench.
         </p>
+        <div className="mt-3 lg:sticky lg:top-0">
+          <HabitBox preferences={defaults.preferences} />
+        </div>
       </section>
     </div>
   );
