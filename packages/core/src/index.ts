@@ -440,6 +440,7 @@ export {
 } from './wire/contract.js';
 export type {
   Catalog,
+  OnTruck,
   PriceChange,
   Endpoint,
   EndpointName,
@@ -451,7 +452,7 @@ export type {
 } from './wire/contract.js';
 export { readPocketTicks, writePocketTicks } from './wire/pocketTicks.js';
 export type { PocketTicks } from './wire/pocketTicks.js';
-export { isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
+export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';
 export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';

@@ -127,6 +127,7 @@ test('a new job begins with what the shop says, and is told where it departs fro
     edition: 2017 as const,
     preferences: { ...usual.preferences, connectors: 'pushIn' as const, tail: 8 },
     terms: { ...usual.terms, markup: 15 },
+    drawsDown: false,
     amendments: [],
   };
   expect(departsIn(job, shop)).toEqual(['connectors', 'tail']);

@@ -9,6 +9,7 @@ import {
   type Article,
   type Catalog,
   type Job,
+  type JobId,
 } from '@amber/core';
 import { CatalogStore } from '../src/index.js';
 import { ArticleEntity } from '../src/store/entities.js';
@@ -186,4 +187,41 @@ test('labour units and prices of judgement are put anew, and refused where one i
     .expect(400);
   expect((await api.get('/api/catalog').expect(200)).body).toMatchObject(units);
   await api.put('/api/catalog/units').send({ labour, judgement, defaults }).expect(200);
+});
+
+test('what is on the truck is what was put there less what records took off; taken back once, it is there again once', async () => {
+  const api = apiOn(source);
+  const amounts = async () =>
+    ((await api.get('/api/catalog/truck').expect(200)).body as { amounts: object[] }).amounts;
+  expect(await amounts()).toEqual([]);
+  const move = { id: 'first', article: '14-2', amount: 250 };
+  await api.post('/api/catalog/truck').send(move).expect(200);
+  // The answer was lost: the same move comes again.
+  await api.post('/api/catalog/truck').send(move).expect(200);
+  await api.post('/api/catalog/truck').send({ id: 'second', article: 'lever-2', amount: -3 }).expect(200);
+  await api.post('/api/catalog/truck').send({ id: 'third', article: '14-2', amount: 'all' }).expect(400);
+  const id = 'truck-job';
+  const document = newJob(id as JobId, 'Truck', standardStock());
+  await api.post('/api/jobs').send({ saveId: 'truck', document }).expect(201);
+  const about = { kind: 'cable', id: 'a', wiring: null, revision: null, hash: null };
+  const record = {
+    ...{ id: 'r1', kind: 'pulled', version: 1, about, retracts: null, by: 'JS' },
+    ...{ body: { length: 240, draws: { article: '14-2', amount: 20.1 } }, at: '2026-11-30T08:00:00.000Z' },
+  };
+  const back = (name: string) => ({
+    ...{ ...record, id: name, kind: 'retraction', retracts: 'r1', body: {} },
+    about: { ...about, kind: 'job', id },
+  });
+  const add = (one: object) => api.post(`/api/jobs/${id}/records`).send(one);
+  expect((await add(record)).status).toBeLessThan(300);
+  expect((await add(record)).status).toBeLessThan(300);
+  expect(await amounts()).toEqual([
+    { article: '14-2', amount: 229.9 },
+    { article: 'lever-2', amount: -3 },
+  ]);
+  for (const one of ['b1', 'b1', 'b2']) expect((await add(back(one))).status).toBeLessThan(300);
+  expect(await amounts()).toEqual([
+    { article: '14-2', amount: 250 },
+    { article: 'lever-2', amount: -3 },
+  ]);
 });

@@ -1,6 +1,13 @@
 import { jest } from '@jest/globals';
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { withoutCircuit, type Job } from '@amber/core';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import {
+  judgementSchema,
+  labourSchema,
+  standardStock,
+  usualDefaults,
+  withoutCircuit,
+  type Job,
+} from '@amber/core';
 import { OrderScreen } from '../src/screens/order/OrderScreen.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, jobOf, show } from './support/page.js';
@@ -91,6 +98,61 @@ test('what is not at the counter is planned without, once it was seen what that 
   fireEvent.click(screen.getByRole('button', { name: '14/4 is to be had again' }));
   expect(jobOf(store).stock.find(({ id }) => id === '14-4')?.absent).toBe(false);
 }, 40_000);
+
+test('where the shop counts its truck, what comes goes onto it, and what is pulled and fitted comes off it', async () => {
+  const sent = fakeServer();
+  const { store } = show(<Order />, { job: few() });
+  let served = 0;
+  const settle = async () => {
+    for (let quiet = 0; quiet < 8; quiet++)
+      await act(async () => {
+        if (served < sent.length) quiet = 0;
+        for (; served < sent.length; served++) {
+          const { path, answer } = sent[served]!;
+          if (path === '/api/catalog/truck')
+            answer(200, {
+              amounts: [
+                { article: '14-4', amount: 12.5 },
+                { article: 'lever-2', amount: 0 },
+              ],
+            });
+          else if (path === '/api/catalog')
+            answer(200, {
+              ...{ articles: standardStock(), labour: labourSchema.parse({}) },
+              ...{ judgement: judgementSchema.parse({}), defaults: { ...usualDefaults(), drawsDown: true } },
+            });
+        }
+        await new Promise((resolve) => setTimeout(resolve, 3));
+      });
+  };
+  await settle();
+  const draws = () =>
+    store.getState().records.pending.map(({ record }) => [record.kind, record.body['draws']]);
+  expect(row('14/4').getByText(/truck has 12\.5 ft/)).toBeTruthy();
+  fireEvent.click(row('14/4').getByRole('button', { name: 'Take 12 ft from the truck: 14/4' }));
+  expect(jobOf(store).order.fromTruck).toEqual({ '14-4': 12 });
+  sign();
+  fireEvent.click(row('14/4').getByRole('button', { name: 'It came: 14/4' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Three-way switch, 15 A' }));
+  const fitted = row('Three-way switch, 15 A').getByRole<HTMLInputElement>('checkbox', {
+    name: 'Fitted in Creek end: Three-way switch, 15 A',
+  });
+  fireEvent.click(fitted);
+  expect(fitted.checked).toBe(true);
+  tab(/^Cut and pull/);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Pulled: number 1' }));
+  const [came, fit, pulled] = draws();
+  expect(came).toEqual(['delivered', { article: '14-4', amount: -16 }]);
+  expect(fit).toEqual(['fitted', { article: expect.any(String) as string, amount: 1 }]);
+  expect(pulled).toEqual([
+    'pulled',
+    { article: expect.stringContaining('14-') as string, amount: expect.any(Number) as number },
+  ]);
+  tab(/^Buy/);
+  fireEvent.click(screen.getByRole('button', { name: 'Three-way switch, 15 A' }));
+  fireEvent.click(row('Three-way switch, 15 A').getByRole('checkbox', { name: /^Fitted in Creek end/ }));
+  expect(draws().at(-1)).toEqual(['retraction', undefined]);
+});
 
 test('another article is put where one goes, once it was seen what that changes', async () => {
   const { store } = show(<Order />, { job: few() });

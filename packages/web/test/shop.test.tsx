@@ -28,6 +28,7 @@ const openShop = (articles: Article[] = standardStock()) => {
   };
   const puts: Sent[] = [];
   const changes: object[] = [];
+  const truck = new Map<string, number>();
   const serve = (one: Sent): void => {
     if (one.path === '/api/catalog') one.answer(200, kept);
     else if (one.path === '/api/catalog/history') one.answer(200, { changes });
@@ -53,6 +54,13 @@ const openShop = (articles: Article[] = standardStock()) => {
       puts.push(one);
       Object.assign(kept, one.body);
       one.answer(200, { ok: true });
+    } else if (one.path === '/api/catalog/truck') {
+      const { article, amount } = one.body as { article?: string; amount?: number };
+      if (article !== undefined) {
+        puts.push(one);
+        truck.set(article, (truck.get(article) ?? 0) + (amount ?? 0));
+        one.answer(200, { ok: true });
+      } else one.answer(200, { amounts: [...truck].map(([id, held]) => ({ article: id, amount: held })) });
     } else if (one.path.endsWith('/records')) one.answer(200, { records: [] });
   };
   let served = 0;
@@ -101,6 +109,20 @@ test('a price is changed where it stands, its history told, and taken back; what
   fireEvent.click(screen.getByRole('button', { name: 'New like this' }));
   await settle();
   expect(kept.articles.at(-1)).toMatchObject({ name: 'Lever 2, another', kind: 'connector' });
+});
+
+test('what is on the truck is told in the shop, by what it is more or less than before', async () => {
+  const { puts, settle } = openShop();
+  show(<ShopScreen />);
+  await settle();
+  fireEvent.change(screen.getByLabelText('Find an article'), { target: { value: 'lever 2' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Lever 2' }));
+  take('On the truck: Lever 2', '40');
+  await settle();
+  take('On the truck: Lever 2', '25');
+  await settle();
+  expect(puts.map(({ body }) => body['amount'])).toEqual([40, -15]);
+  expect(screen.getByLabelText<HTMLInputElement>('On the truck: Lever 2').value).toBe('25');
 });
 
 test('a table is looked at before it is taken, and one with faults is refused row by row', async () => {

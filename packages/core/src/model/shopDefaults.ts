@@ -11,6 +11,8 @@ export const shopDefaultsSchema = z.strictObject({
   edition: editionSchema,
   preferences: preferencesSchema,
   terms: termsSchema.prefault({}),
+  /** What is pulled and fitted comes off the truck, and what comes goes onto it. */
+  drawsDown: z.boolean().default(false),
   /** What the local authority asks where the shop works: each of a whole job. */
   amendments: z
     .array(amendmentSchema.refine(({ scope }) => scope === 'job', 'is of a whole job'))

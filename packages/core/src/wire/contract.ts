@@ -99,6 +99,10 @@ export const priceChangeSchema = z.object({
 });
 export type PriceChange = z.infer<typeof priceChangeSchema>;
 
+/** So much of an article is on the truck: feet of cable and wire, pieces of the rest. */
+export const onTruckSchema = z.object({ article: articleIdSchema, amount: z.number() });
+export type OnTruck = z.infer<typeof onTruckSchema>;
+
 /** One thing that can be asked of the server. `:id` of a path is the id of a job. */
 export interface Endpoint<
   Request extends z.ZodType | null = z.ZodType | null,
@@ -140,6 +144,18 @@ export const CONTRACT = {
   ),
   /** Prices that were changed, the newest first. */
   priceHistory: endpoint('GET', '/catalog/history', null, z.object({ changes: z.array(priceChangeSchema) })),
+  truck: endpoint('GET', '/catalog/truck', null, z.object({ amounts: z.array(onTruckSchema) })),
+  /** So much more of an article is on the truck, or less. Named, so that one that comes twice is heard once. */
+  moveTruck: endpoint(
+    'POST',
+    '/catalog/truck',
+    z.object({
+      id: z.string().min(1).max(100),
+      article: articleIdSchema,
+      amount: z.number().min(-1e6).max(1e6),
+    }),
+    z.object({ ok: z.literal(true) }),
+  ),
   jobs: endpoint('GET', '/jobs', null, z.object({ jobs: z.array(jobHeadSchema) })),
   makeJob: endpoint('POST', '/jobs', z.object({ saveId: saveIdSchema, document: sentDocument }), madeSchema),
   /** The text of a job file as text/plain. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { WALKS } from '../code/rule.js';
-import { LONGEST_DERIVED, wiringIdSchema } from '../model/ids.js';
+import { articleIdSchema, LONGEST_DERIVED, wiringIdSchema } from '../model/ids.js';
 
 /** Longest id of a fact: made of those of a box and of what is spliced there. */
 const LONGEST_FACT = LONGEST_DERIVED + 1000;
@@ -36,6 +36,12 @@ interface RecordKind {
 
 const text = (most: number) => z.string().trim().min(1).max(most);
 const inches = z.number().min(0).max(24_000);
+
+/** What it takes off the truck of the shop, feet or pieces; less than nothing puts it on. Null where the shop does not keep count so. */
+const drawsSchema = z
+  .strictObject({ article: articleIdSchema, amount: z.number().min(-1e6).max(1e6) })
+  .nullable()
+  .default(null);
 
 const part = z.number().min(0).max(1);
 export const wallPointSchema = z.strictObject({ x: part, y: part, along: inches, height: inches });
@@ -125,12 +131,18 @@ export const RECORD_KINDS = {
     ],
   },
   cut: { about: ['cable'], bodies: [z.strictObject({ length: inches })] },
-  pulled: { about: ['cable'], bodies: [z.strictObject({ length: inches.nullable().default(null) })] },
+  pulled: {
+    about: ['cable'],
+    bodies: [z.strictObject({ length: inches.nullable().default(null), draws: drawsSchema })],
+  },
   fitted: {
     about: ['box', 'fact'],
-    bodies: [z.strictObject({ article: z.string().max(200).nullable().default(null) })],
+    bodies: [z.strictObject({ article: z.string().max(200).nullable().default(null), draws: drawsSchema })],
   },
-  delivered: { about: ['article'], bodies: [z.strictObject({ count: z.number().min(0).max(1e6) })] },
+  delivered: {
+    about: ['article'],
+    bodies: [z.strictObject({ count: z.number().min(0).max(1e6), draws: drawsSchema })],
+  },
 } as const satisfies Record<string, RecordKind>;
 
 export type RecordKindName = keyof typeof RECORD_KINDS;
@@ -171,6 +183,10 @@ export const siteRecordSchema = z
       refuse(['body', ...(issue.path as (string | number)[])], issue.message);
   });
 export type SiteRecord = z.infer<typeof siteRecordSchema>;
+
+/** What a record takes off the truck of the shop; null where it takes nothing, or is of a kind that never does. */
+export const drawsOf = ({ body }: Pick<SiteRecord, 'body'>): z.infer<typeof drawsSchema> =>
+  drawsSchema.parse(body['draws']);
 
 /** Those that nobody has taken back, in their order. A retraction that was itself taken back takes nothing back. */
 export const liveRecords = (records: readonly SiteRecord[]): SiteRecord[] => {

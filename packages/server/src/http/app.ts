@@ -64,6 +64,11 @@ export const createApp = ({
     await catalog.putUnits(request);
     return { ok: true as const };
   });
+  answer(api, CONTRACT.truck, async () => ({ amounts: await catalog.truck() }));
+  answer(api, CONTRACT.moveTruck, async ({ request }) => {
+    await catalog.moveTruck(request);
+    return { ok: true as const };
+  });
   answer(api, CONTRACT.priceHistory, async () => ({ changes: await catalog.history() }));
   app.use('/api', api, jobRoutes(store, records), pictureRoutes(pictures));
   app.use('/api', (request) => {

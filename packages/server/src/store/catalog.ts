@@ -1,4 +1,5 @@
 import type { DataSource } from 'typeorm';
+import { isDuplicate } from './duplicate.js';
 import {
   articleSchema,
   judgementSchema,
@@ -8,6 +9,7 @@ import {
   usualDefaults,
   type Article,
   type Catalog,
+  type OnTruck,
   type PriceChange,
 } from '@amber/core';
 import {
@@ -17,6 +19,7 @@ import {
   LabourUnitEntity,
   NoteEntity,
   PriceChangeEntity,
+  TruckMoveEntity,
   type ArticleRow,
   type LabourUnitRow,
 } from './entities.js';
@@ -129,6 +132,29 @@ export class CatalogStore {
         Object.entries(judgement).map(([name, price]) => ({ name, price })),
       );
     });
+  }
+
+  /** What is on the truck of the shop: the sum of what went onto it and came off it. */
+  async truck(): Promise<OnTruck[]> {
+    const rows = await this.#source
+      .getRepository(TruckMoveEntity)
+      .createQueryBuilder('move')
+      .select('move.article', 'article')
+      .addSelect('SUM(move.amount)', 'amount')
+      .groupBy('move.article')
+      .orderBy('move.article')
+      .getRawMany<{ article: Article['id']; amount: number }>();
+    // Sixteenths of an inch summed as parts of a foot leave a rest that nobody can measure.
+    return rows.map(({ article, amount }) => ({ article, amount: Math.round(amount * 1e6) / 1e6 }));
+  }
+
+  /** Puts so much of an article onto the truck, or takes it off; one whose answer was lost and that comes again under its id is heard once. */
+  async moveTruck({ id, article, amount }: { id: string } & OnTruck): Promise<void> {
+    try {
+      await this.#source.getRepository(TruckMoveEntity).insert({ id, article, amount });
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+    }
   }
 
   /** Prices that were changed, the newest first. */

@@ -10,6 +10,7 @@ import {
   PriceChangeEntity,
   RevisionEntity,
   RecordEntity,
+  TruckMoveEntity,
 } from './entities.js';
 import {
   Catalog1700000000002,
@@ -25,6 +26,7 @@ import { Faces1700000000008 } from './faces.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { MoreStock1700000000010 } from './moreStock.js';
 import { SpliceMinutes1700000000009 } from './splices.js';
+import { TruckMoves1700000000013 } from './truckMoves.js';
 
 /** A data source on the MariaDB of this URL, migrations not yet run. */
 export const dataSourceOf = (url: string): DataSource =>
@@ -42,6 +44,7 @@ export const dataSourceOf = (url: string): DataSource =>
       LabourUnitEntity,
       JudgementPriceEntity,
       PriceChangeEntity,
+      TruckMoveEntity,
       PictureEntity,
       RecordEntity,
     ],
@@ -58,6 +61,7 @@ export const dataSourceOf = (url: string): DataSource =>
       MoreStock1700000000010,
       JudgementPrices1700000000011,
       CatalogPrices1700000000012,
+      TruckMoves1700000000013,
     ],
     extra: { connectionLimit: 10 },
   });

@@ -66,6 +66,14 @@ export interface PriceChangeRow {
   at: Date;
 }
 
+/** Feet or pieces of an article that went onto the truck of the shop, or came off it. */
+export interface TruckMoveRow {
+  id: string;
+  article: string;
+  amount: number;
+  at: Date;
+}
+
 export interface LabourUnitRow {
   name: string;
   value: number;
@@ -172,6 +180,17 @@ export const PriceChangeEntity = new EntitySchema<PriceChangeRow>({
     article: { type: 'varchar', length: 200 },
     before: { type: 'bigint', name: 'price_before' },
     after: { type: 'bigint', name: 'price_after' },
+    at: { type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' },
+  },
+});
+
+export const TruckMoveEntity = new EntitySchema<TruckMoveRow>({
+  name: 'truckMove',
+  tableName: 'truck_moves',
+  columns: {
+    id: { type: 'varchar', length: 310, primary: true, name: 'move_id' },
+    article: { type: 'varchar', length: 200 },
+    amount: { type: 'double' },
     at: { type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' },
   },
 });

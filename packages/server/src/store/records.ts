@@ -1,7 +1,7 @@
-import type { DataSource } from 'typeorm';
-import { siteRecordSchema, type SiteRecord } from '@amber/core';
+import type { DataSource, EntityManager } from 'typeorm';
+import { drawsOf, siteRecordSchema, type SiteRecord } from '@amber/core';
 import { isDuplicate } from './duplicate.js';
-import { RecordEntity, type RecordRow } from './entities.js';
+import { RecordEntity, TruckMoveEntity, type RecordRow } from './entities.js';
 
 const rowOf = (jobId: string, record: SiteRecord): Omit<RecordRow, 'row' | 'keptAt'> => ({
   jobId,
@@ -38,6 +38,19 @@ const recordOf = (row: RecordRow): SiteRecord =>
     at: row.madeAt.toISOString(),
   });
 
+/** What a record takes off the truck of the shop, and what one that is taken back for the first time puts there again. */
+const moved = async (manager: EntityManager, jobId: string, record: SiteRecord): Promise<void> => {
+  const { retracts } = record;
+  const draws = drawsOf(record);
+  const id = `${jobId}:${record.id}`;
+  if (draws !== null) await manager.insert(TruckMoveEntity, { ...draws, id, amount: -draws.amount });
+  if (retracts === null) return;
+  const before = await manager.countBy(RecordEntity, { jobId, retracts });
+  const known = await manager.findOneBy(RecordEntity, { jobId, id: retracts });
+  const drew = known && before === 1 ? drawsOf(recordOf(known)) : null;
+  if (drew !== null) await manager.insert(TruckMoveEntity, { ...drew, id });
+};
+
 /** What happened on site, job by job: rows are added, and none is ever changed or taken out. */
 export class RecordStore {
   readonly #source: DataSource;
@@ -49,7 +62,10 @@ export class RecordStore {
   /** Keeps a record; one whose answer was lost and that comes again under its id is kept once. */
   async add(jobId: string, record: SiteRecord): Promise<void> {
     try {
-      await this.#source.getRepository(RecordEntity).insert(rowOf(jobId, record));
+      await this.#source.transaction(async (manager) => {
+        await manager.insert(RecordEntity, rowOf(jobId, record));
+        await moved(manager, jobId, record);
+      });
     } catch (error) {
       if (!isDuplicate(error)) throw error;
     }

@@ -3,6 +3,7 @@ import {
   type Article,
   type Catalog,
   type JobHead,
+  type OnTruck,
   type PriceChange,
   type SiteRecord,
 } from '@amber/core';
@@ -13,7 +14,7 @@ import { ask, type Failed } from './client.js';
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fakeBaseQuery<Failed>(),
-  tagTypes: ['Jobs', 'Catalog'],
+  tagTypes: ['Jobs', 'Catalog', 'Truck'],
   endpoints: (build) => ({
     jobs: build.query<JobHead[], void>({
       queryFn: async () => {
@@ -71,6 +72,21 @@ export const jobsApi = createApi({
       },
       invalidatesTags: ['Catalog'],
     }),
+    /** What is on the truck of the shop. */
+    truck: build.query<OnTruck[], void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.truck);
+        return answer.kind === 'ok' ? { data: answer.value.amounts } : { error: answer };
+      },
+      providesTags: ['Truck'],
+    }),
+    moveTruck: build.mutation<true, { id: string } & OnTruck>({
+      queryFn: async (move) => {
+        const answer = await ask(CONTRACT.moveTruck, { body: move });
+        return answer.kind === 'ok' ? { data: true } : { error: answer };
+      },
+      invalidatesTags: ['Truck'],
+    }),
     /** What happened on site, of one job. */
     records: build.query<SiteRecord[], string>({
       queryFn: async (id) => {
@@ -82,6 +98,8 @@ export const jobsApi = createApi({
 });
 export const {
   useCatalogQuery,
+  useMoveTruckMutation,
+  useTruckQuery,
   useJobsQuery,
   usePriceHistoryQuery,
   usePutArticlesMutation,

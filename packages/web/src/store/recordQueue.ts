@@ -1,5 +1,5 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
-import { CONTRACT, siteRecordSchema } from '@amber/core';
+import { CONTRACT, drawsOf, siteRecordSchema } from '@amber/core';
 import { jobsApi } from '../server/api.js';
 import { ask, mayComeBack, sayFailed } from '../server/client.js';
 import { forget, keep, keptByGone, keptHere } from '../server/kept.js';
@@ -66,13 +66,15 @@ export const createRecordQueue = () => {
           continue;
         }
         tries = 0;
-        if (answer.kind === 'ok')
+        if (answer.kind === 'ok') {
+          if (drawsOf(record) !== null || record.retracts !== null)
+            api.dispatch(jobsApi.util.invalidateTags(['Truck']) as never);
           api.dispatch(
             jobsApi.util.updateQueryData('records', job, (known) => {
               if (!known.some((one) => one.id === record.id)) known.push(record);
             }) as never,
           );
-        else
+        } else
           api.dispatch(
             noticed(`What you put on record was not kept. ${sayFailed(answer)} Do it again.`, {
               tone: 'problem',

@@ -1,57 +1,12 @@
 import { Check, ChevronRight, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import {
-  dollars,
-  feetWord,
-  findBox,
-  findCable,
-  liveRecords,
-  ofId,
-  removeExtra,
-  setFromTruck,
-  type OrderLine,
-} from '@amber/core';
+import { dollars, liveRecords, ofId, removeExtra, setFromTruck, type OrderLine } from '@amber/core';
 import { NumberInput } from '../../parts/inputs.js';
-import { placeName } from '../../parts/words.js';
-import { benchPath } from '../../parts/paths.js';
 import { Button } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
-import { useAppDispatch } from '../../store/store.js';
-import { boxChosen } from '../../store/wiringSlice.js';
+import { many, OnTruck, Uses } from './BuyUses.js';
 import { NotAtCounter } from './NotAtCounter.js';
 import type { OrderView } from './useOrder.js';
-
-const many = (quantity: number, unit: OrderLine['unit']): string =>
-  `${feetWord(quantity)}${unit === 'foot' ? ' ft' : ''}`;
-
-/** Where a line goes, place by place; a box leads to its picture. */
-const Uses = ({ view: { job, review }, line }: { view: OrderView; line: OrderLine }) => {
-  const dispatch = useAppDispatch();
-  return (
-    <ul className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
-      {line.uses.map(({ at, quantity }) => {
-        const box = findBox(job, at);
-        const cable = findCable(review.wiring, at);
-        return (
-          <li key={at}>
-            {many(quantity, line.unit)}
-            {line.unit === 'foot' ? ' ' : ' x '}
-            {box ? (
-              <Link className="underline" to={benchPath(job.id)} onClick={() => dispatch(boxChosen(box.id))}>
-                {box.name}
-              </Link>
-            ) : cable ? (
-              `${placeName(job, cable.from)} to ${placeName(job, cable.to)}`
-            ) : (
-              at
-            )}
-          </li>
-        );
-      })}
-    </ul>
-  );
-};
 
 /** What came of a line: all of what is still short by one tap, and taken back by another. */
 const Came = ({ view, line }: { view: OrderView; line: OrderLine }) => {
@@ -64,7 +19,13 @@ const Came = ({ view, line }: { view: OrderView; line: OrderLine }) => {
         disabled={view.initials.trim() === ''}
         title={view.initials.trim() === '' ? 'Put in your initials first' : undefined}
         aria-label={`It came: ${line.name}`}
-        onClick={() => view.put('delivered', { kind: 'article', id: line.key }, { count: short })}
+        onClick={() =>
+          view.put(
+            'delivered',
+            { kind: 'article', id: line.key },
+            { count: short, draws: view.drawing(line.article, -short) },
+          )
+        }
       >
         {line.delivered > 0 ? `${many(short, line.unit)} short` : 'It came'}
       </Button>
@@ -122,17 +83,20 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
         </td>
         <td className="px-2 py-1 max-md:w-36">
           {article && view.part === null ? (
-            <label className="flex items-center gap-2">
-              <span className="text-quiet md:hidden">truck</span>
-              <NumberInput
-                label={`In the truck: ${name}`}
-                value={ofId(job.order.fromTruck, article) ?? 0}
-                least={0}
-                most={100_000}
-                unit={line.unit === 'foot' ? 'ft' : 'pieces'}
-                onChange={(quantity) => edit(setFromTruck(job, article, quantity), `${name} in the truck`)}
-              />
-            </label>
+            <>
+              <label className="flex items-center gap-2">
+                <span className="text-quiet md:hidden">truck</span>
+                <NumberInput
+                  label={`In the truck: ${name}`}
+                  value={ofId(job.order.fromTruck, article) ?? 0}
+                  least={0}
+                  most={100_000}
+                  unit={line.unit === 'foot' ? 'ft' : 'pieces'}
+                  onChange={(quantity) => edit(setFromTruck(job, article, quantity), `${name} in the truck`)}
+                />
+              </label>
+              <OnTruck view={view} line={line} article={article} />
+            </>
           ) : (
             <span className="leading-10">{line.inTruck > 0 ? many(line.inTruck, line.unit) : ''}</span>
           )}

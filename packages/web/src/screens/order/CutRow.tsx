@@ -94,7 +94,12 @@ export const CutRow = ({ view, cut, number }: { view: OrderView; cut: Cut; numbe
           label={`Pulled: number ${number}`}
           state={state.pulled}
           can={signed}
-          onTick={() => view.put('pulled', about, { length: cut.length?.cut ?? null })}
+          onTick={() =>
+            view.put('pulled', about, {
+              length: cut.length?.cut ?? null,
+              draws: cut.length ? view.drawing(cut.article, cut.length.cut / 12) : null,
+            })
+          }
           onOpen={() => view.takeBack(of('pulled'))}
         />
       </td>

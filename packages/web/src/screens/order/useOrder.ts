@@ -10,6 +10,7 @@ import {
   reviewCircuit,
   tagNumbers,
   type About,
+  type ArticleId,
   type BoxRow,
   type CableId,
   type Circuit,
@@ -24,6 +25,7 @@ import {
   type SiteRecord,
 } from '@amber/core';
 import { useInitials } from '../../onRecord/Initials.js';
+import { useCatalogQuery, useTruckQuery } from '../../server/api.js';
 import { recorded, retracted } from '../../store/recordSlice.js';
 import { reviewOf } from '../../store/review.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
@@ -58,6 +60,10 @@ export interface OrderView {
     body: SiteRecord['body'],
   ) => void;
   takeBack: (records: readonly SiteRecord[]) => void;
+  /** What a record takes off the truck of the shop, feet or pieces; null where the shop does not keep count so. */
+  drawing: (article: ArticleId | null, amount: number) => { article: ArticleId; amount: number } | null;
+  /** What is on the truck of the shop of an article; null where that is not known. */
+  onTruck: (article: ArticleId) => number | null;
   records: readonly SiteRecord[];
   initials: string;
   setInitials: (initials: string) => void;
@@ -113,7 +119,19 @@ export const useOrder = (asked: Job, circuit: Circuit | null): OrderView => {
     },
     [dispatch, job.id],
   );
+  const { data: catalog } = useCatalogQuery();
+  const { data: truck } = useTruckQuery();
+  const drawsDown = catalog?.defaults.drawsDown === true;
+  const drawing = useCallback<OrderView['drawing']>(
+    (article, amount) => (drawsDown && article !== null ? { article, amount } : null),
+    [drawsDown],
+  );
+  const onTruck = useCallback<OrderView['onTruck']>(
+    (article) => (truck ? (truck.find((one) => one.article === article)?.amount ?? 0) : null),
+    [truck],
+  );
   return {
+    ...{ drawing, onTruck },
     ...{ job, review, part, list, cuts, numbers, labour, boxes, stateOf, put, takeBack, records },
     ...{ initials, setInitials, waiting, circuit: circuit?.id ?? null },
   };

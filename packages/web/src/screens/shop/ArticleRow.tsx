@@ -36,10 +36,13 @@ export const ArticleRow = ({
   article,
   shop,
   history,
+  truck,
 }: {
   article: Article;
   shop: Shop;
   history: readonly PriceChange[];
+  /** Feet or pieces of it on the truck. */
+  truck: number;
 }) => {
   const [open, setOpen] = useState(false);
   const { name } = article;
@@ -148,6 +151,15 @@ export const ArticleRow = ({
                   <NameInput
                     value={name}
                     onChange={(called) => change(`name of ${name}`, { name: called })}
+                  />
+                </Field>
+              </div>
+              <div className="w-44">
+                <Field label={`On the truck, ${article.kind === 'cable' ? 'ft' : 'pieces'}`}>
+                  <Later
+                    label={`On the truck: ${name}`}
+                    value={truck}
+                    onTake={(amount) => amount !== null && void shop.moveTruck(article.id, amount - truck)}
                   />
                 </Field>
               </div>

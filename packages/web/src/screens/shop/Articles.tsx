@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Article } from '@amber/core';
 import { controlLook, Select } from '../../parts/ui.js';
-import { usePriceHistoryQuery } from '../../server/api.js';
+import { usePriceHistoryQuery, useTruckQuery } from '../../server/api.js';
 import { ArticleRow } from './ArticleRow.js';
 import type { Shop } from './useShop.js';
 
@@ -20,6 +20,7 @@ export const Articles = ({ articles, shop }: { articles: readonly Article[]; sho
   const [text, setText] = useState('');
   const [kind, setKind] = useState<keyof typeof KINDS>('all');
   const { data: history } = usePriceHistoryQuery();
+  const { data: truck } = useTruckQuery();
   const words = text.trim().toLowerCase();
   const shown = articles.filter(
     (one) => (kind === 'all' || one.kind === kind) && one.name.toLowerCase().includes(words),
@@ -76,6 +77,7 @@ export const Articles = ({ articles, shop }: { articles: readonly Article[]; sho
             key={article.id}
             article={article}
             shop={shop}
+            truck={truck?.find((one) => one.article === article.id)?.amount ?? 0}
             history={(history ?? []).filter((one) => one.article === article.id)}
           />
         ))}

@@ -57,6 +57,15 @@ export const Begins = ({
             />
           </Field>
         ))}
+        <label className="flex min-h-10 items-center gap-2.5">
+          <input
+            type="checkbox"
+            className="size-5 accent-ink"
+            checked={defaults.drawsDown}
+            onChange={() => set({ drawsDown: !defaults.drawsDown })}
+          />
+          What is pulled and fitted comes off the truck, and what comes goes onto it
+        </label>
         <p className="text-[13px] text-quiet">
           New jobs begin with these. A job that is begun keeps its own; where it departs stands with its
           habits on the bench.

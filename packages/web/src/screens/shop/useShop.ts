@@ -1,6 +1,7 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useState } from 'react';
-import type { Article, ArticleChange, Catalog } from '@amber/core';
-import { usePutArticlesMutation, usePutUnitsMutation } from '../../server/api.js';
+import type { Article, ArticleChange, ArticleId, Catalog } from '@amber/core';
+import { useMoveTruckMutation, usePutArticlesMutation, usePutUnitsMutation } from '../../server/api.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 
 /** Something that was changed in the shop, and the way back. */
@@ -16,12 +17,15 @@ export interface Shop {
   /** The last change of articles that can be taken back; null for none. */
   last: ShopChange | null;
   undo: () => Promise<boolean>;
+  /** So much more of an article is on the truck, or less. */
+  moveTruck: (article: ArticleId, amount: number) => Promise<boolean>;
   trouble: string | null;
 }
 
 export const useShop = (): Shop => {
   const [putArticles] = usePutArticlesMutation();
   const [putUnits] = usePutUnitsMutation();
+  const [putMove] = useMoveTruckMutation();
   const [done, setDone] = useState<readonly ShopChange[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const told = useCallback((error: unknown): boolean => {
@@ -52,5 +56,10 @@ export const useShop = (): Shop => {
     async (units: Omit<Catalog, 'articles'>) => told((await putUnits(units)).error),
     [putUnits, told],
   );
-  return { save, saveUnits, last, undo, trouble };
+  const moveTruck = useCallback(
+    async (article: ArticleId, amount: number) =>
+      told((await putMove({ id: nanoid(), article, amount })).error),
+    [putMove, told],
+  );
+  return { save, saveUnits, moveTruck, last, undo, trouble };
 };
