@@ -8,7 +8,6 @@ import {
   feetInches,
   findBox,
   makeUpSteps,
-  PHASE_WORDS,
   placeOfEnd,
   placeTag,
   sayFillLine,
@@ -16,12 +15,14 @@ import {
   UNKNOWN_FILL,
   type BoxId,
   type BoxRow,
-  type Step,
 } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import type { Material } from './asked.js';
 import { boxPicture } from './boxPicture.js';
-import { drawn, head, paragraph, subhead, table, ticked } from './parts.js';
+import { drawn, head, paragraph, table } from './parts.js';
+import { heightOfText } from './measured.js';
+import { pageOf } from './sections.js';
+import { columnOf, workOrder } from './workOrder.js';
 
 const volume = (amount: number | null): string => (amount === null ? 'not known' : cubicInches(amount));
 
@@ -64,13 +65,7 @@ const cablesAt = ({ job, review: { wiring }, numbers }: Material, id: BoxId): Co
       placeTag(job, placeOfEnd(cable, side === 'from' ? 'to' : 'from')),
       cable.existing ? 'there already' : '',
     ]),
-    [30, 90, '*', 90],
-  );
-
-const stepLine = ({ text, caution, section }: Step): Content =>
-  ticked(
-    text,
-    [caution === null ? '' : `CAUTION: ${caution}`, section ?? ''].filter((one) => one !== '').join(' · '),
+    [22, 46, '*', 62],
   );
 
 /** What has to be said before the picture of a box in which something is not known; nothing where all is. */
@@ -86,29 +81,50 @@ export const warned = (sure: string | undefined, unknown: boolean): Content[] =>
   return words === '' ? [] : [paragraph(words, { bold: true })];
 };
 
-/** One box on a page of its own: picture, cables with their numbers, fill, and its steps by phase with squares to tick. */
+/** Points that the head of a page takes with the space below what is said of the box, and a warning; how large it is. */
+const HEAD = 40;
+const WARNED = 34;
+const SAID = 8.5;
+/** Points of a picture in a column: as high as it is wanted, and as low as it may be where that saves a page. */
+const MOST_HIGH = 235;
+const LEAST_HIGH = 195;
+/** A picture this much wider than high stands over both columns. */
+const WIDE = 1.45;
+
+/** One box on a page of its own where its steps let it: picture, cables with their numbers, fill, and its steps by phase with squares to tick. */
 const page = (material: Material, id: BoxId, first: boolean): Content[] => {
-  const { job, review } = material;
+  const { job, review, paper } = material;
   const row = boxRow(job, review.wiring, id);
   if (!row) return [];
   const { steps } = makeUpSteps(job, review.wiring, review.drawn, id);
   const sure = ofId(existingDocument(job)?.certainty, id);
   const picture = boxPicture(review, id);
-  const phases = [...new Set(steps.map(({ phase }) => phase))];
+  const said = warned(sure, picture.unknown);
+  const cables = cablesAt(material, id);
+  const cablesHigh = 22 + 16 * cablesIn(review.wiring, id).length;
+  const size = pageOf(paper);
+  const column = columnOf(size);
+  const isWide = picture.width > WIDE * picture.height;
+  const highAt = ({ width, height }: { width: number; height: number }) =>
+    picture.height * Math.min(width / picture.width, height / picture.height, 1) + 8;
+  const over = { width: 500, height: 250 };
+  const above = (height: number) => {
+    const most = { width: column, height };
+    return { content: [drawn(picture, most), cables], height: highAt(most) + cablesHigh };
+  };
+  const words = `${row.made.join(' with ') || 'Which box it is, nobody has told'}. ${row.fill.lines.map(sayFillLine).join(', ')}: ${volume(row.fill.needed)} of ${volume(row.fill.available)}, ${fillSaid(row)}.`;
+  const saidHigh = heightOfText([{ text: words, size: SAID }], size.width);
+  const height = size.height - HEAD - saidHigh - (said.length > 0 ? WARNED : 0) - (isWide ? highAt(over) : 0);
   return [
     head(row.room === '' ? row.name : `${row.name}, ${row.room}`, first),
-    paragraph(
-      `${row.made.join(' with ') || 'Which box it is, nobody has told'}. ${row.fill.lines.map(sayFillLine).join(', ')}: ${volume(row.fill.needed)} of ${volume(row.fill.available)}, ${fillSaid(row)}.`,
-      { fontSize: 8.5 },
+    paragraph(words, { fontSize: SAID }),
+    ...said,
+    ...(isWide ? [drawn(picture, over)] : []),
+    ...workOrder(
+      steps,
+      isWide ? [{ content: [cables], height: cablesHigh }] : [above(MOST_HIGH), above(LEAST_HIGH)],
+      { column, height },
     ),
-    ...warned(sure, picture.unknown),
-    drawn(picture, { width: 500, height: 300 }),
-    cablesAt(material, id),
-    ...phases.flatMap((phase): Content[] => {
-      const [one, ...others] = steps.filter((step) => step.phase === phase).map(stepLine);
-      // A head never stands alone at the foot of a page.
-      return one ? [{ unbreakable: true, stack: [subhead(PHASE_WORDS[phase]), one] }, ...others] : [];
-    }),
   ];
 };
 

@@ -4,8 +4,9 @@ import { boxPages, schedule } from './boxes.js';
 import { brief } from './brief.js';
 import { cover } from './cover.js';
 import { checks, cuts, takeOff } from './lists.js';
+import { LINE_HEIGHT } from './measured.js';
 import { plans } from './plans.js';
-import { PAPERS, type Section } from './sections.js';
+import { MARGINS, PAPERS, type Section } from './sections.js';
 import { panel, tests } from './proving.js';
 import { why } from './strips.js';
 
@@ -29,9 +30,9 @@ export const packetDocument = (
   const state = `${job.name} · ${told} · ${made.toISOString().slice(0, 10)}`;
   return {
     pageSize: PAPERS[asked.paper],
-    pageMargins: [36, 40, 36, 46],
+    pageMargins: MARGINS,
     info: { title: `${job.name}: packet`, creationDate: made, modDate: made },
-    defaultStyle: { font: 'Packet', fontSize: 9.5, lineHeight: 1.12 },
+    defaultStyle: { font: 'Packet', fontSize: 9.5, lineHeight: LINE_HEIGHT },
     footer: (page, pages) => ({
       margin: [36, 8, 36, 0],
       fontSize: 7.5,

@@ -18,22 +18,31 @@ export const paragraph = (text: string, more: { bold?: boolean; fontSize?: numbe
   ...more,
 });
 
+/** Points: a square with the space behind it; small print below what is ticked, and behind it. */
+export const TICK = 14;
+export const SMALL = 7.5;
+export const BEHIND = 7;
+
 /** A small open square, to be ticked by hand; made anew each time, as a set document marks its parts. */
 export const tick = (): Content & { width: number } => ({
   canvas: [{ type: 'rect', x: 0, y: 1, w: 8.5, h: 8.5, lineWidth: 0.9, lineColor: '#000' }],
-  width: 14,
+  width: TICK,
 });
 
-/** A line that is ticked by hand, with what belongs to it below. */
-export const ticked = (text: string, small = ''): Content => ({
+/** A line that is ticked by hand, with what belongs to it below, and in small print behind it. */
+export const ticked = (text: string, small = '', behind = '', fontSize = 9): Content => ({
   // A square never stands alone at the foot of a page.
   unbreakable: true,
+  columnGap: 0,
   columns: [
     tick(),
     {
       stack: [
-        { text, fontSize: 9 },
-        ...(small === '' ? [] : [{ text: small, fontSize: 7.5, color: '#444' }]),
+        {
+          text: behind === '' ? text : [text, { text: `  ${behind}`, fontSize: BEHIND, color: '#444' }],
+          fontSize,
+        },
+        ...(small === '' ? [] : [{ text: small, fontSize: SMALL, color: '#444' }]),
       ],
       width: '*',
     },

@@ -19,3 +19,15 @@ export const ALL_SECTIONS = EVERY_SECTION.filter((section) => section !== 'brief
 
 export const PAPERS = { letter: 'LETTER', a4: 'A4' } as const;
 export type Paper = keyof typeof PAPERS;
+
+/** Points left, above, right, below. */
+export const MARGINS: [number, number, number, number] = [36, 40, 36, 46];
+const SIZE: Record<Paper, { width: number; height: number }> = {
+  letter: { width: 612, height: 792 },
+  a4: { width: 595, height: 841 },
+};
+/** Points of a page between its margins. */
+export const pageOf = (paper: Paper): { width: number; height: number } => ({
+  width: SIZE[paper].width - MARGINS[0] - MARGINS[2],
+  height: SIZE[paper].height - MARGINS[1] - MARGINS[3],
+});

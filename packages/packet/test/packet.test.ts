@@ -125,6 +125,36 @@ test('every section of the whole job is written, each box on a page of its own, 
   expect(text).toContain('2 old boxes were not looked into');
 });
 
+test.each([
+  ['letter', null],
+  ['a4', 'ropewalk-lights' as CircuitId],
+] as const)(
+  'on %s a box whose steps stand in two columns is all on its page, and most boxes are',
+  async (paper, circuit) => {
+    const document = packetDocument(asked({ sections: ['boxes'], paper, circuit }));
+    const pages = (await readBack(await writePdf(document, faces()))).map(squeezed);
+    // Each box begins with its head.
+    const parts: object[][] = [];
+    for (const one of document.content as { fontSize?: number }[])
+      if (one.fontSize === 17) parts.push([one]);
+      else parts.at(-1)?.push(one);
+    const boxes = materialOf(asked({ circuit })).boxes;
+    expect(parts).toHaveLength(boxes.length);
+    let inColumns = 0;
+    boxes.forEach((id, i) => {
+      if (!parts[i]!.some((one) => 'columnGap' in one && one.columnGap !== 0)) return;
+      inColumns += 1;
+      const { steps } = makeUpSteps(review.job, review.wiring, review.drawn, id);
+      const texts = steps.map(({ text }) => squeezed(text));
+      const on = pages.filter((page) => texts.every((text) => page.includes(text)));
+      expect({ id, on: on.length > 0 }).toEqual({ id, on: true });
+    });
+    expect(inColumns).toBeGreaterThan(boxes.length * 0.8);
+    expect(pages.length).toBeLessThan(boxes.length + 6);
+  },
+  60_000,
+);
+
 test('of a box that nobody has looked into the page says so, and its picture draws what is assumed broken', () => {
   const one = (id: string) => {
     const text = JSON.stringify(packetDocument(asked({ sections: ['boxes'] })).content);
