@@ -452,6 +452,12 @@ export type {
 } from './wire/contract.js';
 export { readPocketTicks, writePocketTicks } from './wire/pocketTicks.js';
 export type { PocketTicks } from './wire/pocketTicks.js';
+export { nextMoves, sayPositions, sheetOf } from './tried/sheet.js';
+export type { Sheet, SheetGroup, SheetMove, SheetPoint, SheetRow } from './tried/sheet.js';
+export { SIGN_STAGES, signedHash, signOffsOf, STAGE_WORDS, triedStates } from './tried/answers.js';
+export type { SignOff, SignStage, Tried } from './tried/answers.js';
+export { shortestWalk } from './tried/walk.js';
+export { devicesAbreast, handleName, positionName } from './words/handles.js';
 export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';

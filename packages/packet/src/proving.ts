@@ -1,7 +1,14 @@
-import { findLuminaire, groupsOfCircuit, inspectorSheet, listed, truthTable } from '@amber/core';
+import {
+  findLuminaire,
+  groupsOfCircuit,
+  handleName,
+  inspectorSheet,
+  listed,
+  positionName,
+  truthTable,
+} from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { SAFETY } from './cover.js';
-import { handleName, positionName } from './handles.js';
 import type { Material } from './asked.js';
 import { head, paragraph, subhead, table, tick } from './parts.js';
 

@@ -15,10 +15,12 @@ import {
   type Circuit,
   type DeviceId,
   type ReviewedWiring,
+  devicesAbreast,
+  handleName,
+  positionName,
 } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import type { Material } from './asked.js';
-import { handleName, inBox, positionName } from './handles.js';
 import { drawn, head, paragraph, subhead } from './parts.js';
 import { element, picture, words } from './svg.js';
 
@@ -75,7 +77,7 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
   };
   const place = (node: (typeof nodes)[number]): string => {
     const { x, y } = at(node.id);
-    const here = inBox(review, node.place);
+    const here = devicesAbreast(review, node.place);
     const switches = here.map(({ id, article, slot }) => {
       const { letter, positions: all } = articleOf(job.stock, 'device', article);
       const set = all.length > 1 ? positionName(review, id, positions[id] ?? 0) : '';

@@ -1,17 +1,17 @@
-import {
-  articleOf,
-  findBox,
-  findDevice,
-  findGroup,
-  findSlot,
-  type DeviceId,
-  type ReviewedWiring,
-} from '@amber/core';
+import { articleOf } from '../model/articles.js';
+import type { DeviceId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { findBox, findDevice, findGroup, findSlot } from '../model/lookup.js';
+import type { Device, Wiring } from '../model/wiring.js';
 
-type Wired = Pick<ReviewedWiring, 'job' | 'wiring'>;
+/** A job and one wiring of it. */
+interface Wired {
+  job: Job;
+  wiring: Wiring;
+}
 
 /** The devices of a box from left to right. */
-export const inBox = ({ job, wiring }: Wired, box: string) =>
+export const devicesAbreast = ({ job, wiring }: Wired, box: string): Device[] =>
   wiring.devices
     .filter((one) => one.box === box)
     .sort((a, b) => (findSlot(job, a.slot)?.gang ?? 0) - (findSlot(job, b.slot)?.gang ?? 0));
@@ -21,7 +21,7 @@ export const handleName = (wired: Wired, id: DeviceId): string => {
   const device = findDevice(wired.wiring, id);
   if (!device) return id;
   const box = findBox(wired.job, device.box)?.name ?? device.box;
-  const beside = inBox(wired, device.box);
+  const beside = devicesAbreast(wired, device.box);
   if (beside.length < 2) return box;
   const group = findGroup(wired.job, findSlot(wired.job, device.slot)?.group)?.name;
   return [box, `gang ${beside.indexOf(device) + 1}`, ...(group === undefined ? [] : [group])].join(', ');
