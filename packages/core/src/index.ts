@@ -261,6 +261,7 @@ export type { PlaceFindings } from './code/byPlace.js';
 export type { Comparison } from './code/inspect.js';
 export type { At, Finding, FindingAction, FindingKind, RuleFacts, Severity } from './code/rule.js';
 export { editionName, eraWord } from './words/eras.js';
+export { LIGHT_WORDS } from './words/lights.js';
 export { listed } from './words/lists.js';
 export { titleOf } from './words/said.js';
 export { screwWord } from './words/screws.js';

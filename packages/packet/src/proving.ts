@@ -1,55 +1,85 @@
 import {
-  findLuminaire,
   groupsOfCircuit,
-  handleName,
   inspectorSheet,
   listed,
-  positionName,
-  truthTable,
+  sheetOf,
+  signOffsOf,
+  STAGE_WORDS,
+  triedStates,
+  type Tried,
 } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { SAFETY } from './cover.js';
 import type { Material } from './asked.js';
 import { head, paragraph, subhead, table, tick } from './parts.js';
 
-/** Longer walks than this are told to be a sample. */
-const MOST_ROWS = 64;
+const day = (at: string): string => at.slice(0, 10);
 
-/** For each group the shortest walk through all positions, one handle at a time, to be filled in. */
-export const tests = ({ job, circuits, review }: Material, first: boolean): Content[] => [
-  head('Test sheet', first),
-  paragraph(
-    'Energise only what is closed and may be energised. One handle is moved from each line to the next; the handles of other groups stay as they are. By whom, and when: ______________________________',
-  ),
-  ...job.groups
-    .filter(({ control, circuit }) => control === 'switched' && circuits.some(({ id }) => id === circuit))
-    .flatMap((group): Content[] => {
-      const found = truthTable(job, review.wiring, review.compiled, group);
-      if (found.switches.length === 0 || found.rows.length === 0) return [];
-      const rows = found.rows.slice(0, MOST_ROWS);
-      return [
-        subhead(group.name),
-        ...(rows.length < found.of
-          ? [paragraph(`${rows.length} of ${found.of} sets of positions: a sample.`)]
-          : []),
-        table(
-          [
-            ...found.switches.map((id) => handleName(review, id)),
-            ...found.luminaires.map((id) => findLuminaire(job, id)?.name ?? id),
-            'As expected',
-            'What was seen',
-          ],
-          rows.map(({ positions, lights }) => [
-            ...found.switches.map((id, i) => positionName(review, id, positions[i] ?? 0)),
-            ...lights.map((light) => (light === 'unknown' ? 'not known' : light)),
-            tick(),
-            '',
-          ]),
-          [...found.switches.map(() => '*' as const), ...found.luminaires.map(() => '*' as const), 52, 90],
-        ),
-      ];
-    }),
-];
+/** What was answered to a line of the sheet; empty where it is still to be filled in. */
+const answered = ({ state, saw, by, at }: Tried): string =>
+  state === 'open'
+    ? ''
+    : `${{ met: saw === '' ? 'as expected' : `seen: ${saw}`, otherwise: `NOT: ${saw}`, changed: 'tried before something changed: try again' }[state]}, ${[by, day(at)].filter((one) => one !== '').join(' ')}`;
+
+/** For each group the shortest walk through all positions, one handle at a time, with what was answered or to be filled in; points to touch; who signed. */
+export const tests = ({ review, records, circuit }: Material, first: boolean): Content[] => {
+  const { groups, points } = sheetOf(review, circuit);
+  const stateOf = triedStates(records, { id: review.id, planned: true });
+  const cell = (asked: { id: string; hash: string }): Content => {
+    const words = answered(stateOf(asked));
+    return words === '' ? tick() : { text: words, fontSize: 8 };
+  };
+  return [
+    head('Test sheet', first),
+    paragraph(
+      'Energise only what is closed and may be energised. One handle is moved from each line to the next; the handles of other groups stay as they are. Where the breaker trips, leave it off and do not try that position again. By whom, and when: ______________________________',
+    ),
+    ...groups.flatMap(({ name, handles, rows, of }): Content[] => [
+      subhead(name),
+      ...(rows.length < of ? [paragraph(`${rows.length} of ${of} sets of positions: a sample.`)] : []),
+      table(
+        [...handles.map((one) => one.name), 'Expected', 'As expected', 'What was seen'],
+        rows.map((row) => [
+          ...handles.map(({ device, positions }) => positions[row.positions[device] ?? 0] ?? ''),
+          ...[row.expect, cell(row), ''],
+        ]),
+        [...handles.map(() => '*' as const), 110, 90, 80],
+      ),
+    ]),
+    ...(points.length === 0
+      ? []
+      : [
+          subhead('Points to touch'),
+          paragraph(
+            'Live readings are for qualified people alone: a two-pole tester, proved before and after.',
+            {
+              bold: true,
+            },
+          ),
+          table(
+            ['Point', 'With', 'Expected', 'As expected'],
+            points.map((point) => [
+              point.name,
+              point.kind === 'receptacle' ? 'receptacle tester' : 'two-pole tester, live',
+              point.expect,
+              cell(point),
+            ]),
+            ['*', 84, '*', 90],
+          ),
+        ]),
+    subhead('Signed'),
+    table(
+      ['Stage', 'By', 'On', ''],
+      signOffsOf(review, records, circuit).map(({ stage, state, initials, at }) => [
+        STAGE_WORDS[stage],
+        ...(state === 'open'
+          ? ['', '', '']
+          : [initials, day(at), state === 'signed' ? 'stands' : 'changed since: look again and sign anew']),
+      ]),
+      [90, 90, 80, '*'],
+    ),
+  ];
+};
 
 /** A label for the door of the panel, and a card for whoever comes next: which switch is which, and where neutrals are. */
 export const panel = ({ job, review, circuits: mine }: Material, first: boolean): Content[] => {

@@ -9,11 +9,14 @@ import {
   newJob,
   readJob,
   reviewJob,
+  sheetOf,
+  signedHash,
   standardStock,
   wireAll,
   type CircuitId,
   type Job,
   type JobId,
+  type SiteRecord,
 } from '@amber/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ALL_SECTIONS, packetDocument, writePdf, type Asked } from '../src/index.js';
@@ -85,7 +88,8 @@ test('what is read back from the packet of a circuit is what the data says: boxe
   has(cubicInches(200_000));
   // Positions of the handles, and what is expected of each luminaire.
   has('Test sheet');
-  has('on lit lit lit');
+  has('on lit');
+  has('off dark');
   // Of two handles in one box it is told which: by its gang, and by what it controls.
   has('Galley door, gang 1, Pendants');
   has('Galley door, gang 2, Shelf light');
@@ -168,6 +172,40 @@ test('of a box that nobody has looked into the page says so, and its picture dra
     boxPicture(review, id as never).svg.match(/stroke-dasharray="9 5"/g)?.length ?? 0;
   expect(broken('creek-end')).toBe(0);
   expect(broken('stair-head')).toBeGreaterThan(0);
+});
+
+test('the test sheet is blank, or says what was recorded, by whom and when; what changed since is asked again', () => {
+  const sheet = sheetOf(review, 'galley-lights' as CircuitId);
+  const [one, two, three] = sheet.groups.flatMap(({ rows }) => rows);
+  const record = (row: typeof one, met: boolean, hash = row!.hash): SiteRecord => ({
+    ...{ id: row!.id, kind: 'testStep', version: 1, retracts: null, by: 'JS' },
+    ...{ at: '2026-11-30T08:00:00.000Z', body: { expected: row!.expect, met, saw: met ? '' : 'flickers' } },
+    about: { kind: 'fact', id: row!.id, wiring: review.id, revision: 1, hash },
+  });
+  const signed: SiteRecord = {
+    ...record(one, true),
+    ...{ id: 'sign', kind: 'signOff', body: { stage: 'final', initials: 'AB' } },
+    about: {
+      ...{ kind: 'circuit', id: 'galley-lights', wiring: review.id, revision: 1 },
+      hash: signedHash(review, 'galley-lights' as CircuitId),
+    },
+  };
+  const told = (records: SiteRecord[]) =>
+    JSON.stringify(packetDocument(galley({ sections: ['tests'], records })).content);
+  const blank = told([]);
+  for (const { name } of sheet.points) expect(blank).toContain(name);
+  expect(blank).toContain('for qualified people alone');
+  expect(blank).not.toMatch(/as expected, |stands/);
+  const filled = told([
+    record(one, true),
+    record(two, false),
+    record(three, true, '0123456789abcdef'),
+    signed,
+  ]);
+  expect(filled).toContain('as expected, JS 2026-11-30');
+  expect(filled).toContain('NOT: flickers, JS 2026-11-30');
+  expect(filled).toContain('tried before something changed: try again, JS 2026-11-30');
+  expect(filled).toMatch(/"AB".*"2026-11-30".*"stands"/);
 });
 
 test('for the apprentice each position is drawn, each luminaire as it is in it, live conductors thick', () => {

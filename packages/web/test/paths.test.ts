@@ -50,6 +50,7 @@ test('no two screens share a word, and every screen of the rail has its own', ()
     'Boxes',
     'Check',
     'Order',
+    'Prove',
   ]);
 });
 

@@ -39,6 +39,7 @@ export const truthTableSchema = z.strictObject({
       positions: z.array(count),
       lights: z.array(z.enum(['lit', 'dim', 'dark', 'unknown'])),
       receptaclesLive: z.array(z.boolean()),
+      receptaclesUnknown: z.array(z.boolean()),
       shorts: z.array(shortSchema),
     }),
   ),

@@ -12,6 +12,8 @@ export interface TruthRow {
   positions: number[];
   lights: LuminaireState['light'][];
   receptaclesLive: boolean[];
+  /** Of these receptacles nobody knows whether they are live. */
+  receptaclesUnknown: boolean[];
   /** What opens the breaker of its circuit. */
   shorts: readonly Short[];
 }
@@ -43,6 +45,7 @@ export const truthTable = (job: Job, wiring: Wiring, compiled: Compiled, group: 
         positions: switches.map((id) => ofId(positions, id) ?? 0),
         lights: luminaires.map((id) => lights.get(id) ?? 'dark'),
         receptaclesLive: outlets.map(({ nets }) => nets.every((net) => state.nets[net] === 'live')),
+        receptaclesUnknown: outlets.map(({ nets }) => nets.some((net) => state.nets[net] === 'unknown')),
         shorts: state.shorts.filter((short) => concerns(short, group.circuit)),
       };
     },

@@ -28,7 +28,7 @@ export const triedStates = (
     const record = last.get(id);
     if (!record) return OPEN;
     const { by, at, body } = record;
-    const told = { saw: String(body['saw'] ?? ''), by, at, record };
+    const told = { saw: typeof body['saw'] === 'string' ? body['saw'] : '', by, at, record };
     if (record.about.hash !== hash) return { ...told, state: 'changed' };
     return { ...told, state: body['met'] === true ? 'met' : 'otherwise' };
   };

@@ -11,6 +11,7 @@ import { truthTable, type TruthTable } from '../proving/truthTable.js';
 import { reviewCircuit } from '../review/reviewJob.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
 import { handleName, positionName } from '../words/handles.js';
+import { LIGHT_WORDS } from '../words/lights.js';
 import { listed } from '../words/lists.js';
 import { shortestWalk } from './walk.js';
 
@@ -22,7 +23,7 @@ export interface SheetRow {
   id: string;
   positions: Record<DeviceId, number>;
   lights: { luminaire: LuminaireId; light: Light }[];
-  /** "lit", "dark", "not known": of all of the group, or each by its name. */
+  /** "lit", "dark", "runs", "not known": of all of the group, or each by its name. */
   expect: string;
   /** A sum of what it rests on: every box of the circuit, and what is expected. */
   hash: string;
@@ -59,20 +60,14 @@ export interface Sheet {
 /** More rows of a group than these are no sheet that anybody walks. */
 const MOST_ROWS = 64;
 
-const LIGHT_WORDS: Record<Light, string> = { lit: 'lit', dark: 'dark', dim: 'dim', unknown: 'not known' };
-
-const sayLights = (job: Job, lights: SheetRow['lights']): string => {
-  const kinds = [...new Set(lights.map(({ light }) => light))];
+/** What is to be seen, in words: of all alike, or of each by its name. */
+const sayExpected = (seen: readonly { name: string; words: string }[]): string => {
+  const kinds = [...new Set(seen.map(({ words }) => words))];
   const [only, ...others] = kinds;
   if (only === undefined) return 'nothing hangs on it';
-  if (others.length === 0) return LIGHT_WORDS[only];
+  if (others.length === 0) return only;
   return kinds
-    .map((kind) => {
-      const names = lights
-        .filter(({ light }) => light === kind)
-        .map(({ luminaire }) => findLuminaire(job, luminaire)?.name ?? luminaire);
-      return `${listed(names)} ${LIGHT_WORDS[kind]}`;
-    })
+    .map((kind) => `${listed(seen.filter(({ words }) => words === kind).map(({ name }) => name))} ${kind}`)
     .join('; ');
 };
 
@@ -86,11 +81,20 @@ const rowOf = (
   job: Job,
   group: Group,
   table: TruthTable,
-  { positions, lights }: TruthTable['rows'][number],
+  { positions, lights, receptaclesLive, receptaclesUnknown }: TruthTable['rows'][number],
   boxes: string,
 ): SheetRow => {
   const shown = table.luminaires.map((luminaire, i) => ({ luminaire, light: lights[i] ?? 'unknown' }));
-  const expect = sayLights(job, shown);
+  const expect = sayExpected([
+    ...shown.map(({ luminaire, light }) => {
+      const known = findLuminaire(job, luminaire);
+      return { name: known?.name ?? luminaire, words: LIGHT_WORDS[known?.unit ?? 'luminaire'][light] };
+    }),
+    ...receptaclesLive.map((live, i) => ({
+      name: 'the receptacle',
+      words: receptaclesUnknown[i] ? 'not known' : live ? 'live' : 'dead',
+    })),
+  ]);
   return {
     id: `try/${group.id}/${table.switches.map((id, i) => `${id}=${positions[i] ?? 0}`).join('/')}`,
     positions: Object.fromEntries(table.switches.map((id, i) => [id, positions[i] ?? 0])),
@@ -115,7 +119,7 @@ const besideEachOther = (groups: readonly SheetGroup[]): SheetGroup[] => {
 const RECEPTACLE_CAUTION =
   'A receptacle tester cannot see neutral and ground exchanged or joined, and may miss hot and neutral exchanged behind such a join.';
 const READING_CAUTION =
-  'Live reading: for qualified people alone, with a two-pole tester rated for it and proved before and after, one hand free of metal, nothing else touched.';
+  'Live reading, for qualified people alone: the box is open and live. A two-pole tester rated for it, proved before and after; nothing is touched but with its probes.';
 
 const pointsOf = (review: ReviewedWiring, circuit: CircuitId, boxes: string): SheetPoint[] => {
   const { job, wiring } = review;
@@ -153,7 +157,9 @@ const pointsOf = (review: ReviewedWiring, circuit: CircuitId, boxes: string): Sh
           kind: 'reading',
           caution: READING_CAUTION,
         },
-        name: `${findBox(job, luminaire.box)?.name ?? luminaire.box}, at ${luminaire.name}`,
+        name: [...new Set([findBox(job, luminaire.box)?.name ?? luminaire.box, luminaire.name])].join(
+          ', at ',
+        ),
         expect:
           'switched on: hot to neutral about 120 V, hot to ground about 120 V, neutral to ground about 0 V',
         hash: digestOf([boxes, 'reading']),

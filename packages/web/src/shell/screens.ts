@@ -6,6 +6,7 @@ import {
   Truck,
   ToggleRight,
   Waypoints,
+  Zap,
   type LucideIcon,
 } from 'lucide-react';
 import { lazy, type ComponentType } from 'react';
@@ -96,6 +97,11 @@ export const SCREENS: readonly Screen[] = [
     ...{ label: 'Order', word: 'order', icon: Truck, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/order/OrderScreen.js')).OrderScreen),
+  },
+  {
+    ...{ label: 'Prove', word: 'prove', icon: Zap, rail: true, all: true },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/prove/ProveScreen.js')).ProveScreen),
   },
   {
     ...{ label: 'Start', word: 'start', icon: Plus, rail: false },

@@ -1,13 +1,12 @@
 import {
   findBox,
   findLuminaire,
+  LIGHT_WORDS,
   ofId,
   PANEL,
   type Circuit,
   UNKNOWN_PLACE,
   type DeviceId,
-  type Luminaire,
-  type LuminaireState,
   type Positions,
   type StripNode,
 } from '@amber/core';
@@ -15,14 +14,6 @@ import { Handle } from './Handle.js';
 import { LAMP, SMALL_LAMP, type StripPlan } from './stripGeometry.js';
 import { StripLoad, StripReceptacle } from './StripSymbols.js';
 import type { Subject } from './useSubject.js';
-
-const STATE_OF: Record<Luminaire['unit'], Record<LuminaireState['light'], string>> = {
-  luminaire: { lit: 'lit', dim: 'dim, in series', dark: 'dark', unknown: 'not known' },
-  nightLight: { lit: 'lit', dim: 'dim, in series', dark: 'dark', unknown: 'not known' },
-  fan: { lit: 'runs', dim: 'runs weak, in series', dark: 'stands', unknown: 'not known' },
-  ventFan: { lit: 'runs', dim: 'runs weak, in series', dark: 'stands', unknown: 'not known' },
-  onward: { lit: 'fed', dim: 'fed through a load', dark: 'not fed', unknown: 'not known' },
-};
 
 /** A place of the strip: the panel, or a box with its handles and luminaires as they are now. */
 export const StripPlace = ({
@@ -63,7 +54,7 @@ export const StripPlace = ({
   const under = [
     ...letters,
     ...vas,
-    ...(light ? [STATE_OF[unit][light]] : []),
+    ...(light ? [LIGHT_WORDS[unit][light]] : []),
     ...(node.place === PANEL ? [`${circuit.breaker} A breaker`] : []),
     ...(node.place !== PANEL && letters.length + vas.length === 0
       ? [nowhere ? 'nobody has followed it' : unlooked ? 'not looked into' : 'junction']

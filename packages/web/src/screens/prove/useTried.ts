@@ -1,0 +1,67 @@
+import { useCallback, useMemo } from 'react';
+import {
+  sheetOf,
+  triedStates,
+  type About,
+  type CircuitId,
+  type JobReview,
+  type Sheet,
+  type SiteRecord,
+  type Tried,
+} from '@amber/core';
+import { useWhoWorks, type WhoWorks } from '../../onRecord/WhoWorks.js';
+import { recorded, retracted } from '../../store/recordSlice.js';
+import { useAppDispatch, useAppSelector } from '../../store/store.js';
+import { useRecords } from '../../store/useRecords.js';
+
+/** Something of the sheet that is answered. */
+interface Asked {
+  id: string;
+  hash: string;
+  expect: string;
+}
+
+/** The sheet of a job or a circuit, what was answered, and the ways to answer. */
+export interface ProveView {
+  review: JobReview;
+  sheet: Sheet;
+  who: WhoWorks;
+  records: readonly SiteRecord[];
+  waiting: boolean;
+  stateOf: (asked: Pick<Asked, 'id' | 'hash'>) => Tried;
+  answer: (asked: Asked, met: boolean, saw: string) => void;
+  takeBack: (tried: Tried) => void;
+  sign: (about: Pick<About, 'kind' | 'id' | 'hash'>, stage: string) => void;
+}
+
+export const useTried = (review: JobReview, circuit: CircuitId | null): ProveView => {
+  const dispatch = useAppDispatch();
+  const { job } = review;
+  const { records, waiting } = useRecords(job.id);
+  const revision = useAppSelector((state) => state.job.open?.parent ?? null);
+  const who = useWhoWorks();
+  const by = who.initials.trim();
+  const sheet = useMemo(() => sheetOf(review, circuit), [review, circuit]);
+  const stateOf = useMemo(() => triedStates(records, { id: review.id, planned: true }), [records, review.id]);
+  const answer = useCallback<ProveView['answer']>(
+    ({ id, hash, expect }, met, saw) => {
+      const about = { kind: 'fact' as const, id, wiring: review.id as never, revision, hash };
+      dispatch(recorded(job.id, 'testStep', about, { expected: expect.slice(0, 200), met, saw }, by));
+    },
+    [dispatch, job.id, review.id, revision, by],
+  );
+  const takeBack = useCallback<ProveView['takeBack']>(
+    ({ record }) => {
+      if (record) dispatch(retracted(job.id, record.id));
+    },
+    [dispatch, job.id],
+  );
+  const sign = useCallback<ProveView['sign']>(
+    (about, stage) =>
+      void dispatch(
+        recorded(job.id, 'signOff', { ...about, wiring: review.id, revision }, { stage, initials: by }, by),
+      ),
+    [dispatch, job.id, review.id, revision, by],
+  );
+  return { review, sheet, who, records, waiting, stateOf, answer, takeBack, sign };
+};

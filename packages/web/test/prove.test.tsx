@@ -1,0 +1,125 @@
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { sheetOf, withoutCircuit, type Job } from '@amber/core';
+import { ProveScreen } from '../src/screens/prove/ProveScreen.js';
+import { reviewOf } from '../src/store/review.js';
+import { useAppSelector } from '../src/store/store.js';
+import { circuitOf, jobOf, show } from './support/page.js';
+import { fakeServer } from './support/server.js';
+import { yard } from './support/yard.js';
+
+beforeEach(() => {
+  fakeServer();
+  localStorage.clear();
+});
+
+const Prove = ({ id = null }: { id?: string | null }) => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? <ProveScreen job={job} circuit={id === null ? null : circuitOf(job, id)} /> : null;
+};
+
+const few = (...kept: string[]): Job =>
+  yard()
+    .circuits.filter(({ id }) => !kept.includes(id))
+    .reduce((job, { id }) => withoutCircuit(job, id), yard());
+
+const works = (who: 'An electrician' | 'Somebody else') => {
+  fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'JS' } });
+  fireEvent.click(screen.getByRole('button', { name: who }));
+};
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+test('a pair is walked from where its handles are, each answer is one on record, and every set comes once', () => {
+  const { store } = show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });
+  const answer = () => screen.getByRole<HTMLButtonElement>('button', { name: 'As expected' });
+  expect(answer().disabled).toBe(true);
+  works('Somebody else');
+  // The far handle stands down when the walk begins.
+  press(/^Yard end: up\. Flip\.$/);
+  expect(screen.getByText('Move nothing: look at it as it is.')).toBeTruthy();
+  const told: (string | null)[] = [];
+  for (let i = 0; i < 4; i++) {
+    if (i > 0) told.push(screen.getByText(/^Move the handle at/).textContent);
+    fireEvent.click(answer());
+  }
+  expect(
+    told.every((words) => /^Move the handle at (Creek|Yard) end to (up|down)\.$/.test(words ?? '')),
+  ).toBe(true);
+  expect(screen.getByText(/Every set of positions was tried/)).toBeTruthy();
+  const records = store.getState().records.pending.map(({ record }) => record);
+  expect(records.map(({ kind, by, body }) => [kind, by, body['met']])).toEqual(
+    Array.from({ length: 4 }, () => ['testStep', 'JS', true]),
+  );
+  const { rows } = sheetOf(reviewOf(jobOf(store)), null).groups[0]!;
+  expect(records.map(({ about }) => about.id).sort()).toEqual(rows.map(({ id }) => id).sort());
+  expect(screen.getByText('Every group was tried in every position.')).toBeTruthy();
+  fireEvent.click(screen.getAllByRole('button', { name: /^Take back: / })[0]!);
+  expect(screen.getByText('Not proved yet.')).toBeTruthy();
+});
+
+test('what is not as expected stops the walk until it is mended; a breaker that tripped stops every group on it', () => {
+  show(<Prove id="galley-lights" />, { job: few('galley-lights') });
+  works('An electrician');
+  press('Not so');
+  press('the breaker tripped');
+  expect(screen.getByRole('alert').textContent).toMatch(
+    /stop here.*Breaker off, and proved dead.*not tried again/s,
+  );
+  expect(screen.queryByRole('button', { name: 'As expected' })).toBeNull();
+  const groups = screen.getByLabelText<HTMLSelectElement>('Group');
+  const other = [...groups.options].find(({ value }) => value !== groups.value)!;
+  const first = groups.value;
+  fireEvent.change(groups, { target: { value: other.value } });
+  expect(screen.getByRole('alert').textContent).toMatch(
+    /breaker of this circuit tripped at .*: leave it off/,
+  );
+  fireEvent.change(groups, { target: { value: first } });
+  press(/It is mended/);
+  press('Not so');
+  fireEvent.change(screen.getByLabelText('Something else that was seen'), { target: { value: 'smoke' } });
+  press('Say it');
+  const answered = within(screen.getByRole('list', { name: /^Answers of/ }));
+  expect(answered.getByText('seen: smoke')).toBeTruthy();
+  // One that is wrong and did not trip leaves the others to be tried.
+  fireEvent.change(groups, { target: { value: other.value } });
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(screen.getByText(/^Expect:/)).toBeTruthy();
+});
+
+test('of what nobody has looked into nothing is expected: what is seen is put on record', () => {
+  const { store } = show(<Prove id="rope-stair-light" />, { job: few('rope-stair-light') });
+  works('An electrician');
+  expect(screen.getByText(/Nobody has looked into it, so nothing is expected/)).toBeTruthy();
+  press('lit');
+  const [{ record } = { record: null }] = store.getState().records.pending;
+  expect(record?.body).toEqual({ expected: 'not known', met: true, saw: 'lit' });
+});
+
+test('live readings are shown to an electrician alone, asked for each day; who signs is one', async () => {
+  const { store } = show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });
+  works('Somebody else');
+  fireEvent.click(screen.getByRole('tab', { name: /^Points to touch/ }));
+  expect(screen.queryAllByText(/Live reading/)).toEqual([]);
+  expect(screen.getByText(/3 live readings are for an electrician/)).toBeTruthy();
+  fireEvent.click(screen.getByRole('tab', { name: 'Sign' }));
+  const sign = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Sign: Rough-in' });
+  expect(sign().disabled).toBe(true);
+  press('Change');
+  press('An electrician');
+  fireEvent.click(sign());
+  // A tab is pressed again in a turn of its own.
+  await act(() => Promise.resolve());
+  expect(screen.getByRole('button', { name: 'Take back: Rough-in' })).toBeTruthy();
+  expect(store.getState().records.pending.at(-1)?.record).toMatchObject({
+    kind: 'signOff',
+    body: { stage: 'roughIn', initials: 'JS' },
+  });
+  fireEvent.click(screen.getByRole('tab', { name: /^Points to touch/ }));
+  expect(screen.getAllByText(/Live reading, for qualified people alone/)).toHaveLength(3);
+  // Yesterday's answer is not today's.
+  localStorage.setItem(
+    'amber-works',
+    JSON.stringify({ initials: 'JS', electrician: true, day: 'yesterday' }),
+  );
+  show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });
+  expect(screen.getAllByText('Who works here today').length).toBeGreaterThan(0);
+});
