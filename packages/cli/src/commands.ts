@@ -29,6 +29,7 @@ import { change } from './change.js';
 import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
+import { testSheet } from './testSheet.js';
 
 const sayShorts = (subject: ReviewedWiring, shorts: TruthRow['shorts']): string[] => {
   const circuit = (id: string) => findCircuit(subject.job, id)?.name ?? id;
@@ -161,4 +162,5 @@ export const COMMANDS: Record<string, Command> = {
   netlist,
   inspect,
   compare,
+  testsheet: testSheet,
 };

@@ -23,7 +23,7 @@ new, --light-run to the light of a branch, --role, --name, --va.
 --walk rough or final narrows inspect to what is seen before the wall is closed, or at the end; what stands against it comes first.
 --smallest makes fill tell the smallest box of the stock for each place that is planned.
 packet [FILE] --out FILE.pdf writes the packet of a job; packet alone tells how.
---group narrows simulate and netlist to the switches of one control group, by its id or name.
+--group narrows simulate, netlist and testsheet to the switches of one control group, by its id or name; --circuit narrows testsheet too.
 Ends with 0, with 1 where a rule is violated or a circuit cannot be planned, with 2 on bad input.`;
 
 /** The walks of an inspector by the words that name them here. */

@@ -324,3 +324,19 @@ test('fill tells the smallest box of the stock for each place where it is asked'
   expect(FORMATS.fill.schema.safeParse(data).success).toBe(true);
   expect(amber(['fill']).out).not.toContain('Smallest');
 });
+
+test('testsheet walks each group with one handle at a time, and says what is touched by whom', () => {
+  const { code, out } = amber(['testsheet', '--circuit', 'ropewalk-lights']);
+  expect(code).toBe(0);
+  expect(out).toMatch(/^Power is on for this: .*leave it off/);
+  expect(out).toMatch(/ 1 {2}every handle in its first position +expect lit/);
+  expect(out.match(/ (Creek|Yard) end to (up|down) +expect (lit|dark)/g)).toHaveLength(3);
+  expect(out).toContain('qualified people alone');
+  const { groups, points } = JSON.parse(amber(['testsheet', '--json', '--group', 'Ropewalk']).out) as {
+    groups: { steps: { moves: object[] }[] }[];
+    points: object[];
+  };
+  expect(groups).toHaveLength(1);
+  expect(groups[0]?.steps.map(({ moves }) => moves.length)).toEqual([0, 1, 1, 1]);
+  expect(points).toEqual([]);
+});
