@@ -453,8 +453,11 @@ export type {
 } from './wire/contract.js';
 export { readPocketTicks, writePocketTicks } from './wire/pocketTicks.js';
 export type { PocketTicks } from './wire/pocketTicks.js';
-export { nextMoves, sayPositions, sheetOf } from './tried/sheet.js';
-export type { Sheet, SheetGroup, SheetMove, SheetPoint, SheetRow } from './tried/sheet.js';
+export { nextMoves, sayPositions } from './tried/moves.js';
+export type { SheetMove } from './tried/moves.js';
+export type { SheetPoint } from './tried/points.js';
+export { sheetOf } from './tried/sheet.js';
+export type { Sheet, SheetGroup, SheetRow } from './tried/sheet.js';
 export { SIGN_STAGES, signedHash, signOffsOf, STAGE_WORDS, triedStates } from './tried/answers.js';
 export type { SignOff, SignStage, Tried } from './tried/answers.js';
 export { shortestWalk } from './tried/walk.js';

@@ -202,4 +202,4 @@ test('ticks of before become records: each tick one, what was unticked a retract
     if (other.isInitialized) await other.destroy();
     await source.query(`DROP DATABASE ${name}`);
   }
-});
+}, 30_000);
