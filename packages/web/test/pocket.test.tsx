@@ -67,6 +67,9 @@ test('no name in a job can end the file that holds it, and what is damaged is to
     /cannot be read \(format: .*up to/,
   );
   expect(readPocket(JSON.stringify({ ...pocketOf(job), circuit: 'gone' }))).toMatch(/not in its job/);
+  expect(readPocket(JSON.stringify({ ...pocketOf(job), records: [{ kind: 'tick' }] }))).toMatch(
+    /ticked before cannot be read/,
+  );
   expect(() => pocketFile('<html></html>', pocketOf(job))).toThrow(/no place/);
 });
 

@@ -38,10 +38,13 @@ export const readPocket = (text: string): Pocket | string => {
   const circuit = job.job.circuits.find(({ id }) => id === raw?.['circuit']);
   if (!circuit) return 'The circuit of this file is not in its job. Make the pocket circuit again.';
   const records = siteRecordSchema.array().safeParse(raw['records']);
+  // Without them steps that were done would stand open.
+  if (!records.success)
+    return 'What was ticked before cannot be read in this file. Make the pocket circuit again.';
   return {
     job: job.job,
     circuit: circuit.id,
-    records: records.success ? records.data : [],
+    records: records.data,
     made: String(raw['made']),
     state: String(raw['state']),
   };
