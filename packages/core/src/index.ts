@@ -453,6 +453,8 @@ export type {
 } from './wire/contract.js';
 export { readPocketTicks, writePocketTicks } from './wire/pocketTicks.js';
 export type { PocketTicks } from './wire/pocketTicks.js';
+export { BITE_KINDS, bitesOf } from './tried/bites.js';
+export type { Bite, BiteKind } from './tried/bites.js';
 export { nextMoves, sayPositions } from './tried/moves.js';
 export type { SheetMove } from './tried/moves.js';
 export type { SheetPoint } from './tried/points.js';
@@ -461,7 +463,7 @@ export type { Sheet, SheetGroup, SheetRow } from './tried/sheet.js';
 export { SIGN_STAGES, signedHash, signOffsOf, STAGE_WORDS, triedStates } from './tried/answers.js';
 export type { SignOff, SignStage, Tried } from './tried/answers.js';
 export { shortestWalk } from './tried/walk.js';
-export { devicesAbreast, handleName, positionName } from './words/handles.js';
+export { handleName, positionName } from './words/handles.js';
 export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';

@@ -15,7 +15,7 @@ import {
   type Circuit,
   type DeviceId,
   type ReviewedWiring,
-  devicesAbreast,
+  devicesByGang,
   handleName,
   positionName,
 } from '@amber/core';
@@ -77,7 +77,7 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
   };
   const place = (node: (typeof nodes)[number]): string => {
     const { x, y } = at(node.id);
-    const here = devicesAbreast(review, node.place);
+    const here = devicesByGang(review.job, review.wiring, node.place);
     const switches = here.map(({ id, article, slot }) => {
       const { letter, positions: all } = articleOf(job.stock, 'device', article);
       const set = all.length > 1 ? positionName(review, id, positions[id] ?? 0) : '';

@@ -5,6 +5,7 @@ import { reviewOf } from '../src/store/review.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
+import { plannerInPlace } from './support/worker.js';
 import { yard } from './support/yard.js';
 
 beforeEach(() => {
@@ -123,3 +124,28 @@ test('live readings are shown to an electrician alone, asked for each day; who s
   show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });
   expect(screen.getAllByText('Who works here today').length).toBeGreaterThan(0);
 });
+
+test('where a box bites is told with what shows it; a live reading is named to an electrician alone, and nothing of what is not known', async () => {
+  plannerInPlace();
+  show(<Prove />, { job: few('galley-lights', 'rope-stair-light') });
+  works('Somebody else');
+  fireEvent.click(screen.getByRole('tab', { name: 'Where it bites' }));
+  const pick = (name: string) => {
+    const boxes = screen.getByLabelText<HTMLSelectElement>('Box');
+    const box = [...boxes.options].find(({ text }) => text === name);
+    fireEvent.change(boxes, { target: { value: box?.value } });
+  };
+  pick('Galley door');
+  const bites = within(
+    await screen.findByRole('list', { name: 'Where Galley door bites' }, { timeout: 20_000 }),
+  );
+  expect(bites.getByText('the metal of Shelf light would not be grounded')).toBeTruthy();
+  expect(bites.getAllByText(/^Dead: there must be continuity/).length).toBeGreaterThan(0);
+  expect(bites.queryByText(/^Live, by an electrician/)).toBeNull();
+  expect(bites.getAllByText(/a live reading, for an electrician/).length).toBeGreaterThan(0);
+  press('Change');
+  press('An electrician');
+  expect(bites.getAllByText(/^Live, by an electrician/).length).toBeGreaterThan(0);
+  pick('Stair foot');
+  expect(await screen.findByText(/Not all of its circuits is known/, {}, { timeout: 20_000 })).toBeTruthy();
+}, 60_000);

@@ -1,8 +1,8 @@
 import { articleOf } from '../model/articles.js';
 import type { DeviceId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findDevice, findGroup, findSlot } from '../model/lookup.js';
-import type { Device, Wiring } from '../model/wiring.js';
+import { devicesByGang, findBox, findDevice, findGroup, findSlot } from '../model/lookup.js';
+import type { Wiring } from '../model/wiring.js';
 
 /** A job and one wiring of it. */
 interface Wired {
@@ -10,18 +10,12 @@ interface Wired {
   wiring: Wiring;
 }
 
-/** The devices of a box from left to right. */
-export const devicesAbreast = ({ job, wiring }: Wired, box: string): Device[] =>
-  wiring.devices
-    .filter((one) => one.box === box)
-    .sort((a, b) => (findSlot(job, a.slot)?.gang ?? 0) - (findSlot(job, b.slot)?.gang ?? 0));
-
 /** Where a handle is, and beside others in its box which of them: "Galley door, gang 2, Shelf light". */
 export const handleName = (wired: Wired, id: DeviceId): string => {
   const device = findDevice(wired.wiring, id);
   if (!device) return id;
   const box = findBox(wired.job, device.box)?.name ?? device.box;
-  const beside = devicesAbreast(wired, device.box);
+  const beside = devicesByGang(wired.job, wired.wiring, device.box);
   if (beside.length < 2) return box;
   const group = findGroup(wired.job, findSlot(wired.job, device.slot)?.group)?.name;
   return [box, `gang ${beside.indexOf(device) + 1}`, ...(group === undefined ? [] : [group])].join(', ');

@@ -11,6 +11,8 @@ import {
   outcomeOfChange,
   smallerBox,
   boxOrWay,
+  bitesOf,
+  reviewJob,
   notToHave,
   replaced,
   pricedRemedies,
@@ -34,6 +36,7 @@ import {
   type Edition,
   type Outcome,
   type SmallerBox,
+  type Bite,
   type BoxAlternative,
   type PricedRemedy,
   type TakenTogether,
@@ -95,6 +98,8 @@ export const planner = {
   /** A job planned with another article wherever one goes. */
   replaced: (job: Job, article: ArticleId, by: ArticleId): ReturnType<typeof replaced> =>
     replaced(job, article, by),
+  /** Dangers that single mistakes in a box bring while every handle does what it should; null where not all is known. */
+  bites: (job: Job, box: BoxId): Bite[] | null => bitesOf(reviewJob(job), box),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */
   takeTogether: (

@@ -1,6 +1,7 @@
 import { proxy } from 'comlink';
 import type {
   ArticleId,
+  Bite,
   BoxId,
   BoxAlternative,
   SmallerBox,
@@ -82,6 +83,15 @@ export const useNotToHave = (
   article: ArticleId | null,
   by: ArticleId | null,
 ): Asked<WithoutArticle> | null => useAsked(writtenWhole(job, article && { article, by }), askNotToHave);
+
+const askBites = (planner: Planner, question: string): Promise<{ bites: Bite[] | null }> => {
+  const { job, box } = JSON.parse(question) as { job: Job; box: BoxId };
+  return planner.bites(job, box).then((bites) => ({ bites }));
+};
+
+/** Where a box bites; null while nobody asks. */
+export const useBites = (job: Job, box: BoxId | null): Asked<{ bites: Bite[] | null }> | null =>
+  useAsked(writtenWhole(job, box && { box }), askBites);
 
 const askEdition = (planner: Planner, question: string): Promise<Outcome> => {
   const { job, edition } = JSON.parse(question) as { job: Job; edition: Edition };

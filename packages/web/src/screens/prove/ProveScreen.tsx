@@ -8,6 +8,7 @@ import { SafetyNote, Select, SeverityMark } from '../../parts/ui.js';
 import { reviewOf } from '../../store/review.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { positionsSet } from '../../store/wiringSlice.js';
+import { Bites } from './Bites.js';
 import { GroupTest } from './GroupTest.js';
 import { Points } from './Points.js';
 import { SignOffs } from './SignOffs.js';
@@ -56,7 +57,7 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         <WhoWorksBar who={view.who} />
       </div>
       <TabList className="flex overflow-x-auto border-b border-line bg-sheet print:hidden">
-        {['Test sheet', `Points to touch · ${sheet.points.length}`, 'Sign'].map((words) => (
+        {['Test sheet', `Points to touch · ${sheet.points.length}`, 'Where it bites', 'Sign'].map((words) => (
           <Tab key={words.split(' ·')[0]} className={tabLook}>
             {words}
           </Tab>
@@ -105,6 +106,9 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         </TabPanel>
         <TabPanel className="p-4">
           <Points view={view} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <Bites view={view} circuit={circuit} />
         </TabPanel>
         <TabPanel className="p-4">
           <SignOffs view={view} circuit={circuit} />
