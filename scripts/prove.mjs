@@ -5,7 +5,7 @@ import { runShown } from './lib/process.mjs';
 import { run } from './lib/say.mjs';
 
 /**
- * Twenty times as many cases as in the tests: the search against trying everything on some 40,000 jobs, groups apart, two circuits and prices of judgement among them, and 50,000 files with
+ * Twenty times as many cases as in the tests: the search against trying everything on some 30,000 jobs, groups apart, two circuits and prices of judgement among them, and 50,000 files with
  * something wrong in them, the laws of the drawing over 900 wirings, each planned and spoiled; and for changes of old work the laws over
  * 2,000 random jobs and the twin over 3,000, of up to six boxes. It takes five hours.
  */
