@@ -189,6 +189,21 @@ test('points: receptacles for anybody, readings for qualified people alone, each
   for (const { caution } of kinds('receptacle')) expect(caution).toMatch(/cannot see neutral and ground/);
 });
 
+test('what is live at a receptacle is what the simulator says: one beside a switch is not called dead with the handle off', () => {
+  const { points } = sheetOf(review, null);
+  for (const { id, kind, expect: words, circuit } of points.filter((one) => one.kind === 'receptacle')) {
+    expect(kind).toBe('receptacle');
+    const device = review.compiled.devices.find((one) => `touch/${one.id}` === id)!;
+    const group = job.groups.find((one) => one.circuit === circuit)!;
+    const states = device.outlets.map((net) => evaluate(review.compiled, {}).nets[net]);
+    if (states.includes('unknown')) expect(words).toBe('not known');
+    else if (group.control === 'hot') expect(words).toMatch(/^live whatever the handles do/);
+  }
+  // Of what nobody has looked into no voltage is promised.
+  const stair = sheetOf(review, 'rope-stair-light' as CircuitId).points;
+  expect(stair.map((one) => one.expect)).toEqual(stair.map(() => 'not known'));
+});
+
 test('whoever signs, signs for the boxes as they are', () => {
   const id = 'ropewalk-lights' as CircuitId;
   const signed = (hash: string): SiteRecord => ({

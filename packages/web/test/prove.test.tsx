@@ -73,7 +73,12 @@ test('what is not as expected stops the walk until it is mended; a breaker that 
   expect(screen.getByRole('alert').textContent).toMatch(
     /breaker of this circuit tripped at .*: leave it off/,
   );
-  fireEvent.change(groups, { target: { value: first } });
+  // Nothing else on that breaker is touched either.
+  fireEvent.click(screen.getByRole('tab', { name: /^Points to touch/ }));
+  expect(screen.getAllByRole('alert').length).toBeGreaterThan(3);
+  expect(screen.queryByRole('button', { name: 'As expected' })).toBeNull();
+  fireEvent.click(screen.getByRole('tab', { name: 'Test sheet' }));
+  fireEvent.change(screen.getByLabelText('Group'), { target: { value: first } });
   press(/It is mended/);
   press('Not so');
   fireEvent.change(screen.getByLabelText('Something else that was seen'), { target: { value: 'smoke' } });
@@ -81,7 +86,7 @@ test('what is not as expected stops the walk until it is mended; a breaker that 
   const answered = within(screen.getByRole('list', { name: /^Answers of/ }));
   expect(answered.getByText('seen: smoke')).toBeTruthy();
   // One that is wrong and did not trip leaves the others to be tried.
-  fireEvent.change(groups, { target: { value: other.value } });
+  fireEvent.change(screen.getByLabelText('Group'), { target: { value: other.value } });
   expect(screen.queryByRole('alert')).toBeNull();
   expect(screen.getByText(/^Expect:/)).toBeTruthy();
 });

@@ -50,7 +50,7 @@ export interface SignOff {
   record: SiteRecord | null;
 }
 
-/** A sum of all that is in the boxes of a circuit, or of every one: what is signed for. */
+/** A sum of all that is in the boxes of a circuit, or of every one: what was answered and signed holds as long as it is the same. */
 export const signedHash = (review: ReviewedWiring, circuit: CircuitId | null): string => {
   const boxes =
     circuit === null

@@ -150,7 +150,8 @@ const look = (job: Job, wiring: Wiring, compiled: Compiled, walks: readonly Posi
         );
       for (const circuit of state.neutralsGrounded)
         tell('neutralGrounded', `the neutral of ${circuitName(job, circuit)} would be joined to ground`);
-      return [state.luminaires.map(({ light }) => light), state.shorts.length];
+      const outlets = compiled.devices.flatMap((one) => one.outlets.map((net) => state.nets[net]));
+      return [state.luminaires.map(({ light }) => light), outlets, state.shorts.length];
     }),
   );
   return { seen: JSON.stringify(seen), hidden };

@@ -1,16 +1,15 @@
 import { articleOf } from '../model/articles.js';
-import { contentsIn } from '../model/boxState.js';
 import { digestOf } from '../model/digest.js';
 import type { BoxId, CircuitId, DeviceId, GroupId, LuminaireId } from '../model/ids.js';
 import type { Group, Job } from '../model/job.js';
 import { findDevice, findLuminaire } from '../model/lookup.js';
 import type { LuminaireState } from '../circuit/evaluate.js';
 import { truthTable, type TruthTable } from '../proving/truthTable.js';
-import { reviewCircuit } from '../review/reviewJob.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
 import { handleName } from '../words/handles.js';
 import { LIGHT_WORDS } from '../words/lights.js';
 import { listed } from '../words/lists.js';
+import { signedHash } from './answers.js';
 import { pointsOf, type SheetPoint } from './points.js';
 
 type Light = LuminaireState['light'];
@@ -56,12 +55,6 @@ const sayExpected = (seen: readonly { name: string; words: string }[]): string =
     .map((kind) => `${listed(seen.filter(({ words }) => words === kind).map(({ name }) => name))} ${kind}`)
     .join('; ');
 };
-
-/** A sum of all that is in the boxes of a circuit: an answer holds as long as it is the same. */
-const circuitHash = (review: ReviewedWiring, circuit: CircuitId): string =>
-  digestOf(
-    [...reviewCircuit(review, circuit).boxes].sort().map((box) => [box, contentsIn(review.wiring, box)]),
-  );
 
 const rowOf = (
   job: Job,
@@ -109,7 +102,7 @@ export const sheetOf = (review: ReviewedWiring, circuit: CircuitId | null): Shee
   const groups: SheetGroup[] = [];
   const points: SheetPoint[] = [];
   for (const { id } of circuits) {
-    const boxes = circuitHash(review, id);
+    const boxes = signedHash(review, id);
     for (const group of job.groups.filter((one) => one.circuit === id && one.control === 'switched')) {
       const table = truthTable(job, wiring, compiled, group);
       if (table.switches.length === 0) continue;

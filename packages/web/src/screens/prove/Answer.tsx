@@ -1,18 +1,24 @@
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button, TextInput } from '../../parts/ui.js';
+import { TRIPPED } from './useTried.js';
 
-/** What is put on record where a position tripped the breaker: it is not tried again with power. */
-export const TRIPPED = 'the breaker tripped';
-const SEEN = ['lit', 'dark', 'some of them', 'dim', 'flickers', 'hums', TRIPPED] as const;
+/** What is commonly seen instead, by what is looked at or touched with. */
+const SEEN = {
+  light: ['lit', 'dark', 'some of them', 'dim', 'flickers', 'hums', TRIPPED],
+  receptacle: ['wired right', 'nothing', 'hot and neutral exchanged', 'ground open', 'neutral open', TRIPPED],
+  reading: ['as it should be', 'nothing', 'hot to ground only', 'neutral live to ground', TRIPPED],
+} as const;
 
 /** Answered by a thumb: as expected, not, and then what was seen. Where nobody knows what to expect, what is seen is all that is asked. */
 export const Answer = ({
   expect,
+  kind = 'light',
   can,
   onAnswer,
 }: {
   expect: string;
+  kind?: keyof typeof SEEN;
   can: boolean;
   onAnswer: (met: boolean, saw: string) => void;
 }) => {
@@ -40,11 +46,13 @@ export const Answer = ({
     <div className="flex flex-col gap-2">
       <p className="text-[14px] font-semibold">What was seen?</p>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {SEEN.filter((saw) => saw !== expect).map((saw) => (
-          <Button key={saw} className="min-h-12" disabled={!can} onClick={() => say(saw)}>
-            {saw}
-          </Button>
-        ))}
+        {SEEN[kind]
+          .filter((saw) => saw !== expect)
+          .map((saw) => (
+            <Button key={saw} className="min-h-12" disabled={!can} onClick={() => say(saw)}>
+              {saw}
+            </Button>
+          ))}
       </div>
       <form
         className="flex gap-2"

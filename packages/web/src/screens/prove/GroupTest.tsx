@@ -4,7 +4,7 @@ import { listed, nextMoves, ofId, sayPositions, type Positions, type SheetGroup 
 import { benchPath } from '../../parts/paths.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
 import { Handle } from '../../wiring/Handle.js';
-import { Answer, TRIPPED } from './Answer.js';
+import { Answer } from './Answer.js';
 import type { ProveView } from './useTried.js';
 
 const WORDS = {
@@ -31,16 +31,7 @@ export const GroupTest = ({
   const tried = group.rows.map((row) => ({ row, answer: stateOf(row) }));
   const isOpen = (state: string) => state === 'open' || state === 'changed';
   const wrong = tried.filter(({ answer }) => answer.state === 'otherwise');
-  // A breaker that tripped stands off: nothing else on it can be tried, whatever group it is of.
-  const tripped = view.sheet.groups.filter(
-    (one) =>
-      one.group !== group.group &&
-      one.circuit === group.circuit &&
-      one.rows.some((row) => {
-        const { state, saw } = stateOf(row);
-        return state === 'otherwise' && saw === TRIPPED;
-      }),
-  );
+  const tripped = view.trippedAt(group.circuit);
   const left = tried.filter(({ answer }) => isOpen(answer.state)).length;
   const [next] = nextMoves(review, group, positions, (row) => isOpen(stateOf(row).state));
   const can = who.electrician !== null;
@@ -83,8 +74,8 @@ export const GroupTest = ({
             role="alert"
             className="flex gap-2 rounded-md border-2 border-violation p-3 text-[14px] font-semibold"
           >
-            <SeverityMark severity="violation" /> The breaker of this circuit tripped at{' '}
-            {listed(tripped.map(({ name }) => name))}: leave it off until that is mended.
+            <SeverityMark severity="violation" /> The breaker of this circuit tripped at {listed(tripped)}:
+            leave it off until that is mended.
           </p>
         ) : next ? (
           <>

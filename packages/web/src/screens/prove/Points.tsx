@@ -1,5 +1,5 @@
-import { SeverityMark } from '../../parts/ui.js';
-import { Button } from '../../parts/ui.js';
+import { listed } from '@amber/core';
+import { Button, SeverityMark } from '../../parts/ui.js';
 import { Answer } from './Answer.js';
 import type { ProveView } from './useTried.js';
 
@@ -21,6 +21,7 @@ export const Points = ({ view }: { view: ProveView }) => {
       ) : null}
       {shown.map((point) => {
         const answer = stateOf(point);
+        const tripped = view.trippedAt(point.circuit);
         const isOpen = answer.state === 'open' || answer.state === 'changed';
         return (
           <section
@@ -37,7 +38,11 @@ export const Points = ({ view }: { view: ProveView }) => {
               {point.kind === 'receptacle' ? 'Receptacle tester' : 'Two-pole tester'}, expect:{' '}
               <strong>{point.expect}</strong>.
             </p>
-            {isOpen ? (
+            {isOpen && tripped.length > 0 ? (
+              <p role="alert" className="text-[14px] font-semibold text-violation">
+                The breaker of this circuit tripped at {listed(tripped)}: leave it off until that is mended.
+              </p>
+            ) : isOpen ? (
               <>
                 {answer.state === 'changed' ? (
                   <p className="mb-1 text-[13px] font-semibold text-caution">
@@ -47,6 +52,7 @@ export const Points = ({ view }: { view: ProveView }) => {
                 <Answer
                   key={answer.record?.id ?? 'open'}
                   expect={point.expect}
+                  kind={point.kind}
                   can={who.electrician !== null}
                   onAnswer={(met, saw) => view.answer(point, met, saw)}
                 />
@@ -54,7 +60,11 @@ export const Points = ({ view }: { view: ProveView }) => {
             ) : (
               <p className="flex flex-wrap items-center gap-3 text-[14px]">
                 <strong className={answer.state === 'met' ? 'text-pass' : 'text-violation'}>
-                  {answer.state === 'met' ? 'As expected' : `Not so: ${answer.saw}`}
+                  {answer.state !== 'met'
+                    ? `Not so: ${answer.saw}`
+                    : answer.saw === ''
+                      ? 'As expected'
+                      : `Seen: ${answer.saw}`}
                 </strong>
                 {answer.by}
                 <Button

@@ -14,6 +14,9 @@ import { recorded, retracted } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useRecords } from '../../store/useRecords.js';
 
+/** What is put on record where a position tripped the breaker: it is not tried again with power. */
+export const TRIPPED = 'the breaker tripped';
+
 /** Something of the sheet that is answered. */
 interface Asked {
   id: string;
@@ -29,6 +32,8 @@ export interface ProveView {
   records: readonly SiteRecord[];
   waiting: boolean;
   stateOf: (asked: Pick<Asked, 'id' | 'hash'>) => Tried;
+  /** Names of the groups and points at which the breaker of a circuit tripped: it stands off, and nothing else on it can be tried. */
+  trippedAt: (circuit: CircuitId) => string[];
   answer: (asked: Asked, met: boolean, saw: string) => void;
   takeBack: (tried: Tried) => void;
   sign: (about: Pick<About, 'kind' | 'id' | 'hash'>, stage: string) => void;
@@ -43,6 +48,19 @@ export const useTried = (review: JobReview, circuit: CircuitId | null): ProveVie
   const by = who.initials.trim();
   const sheet = useMemo(() => sheetOf(review, circuit), [review, circuit]);
   const stateOf = useMemo(() => triedStates(records, { id: review.id, planned: true }), [records, review.id]);
+  const trippedAt = useCallback<ProveView['trippedAt']>(
+    (of) => {
+      const did = (asked: Pick<Asked, 'id' | 'hash'>) => {
+        const { state, saw } = stateOf(asked);
+        return state === 'otherwise' && saw === TRIPPED;
+      };
+      return [
+        ...sheet.groups.filter((one) => one.circuit === of && one.rows.some(did)),
+        ...sheet.points.filter((one) => one.circuit === of && did(one)),
+      ].map(({ name }) => name);
+    },
+    [sheet, stateOf],
+  );
   const answer = useCallback<ProveView['answer']>(
     ({ id, hash, expect }, met, saw) => {
       const about = { kind: 'fact' as const, id, wiring: review.id as never, revision, hash };
@@ -63,5 +81,5 @@ export const useTried = (review: JobReview, circuit: CircuitId | null): ProveVie
       ),
     [dispatch, job.id, review.id, revision, by],
   );
-  return { review, sheet, who, records, waiting, stateOf, answer, takeBack, sign };
+  return { review, sheet, who, records, waiting, stateOf, trippedAt, answer, takeBack, sign };
 };
