@@ -18,20 +18,21 @@ export const everyPosition = (compiled: Compiled, devices: readonly DeviceId[]):
     [{}],
   );
 
-/**
- * The shortest walk through every position of these handles: one handle moved at a time, each position once
- * (reflected Gray code, here for any number of positions a handle).
- */
+/** Every set of values below these counts, one value changed from each to the next: the reflected Gray code, for any count. */
+export const grayCode = (counts: readonly number[]): number[][] =>
+  counts.reduceRight<number[][]>(
+    (walk, count) =>
+      Array.from({ length: count }, (_, value) =>
+        (value % 2 === 0 ? walk : [...walk].reverse()).map((rest) => [value, ...rest]),
+      ).flat(),
+    [[]],
+  );
+
+/** The shortest walk through every position of these handles: one handle moved at a time, each position once. */
 export const grayWalk = (compiled: Compiled, devices: readonly DeviceId[]): Positions[] =>
-  [...devices]
-    .reverse()
-    .reduce<Positions[]>(
-      (walk, id) =>
-        Array.from({ length: countOf(compiled, id) }, (_, position) =>
-          (position % 2 === 0 ? walk : [...walk].reverse()).map((rest) => ({ ...rest, [id]: position })),
-        ).flat(),
-      [{}],
-    );
+  grayCode(devices.map((id) => countOf(compiled, id))).map((values) =>
+    Object.fromEntries(devices.map((id, i) => [id, values[i] ?? 0])),
+  );
 
 /** Up to so many sets of positions every one is tried: ten handles of two positions. */
 export const MOST_TRIED = 1024;

@@ -1,3 +1,5 @@
+import { grayCode } from '../proving/positions.js';
+
 /** So many sets of positions are walked by the best of all orders; of more the next is the nearest. */
 const MOST_TRIED = 9;
 
@@ -128,19 +130,12 @@ const grayFrom = (counts: readonly number[], start: readonly number[], far: Far)
   const tried = digits.length <= 5 ? orders(digits) : [digits];
   let best: { walked: number; sets: number[][] } | undefined;
   for (const order of tried) {
-    const sets = order
-      .reduceRight<number[][]>(
-        (walk, digit) =>
-          Array.from({ length: counts[digit] ?? 1 }, (_, turn) =>
-            (turn % 2 === 0 ? walk : [...walk].reverse()).map((one) =>
-              one.map((value, i) =>
-                i === digit ? ((start[digit] ?? 0) + turn) % (counts[digit] ?? 1) : value,
-              ),
-            ),
-          ).flat(),
-        [[...start]],
-      )
-      .slice(1);
+    // The first set of the code is where the handles stand.
+    const sets = grayCode(order.map((digit) => counts[digit] ?? 1))
+      .slice(1)
+      .map((turns) =>
+        start.map((value, digit) => (value + (turns[order.indexOf(digit)] ?? 0)) % (counts[digit] ?? 1)),
+      );
     let [at, last, walked]: [readonly number[], number | null, number] = [start, null, 0];
     for (const one of sets) {
       const made = between(at, one, last, far);

@@ -1,16 +1,17 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { findBox, type DeviceId } from '@amber/core';
+import { findBox } from '@amber/core';
 import { Button, SafetyNote, Select } from '../parts/ui.js';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
-import { boxChosen, flipped, wireFollowed } from '../store/wiringSlice.js';
+import { boxChosen, wireFollowed } from '../store/wiringSlice.js';
 import { FollowedBar } from '../wiring/FollowedBar.js';
 import { LargeBox } from '../wiring/LargeBox.js';
 import { lookThrough } from '../wiring/lenses.js';
 import { PositionRibbon, useWalk } from '../wiring/PositionRibbon.js';
 import { RunStripView } from '../wiring/RunStripView.js';
 import { useBoxInView } from '../wiring/useBoxInView.js';
+import { useFlip } from '../wiring/useFlip.js';
 import { useFollowed } from '../wiring/useFollowed.js';
 import { useMoving } from '../wiring/useMoving.js';
 import { useSubject } from '../wiring/useSubject.js';
@@ -28,14 +29,7 @@ export const PocketApp = ({ pocket }: { pocket: Pocket }) => {
   const moving = useMoving(subject.state, followed !== null);
   const { box, at, go } = useBoxInView(subject);
   const seen = useMemo(() => lookThrough('live', subject, positions), [subject, positions]);
-  const flip = (id: DeviceId) => {
-    const device = subject.devices.find((one) => one.id === id);
-    if (device) dispatch(flipped({ device: id, count: device.positions.length }));
-  };
-  useHotkeys('1,2,3,4,5,6,7,8,9', (_event, { keys }) => {
-    const device = subject.devices[Number(keys?.[0]) - 1];
-    if (device) flip(device.id);
-  });
+  const flip = useFlip(subject);
   useHotkeys('w', () => void walk.step());
   const drawing = subject.drawings[at];
   const isUnknown = subject.compiled.unknown.length > 0;

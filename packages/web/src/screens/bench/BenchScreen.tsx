@@ -1,15 +1,15 @@
-import { useCallback } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Circuit, DeviceId, Job } from '@amber/core';
+import type { Circuit, Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { Board } from './Board.js';
-import { flipped, viewed, wireFollowed } from '../../store/wiringSlice.js';
+import { viewed, wireFollowed } from '../../store/wiringSlice.js';
 import { PositionRibbon, useWalk } from '../../wiring/PositionRibbon.js';
 import { RunStripView } from '../../wiring/RunStripView.js';
 import { SidePanel } from './SidePanel.js';
 import { useSubject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 import { useMoving } from '../../wiring/useMoving.js';
+import { useFlip } from '../../wiring/useFlip.js';
 import { useFollowed } from '../../wiring/useFollowed.js';
 
 /** What goes where in each box, and does it work? */
@@ -27,13 +27,7 @@ export const BenchScreen = ({
   const dispatch = useAppDispatch();
   const followed = useFollowed(subject, positions);
   const walk = useWalk(subject, positions);
-  const flip = useCallback(
-    (id: DeviceId) => {
-      const device = subject.devices.find((one) => one.id === id);
-      if (device) dispatch(flipped({ device: id, count: device.positions.length }));
-    },
-    [subject.devices, dispatch],
-  );
+  const flip = useFlip(subject);
   const moving = useMoving(subject.state, followed !== null);
   const { at, go } = useBoxInView(subject);
   /** The next conductor of the box in view; one that is a piece with the last is passed over. */
@@ -48,10 +42,6 @@ export const BenchScreen = ({
     const next = now < 0 ? (by > 0 ? 0 : keys.length - 1) : (now + by + keys.length) % keys.length;
     dispatch(wireFollowed(keys[next] ?? null));
   };
-  useHotkeys('1,2,3,4,5,6,7,8,9', (_event, { keys }) => {
-    const device = subject.devices[Number(keys?.[0]) - 1];
-    if (device) flip(device.id);
-  });
   useHotkeys('w', () => void walk.step());
   useHotkeys('n', () => go(1));
   useHotkeys('b', () => go(-1));
