@@ -34,7 +34,7 @@ export const App = () => (
           <Route
             index
             element={
-              <Boundary what="The list of jobs" of="jobs">
+              <Boundary isPage what="The list of jobs" of="jobs">
                 <JobsScreen />
               </Boundary>
             }
@@ -42,7 +42,7 @@ export const App = () => (
           <Route
             path={WORKSHEET_PATH}
             element={
-              <Boundary what="The worksheet" of="worksheet">
+              <Boundary isPage what="The worksheet" of="worksheet">
                 <WorksheetScreen />
               </Boundary>
             }
@@ -50,7 +50,7 @@ export const App = () => (
           <Route
             path={SHOP_PATH}
             element={
-              <Boundary what="The shop" of="shop">
+              <Boundary isPage what="The shop" of="shop">
                 <ShopScreen />
               </Boundary>
             }

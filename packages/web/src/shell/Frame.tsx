@@ -66,7 +66,7 @@ export const Frame = () => {
         </span>
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        <Boundary what="The page" of={pathname}>
+        <Boundary isPage what="The page" of={pathname}>
           <Outlet />
         </Boundary>
       </div>

@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.js';
 import { findDraft } from '../store/keptDraft.js';
 import { closed, opened, redone, undone } from '../store/jobSlice.js';
 import { CONTRACT, findCircuit, type Job } from '@amber/core';
-import { Boundary } from '../parts/Boundary.js';
+import { Boundary, Opening } from '../parts/Boundary.js';
 import { benchPath, jobPath, START, startPath, wiringIn } from '../parts/paths.js';
 import { screenAt, type Found } from './screens.js';
 import { askOnce, sayFailed } from '../server/client.js';
@@ -98,8 +98,7 @@ export const JobShell = () => {
         </Button>
       </div>
     );
-  if (loading.kind === 'loading' || open?.document.id !== jobId)
-    return <p className="p-8 text-quiet">Opening …</p>;
+  if (loading.kind === 'loading' || open?.document.id !== jobId) return <Opening />;
 
   const job = open.document;
   const asked = wiringIn(search);
@@ -118,7 +117,7 @@ export const JobShell = () => {
       {found.screen.word === '' ? null : <WiringBar job={job} circuit={circuit} />}
       {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
       <PrintHead job={job} circuit={circuit} screen={found.screen.label} />
-      <Boundary what={found.screen.label} of={pathname + search}>
+      <Boundary isPage what={found.screen.label} of={pathname + search}>
         <Shown job={job} found={found} wiring={wiring} />
       </Boundary>
     </>

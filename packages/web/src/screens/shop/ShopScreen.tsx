@@ -1,5 +1,6 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Undo2 } from 'lucide-react';
+import { Opening } from '../../parts/Boundary.js';
 import { plural } from '../../parts/format.js';
 import { Button } from '../../parts/ui.js';
 import { useCatalogQuery } from '../../server/api.js';
@@ -28,7 +29,7 @@ export const ShopScreen = () => {
         </Button>
       </div>
     ) : (
-      <p className="p-8 text-quiet">Opening …</p>
+      <Opening />
     );
   const absent = catalog.articles.filter((one) => one.absent).length;
   return (
