@@ -563,7 +563,14 @@ export {
   type SheetRows,
   type Tag,
 } from './order/sheets.js';
-export { addExtra, removeExtra, setAbsent, setFromTruck, setTerms } from './edits/orderEdits.js';
+export {
+  addExtra,
+  removeExtra,
+  setAbsent,
+  setFromTruck,
+  setLuminairePrice,
+  setTerms,
+} from './edits/orderEdits.js';
 export {
   catalogSheet,
   readCatalogSheet,

@@ -21,6 +21,7 @@ import {
   reviewJob,
   setAbsent,
   setFromTruck,
+  setLuminairePrice,
   setTerms,
   tagNumbers,
   tagsOf,
@@ -35,6 +36,7 @@ import {
   type Job,
   type SiteRecord,
 } from '../src/index.js';
+import { hasLuminaire, luminairesIn } from '../src/model/there.js';
 import { boughtOf } from '../src/order/packs.js';
 import { anyFullJob } from './support/fullJobs.js';
 import { naming } from './support/samples.js';
@@ -76,9 +78,19 @@ test('the order asks for exactly what the wiring takes, aisle by aisle, and a pa
     naming(`job ${at}`, () => {
       const { job, all, review } = looked(asked);
       const { lines, total } = orderLines(job, all);
-      expect(lines.map(({ name, need }) => [name, need]).sort()).toEqual(
+      const wired = lines.filter(({ aisle }) => aisle !== 'luminaires');
+      expect(wired.map(({ name, need }) => [name, need]).sort()).toEqual(
         all.takeOff.lines.map(({ name, quantity }) => [name, quantity]).sort(),
       );
+      // Every luminaire that hangs on a planned wire and was not there, once; a light under a fan comes with the fan.
+      const hung = job.luminaires.filter(
+        (one) =>
+          one.partOf === null &&
+          one.unit !== 'onward' &&
+          !hasLuminaire(job, one.id) &&
+          luminairesIn(review.wiring).has(one.id),
+      );
+      expect(lines.flatMap(({ luminaires }) => luminaires).sort()).toEqual(hung.map(({ id }) => id).sort());
       expect(total).toBe(lines.reduce((sum, { price }) => sum + (price ?? 0), 0));
       expect(materialUsed(job, { lines })).toBe(all.takeOff.total);
       // All circuits together are the whole job; each alone is not more of anything.
@@ -90,6 +102,27 @@ test('the order asks for exactly what the wiring takes, aisle by aisle, and a pa
           expect(uses.every(({ at: place }) => part.boxes.has(place) || part.cables.has(place))).toBe(true);
         }
     });
+});
+
+test('luminaires come from the owner until the shop pays for them; then one more of the kind is paid for alike', () => {
+  const { job, all } = theYard;
+  const { lines, total, unpriced } = orderLines(job, all);
+  const hung = lines.filter(({ aisle }) => aisle === 'luminaires');
+  expect(unpriced).toEqual([]);
+  expect(hung.length).toBeGreaterThan(1);
+  expect(hung.every(({ fromOwner, price }) => fromOwner && price === 0)).toBe(true);
+  const [kind] = hung;
+  const [first] = kind?.luminaires ?? [];
+  if (!kind || !first) throw new Error('nothing is hung');
+  expect(kind.need).toBeGreaterThan(1);
+  // Told of one of them, it is told of the kind.
+  const bought = orderLines(setLuminairePrice(job, [first], 380_000), all);
+  expect(bought.lines.find(({ key }) => key === kind.key)).toMatchObject({
+    ...{ fromOwner: false, price: kind.need * 380_000, how: String(kind.need) },
+  });
+  expect(bought.total).toBe(total + kind.need * 380_000);
+  const back = setLuminairePrice(setLuminairePrice(job, kind.luminaires, 1), kind.luminaires, null);
+  expect(orderLines(back, all)).toEqual(orderLines(job, all));
 });
 
 test('what is in the truck is not bought, what is added by hand is, and what came is counted', () => {
@@ -268,7 +301,7 @@ test('tables hold what the lists hold, and a text that looks like a formula stay
     ...[expect.any(String), expect.any(String), first?.length?.cut, feetInches(first?.length?.cut ?? 0)],
   ]);
   expect(tagsOf(job, all.cuts, numbers)).toHaveLength(2 * all.cuts.length);
-  expect(takeOffSheet(orderLines(job, all).lines)).toHaveLength(all.takeOff.lines.length + 1);
+  expect(takeOffSheet(orderLines(job, all).lines)).toHaveLength(orderLines(job, all).lines.length + 1);
   expect(
     csvOf([
       ['a', 'b'],

@@ -49,14 +49,14 @@ export const takeOff = ({ order }: Material, first: boolean): Content[] => [
       line.inTruck > 0 ? feetWord(line.inTruck) : '',
       ...[
         line.buy === 0 ? 'nothing' : line.how,
-        line.price === null ? 'no price' : dollars(line.price),
+        line.fromOwner ? 'the owner’s' : line.price === null ? 'no price' : dollars(line.price),
         tick(),
       ],
     ]),
     [56, '*', 50, 56, 110, 54, 16],
   ),
   paragraph(
-    `${order.unpriced.length > 0 ? 'Sum of what has a price' : 'Sum'} ${dollars(order.total)}${order.guessed.length > 0 ? ', about: it rests on guessed lengths' : ''}${order.unmeasured.length > 0 ? `, without ${order.unmeasured.length} runs that have no length` : ''}. Luminaires and fans are not counted.`,
+    `${order.unpriced.length > 0 ? 'Sum of what has a price' : 'Sum'} ${dollars(order.total)}${order.guessed.length > 0 ? ', about: it rests on guessed lengths' : ''}${order.unmeasured.length > 0 ? `, without ${order.unmeasured.length} runs that have no length` : ''}${order.lines.some(({ fromOwner }) => fromOwner) ? ', without the luminaires that the owner brings' : ''}.`,
     { bold: true },
   ),
 ];

@@ -69,6 +69,22 @@ test('what is in the truck is not bought, and what came is ticked with initials 
   expect(came().textContent).toBe('It came');
 });
 
+test('luminaires are the owner’s until their price is typed in, and are then in the sum', () => {
+  const { store } = show(<Order />, { job: few() });
+  const line = screen
+    .getAllByRole('button', { name: /^Luminaire/ })
+    .map((one) => one.textContent)
+    .at(0);
+  if (!line) throw new Error('no luminaires');
+  expect(row(line).getByText('the owner’s')).toBeTruthy();
+  fireEvent.click(row(line).getByRole('button', { name: line }));
+  fireEvent.change(row(line).getByLabelText(`Price each: ${line}`), { target: { value: '42.5' } });
+  expect(new Set(Object.values(jobOf(store).order.luminaires))).toEqual(new Set([425_000]));
+  expect(row(line).queryByText('the owner’s')).toBeNull();
+  fireEvent.change(row(line).getByLabelText(`Price each: ${line}`), { target: { value: '' } });
+  expect(jobOf(store).order.luminaires).toEqual({});
+});
+
 test('a line is added by hand and taken off; one without a price is told, and then no customer’s sum is', () => {
   const { store } = show(<Order />, { job: few() });
   fireEvent.change(screen.getByLabelText('One more line'), { target: { value: 'Wall anchors' } });

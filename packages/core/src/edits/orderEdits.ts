@@ -1,4 +1,4 @@
-import type { ArticleId } from '../model/ids.js';
+import type { ArticleId, LuminaireId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import type { ExtraLine, Order, Terms } from '../model/order.js';
 
@@ -15,6 +15,19 @@ export const removeExtra = (job: Job, id: string): Job =>
 export const setFromTruck = (job: Job, article: ArticleId, quantity: number): Job => {
   const { [article]: _before, ...rest } = job.order.fromTruck;
   return withOrder(job, { fromTruck: quantity > 0 ? { ...rest, [article]: quantity } : rest });
+};
+
+/** What the shop pays for each of some luminaires; null where the owner brings them. `price` in ten-thousandths of a dollar. */
+export const setLuminairePrice = (
+  job: Job,
+  luminaires: readonly LuminaireId[],
+  price: number | null,
+): Job => {
+  const others = Object.entries(job.order.luminaires).filter(
+    ([id]) => !luminaires.some((luminaire) => luminaire === id),
+  );
+  const told = price === null ? [] : luminaires.map((id) => [id, price] as const);
+  return withOrder(job, { luminaires: Object.fromEntries([...others, ...told]) });
 };
 
 export const setTerms = (job: Job, terms: Partial<Terms>): Job =>

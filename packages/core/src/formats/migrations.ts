@@ -154,10 +154,13 @@ const toTenth = (document: Raw): Raw => {
 /** To 11: a box may tell what it measures inside, an article its packs and that it is not to be had, a job its order; of those of before nobody has told. */
 const toEleventh = (document: Raw): Raw => ({ ...document, format: 11 });
 
+/** To 12: an order may tell what the shop pays for a luminaire; of those of before nobody has. */
+const toTwelfth = (document: Raw): Raw => ({ ...document, format: 12 });
+
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
   ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh, 7: toEighth, 8: toNinth },
-  ...{ 9: toTenth, 10: toEleventh },
+  ...{ 9: toTenth, 10: toEleventh, 11: toTwelfth },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

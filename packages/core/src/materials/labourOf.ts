@@ -1,4 +1,4 @@
-import { isDeviceThere, isLuminaireKept, wasThere } from '../model/there.js';
+import { isDeviceThere, isLuminaireKept, luminairesIn, wasThere } from '../model/there.js';
 import { findBox } from '../model/lookup.js';
 import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
@@ -85,9 +85,12 @@ export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
       add(`splice ${familyOf(job, joint)}`, labour.splice[familyOf(job, joint)], joint.box);
   for (const { slot, box, article } of wiring.devices)
     if (!isDeviceThere(job, slot, article)) add('device', labour.device, box);
+  const wired = luminairesIn(wiring);
   for (const one of job.luminaires) {
     const { id, box, unit, partOf } = one;
     if (isLuminaireKept(job, one) || unit === 'onward' || partOf !== null || !open.has(box)) continue;
+    // One whose circuit is not planned is not hung yet, though its box may be worked in for another.
+    if (!wired.has(id)) continue;
     add('luminaire', labour.luminaire, id);
     if (isHigh(box)) add('above 10 ft', labour.high, id);
   }

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { articleIdSchema, cableIdSchema } from './ids.js';
+import { articleIdSchema, cableIdSchema, luminaireIdSchema } from './ids.js';
 import { isolated } from './isolated.js';
 import { moneySchema } from './units.js';
 
@@ -56,5 +56,7 @@ export const orderSchema = z.strictObject({
   /** Numbers of tags that were printed; one that was given is never given again, whatever became of its cable. */
   numbers: z.record(cableIdSchema, z.int().min(1).max(100_000)).default({}),
   terms: termsSchema.prefault({}),
+  /** Price of each luminaire or fan that the shop brings; of any other the owner does. */
+  luminaires: z.record(luminaireIdSchema, moneySchema).default({}),
 });
 export type Order = z.infer<typeof orderSchema>;

@@ -1,5 +1,5 @@
 import type { Article, CableArticle } from '../model/articles.js';
-import type { BoxId, CableId } from '../model/ids.js';
+import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { AISLES, type Aisle } from '../model/order.js';
 import { ofId } from '../model/records.js';
@@ -8,6 +8,7 @@ import type { Estimate } from '../materials/estimate.js';
 import { coilPlans } from '../materials/coilPlan.js';
 import type { MaterialKind } from '../materials/takeOff.js';
 import { liveRecords, type SiteRecord } from '../wire/record.js';
+import { luminairesHung } from './hung.js';
 import { boughtOf } from './packs.js';
 import { isIn, type OrderPart } from './part.js';
 
@@ -46,6 +47,10 @@ export interface OrderLine {
   over: number;
   /** Where it goes; nothing for a line added by hand. */
   uses: { at: BoxId | CableId; quantity: number }[];
+  /** Where it is luminaires: which. */
+  luminaires: LuminaireId[];
+  /** The owner brings it: it has no price and counts in no sum. */
+  fromOwner: boolean;
   /** So much came, by what is on record. */
   delivered: number;
   byHand: boolean;
@@ -147,7 +152,7 @@ const deliveredOf = (records: readonly SiteRecord[]): Map<string, number> => {
  */
 export const orderLines = (
   job: Job,
-  { takeOff, cuts }: Pick<Estimate, 'takeOff' | 'cuts'>,
+  { takeOff, cuts, labour }: Pick<Estimate, 'takeOff' | 'cuts' | 'labour'>,
   part: OrderPart | null = null,
   records: readonly SiteRecord[] = [],
 ): OrderList => {
@@ -179,6 +184,7 @@ export const orderLines = (
       {
         ...{ key, aisle, article: line.article, name: line.name, unit: line.unit, need, inTruck, buy, uses },
         ...bought,
+        ...{ luminaires: [], fromOwner: false },
         delivered: came.get(key) ?? 0,
         byHand: false,
         absent: article?.absent === true,
@@ -191,9 +197,23 @@ export const orderLines = (
       ...{ key: id, aisle, article: null, name, unit, need: quantity, inTruck: 0, buy: quantity },
       ...{ how: counted(quantity, unit), price: price === null ? null : Math.round(price * quantity) },
       ...{ over: 0, uses: [], delivered: came.get(id) ?? 0, byHand: true, absent: false },
+      ...{ luminaires: [], fromOwner: false },
     }),
   );
-  const lines = [...planned, ...byHand].sort((a, b) => AISLES.indexOf(a.aisle) - AISLES.indexOf(b.aisle));
+  const hung = luminairesHung(job, labour, part).map(({ name, luminaires, each }): OrderLine => {
+    const need = luminaires.length;
+    const key = `luminaires: ${name}`;
+    return {
+      ...{ key, name, aisle: 'luminaires', article: null, unit: 'each', need, inTruck: 0, buy: need },
+      ...{ how: counted(need, 'each'), price: need * (each ?? 0), over: 0, fromOwner: each === null },
+      luminaires: luminaires.map(({ id }) => id),
+      uses: luminaires.map(({ box }) => ({ at: box, quantity: 1 })),
+      ...{ delivered: came.get(key) ?? 0, byHand: false, absent: false },
+    };
+  });
+  const lines = [...planned, ...hung, ...byHand].sort(
+    (a, b) => AISLES.indexOf(a.aisle) - AISLES.indexOf(b.aisle),
+  );
   return {
     lines,
     total: lines.reduce((sum, { price }) => sum + (price ?? 0), 0),

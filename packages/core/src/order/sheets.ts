@@ -36,7 +36,13 @@ export const takeOffSheet = (lines: readonly OrderLine[]): SheetRows => [
   ],
   ...lines.map((line) => [
     ...[line.aisle, line.article, line.name, Number(feetWord(line.need)), Number(feetWord(line.inTruck))],
-    ...[Number(feetWord(line.buy)), line.unit, line.how, money(line.price), line.delivered],
+    ...[
+      Number(feetWord(line.buy)),
+      line.unit,
+      line.how,
+      line.fromOwner ? null : money(line.price),
+      line.delivered,
+    ],
   ]),
 ];
 

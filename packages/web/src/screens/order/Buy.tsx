@@ -104,8 +104,8 @@ export const Buy = ({ view }: { view: OrderView }) => {
       {part === null ? <ExtraForm job={job} /> : null}
       <p className="max-w-3xl text-[13px] text-quiet">
         Counted from the plan, conductor by conductor; prices are those that the job was begun with, made-up
-        figures until the shop puts in its own. Luminaires and fans are not counted: the plan does not say
-        which they are.
+        figures until the shop puts in its own. Luminaires and fans come from the owner, at no price here,
+        until their line says what the shop pays for each.
       </p>
     </div>
   );

@@ -1,8 +1,17 @@
 import { Check, ChevronRight, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { dollars, liveRecords, ofId, removeExtra, setFromTruck, type OrderLine } from '@amber/core';
+import {
+  dollars,
+  liveRecords,
+  ofId,
+  removeExtra,
+  setFromTruck,
+  setLuminairePrice,
+  type Job,
+  type OrderLine,
+} from '@amber/core';
 import { NumberInput } from '../../parts/inputs.js';
-import { Button } from '../../parts/ui.js';
+import { Button, Field } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { many, OnTruck, Uses } from './BuyUses.js';
 import { NotAtCounter } from './NotAtCounter.js';
@@ -45,6 +54,36 @@ const Came = ({ view, line }: { view: OrderView; line: OrderLine }) => {
     >
       <Check size={16} aria-hidden="true" /> here
     </Button>
+  );
+};
+
+/** Who brings the luminaires of a line: the owner, or the shop at so much each. */
+const LuminairePrice = ({ job, line }: { job: Job; line: OrderLine }) => {
+  const edit = useEdit();
+  const each = line.fromOwner ? null : (line.price ?? 0) / line.need / 10_000;
+  const set = (price: number | null) =>
+    edit(setLuminairePrice(job, line.luminaires, price), `price of ${line.name}`);
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3">
+      <div className="w-32">
+        <Field label="Price each, $">
+          <NumberInput
+            label={`Price each: ${line.name}`}
+            value={each}
+            least={0}
+            most={100_000}
+            unit="dollars"
+            onChange={(dollarsEach) => set(Math.round(dollarsEach * 10_000))}
+            onEmpty={() => set(null)}
+          />
+        </Field>
+      </div>
+      <p className="max-w-md pb-2 text-[13px] text-quiet">
+        Empty: the owner brings {line.need === 1 ? 'it' : 'them'}, and{' '}
+        {line.need === 1 ? 'it is' : 'they are'} in no sum. The plan asks for leads or screws, a load and a
+        place, and leaves the rest to whoever picks.
+      </p>
+    </div>
   );
 };
 
@@ -110,7 +149,7 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
           ) : null}
         </td>
         <td className="px-2 py-1 text-right leading-10">
-          {line.price === null ? 'no price' : dollars(line.price)}
+          {line.fromOwner ? 'the owner’s' : line.price === null ? 'no price' : dollars(line.price)}
         </td>
         <td className="px-2 py-1 print:hidden">
           {view.part === null ? <Came view={view} line={line} /> : null}
@@ -126,7 +165,9 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
             ) : (
               <>
                 <Uses view={view} line={line} />
-                {article ? (
+                {line.luminaires.length > 0 ? (
+                  <LuminairePrice job={job} line={line} />
+                ) : article ? (
                   <NotAtCounter job={job} article={article} name={name} />
                 ) : (
                   <p className="text-caution">The stock has no such article.</p>

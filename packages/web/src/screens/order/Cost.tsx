@@ -8,6 +8,7 @@ import {
   type CustomerSum,
   type Terms,
 } from '@amber/core';
+import { plural } from '../../parts/format.js';
 import { NumberInput } from '../../parts/inputs.js';
 import { OneOf } from '../../parts/OneOf.js';
 import { Field } from '../../parts/ui.js';
@@ -122,6 +123,7 @@ export const Cost = ({ view }: { view: OrderView }) => {
   const [detail, setDetail] = useState<Detail>('parts');
   const { job, list, labour } = view;
   const material = materialUsed(job, list);
+  const fromOwner = list.lines.reduce((count, line) => count + (line.fromOwner ? line.need : 0), 0);
   const sum = customerSum(job, list, labour, material);
   const { byKind, byRoom } = labour;
   return (
@@ -146,7 +148,9 @@ export const Cost = ({ view }: { view: OrderView }) => {
           <p className="mt-3 text-[13px] text-quiet">
             It rests on the plan as it is now, on {sum.about ? 'guessed lengths of runs, on ' : ''}prices of
             the job, and on minutes by its labour units; what is left over of bags and coils stays with the
-            shop. Luminaires, permit and patching are not in it. An estimate, no offer.
+            shop. Not in it:{' '}
+            {fromOwner > 0 ? `${plural(fromOwner, 'luminaire')} from the owner, permit` : 'permit'} and
+            patching. An estimate, no offer.
           </p>
         </section>
         <TermsForm view={view} />
