@@ -141,6 +141,12 @@ const fixture = ({ x, y, width, height, title, pins, item }: Fixture): string =>
   );
 };
 
+/** The green screw of a metal box, told by its word. */
+const boxScrew = (x: number, y: number): string =>
+  element('circle', { cx: x, cy: y, r: 7, fill: '#fff', stroke: INK, 'stroke-width': 1.6 }) +
+  element('path', { d: `M${x - 4} ${y}h8m-4 -4v8`, stroke: INK, 'stroke-width': 1.2, fill: 'none' }) +
+  words(x + 12, y + 4, 'green, of the box', { size: 11, anchor: 'start' });
+
 /** A box opened up as it is seen from the front, for print: colours by letters, screws by words, nothing told by colour alone. */
 export const boxPicture = (
   { job, wiring, compiled, drawn }: ReviewedWiring,
@@ -157,9 +163,7 @@ export const boxPicture = (
       ...{ x, y, width, height, rx: form === 'round' ? Math.min(80, width / 2, height / 2) : 12 },
       ...{ fill: 'none', stroke: INK, 'stroke-width': 2.5 },
     }) +
-    (bond
-      ? words(bond.x + bond.width / 2, bond.y + bond.height / 2 + 4, 'ground screw of the box', { size: 11 })
-      : '') +
+    (bond ? boxScrew(bond.x + bond.width / 2 - 8, bond.y + bond.height / 2) : '') +
     drawing.jumpers.map(({ points, colour, key }) => copper(points, colour, isUnknown(key))).join('') +
     drawing.wires.map((one) => wire(one, isUnknown(one.key))).join('') +
     drawing.cables.map(sheath).join('') +

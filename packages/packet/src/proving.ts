@@ -112,12 +112,15 @@ export const panel = ({ job, review, circuits: mine }: Material, first: boolean)
       stack: [
         { text: circuit.name, bold: true, margin: [0, 4, 0, 2] },
         {
-          ul: neutrals.map(
-            ({ name, group, has }) => `${name} switches ${group}; there is ${had[has]} in its box.`,
-          ),
+          ul:
+            neutrals.length === 0
+              ? ['No switch controls it: take it for live while its breaker is on.']
+              : neutrals.map(
+                  ({ name, group, has }) => `${name} switches ${group}; there is ${had[has]} in its box.`,
+                ),
         },
       ],
     })),
-    paragraph(SAFETY, { fontSize: 8 }),
+    { margin: [0, 10, 0, 0], stack: [paragraph(SAFETY, { fontSize: 8 })] },
   ];
 };
