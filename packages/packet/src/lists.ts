@@ -49,7 +49,7 @@ export const takeOff = ({ order }: Material, first: boolean): Content[] => [
       line.inTruck > 0 ? feetWord(line.inTruck) : '',
       ...[
         line.buy === 0 ? 'nothing' : line.how,
-        line.fromOwner ? 'the owner’s' : line.price === null ? 'no price' : dollars(line.price),
+        line.fromOwner ? '' : line.price === null ? 'no price' : dollars(line.price),
         tick(),
       ],
     ]),

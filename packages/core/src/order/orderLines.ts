@@ -205,7 +205,8 @@ export const orderLines = (
     const key = `luminaires: ${name}`;
     return {
       ...{ key, name, aisle: 'luminaires', article: null, unit: 'each', need, inTruck: 0, buy: need },
-      ...{ how: counted(need, 'each'), price: need * (each ?? 0), over: 0, fromOwner: each === null },
+      how: `${counted(need, 'each')}${each === null ? ' from the owner' : ''}`,
+      ...{ price: need * (each ?? 0), over: 0, fromOwner: each === null },
       luminaires: luminaires.map(({ id }) => id),
       uses: luminaires.map(({ box }) => ({ at: box, quantity: 1 })),
       ...{ delivered: came.get(key) ?? 0, byHand: false, absent: false },

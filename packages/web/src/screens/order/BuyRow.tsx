@@ -149,7 +149,7 @@ export const BuyRow = ({ view, line }: { view: OrderView; line: OrderLine }) => 
           ) : null}
         </td>
         <td className="px-2 py-1 text-right leading-10">
-          {line.fromOwner ? 'the owner’s' : line.price === null ? 'no price' : dollars(line.price)}
+          {line.fromOwner ? '' : line.price === null ? 'no price' : dollars(line.price)}
         </td>
         <td className="px-2 py-1 print:hidden">
           {view.part === null ? <Came view={view} line={line} /> : null}
