@@ -521,7 +521,7 @@ export { isBeyond, strangeOf } from './nec/strangeWire.js';
 
 /** What can be wrong with a wiring. */
 export { faultsOf, withFault } from './faults/fault.js';
-export type { Fault, FaultProblem } from './faults/fault.js';
+export type { AnywhereKind, Fault, FaultProblem } from './faults/fault.js';
 export type { Result } from './model/result.js';
 export { noPowerAt, sayNoPower } from './existing/powerAt.js';
 export { tapOf, tapTold } from './model/tap.js';

@@ -3,17 +3,19 @@ import type { Job } from '../model/job.js';
 import { existingDocument } from '../model/existing.js';
 import { circuitName, findBox, findLuminaire } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
-import { placeOfEnd, type Joint, type Landing, type Member, type Wiring } from '../model/wiring.js';
+import { placeOfEnd, type Wiring } from '../model/wiring.js';
 import { compile, type Compiled } from '../circuit/compile.js';
 import { evaluate, type State } from '../circuit/evaluate.js';
 import { ungroundedParts, type MetalPart } from '../circuit/groundContinuity.js';
 import type { Positions } from '../circuit/parts.js';
-import { withFault, type Fault } from '../faults/fault.js';
+import { withFault } from '../faults/fault.js';
+import { mistakesIn } from '../faults/inBox.js';
+import { sayFault } from '../faults/say.js';
 import { grayWalk } from '../proving/positions.js';
 import { devicesOfGroup } from '../proving/works.js';
 import { reviewCircuit } from '../review/reviewJob.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
-import { deviceWord, endWord, leadWord, screwOf } from '../words/wires.js';
+import { deviceWord } from '../words/wires.js';
 
 /** How a mistake endangers though every handle does what it should. */
 export const BITE_KINDS = [
@@ -40,79 +42,6 @@ export interface Bite {
 
 /** More positions of a group than these are not tried. */
 const MOST_POSITIONS = 32;
-
-const keyOfWire = (wire: Landing['wire']): string => JSON.stringify(wire);
-
-/** The single mistakes of making up one box: two wires of one device exchanged, a wire off its screw or out of its splice, splices joined, wires of two splices exchanged. */
-const mistakesIn = (wiring: Wiring, box: BoxId): Fault[] => {
-  const devices = new Set<string>(wiring.devices.filter((one) => one.box === box).map(({ id }) => id));
-  const cables = new Map(wiring.cables.map((one) => [one.id, one]));
-  const isHere = ({ wire, terminal }: Landing): boolean => {
-    if ('device' in terminal) return devices.has(terminal.device);
-    if ('box' in terminal) return terminal.box === box;
-    const cable = 'end' in wire ? cables.get(wire.end.cable) : undefined;
-    return (
-      cable !== undefined &&
-      'end' in wire &&
-      'luminaire' in terminal &&
-      placeOfEnd(cable, wire.end.side) === box
-    );
-  };
-  const landings = wiring.landings.filter(isHere);
-  const holder = ({ terminal }: Landing): string =>
-    'device' in terminal ? terminal.device : 'luminaire' in terminal ? terminal.luminaire : 'box';
-  const joints = wiring.joints.filter((one) => one.box === box && one.members.length > 1);
-  const pairs = <T>(items: readonly T[]): [T, T][] =>
-    items.flatMap((a, i) => items.slice(i + 1).map((b): [T, T] => [a, b]));
-  return [
-    ...pairs(landings)
-      .filter(([a, b]) => holder(a) === holder(b) && keyOfWire(a.wire) !== keyOfWire(b.wire))
-      .map(([a, b]): Fault => ({ kind: 'exchanged', a: a.wire, b: b.wire })),
-    ...landings.map(({ wire }): Fault => ({ kind: 'loose', wire })),
-    ...joints.flatMap((joint) =>
-      joint.members.map((_, member): Fault => ({ kind: 'open', joint: joint.id, member })),
-    ),
-    ...pairs(joints).map(([a, b]): Fault => ({ kind: 'joined', a: a.id, b: b.id })),
-    ...pairs(joints).flatMap(([a, b]) =>
-      a.members.flatMap((_, member) =>
-        b.members.map((__, other): Fault => ({ kind: 'mixed', a: a.id, member, b: b.id, other })),
-      ),
-    ),
-  ];
-};
-
-const sayMember = (job: Job, wiring: Wiring, member: Member | undefined): string =>
-  member === undefined
-    ? 'a wire'
-    : 'end' in member
-      ? `the ${endWord(job, wiring, member.end)}`
-      : 'lead' in member
-        ? `the ${leadWord(job, wiring, member.lead)}`
-        : 'a tail';
-
-const sayWire = (job: Job, wiring: Wiring, wire: Landing['wire']): string =>
-  'end' in wire ? `the ${endWord(job, wiring, wire.end)}` : 'a tail';
-
-const sayFault = (job: Job, wiring: Wiring, fault: Fault): string => {
-  const jointOf = (id: Joint['id']) => wiring.joints.find((one) => one.id === id);
-  const member = (id: Joint['id'], at: number) => sayMember(job, wiring, jointOf(id)?.members[at]);
-  const landed = (wire: Landing['wire']) =>
-    wiring.landings.find((one) => keyOfWire(one.wire) === keyOfWire(wire))?.terminal;
-  switch (fault.kind) {
-    case 'exchanged':
-      return `${sayWire(job, wiring, fault.a)} and ${sayWire(job, wiring, fault.b)} are each under the other’s screw`;
-    case 'loose': {
-      const terminal = landed(fault.wire);
-      return `${sayWire(job, wiring, fault.wire)} is off ${terminal ? `the ${screwOf(job, wiring, terminal)}` : 'its screw'}`;
-    }
-    case 'open':
-      return `${member(fault.joint, fault.member)} has slipped out of its splice`;
-    case 'joined':
-      return `the splice of ${member(fault.a, 0)} and that of ${member(fault.b, 0)} are one`;
-    case 'mixed':
-      return `${member(fault.a, fault.member)} and ${member(fault.b, fault.other)} have changed places`;
-  }
-};
 
 const partName = (job: Job, part: MetalPart, wiring: Wiring): string => {
   if ('box' in part) return `the box at ${findBox(job, part.box)?.name ?? part.box}`;

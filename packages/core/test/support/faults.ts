@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { faultsOf, withFault as patched, type Fault, type Wiring } from '../../src/index.js';
+import { faultsOf, withFault as patched, type AnywhereKind, type Wiring } from '../../src/index.js';
 
 /** A fault that is yet to be picked out of those that a wiring can have. */
 export interface AnyFault {
-  kind: Fault['kind'];
+  kind: AnywhereKind;
   at: number;
 }
 

@@ -1,0 +1,193 @@
+import { articleOf } from '../model/articles.js';
+import type { JointId } from '../model/ids.js';
+import type { Job } from '../model/job.js';
+import { circuitName, findBox, findLuminaire } from '../model/lookup.js';
+import type { Landing, Member, Terminal, Wiring } from '../model/wiring.js';
+import { listed } from '../words/lists.js';
+import { deviceWord, endWord, leadWord, screwOf } from '../words/wires.js';
+import { isSameWire, type Fault, type Wire } from './fault.js';
+import type { Trouble, TroublePlace } from './trouble.js';
+
+/** Names of what a wiring holds, as a fault speaks of them. */
+class Names {
+  constructor(
+    private readonly job: Job,
+    private readonly wiring: Wiring,
+  ) {}
+
+  terminal(terminal: Terminal): string {
+    return `the ${screwOf(this.job, this.wiring, terminal)}`;
+  }
+
+  terminalOf(wire: Wire): Terminal | undefined {
+    return this.wiring.landings.find((one: Landing) => isSameWire(one.wire, wire))?.terminal;
+  }
+
+  /** The screw that a wire belongs under. */
+  screw(wire: Wire): string {
+    const terminal = this.terminalOf(wire);
+    return terminal ? this.terminal(terminal) : 'its screw';
+  }
+
+  tail(pigtail: string): string {
+    const landing = this.wiring.landings.find(({ wire }) => 'pigtail' in wire && wire.pigtail === pigtail);
+    return landing ? `the tail to ${this.terminal(landing.terminal)}` : 'the tail';
+  }
+
+  wire(wire: Wire): string {
+    return 'end' in wire ? `the ${endWord(this.job, this.wiring, wire.end)}` : this.tail(wire.pigtail);
+  }
+
+  member(member: Member | undefined): string {
+    if (member === undefined) return 'a wire';
+    if ('end' in member) return `the ${endWord(this.job, this.wiring, member.end)}`;
+    return 'lead' in member
+      ? `the ${leadWord(this.job, this.wiring, member.lead)}`
+      : this.tail(member.pigtail.id);
+  }
+
+  memberOf(joint: JointId, at: number): string {
+    return this.member(this.members(joint)[at]);
+  }
+
+  members(joint: JointId): readonly Member[] {
+    return this.wiring.joints.find(({ id }) => id === joint)?.members ?? [];
+  }
+
+  /** A splice by a wire in it that is not the one spoken of. */
+  splice(joint: JointId, without?: number): string {
+    const member = this.members(joint).find((_, i) => i !== without);
+    return `the splice of ${this.member(member)}`;
+  }
+
+  /** All that belongs in a splice. */
+  all(joint: JointId): string {
+    return listed(this.members(joint).map((one) => this.member(one)));
+  }
+}
+
+/** What is wrong with the wires, in words: which wire, which screw, which splice. The wiring is the one without the fault. */
+export const sayFault = (job: Job, wiring: Wiring, fault: Fault): string => {
+  const names = new Names(job, wiring);
+  switch (fault.kind) {
+    case 'exchanged':
+      return `${names.wire(fault.a)} and ${names.wire(fault.b)} are each under the other’s screw`;
+    case 'loose':
+      return `${names.wire(fault.wire)} is off ${names.screw(fault.wire)}`;
+    case 'open':
+      return `${names.memberOf(fault.joint, fault.member)} has slipped out of its splice`;
+    case 'joined':
+      return `${names.splice(fault.a)} and that of ${names.memberOf(fault.b, 0)} are one`;
+    case 'mixed':
+      return `${names.memberOf(fault.a, fault.member)} and ${names.memberOf(fault.b, fault.other)} have changed places`;
+    case 'swapped':
+      return `${names.memberOf(fault.joint, fault.member)} is under ${names.screw(fault.wire)}, and ${names.wire(fault.wire)} is in its place in ${names.splice(fault.joint, fault.member)}`;
+    case 'strayed':
+      return `${names.memberOf(fault.joint, fault.member)} is in ${names.splice(fault.to)}, where it does not belong`;
+    case 'landed':
+      return `${names.wire(fault.wire)} is off ${names.screw(fault.wire)} and in ${names.splice(fault.to)}`;
+    case 'touching':
+      return `bare copper of ${names.splice(fault.joint)} touches ${names.terminal(fault.terminal)}`;
+    case 'series':
+      return `${names.memberOf(fault.a, fault.member)} and ${names.memberOf(fault.b, fault.other)} are joined with each other alone, so that two loads are in series`;
+  }
+};
+
+/** What has to be done so that the wires are as they should be; each a sentence. */
+const mendFault = (job: Job, wiring: Wiring, fault: Fault): string[] => {
+  const names = new Names(job, wiring);
+  const back = (wire: Wire) => `Put ${names.wire(wire)} under ${names.screw(wire)}.`;
+  const remake = (joint: JointId) => `Make that splice anew: ${names.all(joint)}. Tug each one.`;
+  switch (fault.kind) {
+    case 'exchanged':
+      return [back(fault.a), back(fault.b)];
+    case 'loose':
+      return [
+        `Strip ${names.wire(fault.wire)} anew where it is nicked, and put it under ${names.screw(fault.wire)}.`,
+      ];
+    case 'open':
+      return [remake(fault.joint)];
+    case 'joined':
+      return [`Part them.`, remake(fault.a), remake(fault.b)];
+    case 'mixed':
+    case 'series':
+      return [remake(fault.a), remake(fault.b)];
+    case 'swapped':
+      return [back(fault.wire), remake(fault.joint)];
+    case 'strayed':
+      return [
+        `Take ${names.memberOf(fault.joint, fault.member)} out of ${names.splice(fault.to)}.`,
+        remake(fault.to),
+        remake(fault.joint),
+      ];
+    case 'landed':
+      return [`Take ${names.wire(fault.wire)} out of ${names.splice(fault.to)}.`, back(fault.wire)];
+    case 'touching':
+      return [
+        `Fold the grounds to the back, clear of ${names.terminal(fault.terminal)}; look for nicked insulation.`,
+      ];
+  }
+};
+
+const positionWord = (job: Job, wiring: Wiring, device: string, at: number): string => {
+  const article = wiring.devices.find(({ id }) => id === device)?.article;
+  return article === undefined
+    ? String(at)
+    : (articleOf(job.stock, 'device', article).positions[at]?.name ?? String(at));
+};
+
+/** What is wrong, in words. */
+export const sayTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string => {
+  switch (trouble.kind) {
+    case 'wires':
+      return sayFault(job, wiring, trouble.fault);
+    case 'stuck':
+      return `the ${deviceWord(job, wiring, trouble.device)} is stuck: its handle moves, its contacts stay as with the handle ${positionWord(job, wiring, trouble.device, trouble.position)}`;
+    case 'worn':
+      return `the ${deviceWord(job, wiring, trouble.device)} is worn: with its handle ${positionWord(job, wiring, trouble.device, trouble.position)} nothing closes`;
+    case 'otherDevice':
+      return `where the ${deviceWord(job, wiring, trouble.device)} belongs there is a ${trouble.as === 'singlePole' ? 'single-pole switch' : 'three-way switch'}`;
+    case 'lampOut':
+      return `the lamp or driver of ${findLuminaire(job, trouble.luminaire)?.name ?? trouble.luminaire} is gone`;
+    case 'breakerOff':
+      return `the breaker of ${circuitName(job, trouble.circuit)} is off`;
+    case 'otherwise':
+      return 'it is wired otherwise than is shown, in some way that is not on this list';
+  }
+};
+
+/** How it is mended, step by step, once its box is open, dead and proved so. */
+export const mendTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string[] => {
+  switch (trouble.kind) {
+    case 'wires':
+      return mendFault(job, wiring, trouble.fault);
+    case 'stuck':
+    case 'worn':
+    case 'otherDevice':
+      return [
+        `Tag each wire by its screw, take the device out, and fit a ${deviceWord(job, wiring, trouble.device)}: each wire under the screw of its duty, not under the one in the same place.`,
+      ];
+    case 'lampOut':
+      return [
+        `A lamp of the kind and wattage that ${findLuminaire(job, trouble.luminaire)?.name ?? 'the luminaire'} is marked for; where it has none to change, a new driver or luminaire.`,
+      ];
+    case 'breakerOff':
+      return ['Find out why it is off first: nobody switches on for somebody else. Then switch it on, once.'];
+    case 'otherwise':
+      return ['Write down what is there as it is found, wire by wire, and look at what it does.'];
+  }
+};
+
+/** Where it is looked for: "the box Yard end", "the panel". */
+export const sayPlace = (job: Job, place: TroublePlace): string => {
+  switch (place.kind) {
+    case 'box':
+      return findBox(job, place.box)?.name ?? place.box;
+    case 'panel':
+      return `the panel, ${circuitName(job, place.circuit)}`;
+    case 'breaker':
+      return `the breaker of ${circuitName(job, place.circuit)}`;
+    case 'lamp':
+      return `the lamp of ${findLuminaire(job, place.luminaire)?.name ?? place.luminaire}`;
+  }
+};
