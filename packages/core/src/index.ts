@@ -522,6 +522,28 @@ export { isBeyond, strangeOf } from './nec/strangeWire.js';
 /** What can be wrong with a wiring. */
 export { faultsOf, withFault } from './faults/fault.js';
 export type { AnywhereKind, Fault, FaultProblem } from './faults/fault.js';
+export { HISTORIES } from './faults/hypotheses.js';
+export type { History, Hypothesis } from './faults/hypotheses.js';
+export { mendTrouble, sayPlace, sayTrouble } from './faults/say.js';
+export { placeKey } from './faults/trouble.js';
+export type { Trouble, TroublePlace } from './faults/trouble.js';
+
+/** Looks for what is wrong with a circuit. */
+export { createFinder } from './diagnosis/finder.js';
+export type { Asking, Diagnosis, Finder, Suspect } from './diagnosis/finder.js';
+export { ANSWERS, observationSchema, questionKey } from './diagnosis/question.js';
+export type {
+  Observation,
+  Question as FaultQuestion,
+  Reply,
+  Seen as SeenLight,
+} from './diagnosis/question.js';
+export { sayObservation, sayQuestion } from './diagnosis/words.js';
+export type { QuestionWords } from './diagnosis/words.js';
+
+/** Meters that are put on a wiring. */
+export { continuity, highImpedance, nonContact, outletTester, twoPole } from './meters/meters.js';
+export type { OutletReading, Volts } from './meters/meters.js';
 export type { Result } from './model/result.js';
 export { noPowerAt, sayNoPower } from './existing/powerAt.js';
 export { tapOf, tapTold } from './model/tap.js';

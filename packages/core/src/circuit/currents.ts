@@ -11,6 +11,8 @@ import { UnionFind } from './unionFind.js';
 
 const CONDUCTOR_SIEMENS: number = 100;
 const LEAK_SIEMENS: number = 1e-9;
+/** What a two-pole tester draws: ten kiloohms. */
+const TESTER_SIEMENS: number = 1e-4;
 
 /**
  * Nodal analysis of the whole wiring, every conductor a small resistance and every luminaire one that draws its VA at
@@ -21,7 +23,14 @@ export const solveCurrents = (
   wiring: Wiring,
   parts: Parts,
   positions: Positions,
-): { amperes: Map<CableId, Map<Colour, number>>; luminaireVolts: Map<string, number> } => {
+  /** Keys of two points that a tester is held between: an end by `endKey`, a terminal by `terminalKey`. */
+  tester: readonly [string, string] | null = null,
+): {
+  amperes: Map<CableId, Map<Colour, number>>;
+  luminaireVolts: Map<string, number>;
+  /** Volts against ground of an end, by `endKey`, or of a terminal, by `terminalKey`; undefined where the wiring does not hold it. */
+  voltsAt: (key: string) => number | undefined;
+} => {
   const names = new Map<string, number>();
   const node = (key: string): number => {
     const known = names.get(key);
@@ -75,6 +84,8 @@ export const solveCurrents = (
       b: node(terminalKey({ luminaire: carrierOf(luminaire), name: 'neutral' })),
       siemens: luminaire.va / BRANCH_VOLTS ** 2,
     });
+  const known = (key: string): number => names.get(key) ?? node(`end|${key}`);
+  if (tester) resistors.push({ a: known(tester[0]), b: known(tester[1]), siemens: TESTER_SIEMENS });
   const sources = breakersOf(wiring, parts).flatMap((id) =>
     (['hot', 'neutral', 'ground'] as const).map((name) => ({
       at: node(terminalKey({ circuit: id, name })),
@@ -118,5 +129,9 @@ export const solveCurrents = (
       return [one.id, Math.abs(hot - neutral)];
     }),
   );
-  return { amperes, luminaireVolts };
+  const voltsAt = (key: string): number | undefined => {
+    const at = names.get(key) ?? names.get(`end|${key}`);
+    return at === undefined ? undefined : volts(at);
+  };
+  return { amperes, luminaireVolts, voltsAt };
 };

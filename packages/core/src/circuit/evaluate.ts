@@ -29,6 +29,8 @@ export interface LuminaireState {
 export interface State {
   /** By net index of the compiled wiring. */
   nets: readonly NetState[];
+  /** Volts of each net against ground, as loads hold it; null where nothing does, or where nobody knows. */
+  volts: readonly (number | null)[];
   luminaires: readonly LuminaireState[];
   /** Faults that open the breaker of the circuit; what it feeds is then dead. */
   shorts: readonly Short[];
@@ -97,11 +99,13 @@ export const evaluate = (compiled: Compiled, positions: Positions): State => {
     if (neutrals.has(root)) return 'neutral';
     if (grounds.has(root)) return 'ground';
     if (unknown.has(root)) return 'unknown';
-    const held = volts.get(root);
-    if (held === undefined) return 'floating';
-    return held > BRANCH_VOLTS * DARK_BELOW ? 'backfed' : 'dead';
+    const across = volts.get(root);
+    if (across === undefined) return 'floating';
+    return across > BRANCH_VOLTS * DARK_BELOW ? 'backfed' : 'dead';
   };
   const nets = Array.from({ length: compiled.netCount }, (_, net) => stateOf(sets.find(net)));
+  const held = (root: number): number | null =>
+    fixed(root) ?? (unknown.has(root) ? null : (volts.get(root) ?? null));
   const luminaires = compiled.luminaires.map((one): LuminaireState => {
     const drop = voltsOf(sets.find(one.hot)) - voltsOf(sets.find(one.neutral));
     const across = Math.abs(drop);
@@ -115,7 +119,10 @@ export const evaluate = (compiled: Compiled, positions: Positions): State => {
       shellLive: nets[one.neutral] === 'live',
     };
   });
-  return { nets, luminaires, shorts, neutralsGrounded, neutralsJoined };
+  return {
+    ...{ nets, luminaires, shorts, neutralsGrounded, neutralsJoined },
+    volts: Array.from({ length: compiled.netCount }, (_, net) => held(sets.find(net))),
+  };
 };
 
 /** Sets that an end nobody knows leads to, by copper or through luminaires, and that no source settles. */

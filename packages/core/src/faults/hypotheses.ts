@@ -43,7 +43,7 @@ const WEIGHTS: Record<Weighed, Record<History, number>> = {
 };
 
 /** A box that nobody has looked into is likely to be otherwise than is usual. */
-const OTHERWISE_WHEN_ASSUMED = 8;
+const OTHERWISE_WHEN_ASSUMED = 20;
 
 const otherSide = ([a, b]: readonly [string, string], name: string): string | null =>
   a === name ? b : b === name ? a : null;

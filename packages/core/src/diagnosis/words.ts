@@ -1,0 +1,227 @@
+import type { BoxId } from '../model/ids.js';
+import { ofId } from '../model/records.js';
+import { circuitName, findBox, findLuminaire } from '../model/lookup.js';
+import type { Positions } from '../circuit/parts.js';
+import { reviewCircuit } from '../review/reviewJob.js';
+import type { Subject as ReviewedWiring } from '../review/subject.js';
+import { handleName, positionName } from '../words/handles.js';
+import { listed } from '../words/lists.js';
+import { probePoints } from './points.js';
+import type { Observation, Question } from './question.js';
+import type { Scope } from './scope.js';
+
+/** A question as it is put to whoever stands at the box. */
+export interface QuestionWords {
+  /** What is done first, each a sentence. */
+  steps: string[];
+  ask: string;
+  /** Answers in words; none where each load is told by itself. */
+  options: { word: string; label: string }[];
+  /** Why this is asked. */
+  why: string;
+  /** What endangers here. */
+  cautions: string[];
+}
+
+const CLOSED =
+  'Power on for this: every box closed, every plate on, nobody at the wires. If the breaker trips, leave it off and say so.';
+const DEAD =
+  'Breaker off, locked or tagged. Prove it dead with a two-pole tester that is proved on a live source before and after: hot to neutral, hot to ground, neutral to ground, every handle in both positions.';
+const LADDER = 'Ladder: firm footing, the right angle, a helper at its foot.';
+const PANEL =
+  'At the panel: the supply terminals stay live with the main off. Whoever is not qualified stops here.';
+const CONTINUITY =
+  'Lamps out, loads unplugged. Look for foreign voltage first: the tester lies, or is lost, on what is live. No neutral that may be of a multiwire pair is parted until both hots are off.';
+const LIVE =
+  'Live, by an electrician alone, with a two-pole tester proved before and after. Ends to be read stand in connectors with a test opening, everything else away from them. Off again before anything is moved.';
+
+const ANSWER_WORDS = {
+  breaker: { on: 'It is on', off: 'It is off' },
+  lamp: { helped: 'It lights now', same: 'No change' },
+  look: { asDrawn: 'All is as drawn', other: 'Something is otherwise' },
+  panel: { asDrawn: 'All is as drawn', other: 'Something is otherwise' },
+  continuity: { yes: 'Continuity', no: 'None' },
+  volts: { '120': 'About 120 V', '0': 'About 0 V', between: 'Something between' },
+} as const;
+
+const optionsOf = (words: Readonly<Record<string, string>>): QuestionWords['options'] =>
+  Object.entries(words).map(([word, label]) => ({ word, label }));
+
+/** Handles that are moved, each a sentence. */
+const movesOf = (review: ReviewedWiring, scope: Scope, from: Positions, to: Positions): string[] =>
+  scope.groups
+    .flatMap(({ devices }) => devices)
+    .filter((id) => (ofId(from, id) ?? 0) !== (ofId(to, id) ?? 0))
+    .map(
+      (id) =>
+        `Move the handle at ${handleName(review, id)} to ${positionName(review, id, ofId(to, id) ?? 0)}.`,
+    );
+
+/** Circuits that come into a box: all of their breakers are off before it is opened. */
+const breakersAt = (review: ReviewedWiring, box: BoxId): string[] =>
+  review.job.circuits
+    .filter(({ id }) => reviewCircuit(review, id).boxes.has(box))
+    .map(({ id }) => circuitName(review.job, id));
+
+const isHigh = (scope: Scope, box: string): boolean => {
+  const at = findBox(scope.job, box);
+  return at?.mount === 'ceiling' || (at?.at?.z ?? 0) >= 84;
+};
+
+/** Cautions of an open box, that it is dead first. */
+const openCautions = (review: ReviewedWiring, scope: Scope, box: BoxId): string[] => {
+  const breakers = breakersAt(review, box);
+  return [
+    DEAD,
+    ...(breakers.length > 1
+      ? [
+          `${breakers.length} circuits come in here, ${listed(breakers)}: all of their breakers off. The neutral of one can be live with the other’s breaker off.`,
+        ]
+      : []),
+    ...(isHigh(scope, box) ? [LADDER] : []),
+  ];
+};
+
+const pointName = (scope: Scope, box: BoxId, key: string): string =>
+  probePoints(scope, box).find((one) => one.key === key)?.name ?? 'the other end';
+
+/** A question in the words of the trade, from where the handles are. */
+export const sayQuestion = (
+  review: ReviewedWiring,
+  scope: Scope,
+  question: Question,
+  positions: Positions,
+): QuestionWords => {
+  const { job } = scope;
+  const options = question.kind === 'flip' ? [] : optionsOf(ANSWER_WORDS[question.kind]);
+  switch (question.kind) {
+    case 'flip': {
+      const moves = movesOf(review, scope, positions, question.positions);
+      return {
+        steps: moves.length === 0 ? ['Move nothing: look at it as it is.'] : moves,
+        ask: 'What do the loads do?',
+        options,
+        why: 'Moving a handle is free and safe, and parts what is still possible.',
+        cautions: [CLOSED],
+      };
+    }
+    case 'breaker':
+      return {
+        steps: [`Look at the breaker of ${circuitName(job, question.circuit)}. Touch nothing else there.`],
+        ask: 'Is it on?',
+        options,
+        why: 'The plainest reason why everything is dark costs one look.',
+        cautions: [
+          'If it is off, find out why before you switch it on: somebody may be at the wires. One that has tripped is not switched on again to look.',
+        ],
+      };
+    case 'lamp': {
+      const luminaire = findLuminaire(job, question.luminaire);
+      return {
+        steps: [
+          `Breaker off. Put a lamp that is known to be good into ${luminaire?.name ?? 'the luminaire'}.`,
+          ...movesOf(review, scope, positions, question.positions),
+          'Breaker on.',
+        ],
+        ask: 'Does it light now?',
+        options,
+        why: 'A lamp is changed faster than a box is opened.',
+        cautions: [CLOSED, ...(luminaire && isHigh(scope, luminaire.box) ? [LADDER] : [])],
+      };
+    }
+    case 'look':
+      return {
+        steps: [
+          `Open ${findBox(job, question.box)?.name ?? 'the box'}, and pull nothing apart yet.`,
+          'Hold it against the drawing, wire by wire. Tug every wire in its splice and under its screw.',
+          'Try each switch across its screws with the continuity tester, in every position of its handle.',
+        ],
+        ask: 'Is anything otherwise than drawn?',
+        options,
+        why: 'Of all places this one shows it soonest, for the time it takes.',
+        cautions: openCautions(review, scope, question.box),
+      };
+    case 'panel':
+      return {
+        steps: [
+          `An electrician opens the panel and looks at the wires of ${circuitName(job, question.circuit)}: hot on its breaker, white and bare on their bars, tight.`,
+        ],
+        ask: 'Is anything otherwise than drawn?',
+        options,
+        why: 'Everything else has been looked at, or is less likely.',
+        cautions: [PANEL],
+      };
+    case 'continuity':
+    case 'volts': {
+      const [a, b] = [question.a, question.b].map((key) => pointName(scope, question.box, key));
+      const isLive = question.kind === 'volts';
+      return {
+        steps: [
+          ...movesOf(review, scope, positions, question.positions),
+          `At ${findBox(job, question.box)?.name ?? 'the open box'}: ${isLive ? 'a two-pole tester' : 'a continuity tester'} between ${a ?? ''} and ${b ?? ''}.`,
+        ],
+        ask: isLive ? 'What does it read?' : 'Is there continuity?',
+        options,
+        why: isLive
+          ? 'No dead reading is left that would tell as much.'
+          : 'The box is open and dead: this tells what is in other boxes without opening them.',
+        cautions: isLive ? [LIVE] : [...openCautions(review, scope, question.box).slice(0, 1), CONTINUITY],
+      };
+    }
+  }
+};
+
+const SEEN_WORDS = { lit: 'lit', dim: 'dim', dark: 'dark', flickers: 'flickers' } as const;
+
+/** What was asked and what was answered, in one sentence. */
+export const sayObservation = (
+  review: ReviewedWiring,
+  scope: Scope,
+  { question, answer }: Observation,
+): string => {
+  const { job } = scope;
+  const handles = (positions: Positions) =>
+    listed(
+      scope.groups
+        .flatMap(({ devices }) => devices)
+        .map((id) => `${handleName(review, id)} ${positionName(review, id, ofId(positions, id) ?? 0)}`),
+    );
+  const asked = ((): string => {
+    switch (question.kind) {
+      case 'flip':
+        return handles(question.positions);
+      case 'breaker':
+        return `Breaker of ${circuitName(job, question.circuit)}`;
+      case 'lamp':
+        return `A good lamp in ${findLuminaire(job, question.luminaire)?.name ?? 'it'}`;
+      case 'look':
+        return `Looked into ${findBox(job, question.box)?.name ?? 'the box'}`;
+      case 'panel':
+        return `Looked at ${circuitName(job, question.circuit)} in the panel`;
+      default: {
+        const [a, b] = [question.a, question.b].map((key) => pointName(scope, question.box, key));
+        return `${findBox(job, question.box)?.name ?? 'Box'}, ${a ?? ''} to ${b ?? ''}`;
+      }
+    }
+  })();
+  const answered = ((): string => {
+    if (answer.kind === 'cannot') return 'cannot be tried';
+    if (answer.kind === 'tripped') return 'the breaker tripped';
+    if (answer.kind === 'is') {
+      const words: Readonly<Record<string, string>> =
+        question.kind === 'flip' ? {} : ANSWER_WORDS[question.kind];
+      return (words[answer.word] ?? answer.word).toLowerCase();
+    }
+    const seen = Object.entries(answer.seen);
+    const kinds = [...new Set(seen.map(([, word]) => word))];
+    const [only] = kinds;
+    if (kinds.length === 1 && only) return seen.length > 1 ? `all ${SEEN_WORDS[only]}` : SEEN_WORDS[only];
+    return kinds
+      .map(
+        (kind) =>
+          `${listed(seen.filter(([, word]) => word === kind).map(([id]) => findLuminaire(job, id)?.name ?? id))} ${SEEN_WORDS[kind]}`,
+      )
+      .join('; ');
+  })();
+  return `${asked}: ${answered}.`;
+};
