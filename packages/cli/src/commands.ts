@@ -26,6 +26,7 @@ import {
 } from '@amber/core';
 import { placeName, plainVolume, type Command, type Report } from './report.js';
 import { change } from './change.js';
+import { diagnose } from './diagnose.js';
 import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
@@ -163,4 +164,5 @@ export const COMMANDS: Record<string, Command> = {
   inspect,
   compare,
   testsheet: testSheet,
+  diagnose,
 };

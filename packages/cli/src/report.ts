@@ -34,6 +34,8 @@ export interface Options {
   /** Tell the smallest box of the stock for each place too. */
   smallest: boolean;
   change: ChangeWords;
+  /** What was seen of a fault, and by whom it is looked for. */
+  diagnosis: { seen: readonly string[]; history: string | undefined; electrician: boolean };
 }
 
 /** A command on one wiring of a job. */

@@ -21,6 +21,8 @@ Reads a job file, or standard input where none is named; fill takes a box-fill w
 change plans a change of what is there: --kind with --at BOX, --circuit or --group, --run BOX=LENGTH for each measured run to what comes
 new, --light-run to the light of a branch, --role, --name, --va.
 --walk rough or final narrows inspect to what is seen before the wall is closed, or at the end; what stands against it comes first.
+diagnose looks for what is wrong with a --circuit: --seen QUESTION=ANSWER for all that was seen, such as up,down=dark; --history new, old or
+deviceChanged; --electrician where one is at work, who may be asked for a live reading.
 --smallest makes fill tell the smallest box of the stock for each place that is planned.
 packet [FILE] --out FILE.pdf writes the packet of a job; packet alone tells how.
 --group narrows simulate, netlist and testsheet to the switches of one control group, by its id or name; --circuit narrows testsheet too.
@@ -60,13 +62,23 @@ const asked = (args: readonly string[]) => {
         name: { type: 'string' },
         va: { type: 'string' },
         run: { type: 'string', multiple: true, default: [] },
+        seen: { type: 'string', multiple: true, default: [] },
+        history: { type: 'string' },
+        electrician: { type: 'boolean', default: false },
         'light-run': { type: 'string', multiple: true, default: [] },
       },
     });
-    const [command, file, ...rest] = positionals;
-    if (command === undefined || !Object.hasOwn(COMMANDS, command) || rest.length > 0) return null;
-    const { kind, at, role, va, run: runs, 'light-run': lightRun, name: called, ...others } = values;
-    return { command, file, ...others, change: { kind, at, role, va, name: called, run: runs, lightRun } };
+    const [command, file, ...more] = positionals;
+    if (command === undefined || !Object.hasOwn(COMMANDS, command) || more.length > 0) return null;
+    const { kind, at, role, va, run: runs, 'light-run': lightRun, name: called, ...rest } = values;
+    const { seen, history, electrician, ...others } = rest;
+    return {
+      command,
+      file,
+      ...others,
+      diagnosis: { seen, history, electrician },
+      change: { kind, at, role, va, name: called, run: runs, lightRun },
+    };
   } catch {
     // An option that there is not: the usage tells those that there are.
     return null;
@@ -77,6 +89,7 @@ const reportOn = (
   {
     command: name,
     change,
+    diagnosis,
     wiring,
     group: groupName,
     circuit: circuitName,
@@ -122,7 +135,16 @@ const reportOn = (
   if (walkName !== undefined && !Object.hasOwn(WALKS, walkName))
     return { refused: [`There is no walk "${walkName}"; there are ${Object.keys(WALKS).join(' and ')}.`] };
   const walk = walkName === undefined ? undefined : WALKS[walkName];
-  const options = { group, circuit, edition: editions[0], other: editions[1], walk, smallest, change };
+  const options = {
+    group,
+    circuit,
+    edition: editions[0],
+    other: editions[1],
+    walk,
+    smallest,
+    change,
+    diagnosis,
+  };
   return COMMANDS[name]?.(subject, options) ?? { refused: [USAGE] };
 };
 

@@ -524,6 +524,7 @@ export { faultsOf, withFault } from './faults/fault.js';
 export type { AnywhereKind, Fault, FaultProblem } from './faults/fault.js';
 export { HISTORIES } from './faults/hypotheses.js';
 export type { History, Hypothesis } from './faults/hypotheses.js';
+export { wiresOfFault } from './faults/inBox.js';
 export { mendTrouble, sayPlace, sayTrouble } from './faults/say.js';
 export { placeKey } from './faults/trouble.js';
 export type { Trouble, TroublePlace } from './faults/trouble.js';
@@ -538,6 +539,9 @@ export type {
   Reply,
   Seen as SeenLight,
 } from './diagnosis/question.js';
+export { seenOnSheet, SAW_TRIPPED } from './tried/asSeen.js';
+export { tellDiagnosis } from './diagnosis/told.js';
+export type { DiagnosisTold, QuestionTold, SuspectTold } from './diagnosis/told.js';
 export { sayObservation, sayQuestion } from './diagnosis/words.js';
 export type { QuestionWords } from './diagnosis/words.js';
 

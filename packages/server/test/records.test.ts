@@ -81,6 +81,11 @@ const BODIES: Record<RecordKindName, object> = {
   seen: { what: 'Two cables, one of them cloth.' },
   reading: { from: 'black', to: 'ground', value: 119.6, unit: 'V', live: true },
   testStep: { expected: 'lit', met: false, saw: 'dim' },
+  observed: {
+    seen: { question: { kind: 'look', box: 'box-1' }, answer: { kind: 'is', word: 'asDrawn' } },
+    words: 'Looked into Box 1: all is as drawn.',
+  },
+  mended: { where: 'Box 1', what: 'two wires exchanged' },
   signOff: { stage: 'roughIn', initials: 'RF' },
   photo: { hash: 'a'.repeat(64), words: 'Before it was folded' },
   permit: { number: 'EL-2291', authority: 'Harbour office' },

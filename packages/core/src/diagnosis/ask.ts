@@ -10,7 +10,7 @@ export interface Weighed {
   share: number;
 }
 
-/** A question with what it is worth: minutes that are still expected, it included, until the fault is seen. */
+/** A question with what it is worth: minutes that are still expected, it included, until the fault is seen, less what it tells of the fault itself. */
 export interface Valued {
   question: Question;
   minutes: number;
@@ -103,6 +103,9 @@ const inOrder = (held: readonly Weighed[], minutesAt: (place: string) => number)
   return minutes + vain * spent;
 };
 
+/** Who knows more of the fault before the box is open finds it there sooner: so many minutes for each bit that is known of it. */
+const MINUTES_A_BIT = 1;
+
 /** Where something may be wrong, the likeliest first; shares of all together. */
 export const placesOf = (held: readonly Weighed[]): { place: TroublePlace; share: number }[] => {
   const whole = sumOf(held);
@@ -169,9 +172,16 @@ export const valued = (
         (sum, [word, part]) => sum + (found(question, word) ? 0 : rest(part, left)),
         0,
       );
+      const bits = [...parts.values()].reduce((sum, part) => {
+        const share = sumOf(part) / whole;
+        return share > 0 ? sum - share * Math.log2(share) : sum;
+      }, 0);
       return {
         question,
-        minutes: effortOf(scope, situation, question) + after / Math.max(whole, 1e-12),
+        minutes:
+          effortOf(scope, situation, question) +
+          after / Math.max(whole, 1e-12) -
+          MINUTES_A_BIT * (found(question, 'other') ? 0 : bits),
         answers: [...parts]
           .map(([word, part]) => ({ word, share: sumOf(part) / whole, then: placesOf(part) }))
           .sort((a, b) => b.share - a.share),

@@ -9,8 +9,8 @@ import type { Scope } from './scope.js';
  * handles are free and safe, then the lamp and the breaker, then a dead box, at last what is live.
  */
 const MINUTES = {
-  flip: 0.4,
-  walk: 0.3,
+  flip: 0.2,
+  walk: 0.1,
   breaker: 1.5,
   lamp: 4,
   look: 7,

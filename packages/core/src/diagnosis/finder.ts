@@ -118,7 +118,18 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
   const pairsOf = new Map<string, Model[]>();
   return {
     scope,
-    at: (observations, { positions, history, isElectrician }) => {
+    at: (told, { positions: now, history, isElectrician }) => {
+      // A handle of which nothing is said is in its first position.
+      const whole = (positions: Positions): Positions => ({
+        ...Object.fromEntries(scope.groups.flatMap(({ devices }) => devices).map((id) => [id, 0])),
+        ...positions,
+      });
+      const positions = whole(now);
+      const observations = told.map((one): Observation =>
+        one.question.kind === 'flip'
+          ? { ...one, question: { ...one.question, positions: whole(one.question.positions) } }
+          : one,
+      );
       const singles = singlesOf(history);
       const healthy = singles[0];
       if (!healthy?.compiled) throw new Error('A wiring without a fault always compiles.');

@@ -7,6 +7,7 @@ import {
   type Member,
   type Wiring,
 } from '../model/wiring.js';
+import { conductorKey, memberKey, pigtailKey } from '../circuit/keys.js';
 import { isSameWire, type Fault } from './fault.js';
 
 const pairs = <T>(items: readonly T[]): [T, T][] =>
@@ -144,3 +145,35 @@ export const faultKey = (fault: Fault): string =>
   JSON.stringify(fault, (key, value: unknown) =>
     key === 'terminal' ? terminalKey(value as Parameters<typeof terminalKey>[0]) : value,
   );
+
+/** Keys of the wires that a fault is about, by which they are found in a drawing. */
+export const wiresOfFault = (wiring: Wiring, fault: Fault): string[] => {
+  const ofWire = (wire: Landing['wire']): string =>
+    'end' in wire ? conductorKey(wire.end.cable, wire.end.colour) : pigtailKey(wire.pigtail);
+  const ofMember = (joint: JointId, at: number): string[] => {
+    const member = wiring.joints.find(({ id }) => id === joint)?.members[at];
+    return member ? [memberKey(member)] : [];
+  };
+  const all = (joint: JointId): string[] =>
+    wiring.joints.find(({ id }) => id === joint)?.members.map(memberKey) ?? [];
+  switch (fault.kind) {
+    case 'exchanged':
+      return [ofWire(fault.a), ofWire(fault.b)];
+    case 'loose':
+      return [ofWire(fault.wire)];
+    case 'open':
+    case 'strayed':
+      return ofMember(fault.joint, fault.member);
+    case 'joined':
+      return [...all(fault.a), ...all(fault.b)];
+    case 'mixed':
+    case 'series':
+      return [...ofMember(fault.a, fault.member), ...ofMember(fault.b, fault.other)];
+    case 'swapped':
+      return [ofWire(fault.wire), ...ofMember(fault.joint, fault.member)];
+    case 'landed':
+      return [ofWire(fault.wire)];
+    case 'touching':
+      return all(fault.joint);
+  }
+};

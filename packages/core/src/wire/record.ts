@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { WALKS } from '../code/rule.js';
+import { observationSchema } from '../diagnosis/question.js';
 import { articleIdSchema, LONGEST_DERIVED, wiringIdSchema } from '../model/ids.js';
 
 /** Longest id of a fact: made of those of a box and of what is spliced there. */
@@ -80,6 +81,13 @@ export const RECORD_KINDS = {
     about: ['group', 'fact'],
     bodies: [z.strictObject({ expected: text(200), met: z.boolean(), saw: z.string().max(200).default('') })],
   },
+  /** What was seen or read while a fault of a circuit was looked for, and the same in words. */
+  observed: {
+    about: ['circuit'],
+    bodies: [z.strictObject({ seen: observationSchema, words: text(4000) })],
+  },
+  /** A fault of a circuit was found and mended. */
+  mended: { about: ['circuit'], bodies: [z.strictObject({ where: text(500), what: text(4000) })] },
   signOff: {
     about: ['job', 'circuit'],
     bodies: [z.strictObject({ stage: z.enum(['roughIn', 'final', 'asBuilt']), initials: text(20) })],

@@ -13,6 +13,9 @@ import {
   boxOrWay,
   bitesOf,
   reviewJob,
+  reviewWiring,
+  createFinder,
+  tellDiagnosis,
   notToHave,
   replaced,
   pricedRemedies,
@@ -21,6 +24,11 @@ import {
   standardStock,
   withDraft,
   type ArticleId,
+  type Asking,
+  type DiagnosisTold,
+  type Finder,
+  type Observation,
+  type ReviewedWiring,
   type BoxId,
   type Change,
   type Finding,
@@ -58,6 +66,19 @@ const practice = (): Job => {
     newDraft({ ...asked, freshBox }),
   );
 };
+
+/** What is asked of a fault: where it is looked for, what was seen, and by whom. */
+export interface AskedDiagnosis {
+  job: Job;
+  circuit: CircuitId;
+  /** The wiring by its id; null for the planned one. */
+  wiring: string | null;
+  observations: readonly Observation[];
+  asking: Asking;
+}
+
+/** The finder of the fault that is looked for now: what it reckoned out serves the next question. */
+let held: { key: string; review: ReviewedWiring; finder: Finder } | null = null;
 
 /** Searching takes the processor for seconds; the page stays free meanwhile. It is stopped by ending the worker. */
 export const planner = {
@@ -99,6 +120,17 @@ export const planner = {
   replaced: (job: Job, article: ArticleId, by: ArticleId): ReturnType<typeof replaced> =>
     replaced(job, article, by),
   /** Dangers that single mistakes in a box bring while every handle does what it should; null where not all is known. */
+  /** How it stands with a fault after what was seen; null where there is no such wiring. */
+  diagnose: (asked: AskedDiagnosis): DiagnosisTold | null => {
+    const { job, circuit, wiring, observations, asking } = asked;
+    const key = JSON.stringify([job, circuit, wiring]);
+    if (held?.key !== key) {
+      const review = wiring === null ? reviewJob(job) : reviewWiring(job, wiring);
+      if (!review) return null;
+      held = { key, review, finder: createFinder(review, circuit) };
+    }
+    return tellDiagnosis(held.review, held.finder, observations, asking);
+  },
   bites: (job: Job, box: BoxId): Bite[] | null => bitesOf(reviewJob(job), box),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */

@@ -1,13 +1,20 @@
+import { SAW_TRIPPED } from '@amber/core';
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button, TextInput } from '../../parts/ui.js';
-import { TRIPPED } from './useTried.js';
 
 /** What is commonly seen instead, by what is looked at or touched with. */
 const SEEN = {
-  light: ['lit', 'dark', 'some of them', 'dim', 'flickers', 'hums', TRIPPED],
-  receptacle: ['wired right', 'nothing', 'hot and neutral exchanged', 'ground open', 'neutral open', TRIPPED],
-  reading: ['as it should be', 'nothing', 'hot to ground only', 'neutral live to ground', TRIPPED],
+  light: ['lit', 'dark', 'some of them', 'dim', 'flickers', 'hums', SAW_TRIPPED],
+  receptacle: [
+    'wired right',
+    'nothing',
+    'hot and neutral exchanged',
+    'ground open',
+    'neutral open',
+    SAW_TRIPPED,
+  ],
+  reading: ['as it should be', 'nothing', 'hot to ground only', 'neutral live to ground', SAW_TRIPPED],
 } as const;
 
 /** Answered by a thumb: as expected, not, and then what was seen. Where nobody knows what to expect, what is seen is all that is asked. */
@@ -25,7 +32,7 @@ export const Answer = ({
   const open = expect === 'not known';
   const [asked, setAsked] = useState(open);
   const [other, setOther] = useState('');
-  const say = (saw: string) => onAnswer(open && saw !== TRIPPED, saw);
+  const say = (saw: string) => onAnswer(open && saw !== SAW_TRIPPED, saw);
   if (!asked)
     return (
       <div className="grid grid-cols-2 gap-3">

@@ -1,10 +1,10 @@
-import { RotateCcw } from 'lucide-react';
+import { RotateCcw, Search } from 'lucide-react';
 import { Link } from 'react-router';
-import { listed, nextMoves, ofId, sayPositions, type Positions, type SheetGroup } from '@amber/core';
+import { listed, nextMoves, sayPositions, type Positions, type SheetGroup } from '@amber/core';
 import { benchPath } from '../../parts/paths.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
-import { Handle } from '../../wiring/Handle.js';
 import { Answer } from './Answer.js';
+import { HandlesNow } from './HandlesNow.js';
 import type { ProveView } from './useTried.js';
 
 const WORDS = {
@@ -20,12 +20,15 @@ export const GroupTest = ({
   group,
   positions,
   onPositions,
+  onFind,
 }: {
   view: ProveView;
   group: SheetGroup;
   /** The handles as they are. */
   positions: Positions;
   onPositions: (positions: Positions) => void;
+  /** To what looks for the fault. */
+  onFind: () => void;
 }) => {
   const { review, stateOf, who } = view;
   const tried = group.rows.map((row) => ({ row, answer: stateOf(row) }));
@@ -65,6 +68,9 @@ export const GroupTest = ({
               </Link>{' '}
               and mend it.
             </p>
+            <Button look="main" className="mt-2 mr-2" onClick={onFind}>
+              <Search size={16} /> Find what is wrong
+            </Button>
             <Button className="mt-2" onClick={() => wrong.forEach(({ answer }) => view.takeBack(answer))}>
               <RotateCcw size={16} /> It is mended: try these again
             </Button>
@@ -79,28 +85,7 @@ export const GroupTest = ({
           </p>
         ) : next ? (
           <>
-            <fieldset>
-              <legend className="mb-1 text-[13px] font-semibold">The handles as they are now</legend>
-              <div className="flex flex-wrap gap-x-5 gap-y-2">
-                {group.handles.map(({ device, name, positions: words }) => (
-                  <span key={device} className="flex items-center gap-2 text-[14px]">
-                    <Handle
-                      label={name}
-                      shortcut={null}
-                      position={ofId(positions, device) ?? 0}
-                      positions={words}
-                      onFlip={() =>
-                        onPositions({
-                          ...positions,
-                          [device]: ((ofId(positions, device) ?? 0) + 1) % Math.max(1, words.length),
-                        })
-                      }
-                    />
-                    <span className="max-w-36 break-words">{name}</span>
-                  </span>
-                ))}
-              </div>
-            </fieldset>
+            <HandlesNow handles={group.handles} positions={positions} onPositions={onPositions} />
             <div className="rounded-lg border-2 border-ink bg-white p-4">
               {next.moves.length === 0 ? (
                 <p className="text-[18px] leading-snug font-bold">Move nothing: look at it as it is.</p>

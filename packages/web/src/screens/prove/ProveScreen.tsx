@@ -9,6 +9,7 @@ import { reviewOf } from '../../store/review.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { positionsSet } from '../../store/wiringSlice.js';
 import { Bites } from './Bites.js';
+import { FindFault } from './find/FindFault.js';
 import { GroupTest } from './GroupTest.js';
 import { Points } from './Points.js';
 import { SignOffs } from './SignOffs.js';
@@ -16,6 +17,10 @@ import { useTried } from './useTried.js';
 
 const tabLook =
   'min-h-12 shrink-0 border-b-3 border-transparent px-3 text-[14px] font-semibold text-quiet hover:bg-rail focus-visible:-outline-offset-3 data-selected:border-ink data-selected:text-ink';
+
+/** Tabs by their place. */
+const SHEET = 0;
+const FIND = 1;
 
 /** Does it work? Each group on the shortest walk through the positions of its handles, points to touch, and who signs for it. */
 export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circuit | null }) => {
@@ -25,13 +30,19 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
   const { sheet, stateOf } = view;
   const positions = useAppSelector((state) => state.wiring.positions);
   const [picked, setPicked] = useState<GroupId | null>(null);
+  const [tab, setTab] = useState(SHEET);
   const openIn = (id: GroupId) =>
     sheet.groups.find(({ group }) => group === id)?.rows.filter((row) => stateOf(row).state !== 'met')
       .length ?? 0;
   const group = sheet.groups.find((one) => one.group === picked) ?? sheet.groups[0];
   const left = sheet.groups.filter((one) => openIn(one.group) > 0).length;
   return (
-    <TabGroup as="main" className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
+    <TabGroup
+      as="main"
+      selectedIndex={tab}
+      onChange={setTab}
+      className="flex min-h-0 min-w-0 flex-1 flex-col print:block"
+    >
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-line px-4 py-2">
         <div className="min-w-0 flex-1 basis-56">
           <h1 className="text-[17px] font-bold">{circuit ? `Prove ${circuit.name}` : 'Prove'}</h1>
@@ -57,7 +68,13 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         <WhoWorksBar who={view.who} />
       </div>
       <TabList className="flex overflow-x-auto border-b border-line bg-sheet print:hidden">
-        {['Test sheet', `Points to touch · ${sheet.points.length}`, 'Where it bites', 'Sign'].map((words) => (
+        {[
+          'Test sheet',
+          'Find the fault',
+          `Points to touch · ${sheet.points.length}`,
+          'Where it bites',
+          'Sign',
+        ].map((words) => (
           <Tab key={words.split(' ·')[0]} className={tabLook}>
             {words}
           </Tab>
@@ -98,11 +115,15 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
                 group={group}
                 positions={positions}
                 onPositions={(next) => dispatch(positionsSet(next))}
+                onFind={() => setTab(FIND)}
               />
             ) : (
               <p className="text-[15px]">Plan a circuit, and its test sheet stands here.</p>
             )}
           </div>
+        </TabPanel>
+        <TabPanel className="p-4">
+          <FindFault view={view} circuit={circuit?.id ?? null} onMended={() => setTab(SHEET)} />
         </TabPanel>
         <TabPanel className="p-4">
           <Points view={view} />

@@ -1,5 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import {
+  SAW_TRIPPED,
   sheetOf,
   triedStates,
   type About,
@@ -13,9 +14,6 @@ import { useWhoWorks, type WhoWorks } from '../../onRecord/WhoWorks.js';
 import { recorded, retracted } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useRecords } from '../../store/useRecords.js';
-
-/** What is put on record where a position tripped the breaker: it is not tried again with power. */
-export const TRIPPED = 'the breaker tripped';
 
 /** Something of the sheet that is answered. */
 interface Asked {
@@ -52,7 +50,7 @@ export const useTried = (review: JobReview, circuit: CircuitId | null): ProveVie
     (of) => {
       const did = (asked: Pick<Asked, 'id' | 'hash'>) => {
         const { state, saw } = stateOf(asked);
-        return state === 'otherwise' && saw === TRIPPED;
+        return state === 'otherwise' && saw === SAW_TRIPPED;
       };
       return [
         ...sheet.groups.filter((one) => one.circuit === of && one.rows.some(did)),

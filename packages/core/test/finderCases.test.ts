@@ -1,0 +1,238 @@
+import {
+  createFinder,
+  mendTrouble,
+  placeKey,
+  questionKey,
+  reviewJob,
+  sayObservation,
+  sayPlace,
+  sayQuestion,
+  sayTrouble,
+  type Asking,
+  type CircuitId,
+  type FaultQuestion,
+  type Finder,
+  type LuminaireId,
+  type Observation,
+  type SeenLight,
+  type Trouble,
+} from '../src/index.js';
+import { withFault, type Fault } from '../src/faults/fault.js';
+import { houseWith } from './support/house.js';
+import { yard } from './support/yard.js';
+
+const review = reviewJob(yard());
+const finderOf = (circuit: string) => createFinder(review, circuit as CircuitId);
+const NEW: Asking = { positions: {}, history: 'new', isElectrician: false };
+
+/** The landing on a terminal of a device, as a wire. */
+const wireOn = (device: string, name: string) => {
+  const found = review.wiring.landings.find(
+    ({ terminal }) => 'device' in terminal && terminal.device === device && terminal.name === name,
+  );
+  if (!found) throw new Error(`nothing on ${name} of ${device}`);
+  return found.wire;
+};
+const wires = (box: string, fault: Fault): Trouble => ({ kind: 'wires', fault, at: { box: box as never } });
+const flipsOf = (finder: Finder): FaultQuestion[] =>
+  finder.at([], NEW).questions.flatMap(({ question }) => (question.kind === 'flip' ? [question] : []));
+
+/** Flips as the finder asks for them, until it would open a box. */
+const flipped = (finder: Finder, troubles: readonly Trouble[]): Observation[] => {
+  const house = houseWith(finder.scope, troubles);
+  if (!house) throw new Error('no such house');
+  const seen: Observation[] = [];
+  for (let k = 0; k < 20; k++) {
+    const question = finder
+      .at(seen, NEW)
+      .questions.map((one) => one.question)
+      .find(({ kind }) => kind === 'flip');
+    if (!question) break;
+    seen.push({ question, answer: house.answer(question) });
+  }
+  return seen;
+};
+
+test('a common and a traveler exchanged at one three-way: four flips leave it and its like at the other', () => {
+  const finder = finderOf('ropewalk-lights');
+  const fault = wires('yard-end', {
+    ...{ kind: 'exchanged', a: wireOn('device:yard-switch', 'common') },
+    b: wireOn('device:yard-switch', 'traveler 1'),
+  });
+  const seen = flipped(finder, [fault]);
+  expect(seen).toHaveLength(4);
+  const { suspects, places, questions, fits } = finder.at(seen, NEW);
+  expect(fits).toBe(true);
+  // The same is seen where it is done at the other switch: nothing is likelier than these.
+  const likeliest = suspects.filter(({ share }) => share > 0.99 * (suspects[0]?.share ?? 1));
+  expect(likeliest.map(({ hypothesis }) => hypothesis.troubles)).toContainEqual([fault]);
+  expect(likeliest.length).toBeLessThan(6);
+  expect(new Set(places.slice(0, 2).map(({ place }) => placeKey(place)))).toEqual(
+    new Set(['box|creek-end', 'box|yard-end']),
+  );
+  expect(questions[0]?.question.kind).toBe('look');
+  expect(sayTrouble(review.job, review.wiring, fault)).toMatch(
+    /^the black of the 14\/3 to Last bay.* and the .* are each under the other’s screw$/,
+  );
+  // Who mends as it says has the wiring that was planned.
+  const broken = withFault(review.wiring, fault.kind === 'wires' ? fault.fault : (null as never));
+  const [first, second] = mendTrouble(review.job, review.wiring, fault);
+  expect(broken.ok).toBe(true);
+  expect(first).toMatch(/^Put the black of the 14\/3 to Last bay.* under the dark screw, .*common/);
+  expect(second).toMatch(/^Put the .* under the brass screw/);
+});
+
+test('pairs crossed at a four-way, an open neutral, a loose traveler: the place is first, or one of two', () => {
+  const shed = finderOf('long-shed-lights');
+  const fourWay = 'device:yard-switch-slot';
+  const names = ['in 1', 'in 2', 'out 1', 'out 2'].filter((name) =>
+    review.wiring.landings.some(
+      ({ terminal }) => 'device' in terminal && terminal.device === fourWay && terminal.name === name,
+    ),
+  );
+  expect(names).toHaveLength(4);
+  const crossed = wires('yard-switch', {
+    ...{ kind: 'exchanged', a: wireOn(fourWay, 'in 2') },
+    b: wireOn(fourWay, 'out 1'),
+  });
+  const found = shed.at(flipped(shed, [crossed]), NEW);
+  expect(
+    found.suspects.filter(({ against }) => against === 0).map((one) => one.hypothesis.troubles),
+  ).toContainEqual([crossed]);
+  expect(found.places.slice(0, 2).map(({ place }) => place)).toContainEqual({
+    kind: 'box',
+    box: 'yard-switch',
+  });
+
+  const walk = finderOf('ropewalk-lights');
+  const neutrals = review.wiring.joints.find(({ id }) => id === 'first-bay/ropewalk-lights/N');
+  const onward = neutrals?.members.findIndex((one) => 'end' in one && one.end.cable.includes('creek-end'));
+  if (!neutrals || onward === undefined || onward < 0) throw new Error('no neutral');
+  const open = wires('first-bay', { kind: 'open', joint: neutrals.id, member: onward });
+  const dark = walk.at(flipped(walk, [open]), NEW);
+  expect(
+    dark.suspects.filter(({ against }) => against === 0).map((one) => one.hypothesis.troubles),
+  ).toContainEqual([open]);
+
+  const loose = wires('creek-end', { kind: 'loose', wire: wireOn('device:creek-switch', 'traveler 2') });
+  const half = walk.at(flipped(walk, [loose]), NEW);
+  expect(half.places.slice(0, 4).map(({ place }) => place)).toContainEqual({ kind: 'box', box: 'creek-end' });
+  expect(
+    half.suspects.filter(({ against }) => against === 0).map((one) => one.hypothesis.troubles),
+  ).toContainEqual([loose]);
+});
+
+test('a position that tripped the breaker is never asked for again with power, nor one that may trip it', () => {
+  const finder = finderOf('ropewalk-lights');
+  const grounds = review.wiring.joints.find(({ id }) => id === 'creek-end/G');
+  if (!grounds) throw new Error('no grounds');
+  const bare = wires('creek-end', {
+    ...{ kind: 'touching', joint: grounds.id },
+    terminal: { device: 'device:creek-switch' as never, name: 'traveler 1' },
+  });
+  const house = houseWith(finder.scope, [bare]);
+  if (!house) throw new Error('no such house');
+  const seen: Observation[] = [];
+  let tripped = 0;
+  for (let k = 0; k < 30; k++) {
+    const { questions, state } = finder.at(seen, { ...NEW, isElectrician: true });
+    if (state === 'found') break;
+    const keys = new Set(
+      seen.filter(({ answer }) => answer.kind === 'tripped').map(({ question }) => questionKey(question)),
+    );
+    expect(questions.some(({ question }) => keys.has(questionKey(question)))).toBe(false);
+    const question = questions[0]?.question;
+    if (!question) break;
+    const answer = house.answer(question);
+    if (answer.kind === 'tripped') tripped++;
+    seen.push({ question, answer });
+  }
+  expect(tripped).toBe(1);
+  expect(finder.at(seen, NEW).at).toEqual({ kind: 'box', box: 'creek-end' });
+});
+
+test('nobody but an electrician is sent to the panel or asked for a live reading; what cannot be tried is not asked again', () => {
+  const finder = finderOf('ropewalk-lights');
+  const look: Observation = {
+    ...{ question: { kind: 'look', box: 'creek-end' as never }, answer: { kind: 'is', word: 'asDrawn' } },
+  };
+  const dark = flipped(finder, [{ kind: 'breakerOff', circuit: 'ropewalk-lights' as never }]);
+  for (const isElectrician of [false, true]) {
+    const { questions } = finder.at([...dark, look], { ...NEW, isElectrician });
+    const kinds = new Set(questions.map(({ question }) => question.kind));
+    expect(kinds.has('panel') && !isElectrician).toBe(false);
+    expect(kinds.has('volts') && !isElectrician).toBe(false);
+  }
+  const first = finder.at(dark, NEW).questions[0]?.question;
+  if (!first) throw new Error('nothing to ask');
+  expect(first.kind).toBe('breaker');
+  const after = finder.at([...dark, { question: first, answer: { kind: 'cannot' } }], NEW);
+  expect(after.questions.map(({ question }) => questionKey(question))).not.toContain(questionKey(first));
+});
+
+test('of a box that nobody has looked into it is likely that it is otherwise, and nothing is expected where nobody knows', () => {
+  const finder = finderOf('rope-stair-light');
+  const [flip] = flipsOf(finder);
+  if (flip?.kind !== 'flip') throw new Error('no handle');
+  const lit = finder.scope.luminaires[0] ?? '';
+  const { places } = finder.at(
+    [
+      {
+        question: flip,
+        answer: { kind: 'lights', seen: { [lit]: 'dim' } as Record<LuminaireId, SeenLight> },
+      },
+    ],
+    {
+      ...NEW,
+      history: 'old',
+    },
+  );
+  expect(places[0]?.place).toEqual({ kind: 'box', box: 'stair-head' });
+});
+
+test('an answer that fits nothing that fits the others is asked once more, and no more than once', () => {
+  const finder = finderOf('ropewalk-lights');
+  const house = houseWith(finder.scope, []);
+  if (!house) throw new Error('no house');
+  const [a, b, c, d] = flipsOf(finder);
+  if (!a || !b || !c || !d) throw new Error('too few flips');
+  const right = [a, b, c].map((question): Observation => ({ question, answer: house.answer(question) }));
+  // One lamp dim alone is what no single fault makes of it.
+  const odd: Observation = {
+    question: d,
+    answer: {
+      kind: 'lights',
+      seen: Object.fromEntries(
+        finder.scope.luminaires.map((id, i) => [id, i === 1 ? 'dim' : i === 0 ? 'lit' : 'dark'] as const),
+      ),
+    },
+  };
+  const once = finder.at([...right, odd], NEW);
+  expect(once.again).toEqual(odd);
+  expect(finder.at([...right, odd, odd], NEW).again).toBeNull();
+});
+
+test('every question and every answer is put in the words of the trade, with the cautions of its place', () => {
+  const finder = finderOf('landing-lights');
+  const say = (question: FaultQuestion) => sayQuestion(review, finder.scope, question, {});
+  const look = say({ kind: 'look', box: 'landing-switches' as never });
+  expect(look.cautions.join(' ')).toMatch(/Prove it dead with a two-pole tester/);
+  expect(look.cautions.join(' ')).toMatch(
+    /2 circuits come in here, Landing stage and Slip light: all of their breakers off/,
+  );
+  expect(say({ kind: 'panel', circuit: 'landing-lights' as never }).cautions.join(' ')).toMatch(
+    /supply terminals stay live with the main off/,
+  );
+  const { devices } = finder.scope.groups[0] ?? { devices: [] };
+  const [device] = devices;
+  if (!device) throw new Error('no handle');
+  const flip: FaultQuestion = { kind: 'flip', positions: { [device]: 1 } };
+  expect(say(flip).steps).toEqual(['Move the handle at Stage gate, gang 1, Landing stage to off.']);
+  const seen = Object.fromEntries(finder.scope.luminaires.map((id) => [id, 'dark' as const]));
+  expect(sayObservation(review, finder.scope, { question: flip, answer: { kind: 'lights', seen } })).toBe(
+    'Stage gate, gang 1, Landing stage off: all dark.',
+  );
+  expect(sayPlace(review.job, { kind: 'panel', circuit: 'landing-lights' as never })).toBe(
+    'the panel, Landing stage',
+  );
+});
