@@ -340,3 +340,46 @@ test('testsheet walks each group with one handle at a time, and says what is tou
   expect(groups[0]?.steps.map(({ moves }) => moves.length)).toEqual([0, 1, 1, 1]);
   expect(points).toEqual([]);
 });
+
+test('diagnose asks for what tells the most, hears what was seen in the order it was told, and names what is no answer', () => {
+  const diagnose = (...seen: string[]) =>
+    amber(['diagnose', '--circuit', 'Ropewalk', ...seen.flatMap((one) => ['--seen', one])]);
+  const first = diagnose();
+  expect(first.code).toBe(0);
+  expect(first.out).toMatch(/Move nothing: look at it as it is\.\n.*--seen "up,up=\.\.\."/);
+  const { out } = diagnose(
+    'up,up=lit',
+    'up,down=lit',
+    'down,up=dark',
+    'down,down=dark',
+    'look Yard end=other',
+  );
+  expect(out).toContain('Seen: Creek end up and Yard end down: all lit.');
+  expect(out).toContain('It is at Yard end.');
+  expect(out).toMatch(
+    /Yard end: the black of the 14\/3 to Last bay and the white .* under the other’s screw/,
+  );
+  expect(out).toMatch(/Put the black of the 14\/3 to Last bay under the dark screw/);
+  // A lamp that is out stands first where it alone is dark.
+  const lamp = JSON.parse(
+    amber([
+      ...['diagnose', '--json', '--circuit', 'Ropewalk', '--history', 'old'],
+      ...['--seen', 'up,up=First bay dark; Middle bay lit; Last bay lit'],
+    ]).out,
+  ) as { places: { name: string }[] };
+  expect(lamp.places[0]?.name).toBe('the lamp of First bay');
+  const bad: [string, RegExp][] = [
+    ['up=lit', /nothing is asked so\. The handles are Creek end, Yard end, in this order/],
+    ['up,up=green', /"green" is no answer to that\. Tell lit, dim, dark, flickers or tripped/],
+    ['look Yard end=maybe', /There are asDrawn, other and cannot/],
+    ['up,up', /tell it as QUESTION=ANSWER/],
+  ];
+  for (const [seen, message] of bad) {
+    const { code, error } = diagnose(seen);
+    expect([code, error]).toEqual([2, expect.stringMatching(message)]);
+  }
+  expect(amber(['diagnose']).error).toMatch(/Name the circuit that does not work/);
+  expect(amber(['diagnose', '--circuit', 'Ropewalk', '--history', 'lately']).error).toMatch(
+    /there are new, old/,
+  );
+});

@@ -525,6 +525,7 @@ export type { AnywhereKind, Fault, FaultProblem } from './faults/fault.js';
 export { HISTORIES } from './faults/hypotheses.js';
 export type { History, Hypothesis } from './faults/hypotheses.js';
 export { wiresOfFault } from './faults/inBox.js';
+export { asItLooks } from './faults/asItLooks.js';
 export { mendTrouble, sayPlace, sayTrouble } from './faults/say.js';
 export { placeKey } from './faults/trouble.js';
 export type { Trouble, TroublePlace } from './faults/trouble.js';

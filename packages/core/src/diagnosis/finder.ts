@@ -5,7 +5,7 @@ import { placeKey, type TroublePlace } from '../faults/trouble.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
 import { placesOf, valued, type Valued } from './ask.js';
 import { agrees, believed, type Believed } from './belief.js';
-import { modelOf, predicted, TRIPPED, type Model } from './model.js';
+import { modelOf, type Model } from './model.js';
 import { pairsThatFit } from './pairs.js';
 import { questionKey, type Observation, type Question } from './question.js';
 import { questionsNow } from './questions.js';
@@ -54,8 +54,6 @@ export interface Finder {
 }
 
 const MOST_QUESTIONS = 8;
-/** Nobody is sent to a position that would trip the breaker with more than this chance, once it has tripped. */
-const MOST_TRIPPING = 0.1;
 
 /** The place that an answer shows the fault at. */
 const seenAt = ({ question, answer }: Observation): TroublePlace | null => {
@@ -149,19 +147,9 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
       const held = pairs.length > 0 ? believed(scope, models, observations) : alone;
 
       const tripped = observations.some(({ answer }) => answer.kind === 'tripped');
-      const isSafe = (question: Question): boolean => {
-        if (question.kind !== 'flip' && question.kind !== 'volts' && question.kind !== 'lamp') return true;
-        if (!tripped) return true;
-        const trips = held.reduce(
-          (sum, { model, share }) =>
-            sum +
-            (predicted(scope, model, { kind: 'flip', positions: question.positions }) === TRIPPED
-              ? share
-              : 0),
-          0,
-        );
-        return trips <= MOST_TRIPPING;
-      };
+      // What tripped a breaker is never switched on again to look: whatever is asked from then on is dead.
+      const isSafe = ({ kind }: Question): boolean =>
+        !tripped || (kind !== 'flip' && kind !== 'volts' && kind !== 'lamp');
       const asked = questionsNow(
         scope,
         situation,

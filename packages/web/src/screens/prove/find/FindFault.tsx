@@ -204,7 +204,7 @@ export const FindFault = ({
         ) : null}
         {fault.seen.length > 0 ? (
           <section aria-label="What was seen">
-            <h3 className="mb-1 text-[13px] font-semibold">What was seen</h3>
+            <h2 className="mb-1 text-[13px] font-semibold">What was seen</h2>
             <ol className="divide-y divide-line border-y border-line text-[13.5px]">
               {fault.seen.map(({ words, record }, i) => (
                 <li key={record?.id ?? i} className="flex flex-wrap items-center gap-x-3 py-1.5">
@@ -226,7 +226,7 @@ export const FindFault = ({
           </section>
         ) : null}
       </div>
-      {told && told.state !== 'nothingSeen' ? (
+      {told && told.state !== 'nothingSeen' && told.state !== 'found' ? (
         <Possible review={view.review} told={told} positions={positions} />
       ) : null}
     </div>

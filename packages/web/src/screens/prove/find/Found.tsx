@@ -23,7 +23,7 @@ export const Found = ({
   const isBox = told.at?.place.kind === 'box' || told.at?.place.kind === 'panel';
   return (
     <div className="flex flex-col gap-3 rounded-lg border-2 border-ink bg-white p-4">
-      <h3 className="text-[17px] font-bold">It is at {told.at?.name}. Which of these is there?</h3>
+      <h2 className="text-[17px] font-bold">It is at {told.at?.name}. Which of these is there?</h2>
       {isBox ? (
         <p className="flex gap-2 text-[13.5px]">
           <SeverityMark severity="caution" />
@@ -54,7 +54,7 @@ export const Found = ({
                     positions={positions}
                   />
                 ))}
-                <h4 className="text-[14px] font-bold">How it is mended</h4>
+                <h3 className="text-[14px] font-bold">How it is mended</h3>
                 <ol className="list-decimal pl-6 text-[14.5px]">
                   {one.mend.map((words) => (
                     <li key={words} className="py-0.5">

@@ -18,7 +18,7 @@ export const Possible = ({
   return (
     <section aria-label="What is still possible" className="flex flex-col gap-4">
       <div>
-        <h3 className="mb-1 text-[14px] font-bold">Where it may be</h3>
+        <h2 className="mb-1 text-[14px] font-bold">Where it may be</h2>
         <ul className="flex flex-col gap-1.5">
           {told.places.map(({ key, name, share }) => (
             <li
@@ -37,7 +37,7 @@ export const Possible = ({
         </ul>
       </div>
       <div className={told.seen.length === 0 ? 'hidden' : ''}>
-        <h3 className="mb-1 text-[14px] font-bold">What it may be, the likeliest first</h3>
+        <h2 className="mb-1 text-[14px] font-bold">What it may be, the likeliest first</h2>
         <ol className="divide-y divide-line border-y border-line text-[14px]">
           {shown.slice(0, 6).map((one) => (
             <li key={one.key} className="py-2">

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import {
+  asItLooks,
   compile,
   drawBox,
   evaluate,
@@ -80,9 +81,13 @@ export const SuspectPicture = ({
     if (trouble.kind !== 'wires' || !('box' in trouble.at)) return null;
     const made = withFault(wiring, trouble.fault);
     return made.ok
-      ? { wiring: made.value, box: trouble.at.box, told: new Set(wiresOfFault(wiring, trouble.fault)) }
+      ? {
+          wiring: asItLooks(wiring, made.value, review.job.stock),
+          box: trouble.at.box,
+          told: new Set(wiresOfFault(wiring, trouble.fault)),
+        }
       : null;
-  }, [wiring, trouble]);
+  }, [wiring, trouble, review.job.stock]);
   if (!broken) return null;
   const { box, told } = broken;
   return (
