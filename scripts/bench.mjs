@@ -271,6 +271,8 @@ await run(async () => {
   const { plannerFigures } = await import('./lib/plannerFigures.mjs');
   say(printed('drawingFigures.ts'));
   say(printed('changeFigures.ts', join(root, 'demo/heron-yard.json')));
+  // Jobs, single faults, pairs of faults, single faults with wrong answers.
+  say(printed('finderFigures.ts', '6', '60', '15', '15'));
   edit();
   plannerFigures();
   const database = await startTestDatabase();

@@ -53,8 +53,6 @@ export interface Finder {
   at: (observations: readonly Observation[], asking: Asking) => Diagnosis;
 }
 
-const MOST_QUESTIONS = 8;
-
 /** The place that an answer shows the fault at. */
 const seenAt = ({ question, answer }: Observation): TroublePlace | null => {
   if (answer.kind !== 'is') return null;
@@ -165,8 +163,7 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
         !flipsLeft && seen.length > 0 && seen.every((one) => agrees(scope, healthy, one) !== false);
       return {
         state: at ? 'found' : nothingSeen ? 'nothingSeen' : questions.length === 0 ? 'notToTell' : 'looking',
-        questions: questions.slice(0, MOST_QUESTIONS),
-        ...{ again, at, fits: fitsAlone || pairs.length > 0 },
+        ...{ questions, again, at, fits: fitsAlone || pairs.length > 0 },
         suspects: held
           .filter(({ model }) => at === null || model.places.includes(placeKey(at)))
           .map(({ model, share, against }) => ({ hypothesis: model.hypothesis, share, against })),

@@ -136,7 +136,7 @@ export const tellDiagnosis = (
   const { scope } = finder;
   const found = finder.at(observations, asking);
   const { again, questions, at } = found;
-  const told = questions.map((one) => tellQuestion(review, finder, one, asking));
+  const told = questions.slice(0, MOST_INSTEAD + 1).map((one) => tellQuestion(review, finder, one, asking));
   const repeated =
     again && tellQuestion(review, finder, { question: again.question, minutes: 0, answers: [] }, asking);
   const [next = null] = repeated ? [repeated] : told;
