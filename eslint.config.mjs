@@ -3,7 +3,12 @@ import globals from 'globals';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const typed = ['packages/*/src/**/*.{ts,tsx}', 'packages/*/test/**/*.{ts,tsx}', 'e2e/**/*.ts'];
+const typed = [
+  'packages/*/src/**/*.{ts,tsx}',
+  'packages/web/offline/*.ts',
+  'packages/*/test/**/*.{ts,tsx}',
+  'e2e/**/*.ts',
+];
 
 export default tseslint.config(
   { ignores: ['**/dist/', '.cache/', '.data/', 'test-results/', 'playwright-report/'] },

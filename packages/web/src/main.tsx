@@ -3,6 +3,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './shell/App.js';
 import { claimTab } from './server/tab.js';
+import { keepAtHand } from './shell/keepAtHand.js';
 import { createStore } from './store/store.js';
 import './styles.css';
 
@@ -19,3 +20,4 @@ void claimTab().finally(() =>
     </StrictMode>,
   ),
 );
+keepAtHand();

@@ -1,0 +1,52 @@
+/**
+ * What keeps the program at hand without a connection: all files of this build, the page, and the last answers of the server. What is sent to the
+ * server is not touched: the page keeps and repeats that itself.
+ */
+import { addPlugins, cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { CacheFirst, NetworkFirst } from 'workbox-strategies';
+
+declare const self: ServiceWorkerGlobalScope;
+/** Put in by the build: every file of it. */
+declare const __FILES__: PrecacheEntry[];
+
+/** Every address of the program is the one page. */
+const PAGE = '/';
+const PAGES = 'amber-pages';
+/** Seconds after which the last answer is shown instead of waiting for the server. */
+const PATIENCE = 4;
+
+// Only what came whole is kept.
+addPlugins([
+  { cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null) },
+]);
+precacheAndRoute(__FILES__);
+cleanupOutdatedCaches();
+
+registerRoute(
+  new NavigationRoute(
+    new NetworkFirst({
+      cacheName: PAGES,
+      networkTimeoutSeconds: PATIENCE,
+      plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve(PAGE) }],
+    }),
+  ),
+);
+
+// Pictures are kept by the sum of their bytes and never change.
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/pictures/'),
+  new CacheFirst({ cacheName: 'amber-pictures' }),
+);
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/') && url.pathname !== '/api/health',
+  new NetworkFirst({ cacheName: 'amber-answers', networkTimeoutSeconds: PATIENCE }),
+);
+
+// The page is kept from the first time on, not from the second.
+self.addEventListener('install', (event) => {
+  event.waitUntil(caches.open(PAGES).then((kept) => kept.add(PAGE)));
+});
+self.addEventListener('activate', (event) => {
+  event.waitUntil(self.clients.claim());
+});
