@@ -548,6 +548,9 @@ export type { QuestionWords } from './diagnosis/words.js';
 
 /** Meters that are put on a wiring. */
 export { continuity, highImpedance, nonContact, outletTester, twoPole } from './meters/meters.js';
+export { readMeters, readOutlets } from './meters/readings.js';
+export type { Readings } from './meters/readings.js';
+export { keyWord } from './words/keys.js';
 export type { OutletReading, Volts } from './meters/meters.js';
 export type { Result } from './model/result.js';
 export { noPowerAt, sayNoPower } from './existing/powerAt.js';

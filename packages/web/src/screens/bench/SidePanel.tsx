@@ -26,6 +26,9 @@ const AsFoundPanel = lazy(async () => ({
 const ChangeParts = lazy(async () => ({
   default: (await import('../../panels/change/ChangeParts.js')).ChangeParts,
 }));
+const MetersPanel = lazy(async () => ({
+  default: (await import('../../panels/meters/MetersPanel.js')).MetersPanel,
+}));
 const CircuitPanel = lazy(async () => ({
   default: (await import('../../panels/circuit/CircuitPanel.js')).CircuitPanel,
 }));
@@ -60,6 +63,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
   const change = usePlannedChange(subject);
   const [tab, setTab] = useState(0);
   const step = useAppSelector((state) => state.wiring.step);
+  const positions = useAppSelector((state) => state.wiring.positions);
   useEffect(() => {
     if (step !== null && hasSteps) setTab(steps);
   }, [step, steps, hasSteps]);
@@ -75,6 +79,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
           {hasSteps ? <Tab className={tabLook}>Steps</Tab> : null}
           {change ? <Tab className={tabLook}>Change</Tab> : null}
           <Tab className={tabLook}>Box fill</Tab>
+          <Tab className={tabLook}>Meters</Tab>
           {changes ? <Tab className={tabLook}>Circuit</Tab> : null}
         </TabList>
         <TabPanels className="min-h-0 flex-1 lg:overflow-y-auto">
@@ -105,6 +110,11 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
           <TabPanel className="p-4">
             <Boundary what="The box fill" of={subject.wiringId}>
               <BoxFillList subject={subject} />
+            </Boundary>
+          </TabPanel>
+          <TabPanel className="p-4">
+            <Boundary what="The meters" of={subject.wiringId}>
+              <MetersPanel subject={subject} positions={positions} />
             </Boundary>
           </TabPanel>
           {changes ? (
