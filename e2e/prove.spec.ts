@@ -48,8 +48,9 @@ for (const [width, height] of [
     await page.goto(`${job}/prove`);
     await page.getByLabel('Initials').fill('JS');
     await page.getByRole('button', { name: 'An electrician' }).click();
-    for (const name of [/^Test sheet/, /^Points to touch/, /^Where it bites/, /^Sign/]) {
+    for (const name of [/^Test sheet/, /^Before power/, /^Points to touch/, /^Where it bites/, /^Sign/]) {
       await page.getByRole('tab', { name }).click();
+      if (name.source.includes('power')) await expect(page.getByText(/readings show/)).toBeVisible();
       if (name.source.includes('bites'))
         await expect(page.getByRole('list', { name: / bites$/ })).toBeVisible();
       expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });

@@ -541,6 +541,9 @@ export type {
   Seen as SeenLight,
 } from './diagnosis/question.js';
 export { seenOnSheet, SAW_TRIPPED } from './tried/asSeen.js';
+export { beforePower } from './tried/beforePower.js';
+export type { BeforePower, DeadMistake, NotBeforePower } from './tried/beforePower.js';
+export type { DeadReading } from './tried/deadReadings.js';
 export { tellDiagnosis } from './diagnosis/told.js';
 export type { DiagnosisTold, QuestionTold, SuspectTold } from './diagnosis/told.js';
 export { sayObservation, sayQuestion } from './diagnosis/words.js';

@@ -114,3 +114,35 @@ test('nobody answers before it is said who works, and the circuit is picked firs
   works('Somebody else');
   expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Lit' }).disabled).toBe(false);
 });
+
+test('before power is there the make-up is read dead; what is not so leaves the mistakes that give it, and an old circuit has no such readings', async () => {
+  const { store } = show(<Prove id="tar-store-light" />, { job: few('tar-store-light') });
+  works('Somebody else');
+  tab('Before power');
+  await waitFor(() => expect(screen.getByText(/3 readings show \d+ of \d+ single mistakes/)).toBeTruthy(), {
+    timeout: 5000,
+  });
+  expect(screen.getByText(/nobody goes into the panel for it/)).toBeTruthy();
+  const so = screen.getAllByRole('button', { name: /^As expected: / });
+  expect(so).toHaveLength(3);
+  fireEvent.click(screen.getByRole('button', { name: /^As expected: .* held together/ }));
+  // The white does not go through.
+  fireEvent.click(screen.getByRole('button', { name: /^Not so: .*between the white of the 12\/2/ }));
+  expect(screen.getByText(/mistakes? gives? this/)).toBeTruthy();
+  expect(screen.getAllByText(/the white of the 12\/2 .* has slipped out of its splice/).length).toBe(2);
+  const bodies = store.getState().records.pending.map(({ record }) => record.body);
+  expect(bodies).toMatchObject([
+    { met: true, expected: 'no continuity' },
+    { met: false, saw: 'none', expected: 'continuity' },
+  ]);
+  fireEvent.click(screen.getByRole('button', { name: /^Take back: .*the white of the 12\/2/ }));
+  expect(screen.queryByText(/mistakes? gives? this/)).toBeNull();
+});
+
+test('of a circuit that is there already nothing is read dead as a whole', async () => {
+  show(<Prove id="rope-stair-light" />, { job: few('rope-stair-light') });
+  tab('Before power');
+  await waitFor(() => expect(screen.getByText(/Part of this circuit is there already/)).toBeTruthy(), {
+    timeout: 5000,
+  });
+});

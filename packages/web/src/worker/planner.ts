@@ -11,6 +11,7 @@ import {
   outcomeOfChange,
   smallerBox,
   boxOrWay,
+  beforePower,
   bitesOf,
   reviewJob,
   reviewWiring,
@@ -25,6 +26,8 @@ import {
   withDraft,
   type ArticleId,
   type Asking,
+  type BeforePower,
+  type NotBeforePower,
   type DiagnosisTold,
   type Finder,
   type Observation,
@@ -132,6 +135,9 @@ export const planner = {
     return tellDiagnosis(held.review, held.finder, observations, asking);
   },
   bites: (job: Job, box: BoxId): Bite[] | null => bitesOf(reviewJob(job), box),
+  /** The dead readings that prove the make-up of a circuit before there is power, or why there are none. */
+  beforePower: (job: Job, circuit: CircuitId): BeforePower | NotBeforePower =>
+    beforePower(reviewJob(job), circuit),
   underEdition: (job: Job, edition: Edition): Outcome => outcomeOfChange(job, { ...job, edition }),
   /** Every remedy below a price, one after the other; what is taken so far after each. */
   takeTogether: (

@@ -1,6 +1,9 @@
 import { proxy } from 'comlink';
 import type {
   ArticleId,
+  BeforePower,
+  CircuitId,
+  NotBeforePower,
   Bite,
   BoxId,
   BoxAlternative,
@@ -49,6 +52,21 @@ const askAnswers = (planner: Planner, question: string): Promise<Outcome[]> => {
 /** What each of some answers would change, in their order; null where nothing is asked. */
 export const useAnswers = (job: Job, answers: Answers | null): Asked<Outcome[]> | null =>
   useAsked(written(job, answers), askAnswers);
+
+const askBeforePower = async (
+  planner: Planner,
+  question: string,
+): Promise<{ told: BeforePower | NotBeforePower }> => {
+  const { job, circuit } = JSON.parse(question) as { job: Job; circuit: CircuitId };
+  return { told: await planner.beforePower(job, circuit) };
+};
+
+/** The dead readings that prove the make-up of a circuit; null for no circuit. */
+export const useBeforePower = (
+  job: Job,
+  circuit: CircuitId | null,
+): Asked<{ told: BeforePower | NotBeforePower }> | null =>
+  useAsked(writtenWhole(job, circuit && { circuit }), askBeforePower);
 
 const askSmaller = (planner: Planner, question: string): Promise<SmallerBox> => {
   const { job, box, articles } = JSON.parse(question) as { job: Job; box: BoxId; articles: ArticleId[] };

@@ -8,6 +8,7 @@ import { SafetyNote, Select, SeverityMark } from '../../parts/ui.js';
 import { reviewOf } from '../../store/review.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { positionsSet } from '../../store/wiringSlice.js';
+import { BeforePower } from './BeforePower.js';
 import { Bites } from './Bites.js';
 import { FindFault } from './find/FindFault.js';
 import { GroupTest } from './GroupTest.js';
@@ -71,6 +72,7 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         {[
           'Test sheet',
           'Find the fault',
+          'Before power',
           `Points to touch · ${sheet.points.length}`,
           'Where it bites',
           'Sign',
@@ -124,6 +126,9 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         </TabPanel>
         <TabPanel className="p-4">
           <FindFault view={view} circuit={circuit?.id ?? null} onMended={() => setTab(SHEET)} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <BeforePower view={view} circuit={circuit?.id ?? null} />
         </TabPanel>
         <TabPanel className="p-4">
           <Points view={view} />
