@@ -541,6 +541,7 @@ export type {
   Seen as SeenLight,
 } from './diagnosis/question.js';
 export { seenOnSheet, SAW_TRIPPED } from './tried/asSeen.js';
+export { bitesTogether } from './tried/bitesTogether.js';
 export { beforePower } from './tried/beforePower.js';
 export type { BeforePower, DeadMistake, NotBeforePower } from './tried/beforePower.js';
 export type { DeadReading } from './tried/deadReadings.js';

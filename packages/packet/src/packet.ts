@@ -3,6 +3,7 @@ import { materialOf, type Asked, type Material } from './asked.js';
 import { boxPages, schedule } from './boxes.js';
 import { brief } from './brief.js';
 import { cover } from './cover.js';
+import { bites } from './dangers.js';
 import { checks, cuts, takeOff } from './lists.js';
 import { LINE_HEIGHT } from './measured.js';
 import { plans } from './plans.js';
@@ -12,7 +13,7 @@ import { why } from './strips.js';
 
 /** Each section as pages; `first` is the one that the packet begins with, which starts no new page. */
 const PAGES: Record<Section, (material: Material, first: boolean) => Content[]> = {
-  ...{ cover, plans, schedule, boxes: boxPages, cuts, takeOff, checks, tests, panel, why, brief },
+  ...{ cover, plans, schedule, boxes: boxPages, cuts, takeOff, checks, bites, tests, panel, why, brief },
 };
 
 /** A packet as a document that `writePdf` sets: the chosen sections in their order, safety and the state of the job on every page. */

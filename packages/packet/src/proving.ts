@@ -10,6 +10,7 @@ import {
 } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { SAFETY } from './cover.js';
+import { deadReadings } from './dangers.js';
 import type { Material } from './asked.js';
 import { head, paragraph, subhead, table, tick } from './parts.js';
 
@@ -22,15 +23,18 @@ const answered = ({ state, saw, by, at }: Tried): string =>
     : `${{ met: saw === '' ? 'as expected' : `seen: ${saw}`, otherwise: `NOT: ${saw}`, changed: 'tried before something changed: try again' }[state]}, ${[by, day(at)].filter((one) => one !== '').join(' ')}`;
 
 /** For each group the shortest walk through all positions, one handle at a time, with what was answered or to be filled in; points to touch; who signed. */
-export const tests = ({ review, records, circuit }: Material, first: boolean): Content[] => {
+export const tests = (material: Material, first: boolean): Content[] => {
+  const { review, records, circuit } = material;
   const { groups, points } = sheetOf(review, circuit);
   const stateOf = triedStates(records, { id: review.id, planned: true });
   const cell = (asked: { id: string; hash: string }): Content => {
     const words = answered(stateOf(asked));
     return words === '' ? tick() : { text: words, fontSize: 8 };
   };
+  const dead = deadReadings(material, (one) => answered(stateOf(one)));
   return [
-    head('Test sheet', first),
+    ...(dead.length > 0 ? [head('Before power is there: dead readings', first), ...dead] : []),
+    head('Test sheet', first && dead.length === 0),
     paragraph(
       'Energise only what is closed and may be energised. One handle is moved from each line to the next; the handles of other groups stay as they are. Where the breaker trips, leave it off and do not try that position again. By whom, and when: ______________________________',
     ),

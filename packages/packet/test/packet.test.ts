@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import {
+  beforePower,
+  bitesOf,
+  bitesTogether,
   cubicInches,
   drawBox,
   estimate,
@@ -69,7 +72,17 @@ test('what is read back from the packet of a circuit is what the data says: boxe
   const { job } = material;
   const has = (text: string) => expect([text, all.includes(squeezed(text))]).toEqual([text, true]);
   expect(material.boxes.length).toBe(5);
+  const dead = beforePower(review, 'galley-lights' as CircuitId);
+  if (typeof dead === 'string') throw new Error(dead);
+  for (const { link, step } of dead.readings) {
+    has(step);
+    if (link !== null) has(link);
+  }
   for (const id of material.boxes) {
+    for (const { what, reading } of bitesTogether(bitesOf(review, id) ?? [])) {
+      has(what.slice(1));
+      has(reading);
+    }
     has(job.boxes.find((box) => box.id === id)?.name ?? '');
     for (const { text } of makeUpSteps(job, review.wiring, review.drawn, id).steps) has(text);
   }

@@ -140,6 +140,7 @@ describe('the bench', () => {
       'Check',
       'Steps',
       'Box fill',
+      'Meters',
     ]);
     fireEvent.click(screen.getByRole('tab', { name: 'Check' }));
     expect(screen.queryByText('16 of 16 positions work')).toBeNull();

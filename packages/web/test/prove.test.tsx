@@ -144,7 +144,7 @@ test('where a box bites is told with what shows it; a live reading is named to a
   const bites = within(
     await screen.findByRole('list', { name: 'Where Galley door bites' }, { timeout: 20_000 }),
   );
-  expect(bites.getByText('the metal of Shelf light would not be grounded')).toBeTruthy();
+  expect(bites.getAllByText(/Shelf light.* would not be grounded$/).length).toBeGreaterThan(0);
   expect(bites.getAllByText(/^Dead: there must be continuity/).length).toBeGreaterThan(0);
   expect(bites.queryByText(/^Live, by an electrician/)).toBeNull();
   expect(bites.getAllByText(/a live reading, for an electrician/).length).toBeGreaterThan(0);

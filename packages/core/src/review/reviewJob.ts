@@ -106,11 +106,24 @@ export interface CircuitReview {
   proofs: GroupProof[];
 }
 
+/** What belongs to each circuit of a review, told once: it is asked for box by box. */
+const ofCircuits = new WeakMap<Subject, Map<CircuitId, CircuitReview>>();
+
 /**
  * The part of one circuit in a review. A finding that names a circuit is that circuit's; one on a cable or box is of
  * every circuit that comes there. Boxes that no cable reaches yet count by what stands in them.
  */
 export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitReview => {
+  const known = ofCircuits.get(review) ?? new Map<CircuitId, CircuitReview>();
+  ofCircuits.set(review, known);
+  const before = known.get(circuit);
+  if (before) return before;
+  const made = circuitOf(review, circuit);
+  known.set(circuit, made);
+  return made;
+};
+
+const circuitOf = (review: Subject, circuit: CircuitId): CircuitReview => {
   const { job, wiring, drawn } = review;
   const byCable = circuitsByCable(wiring, job, drawn);
   const stands = new Set<string>(boxesOfCircuit(job, circuit));

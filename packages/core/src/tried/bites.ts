@@ -8,6 +8,7 @@ import { compile, type Compiled } from '../circuit/compile.js';
 import { evaluate, type State } from '../circuit/evaluate.js';
 import { ungroundedParts, type MetalPart } from '../circuit/groundContinuity.js';
 import type { Positions } from '../circuit/parts.js';
+import { scopeOf } from '../diagnosis/scope.js';
 import { withFault } from '../faults/fault.js';
 import { mistakesIn } from '../faults/inBox.js';
 import { sayFault } from '../faults/say.js';
@@ -139,18 +140,22 @@ const isUnknown = (review: ReviewedWiring, circuit: CircuitId): boolean => {
  */
 export const bitesOf = (review: ReviewedWiring, box: BoxId): Bite[] | null => {
   // Elsewhere something may be assumed: before and after it is taken as it is drawn, so that only the mistake makes a difference.
-  const { job, wiring, drawn } = review;
+  const { job, wiring } = review;
   const circuits = new Set(
     job.circuits.filter(({ id }) => reviewCircuit(review, id).boxes.has(box)).map(({ id }) => id),
   );
   if ([...circuits].some((id) => isUnknown(review, id))) return null;
   const walks = walksAt(review, circuits);
-  const before = look(job, wiring, drawn, walks);
+  const [circuit] = circuits;
+  if (circuit === undefined) return [];
+  // What is in no box with it has no say in it.
+  const { near, parts } = scopeOf(review, circuit);
+  const before = look(job, near, compile(near, parts), walks);
   const found = new Map<string, Bite>();
-  for (const fault of mistakesIn(wiring, box)) {
-    const made = withFault(wiring, fault);
+  for (const fault of mistakesIn(near, box)) {
+    const made = withFault(near, fault);
     if (!made.ok) continue;
-    const after = look(job, made.value, compile(made.value, job), walks);
+    const after = look(job, made.value, compile(made.value, parts), walks);
     if (after.seen !== before.seen) continue;
     for (const [key, { kind, what }] of after.hidden) {
       if (before.hidden.has(key)) continue;

@@ -1,6 +1,6 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { findBox, makeUpSteps, PHASE_WORDS, type BoxSteps, type Step } from '@amber/core';
+import { useMemo, useState, type ReactNode } from 'react';
+import { findBox, makeUpSteps, PHASE_WORDS, type BoxId, type BoxSteps, type Step } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useTicks } from '../../store/useTicks.js';
 import { Button } from '../../parts/ui.js';
@@ -44,7 +44,14 @@ const BY_WORDS = { box: 'Box by box', phase: 'Part by part' } as const;
 type By = keyof typeof BY_WORDS;
 
 /** The work order, ticked off as it is done: of the box in view, or of a part of the work in every box. */
-export const StepsPanel = ({ subject }: { subject: Subject }) => {
+export const StepsPanel = ({
+  subject,
+  beside,
+}: {
+  subject: Subject;
+  /** What stands with the steps of a box. */
+  beside?: (box: BoxId) => ReactNode;
+}) => {
   const [depth, setDepth] = useState(0);
   const [by, setBy] = useState<By>('box');
   // A step that is asked for by its picture is shown among those of its box.
@@ -69,7 +76,7 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
         onPick={setDepth}
       />
       {by === 'box' ? (
-        <BoxOrder subject={subject} depth={depth} />
+        <BoxOrder subject={subject} depth={depth} beside={beside} />
       ) : (
         <PhaseOrder subject={subject} depth={depth} />
       )}
@@ -78,7 +85,15 @@ export const StepsPanel = ({ subject }: { subject: Subject }) => {
 };
 
 /** The work order of the box in view, ticked off as it is done. */
-const BoxOrder = ({ subject, depth }: { subject: Subject; depth: number }) => {
+const BoxOrder = ({
+  subject,
+  depth,
+  beside,
+}: {
+  subject: Subject;
+  depth: number;
+  beside: ((box: BoxId) => ReactNode) | undefined;
+}) => {
   const dispatch = useAppDispatch();
   const asked = useAppSelector((state) => state.wiring.step);
   const { stateOf, set, waiting } = useTicks(subject.job.id, subject.wiringId, subject.kind === 'planned');
@@ -136,6 +151,7 @@ const BoxOrder = ({ subject, depth }: { subject: Subject; depth: number }) => {
       })}
       {subject.readOnly ? null : <FacePicker subject={subject} box={box} />}
       <OtherEnds ends={order.otherEnds} />
+      {beside?.(box)}
       <Words />
       <p className="text-[13px] text-quiet">
         <strong className="text-ink">At hand:</strong> {order.tools.join(', ')}.

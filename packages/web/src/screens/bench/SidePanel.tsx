@@ -14,6 +14,9 @@ import { AfterTelling } from './AfterTelling.js';
 const FindingList = lazy(async () => ({
   default: (await import('../../panels/findings/FindingList.js')).FindingList,
 }));
+const BoxBites = lazy(async () => ({
+  default: (await import('../../panels/bites/BoxBites.js')).BoxBites,
+}));
 const StepsPanel = lazy(async () => ({
   default: (await import('../../panels/steps/StepsPanel.js')).StepsPanel,
 }));
@@ -96,7 +99,12 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
           {hasSteps ? (
             <TabPanel className="p-4">
               <Boundary what="The steps" of={subject.wiringId}>
-                <StepsPanel subject={subject} />
+                <StepsPanel
+                  subject={subject}
+                  beside={(box) =>
+                    subject.kind === 'planned' ? <BoxBites key={box} job={subject.job} box={box} /> : null
+                  }
+                />
               </Boundary>
             </TabPanel>
           ) : null}

@@ -1,0 +1,46 @@
+import { listed } from '../words/lists.js';
+import type { Bite } from './bites.js';
+
+/** Sentences that differ in their middle alone as one: "the metal of Ridge 1 and Ridge 2 would not be grounded". */
+const merged = (sentences: readonly string[]): string => {
+  const [first = '', ...others] = sentences.map((one) => one.split(' '));
+  const words = Array.isArray(first) ? first : [first];
+  let [start, end] = [0, 0];
+  while (start < words.length && others.every((one) => one[start] === words[start])) start++;
+  while (
+    end < words.length - start &&
+    others.every(
+      (one) => one.length - end > start && one[one.length - 1 - end] === words[words.length - 1 - end],
+    )
+  )
+    end++;
+  if (others.length === 0) return words.join(' ');
+  const middles = [words, ...others].map((one) => one.slice(start, one.length - end).join(' '));
+  return [
+    ...words.slice(0, start),
+    listed(middles.filter((one) => one !== '')),
+    ...words.slice(words.length - end),
+  ]
+    .filter((one) => one !== '')
+    .join(' ');
+};
+
+/** Dangers of one kind that the same mistake brings, as one: a ground that slips out leaves all beyond it ungrounded. */
+export const bitesTogether = (bites: readonly Bite[]): Bite[] => {
+  const groups = new Map<string, Bite[]>();
+  for (const bite of bites) {
+    const key = JSON.stringify([bite.kind, bite.example]);
+    groups.set(key, [...(groups.get(key) ?? []), bite]);
+  }
+  return [...groups.values()].flatMap((group) => {
+    const [first] = group;
+    if (!first) return [];
+    return [
+      {
+        ...first,
+        what: merged(group.map(({ what }) => what)),
+        mistakes: Math.max(...group.map(({ mistakes }) => mistakes)),
+      },
+    ];
+  });
+};
