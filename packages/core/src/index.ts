@@ -545,6 +545,8 @@ export { bitesTogether } from './tried/bitesTogether.js';
 export { beforePower } from './tried/beforePower.js';
 export type { BeforePower, DeadMistake, NotBeforePower } from './tried/beforePower.js';
 export type { DeadReading } from './tried/deadReadings.js';
+export { tellScrews, UNMARKED } from './diagnosis/unmarked.js';
+export type { ScrewReading, ScrewsTold, Unmarked } from './diagnosis/unmarked.js';
 export { tellDiagnosis } from './diagnosis/told.js';
 export type { DiagnosisTold, QuestionTold, SuspectTold } from './diagnosis/told.js';
 export { sayObservation, sayQuestion } from './diagnosis/words.js';

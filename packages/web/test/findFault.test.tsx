@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { liveRecords, withoutCircuit, type Job } from '@amber/core';
+import { UnmarkedSwitch } from '../src/screens/prove/find/UnmarkedSwitch.js';
 import { ProveScreen } from '../src/screens/prove/ProveScreen.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, show } from './support/page.js';
@@ -145,4 +146,25 @@ test('of a circuit that is there already nothing is read dead as a whole', async
   await waitFor(() => expect(screen.getByText(/Part of this circuit is there already/)).toBeTruthy(), {
     timeout: 5000,
   });
+});
+
+test('a switch without marks is told its common by continuity in both positions; one that reads like none is called so', () => {
+  show(<UnmarkedSwitch />);
+  const said: string[] = [];
+  // B is the common: joined with A first, with C after.
+  for (let k = 0; k < 6 && screen.queryByText(/^Continuity tester between/); k++) {
+    if (screen.queryByText(/Move its handle/)) said.push('moved');
+    const [, a = '', b = ''] =
+      /between (\w) and (\w)/.exec(screen.getByText(/^Continuity tester between/).textContent ?? '') ?? [];
+    const pair = said.includes('moved') ? ['B', 'C'] : ['A', 'B'];
+    press(pair.includes(a) && pair.includes(b) ? 'Continuity' : 'None');
+  }
+  expect(said).toEqual(['moved']);
+  expect(screen.getByText('B is the common; the other two are the travelers.')).toBeTruthy();
+  press('Another switch');
+  press('Four screws and the green');
+  for (let k = 0; k < 12 && screen.queryByText(/^Continuity tester between/); k++) press('None');
+  expect(screen.getByText(/No switch of this kind that works reads so/)).toBeTruthy();
+  press('Take the last back');
+  expect(screen.getByText(/^Continuity tester between/)).toBeTruthy();
 });

@@ -18,6 +18,7 @@ import { AskCard } from './AskCard.js';
 import { Found } from './Found.js';
 import { Possible } from './Possible.js';
 import { BoxPicture } from './SuspectPicture.js';
+import { UnmarkedSwitch } from './UnmarkedSwitch.js';
 import { useFault } from './useFault.js';
 
 const HISTORY_WORDS: Record<History, string> = {
@@ -225,6 +226,12 @@ export const FindFault = ({
             </ol>
           </section>
         ) : null}
+        <details className="text-[14px]">
+          <summary className="min-h-10 cursor-pointer py-2 font-semibold">
+            A switch in the hand whose screws bear no marks
+          </summary>
+          <UnmarkedSwitch />
+        </details>
       </div>
       {told && told.state !== 'nothingSeen' && told.state !== 'found' ? (
         <Possible review={view.review} told={told} positions={positions} />
