@@ -312,6 +312,7 @@ export type { Remedy } from './review/remedies.js';
 export { reviewCircuit, reviewJob } from './review/reviewJob.js';
 export type { CircuitReview, JobReview } from './review/reviewJob.js';
 export { reviewWiring } from './review/subject.js';
+export { compileKnown } from './review/subject.js';
 export type { Subject as ReviewedWiring } from './review/subject.js';
 export { summariseJob } from './review/jobSummary.js';
 export type { CircuitSummary, JobSummary } from './review/jobSummary.js';

@@ -227,6 +227,11 @@ test('every question and every answer is put in the words of the trade, with the
   expect(say({ kind: 'panel', circuit: 'landing-lights' as never }).cautions.join(' ')).toMatch(
     /supply terminals stay live with the main off/,
   );
+  const stair = finderOf('rope-stair-light');
+  const assumed = sayQuestion(review, stair.scope, { kind: 'look', box: 'stair-head' as never }, {});
+  expect(assumed.cautions.join(' ')).toMatch(
+    /Nobody has looked into this box: what is drawn is what is usual/,
+  );
   const { devices } = finder.scope.groups[0] ?? { devices: [] };
   const [device] = devices;
   if (!device) throw new Error('no handle');

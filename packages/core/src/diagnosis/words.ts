@@ -73,6 +73,11 @@ const openCautions = (review: ReviewedWiring, scope: Scope, box: BoxId): string[
   const breakers = breakersAt(review, box);
   return [
     DEAD,
+    ...(scope.assumed.has(box)
+      ? [
+          'Nobody has looked into this box: what is drawn is what is usual, and may not be so. Take every wire for live until it is proved dead.',
+        ]
+      : []),
     ...(breakers.length > 1
       ? [
           `${breakers.length} circuits come in here, ${listed(breakers)}: all of their breakers off. The neutral of one can be live with the other’s breaker off.`,

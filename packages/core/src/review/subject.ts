@@ -1,4 +1,4 @@
-import { assumedOf } from '../model/existing.js';
+import { assumedOf, existingDocument } from '../model/existing.js';
 import type { BoxId, WiringId } from '../model/ids.js';
 import type { Job, JudgedEdition, WiringDoc } from '../model/job.js';
 import { findBox } from '../model/lookup.js';
@@ -43,6 +43,10 @@ export const ifAsAssumed = (job: Job, { certainty, wiring }: WiringDoc, finding:
     remedy: `Look first. ${finding.remedy}`,
   };
 };
+
+/** A wiring of the job, as it is or spoiled, compiled so that what is only assumed of what is there counts as not known. */
+export const compileKnown = (job: Job, wiring: Wiring): Compiled =>
+  compile(wiring, job, assumedOf(existingDocument(job)));
 
 /**
  * A wiring of the job as it stands, existing, found or built, judged like a planned one; null where there is none. What stands there is

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import {
   asItLooks,
   compile,
+  compileKnown,
   drawBox,
   evaluate,
   rolesOf,
@@ -37,10 +38,10 @@ export const BoxPicture = ({
 }) => {
   const { job } = review;
   const shown = useMemo(() => {
-    const compiled = compile(wiring, job);
+    const compiled = compileKnown(job, wiring);
     return {
       ...{ compiled, state: evaluate(compiled, positions) },
-      drawing: drawBox(job, wiring, box, { compiled }),
+      drawing: drawBox(job, wiring, box, { compiled: compile(wiring, job) }),
     };
   }, [job, wiring, box, positions]);
   const roles = useMemo(() => rolesOf(review.drawn), [review]);
