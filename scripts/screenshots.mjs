@@ -120,16 +120,6 @@ const SHOTS = [
     },
   },
   {
-    name: 'device-in-hand',
-    path: '/jobs/heron-yard/circuits/galley-lights',
-    size: desk,
-    act: async (page) => {
-      for (const key of ['v']) await page.keyboard.press(key);
-      await page.getByRole('tab', { name: 'Steps' }).click();
-      await page.getByRole('region', { name: 'Device in hand' }).scrollIntoViewIfNeeded();
-    },
-  },
-  {
     name: 'two-circuits',
     path: '/jobs/heron-yard/circuits/landing-lights',
     size: desk,
@@ -173,6 +163,23 @@ const SHOTS = [
       await page.getByLabel('Initials').fill('RF');
       await page.getByRole('button', { name: 'An electrician' }).click();
       for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'As expected' }).click();
+    },
+  },
+  {
+    name: 'find',
+    path: '/jobs/heron-yard/circuits/ropewalk-lights/prove',
+    size: desk,
+    act: async (page) => {
+      await page.getByLabel('Initials').fill('RF');
+      await page.getByRole('button', { name: 'An electrician' }).click();
+      await page.getByRole('tab', { name: 'Find the fault' }).click();
+      await page.getByRole('button', { name: 'A device was changed' }).click();
+      const seen = page.getByRole('region', { name: 'What was seen' }).getByRole('listitem');
+      for (const [count, what] of ['All lit', 'All dark'].entries()) {
+        await page.getByRole('button', { name: what, exact: true }).click();
+        await seen.nth(count).waitFor();
+      }
+      await page.getByRole('button', { name: 'Draw it' }).first().click();
     },
   },
   {
