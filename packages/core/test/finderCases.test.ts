@@ -130,8 +130,8 @@ test('once a position tripped the breaker, nothing is asked any more that wants 
     ...{ kind: 'touching', joint: grounds.id },
     terminal: { device: 'device:creek-switch' as never, name: 'traveler 1' },
   });
-  const house = houseWith(finder.scope, [bare]);
-  if (!house) throw new Error('no such house');
+  const shorted = houseWith(finder.scope, [bare]);
+  if (!shorted) throw new Error('no such house');
   const seen: Observation[] = [];
   let tripped = 0;
   for (let k = 0; k < 30; k++) {
@@ -142,16 +142,31 @@ test('once a position tripped the breaker, nothing is asked any more that wants 
     );
     expect(questions.some(({ question }) => keys.has(questionKey(question)))).toBe(false);
     if (tripped > 0)
-      expect(questions.some(({ question: { kind } }) => ['flip', 'lamp', 'volts'].includes(kind))).toBe(
-        false,
-      );
+      expect(
+        questions.some(({ question: { kind } }) => ['flip', 'lamp', 'volts', 'breaker'].includes(kind)),
+      ).toBe(false);
     const question = questions[0]?.question;
     if (!question) break;
-    const answer = house.answer(question);
+    const answer = shorted.answer(question);
     if (answer.kind === 'tripped') tripped++;
     seen.push({ question, answer });
   }
   expect(tripped).toBe(1);
+  // Nor is an answer asked once more that would want power, be it at odds with all the rest.
+  const house = houseWith(finder.scope, []);
+  const flips = flipsOf(finder);
+  const odd = flips.map((question): Observation => ({
+    question,
+    answer: house?.answer(question) ?? { kind: 'cannot' },
+  }));
+  for (const [i, one] of flips.entries()) {
+    const told = [...odd.filter((_, k) => k !== i), { question: one, answer: { kind: 'tripped' as const } }];
+    const { again, questions } = finder.at(told, { ...NEW, isElectrician: true });
+    expect(again === null || ['look', 'panel', 'continuity'].includes(again.question.kind)).toBe(true);
+    expect(questions.every(({ question: { kind } }) => ['look', 'panel', 'continuity'].includes(kind))).toBe(
+      true,
+    );
+  }
   expect(finder.at(seen, NEW).at).toEqual({ kind: 'box', box: 'creek-end' });
 });
 

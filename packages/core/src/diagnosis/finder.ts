@@ -53,6 +53,9 @@ export interface Finder {
   at: (observations: readonly Observation[], asking: Asking) => Diagnosis;
 }
 
+/** What is asked with the power on; of a breaker that tripped it is not asked whether it is on. */
+const WANTS_POWER: ReadonlySet<Question['kind']> = new Set(['flip', 'volts', 'lamp', 'breaker']);
+
 /** The place that an answer shows the fault at. */
 const seenAt = ({ question, answer }: Observation): TroublePlace | null => {
   if (answer.kind !== 'is') return null;
@@ -134,7 +137,11 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
         ({ kind }) => kind === 'flip',
       );
       const alone = believed(scope, singles, observations);
-      const again = atOdds(scope, alone, observations);
+      const tripped = observations.some(({ answer }) => answer.kind === 'tripped');
+      // What tripped a breaker is never switched on again to look: whatever is asked from then on is dead, once more or for the first time.
+      const isSafe = ({ kind }: Question): boolean => !tripped || !WANTS_POWER.has(kind);
+      const odd = atOdds(scope, alone, observations);
+      const again = odd && isSafe(odd.question) ? odd : null;
       const known = alone.filter(({ model }) => model.compiled !== null);
       const fitsAlone = known.some(({ against }) => against === 0);
       const key = JSON.stringify([history, observations]);
@@ -144,10 +151,6 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
       const models = [...singles, ...pairs];
       const held = pairs.length > 0 ? believed(scope, models, observations) : alone;
 
-      const tripped = observations.some(({ answer }) => answer.kind === 'tripped');
-      // What tripped a breaker is never switched on again to look: whatever is asked from then on is dead.
-      const isSafe = ({ kind }: Question): boolean =>
-        !tripped || (kind !== 'flip' && kind !== 'volts' && kind !== 'lamp');
       const asked = questionsNow(
         scope,
         situation,
