@@ -168,3 +168,17 @@ test('a switch without marks is told its common by continuity in both positions;
   press('Take the last back');
   expect(screen.getByText(/^Continuity tester between/)).toBeTruthy();
 });
+
+test('a breaker that tripped while the fault was looked for holds the test sheet too', async () => {
+  show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });
+  works('An electrician');
+  tab('Find the fault');
+  press('New: it never worked');
+  await settled();
+  press('The breaker tripped');
+  await settled();
+  expect(screen.getByText(/^Open .*, and pull nothing apart yet\.$/)).toBeTruthy();
+  tab('Test sheet');
+  expect(screen.getByText(/The breaker of this circuit tripped at what was looked for/)).toBeTruthy();
+  expect(screen.queryByRole('button', { name: 'As expected' })).toBeNull();
+});

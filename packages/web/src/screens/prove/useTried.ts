@@ -1,6 +1,7 @@
 import { useCallback, useMemo } from 'react';
 import {
   SAW_TRIPPED,
+  signedHash,
   sheetOf,
   triedStates,
   type About,
@@ -10,6 +11,7 @@ import {
   type SiteRecord,
   type Tried,
 } from '@amber/core';
+import { observedOf } from './find/observed.js';
 import { useWhoWorks, type WhoWorks } from '../../onRecord/WhoWorks.js';
 import { recorded, retracted } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
@@ -55,9 +57,13 @@ export const useTried = (review: JobReview, circuit: CircuitId | null): ProveVie
       return [
         ...sheet.groups.filter((one) => one.circuit === of && one.rows.some(did)),
         ...sheet.points.filter((one) => one.circuit === of && did(one)),
+        // What tripped while a fault was looked for is not switched on for the sheet either.
+        ...observedOf(records, of, signedHash(review, of))
+          .filter(({ observation }) => observation.answer.kind === 'tripped')
+          .map(() => ({ name: 'what was looked for under Find the fault' })),
       ].map(({ name }) => name);
     },
-    [sheet, stateOf],
+    [sheet, stateOf, records, review],
   );
   const answer = useCallback<ProveView['answer']>(
     ({ id, hash, expect }, met, saw) => {

@@ -1,7 +1,5 @@
 import { useCallback, useMemo, useState } from 'react';
 import {
-  liveRecords,
-  observationSchema,
   seenOnSheet,
   signedHash,
   type CircuitId,
@@ -17,21 +15,7 @@ import { positionsSet } from '../../../store/wiringSlice.js';
 import { useDiagnosis } from '../../../worker/useDiagnosis.js';
 import type { Asked } from '../../../worker/useWork.js';
 import type { ProveView } from '../useTried.js';
-
-/** Observations on record of one circuit since it was last mended, as its boxes are now; of before they tell of another wiring. */
-const observedOf = (
-  records: readonly SiteRecord[],
-  circuit: CircuitId,
-  hash: string,
-): { record: SiteRecord; observation: Observation; words: string }[] => {
-  const mine = liveRecords(records).filter(({ about }) => about.kind === 'circuit' && about.id === circuit);
-  const mended = mine.map(({ kind }) => kind).lastIndexOf('mended');
-  return mine.slice(mended + 1).flatMap((record) => {
-    if (record.kind !== 'observed' || record.about.hash !== hash) return [];
-    const read = observationSchema.safeParse(record.body['seen']);
-    return read.success ? [{ record, observation: read.data, words: String(record.body['words']) }] : [];
-  });
-};
+import { observedOf } from './observed.js';
 
 /** A fault that is looked for: what was seen, how it stands, and the ways to answer. */
 export interface FaultView {
