@@ -170,6 +170,19 @@ test('once a position tripped the breaker, nothing is asked any more that wants 
   expect(finder.at(seen, NEW).at).toEqual({ kind: 'box', box: 'creek-end' });
 });
 
+test('what is mended at the panel begins with what stays live there', () => {
+  const finder = finderOf('ropewalk-lights');
+  const atPanel = finder
+    .at([], { ...NEW, isElectrician: true })
+    .suspects.flatMap(({ hypothesis }) => hypothesis.troubles)
+    .filter((one) => one.kind === 'wires' && 'circuit' in one.at);
+  expect(atPanel.length).toBeGreaterThan(3);
+  for (const trouble of atPanel)
+    expect(mendTrouble(review.job, review.wiring, trouble)[0]).toMatch(
+      /^At the panel, by an electrician: the supply terminals stay live with the main off/,
+    );
+});
+
 test('nobody but an electrician is sent to the panel or asked for a live reading; what cannot be tried is not asked again', () => {
   const finder = finderOf('ropewalk-lights');
   const look: Observation = {

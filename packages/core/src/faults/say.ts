@@ -156,11 +156,14 @@ export const sayTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string =
   }
 };
 
+const AT_PANEL =
+  'At the panel, by an electrician: the supply terminals stay live with the main off. Whoever is not qualified stops here.';
+
 /** How it is mended, step by step, once its box is open, dead and proved so. */
 export const mendTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string[] => {
   switch (trouble.kind) {
     case 'wires':
-      return mendFault(job, wiring, trouble.fault);
+      return [...('circuit' in trouble.at ? [AT_PANEL] : []), ...mendFault(job, wiring, trouble.fault)];
     case 'stuck':
     case 'worn':
     case 'otherDevice':

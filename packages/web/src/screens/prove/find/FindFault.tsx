@@ -123,8 +123,9 @@ export const FindFault = ({
           </p>
         ) : told?.state === 'notToTell' ? (
           <p className="rounded-md border border-caution p-3 text-[14px]">
-            Nothing is left to ask. What is still possible stands beside this: open the first of those boxes
-            and hold it against its drawing.
+            {told.places[0]?.key.startsWith('panel|')
+              ? 'Nothing is left to ask here. The likeliest place is at the panel, whose supply terminals stay live with the main off: that is for an electrician, and whoever is none stops here.'
+              : 'Nothing is left to ask. What is still possible stands beside this: open the first of those boxes, dead and proved so, and hold it against its drawing.'}
           </p>
         ) : question ? (
           <>
