@@ -11,7 +11,7 @@ import { houseWith, searched } from './support/house.js';
 import { yard } from './support/yard.js';
 
 const theYard = reviewJob(yard());
-const finders = [theYard, ...fc.sample(anyFullJob, { seed: 7, numRuns: 4 }).map(reviewJob)].flatMap(
+const finders = [theYard, ...fc.sample(anyFullJob, { seed: 7, numRuns: 2 }).map(reviewJob)].flatMap(
   (review) =>
     review.job.circuits
       .map(({ id }) => createFinder(review, id))
@@ -48,7 +48,7 @@ test('what a hypothesis says of a flip, a dead and a live reading is what the ho
     const [box] = scope.boxes.filter((one) => scope.near.devices.some((device) => device.box === one));
     const situation = { positions: {}, open: new Set(box ? [box] : []) };
     const singles = singlesOf(finder);
-    for (let k = 0; k < 14; k++) {
+    for (let k = 0; k < 10; k++) {
       const hidden = drawn(singles, () => 1, number());
       const [house, model] = [houseWith(scope, hidden.troubles), modelOf(scope, hidden)];
       if (!house || !model) continue;
@@ -77,7 +77,7 @@ test('what a hypothesis says of a flip, a dead and a live reading is what the ho
       }
     }
   }
-  expect(compared).toBeGreaterThan(1500);
+  expect(compared).toBeGreaterThan(800);
 });
 
 test('of random single faults the true one is found, and is among those that nothing speaks against', () => {
@@ -103,7 +103,7 @@ test('of random single faults the true one is found, and is among those that not
 test('with one answer in ten wrong, the true place is found nearly always', () => {
   const number = numbersFrom(23);
   let [found, all] = [0, 0];
-  for (const { finder } of finders.slice(0, 8))
+  for (const { finder } of finders.slice(0, 5))
     for (let k = 0; k < 2; k++) {
       const hidden = drawn(singlesOf(finder), ({ weight }) => weight, number());
       const house = houseWith(finder.scope, hidden.troubles);
@@ -133,8 +133,8 @@ test('with one answer in ten wrong, the true place is found nearly always', () =
 test('where no single fault fits, pairs do: one of the two is found, or the boxes that hold them are told', () => {
   const number = numbersFrom(41);
   let [told, all] = [0, 0];
-  for (const { finder } of finders)
-    for (let k = 0; k < 3; k++) {
+  for (const { finder } of finders.slice(0, 8))
+    for (let k = 0; k < 2; k++) {
       const singles = singlesOf(finder);
       const two = [0, 1].map(() => drawn(singles, ({ weight }) => weight, number()));
       const hidden = two.flatMap(({ troubles }) => troubles);
