@@ -86,6 +86,8 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
       return [letter ?? 'R', set, whose].filter((one) => one !== '').join(' ');
     });
     const half = Math.max(24, ...switches.map((said) => said.length * 2.4 + 4));
+    // Tall enough for all of its handles.
+    const tall = Math.max(40, switches.length * 11 + 10);
     const lamps = node.luminaires.map((id, i) => {
       const light = state.luminaires.find((one) => one.id === id)?.light ?? 'unknown';
       const cx = x + (i - (node.luminaires.length - 1) / 2) * 20;
@@ -108,9 +110,9 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
         ? ''
         : element('rect', {
             x: x - half,
-            y: y - 20,
+            y: y - tall / 2,
             width: 2 * half,
-            height: 40,
+            height: tall,
             rx: 4,
             fill: '#fff',
             stroke: '#000',
@@ -124,7 +126,7 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
               }),
             )
             .join('');
-    return box + lamps.join('') + words(x, y + 33, placeTag(job, node.place), { size: 8 });
+    return box + lamps.join('') + words(x, y + tall / 2 + 13, placeTag(job, node.place), { size: 8 });
   };
   const inside =
     edges.map(({ cable, from, to }) => conductors(review, state, cable, at(from), at(to))).join('') +
