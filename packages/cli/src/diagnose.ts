@@ -6,6 +6,7 @@ import {
   HISTORIES,
   positionName,
   questionKey,
+  seenSchema,
   tellDiagnosis,
   type Asking,
   type FaultQuestion,
@@ -20,8 +21,7 @@ import {
 } from '@amber/core';
 import type { Command, Refused } from './report.js';
 
-const SEEN: readonly string[] = ['lit', 'dim', 'dark', 'flickers'];
-const isSeen = (word: string): word is SeenLight => SEEN.includes(word);
+const isSeen = (word: string): word is SeenLight => seenSchema.safeParse(word).success;
 const refused = (line: string): Refused => ({ refused: [line] });
 
 const handlesOf = ({ scope }: Finder) => scope.groups.flatMap(({ devices }) => devices);

@@ -534,7 +534,8 @@ export type { Trouble, TroublePlace } from './faults/trouble.js';
 /** Looks for what is wrong with a circuit. */
 export { createFinder } from './diagnosis/finder.js';
 export type { Asking, Diagnosis, Finder, Suspect } from './diagnosis/finder.js';
-export { ANSWERS, observationSchema, questionKey } from './diagnosis/question.js';
+export { ANSWERS, observationSchema, questionKey, seenSchema } from './diagnosis/question.js';
+export { scopeOf } from './diagnosis/scope.js';
 export type {
   Observation,
   Question as FaultQuestion,

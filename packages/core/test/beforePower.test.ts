@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { beforePower, reviewCircuit, reviewJob, type CircuitId, type Wiring } from '../src/index.js';
 import { withFault } from '../src/faults/fault.js';
 import { faultsIn } from '../src/faults/inBox.js';
-import { terminalKey, type Member } from '../src/model/wiring.js';
 import { anyJob } from './support/arbitrary.js';
 import { naming } from './support/samples.js';
+import { touches, walks } from './support/walk.js';
 import { yard } from './support/yard.js';
 
 /** The wiring of some boxes before devices and luminaires are in, taken apart by hand. */
@@ -18,41 +18,9 @@ const bare = (wiring: Wiring, boxes: ReadonlySet<string>): Wiring => ({
     .filter(({ members }) => members.length > 0),
 });
 
-/** Does one conductor reach another by copper, walking from piece to piece, with a link wire in or none? */
-const reaches = (
-  wiring: Wiring,
-  link: readonly [string, string] | null,
-  from: string,
-  to: string,
-): boolean => {
-  const beside = new Map<string, string[]>();
-  const touch = (a: string, b: string) => {
-    beside.set(a, [...(beside.get(a) ?? []), b]);
-    beside.set(b, [...(beside.get(b) ?? []), a]);
-  };
-  const key = (one: Member) =>
-    'end' in one
-      ? `conductor|${one.end.cable}|${one.end.colour}`
-      : 'pigtail' in one
-        ? `pigtail|${one.pigtail.id}`
-        : terminalKey(one.lead);
-  for (const { id, members } of wiring.joints) for (const one of members) touch(`joint|${id}`, key(one));
-  for (const { wire, terminal } of wiring.landings)
-    touch(
-      'end' in wire ? `conductor|${wire.end.cable}|${wire.end.colour}` : `pigtail|${wire.pigtail}`,
-      terminalKey(terminal),
-    );
-  if (link) touch(...link);
-  const seen = new Set([from]);
-  const queue = [from];
-  for (let at = queue.pop(); at !== undefined; at = queue.pop())
-    for (const next of beside.get(at) ?? [])
-      if (!seen.has(next)) {
-        seen.add(next);
-        queue.push(next);
-      }
-  return seen.has(to);
-};
+/** Does one conductor reach another by copper, with a link wire in or none? */
+const reaches = (wiring: Wiring, link: readonly [string, string] | null, from: string, to: string): boolean =>
+  walks([...touches(wiring), ...(link ? [link] : [])], from, to);
 
 const reviews = [yard(), ...fc.sample(anyJob, { seed: 31, numRuns: 12 })].map(reviewJob);
 

@@ -179,7 +179,7 @@ test('what is mended at the panel begins with what stays live there', () => {
   expect(atPanel.length).toBeGreaterThan(3);
   for (const trouble of atPanel)
     expect(mendTrouble(review.job, review.wiring, trouble)[0]).toMatch(
-      /^At the panel, by an electrician: the supply terminals stay live with the main off/,
+      /^At the panel: the supply terminals stay live with the main off/,
     );
 });
 

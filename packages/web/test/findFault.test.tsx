@@ -1,12 +1,12 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { liveRecords, withoutCircuit, type Job } from '@amber/core';
+import { liveRecords } from '@amber/core';
 import { UnmarkedSwitch } from '../src/screens/prove/find/UnmarkedSwitch.js';
 import { ProveScreen } from '../src/screens/prove/ProveScreen.js';
 import { useAppSelector } from '../src/store/store.js';
-import { circuitOf, show } from './support/page.js';
+import { circuitOf, press, show, works } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { plannerInPlace } from './support/worker.js';
-import { yard } from './support/yard.js';
+import { few } from './support/yard.js';
 
 beforeEach(() => {
   fakeServer();
@@ -18,16 +18,6 @@ const Prove = ({ id = null }: { id?: string | null }) => {
   const job = useAppSelector((state) => state.job.open?.document);
   return job ? <ProveScreen job={job} circuit={id === null ? null : circuitOf(job, id)} /> : null;
 };
-const few = (...kept: string[]): Job =>
-  yard()
-    .circuits.filter(({ id }) => !kept.includes(id))
-    .reduce((job, { id }) => withoutCircuit(job, id), yard());
-
-const works = (who: 'An electrician' | 'Somebody else') => {
-  fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'JS' } });
-  fireEvent.click(screen.getByRole('button', { name: who }));
-};
-const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const tab = (name: string) => fireEvent.click(screen.getByRole('tab', { name }));
 /** The next question is there once what was asked before has been reckoned through. */
 const settled = () =>
@@ -179,6 +169,8 @@ test('a breaker that tripped while the fault was looked for holds the test sheet
   await settled();
   expect(screen.getByText(/^Open .*, and pull nothing apart yet\.$/)).toBeTruthy();
   tab('Test sheet');
-  expect(screen.getByText(/The breaker of this circuit tripped at what was looked for/)).toBeTruthy();
+  expect(
+    screen.getByText(/The breaker of this circuit tripped at a position that was tried under Find the fault/),
+  ).toBeTruthy();
   expect(screen.queryByRole('button', { name: 'As expected' })).toBeNull();
 });

@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { withoutCircuit, type Job } from '@amber/core';
+import type { Job } from '@amber/core';
 import { MetersPanel } from '../src/panels/meters/MetersPanel.js';
 import { useAppSelector } from '../src/store/store.js';
 import { wireFollowed } from '../src/store/wiringSlice.js';
@@ -7,17 +7,12 @@ import { useSubject } from '../src/wiring/useSubject.js';
 import { circuitOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { silencePlanner } from './support/worker.js';
-import { yard } from './support/yard.js';
+import { few } from './support/yard.js';
 
 beforeEach(() => {
   fakeServer();
   silencePlanner();
 });
-
-const few = (...kept: string[]): Job =>
-  yard()
-    .circuits.filter(({ id }) => !kept.includes(id))
-    .reduce((job, { id }) => withoutCircuit(job, id), yard());
 
 const Shown = ({ job, id }: { job: Job; id: string }) => {
   const subject = useSubject(job, null, circuitOf(job, id));

@@ -1,19 +1,12 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import {
-  judgementSchema,
-  labourSchema,
-  standardStock,
-  usualDefaults,
-  withoutCircuit,
-  type Job,
-} from '@amber/core';
+import { judgementSchema, labourSchema, standardStock, usualDefaults, type Job } from '@amber/core';
 import { OrderScreen } from '../src/screens/order/OrderScreen.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { plannerInPlace } from './support/worker.js';
-import { yard } from './support/yard.js';
+import { few } from './support/yard.js';
 
 const blobs: Blob[] = [];
 beforeEach(() => {
@@ -36,10 +29,7 @@ const Order = ({ id = null }: { id?: string | null }) => {
 };
 
 /** Two circuits of the yard, so that little is planned again: one with a /4 cable. */
-const few = (): Job =>
-  yard()
-    .circuits.filter(({ id }) => id !== 'ropewalk-lights' && id !== 'tar-store-light')
-    .reduce((job, { id }) => withoutCircuit(job, id), yard());
+const two = (): Job => few('ropewalk-lights', 'tar-store-light');
 
 const sign = () => fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'JS' } });
 const tab = (name: RegExp) => fireEvent.click(screen.getByRole('tab', { name }));
@@ -50,7 +40,7 @@ const row = (name: string) => {
 };
 
 test('what is in the truck is not bought, and what came is ticked with initials and taken back', () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   expect(screen.getByText(/lines, \d+ to come: \$[\d,.]+ at the counter\./)).toBeTruthy();
   expect(row('14/4').getByText('28 ft', { selector: 'strong' })).toBeTruthy();
   fireEvent.change(row('14/4').getByLabelText('In the truck: 14/4'), { target: { value: '20' } });
@@ -70,7 +60,7 @@ test('what is in the truck is not bought, and what came is ticked with initials 
 });
 
 test('luminaires are the owner’s until their price is typed in, and are then in the sum', () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   const line = screen
     .getAllByRole('button', { name: /^Luminaire/ })
     .map((one) => one.textContent)
@@ -86,7 +76,7 @@ test('luminaires are the owner’s until their price is typed in, and are then i
 });
 
 test('a line is added by hand and taken off; one without a price is told, and then no customer’s sum is', () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   fireEvent.change(screen.getByLabelText('One more line'), { target: { value: 'Wall anchors' } });
   fireEvent.click(screen.getByRole('button', { name: 'Add' }));
   expect(jobOf(store).order.extra).toMatchObject([{ name: 'Wall anchors', price: null, quantity: 1 }]);
@@ -102,7 +92,7 @@ test('a line is added by hand and taken off; one without a price is told, and th
 });
 
 test('what is not at the counter is planned without, once it was seen what that changes, and is to be had again', async () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   fireEvent.click(screen.getByRole('button', { name: '14/4' }));
   fireEvent.click(screen.getByRole('button', { name: 'Not at the counter: 14/4' }));
   const take = await waitFor(() => screen.getByRole('button', { name: 'Plan without it' }), {
@@ -117,7 +107,7 @@ test('what is not at the counter is planned without, once it was seen what that 
 
 test('where the shop counts its truck, what comes goes onto it, and what is pulled and fitted comes off it', async () => {
   const sent = fakeServer();
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   let served = 0;
   const settle = async () => {
     for (let quiet = 0; quiet < 8; quiet++)
@@ -171,7 +161,7 @@ test('where the shop counts its truck, what comes goes onto it, and what is pull
 });
 
 test('another article is put where one goes, once it was seen what that changes', async () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   fireEvent.click(screen.getByRole('button', { name: 'Three-way switch, 15 A' }));
   const instead = screen.getByLabelText<HTMLSelectElement>('Instead of Three-way switch, 15 A');
   const other = [...instead.options].find(({ text }) => text.startsWith('Three-way switch, 20 A'));
@@ -185,7 +175,7 @@ test('another article is put where one goes, once it was seen what that changes'
 }, 40_000);
 
 test('a cut is ticked when cut and when pulled; its run is measured anew, and the ticks fall open', () => {
-  const { store } = show(<Order id="ropewalk-lights" />, { job: few() });
+  const { store } = show(<Order id="ropewalk-lights" />, { job: two() });
   tab(/^Cut and pull · 0 of/);
   const cut = () => screen.getByRole<HTMLInputElement>('checkbox', { name: 'Cut: number 1' });
   expect(cut().disabled).toBe(true);
@@ -204,7 +194,7 @@ test('a cut is ticked when cut and when pulled; its run is measured anew, and th
 });
 
 test('printed, the numbers of the tags stay with their cables; in three sizes there are two tags a cable', async () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   tab(/^Tags/);
   const tags = () => within(screen.getByRole('group', { name: 'Pages of tags' })).getAllByText(/^at /);
   const many = tags().length;
@@ -218,7 +208,7 @@ test('printed, the numbers of the tags stay with their cables; in three sizes th
 });
 
 test('tables are saved as CSV with all their lines', async () => {
-  show(<Order />, { job: few() });
+  show(<Order />, { job: two() });
   fireEvent.click(screen.getByRole('button', { name: 'Take-off as CSV' }));
   const [blob] = blobs;
   const text = await new Promise<string>((resolve) => {
@@ -231,7 +221,7 @@ test('tables are saved as CSV with all their lines', async () => {
 });
 
 test('markup, contingency and tax are asked and added; the customer sees as much of it as is wanted', () => {
-  const { store } = show(<Order />, { job: few() });
+  const { store } = show(<Order />, { job: two() });
   tab(/^Labour/);
   const sum = () =>
     within(screen.getByRole('region', { name: /customer/ })).getByRole('status').textContent ?? '';

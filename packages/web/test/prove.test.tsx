@@ -1,12 +1,12 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { sheetOf, withoutCircuit, type Job } from '@amber/core';
+import { sheetOf } from '@amber/core';
 import { ProveScreen } from '../src/screens/prove/ProveScreen.js';
 import { reviewOf } from '../src/store/review.js';
 import { useAppSelector } from '../src/store/store.js';
-import { circuitOf, jobOf, show } from './support/page.js';
+import { circuitOf, jobOf, press, show, works } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { plannerInPlace } from './support/worker.js';
-import { yard } from './support/yard.js';
+import { few } from './support/yard.js';
 
 beforeEach(() => {
   fakeServer();
@@ -17,17 +17,6 @@ const Prove = ({ id = null }: { id?: string | null }) => {
   const job = useAppSelector((state) => state.job.open?.document);
   return job ? <ProveScreen job={job} circuit={id === null ? null : circuitOf(job, id)} /> : null;
 };
-
-const few = (...kept: string[]): Job =>
-  yard()
-    .circuits.filter(({ id }) => !kept.includes(id))
-    .reduce((job, { id }) => withoutCircuit(job, id), yard());
-
-const works = (who: 'An electrician' | 'Somebody else') => {
-  fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'JS' } });
-  fireEvent.click(screen.getByRole('button', { name: who }));
-};
-const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
 test('a pair is walked from where its handles are, each answer is one on record, and every set comes once', () => {
   const { store } = show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });

@@ -1,7 +1,7 @@
 import { placeKey, type TroublePlace } from '../faults/trouble.js';
 import { effortOf, type Situation } from './effort.js';
 import { ANY, predicted, type Model } from './model.js';
-import { type Question } from './question.js';
+import { SHOWS, type Question } from './question.js';
 import type { Scope } from './scope.js';
 
 /** A hypothesis and how likely it is; shares need not sum to 1. */
@@ -160,16 +160,12 @@ export const valued = (
     const flipped = [...parts.values()].reduce((sum, part) => sum + inOrder(part, minutesAt), 0);
     return Math.min(plain, sumOf(some) * left * least + flipped);
   };
-  const found = (question: Question, word: string): boolean =>
-    ((question.kind === 'look' || question.kind === 'panel') && word === 'other') ||
-    (question.kind === 'lamp' && word === 'helped') ||
-    (question.kind === 'breaker' && word === 'off');
   return questions
     .map((question): Valued => {
       const parts = asked.parted(question, alive);
       const left = question.kind === 'flip' ? flips.length - 1 : flips.length;
       const after = [...parts].reduce(
-        (sum, [word, part]) => sum + (found(question, word) ? 0 : rest(part, left)),
+        (sum, [word, part]) => sum + (word === SHOWS[question.kind] ? 0 : rest(part, left)),
         0,
       );
       const bits = [...parts.values()].reduce((sum, part) => {
@@ -181,7 +177,7 @@ export const valued = (
         minutes:
           effortOf(scope, situation, question) +
           after / Math.max(whole, 1e-12) -
-          MINUTES_A_BIT * (found(question, 'other') ? 0 : bits),
+          MINUTES_A_BIT * (question.kind === 'look' || question.kind === 'panel' ? 0 : bits),
         answers: [...parts]
           .map(([word, part]) => ({ word, share: sumOf(part) / whole, then: placesOf(part) }))
           .sort((a, b) => b.share - a.share),

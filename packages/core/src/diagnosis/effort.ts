@@ -1,6 +1,7 @@
 import { ofId } from '../model/records.js';
 import { findBox, findLuminaire } from '../model/lookup.js';
 import type { Positions } from '../circuit/parts.js';
+import { isHigh } from '../words/cautions.js';
 import type { Question } from './question.js';
 import type { Scope } from './scope.js';
 
@@ -21,9 +22,6 @@ const MINUTES = {
   danger: 10,
 } as const;
 
-/** Boxes in ceilings, and from about this height on, inches, are worked at from a ladder. */
-const LADDER_FROM = 84;
-
 /** What is known of the work while the fault is looked for. */
 export interface Situation {
   /** The handles as they are. */
@@ -33,8 +31,8 @@ export interface Situation {
 }
 
 const ladder = ({ job }: Scope, box: string | undefined): number => {
-  const at = box === undefined ? undefined : findBox(job, box);
-  return at && (at.mount === 'ceiling' || (at.at?.z ?? 0) >= LADDER_FROM) ? MINUTES.ladder : 0;
+  const at = findBox(job, box);
+  return at && isHigh(at) ? MINUTES.ladder : 0;
 };
 
 /** Minutes to open a box and look at all that is in it. */

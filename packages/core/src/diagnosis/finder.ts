@@ -7,8 +7,8 @@ import { placesOf, valued, type Valued } from './ask.js';
 import { agrees, believed, type Believed } from './belief.js';
 import { modelOf, type Model } from './model.js';
 import { pairsThatFit } from './pairs.js';
-import { questionKey, type Observation, type Question } from './question.js';
-import { questionsNow } from './questions.js';
+import { questionKey, SHOWS, type Observation, type Question } from './question.js';
+import { flipsOf, questionsNow } from './questions.js';
 import { scopeOf, type Scope } from './scope.js';
 
 /** What may be wrong, after all that was seen. */
@@ -58,15 +58,18 @@ const WANTS_POWER: ReadonlySet<Question['kind']> = new Set(['flip', 'volts', 'la
 
 /** The place that an answer shows the fault at. */
 const seenAt = ({ question, answer }: Observation): TroublePlace | null => {
-  if (answer.kind !== 'is') return null;
-  if (question.kind === 'look' && answer.word === 'other') return { kind: 'box', box: question.box };
-  if (question.kind === 'panel' && answer.word === 'other')
-    return { kind: 'panel', circuit: question.circuit };
-  if (question.kind === 'breaker' && answer.word === 'off')
-    return { kind: 'breaker', circuit: question.circuit };
-  if (question.kind === 'lamp' && answer.word === 'helped')
-    return { kind: 'lamp', luminaire: question.luminaire };
-  return null;
+  if (answer.kind !== 'is' || answer.word !== SHOWS[question.kind]) return null;
+  switch (question.kind) {
+    case 'look':
+      return { kind: 'box', box: question.box };
+    case 'panel':
+    case 'breaker':
+      return { kind: question.kind, circuit: question.circuit };
+    case 'lamp':
+      return { kind: 'lamp', luminaire: question.luminaire };
+    default:
+      return null;
+  }
 };
 
 /** Boxes that somebody has opened and looked into. */
@@ -131,11 +134,9 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
       );
       const singles = singlesOf(history);
       const healthy = singles[0];
-      if (!healthy?.compiled) throw new Error('A wiring without a fault always compiles.');
+      const compiled = healthy?.compiled;
+      if (!compiled) throw new Error('A wiring without a fault always compiles.');
       const situation = { positions, open: openedBy(observations) };
-      const flips = questionsNow(scope, situation, { healthy: healthy.compiled, held: [] }, [], false).filter(
-        ({ kind }) => kind === 'flip',
-      );
       const alone = believed(scope, singles, observations);
       const tripped = observations.some(({ answer }) => answer.kind === 'tripped');
       // What tripped a breaker is never switched on again to look: whatever is asked from then on is dead, once more or for the first time.
@@ -146,18 +147,15 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
       const fitsAlone = known.some(({ against }) => against === 0);
       const key = JSON.stringify([history, observations]);
       const pairs =
-        fitsAlone || again ? [] : (pairsOf.get(key) ?? pairsThatFit(scope, alone, observations, flips));
+        fitsAlone || again
+          ? []
+          : (pairsOf.get(key) ??
+            pairsThatFit(scope, alone, observations, flipsOf(scope, situation, compiled)));
       pairsOf.set(key, pairs);
       const models = [...singles, ...pairs];
       const held = pairs.length > 0 ? believed(scope, models, observations) : alone;
 
-      const asked = questionsNow(
-        scope,
-        situation,
-        { healthy: healthy.compiled, held },
-        observations,
-        isElectrician,
-      );
+      const asked = questionsNow(scope, situation, { healthy: compiled, held }, observations, isElectrician);
       const questions = valued(scope, situation, held, asked.filter(isSafe));
       const at = observations.flatMap((one) => seenAt(one) ?? []).at(-1) ?? null;
       const flipsLeft = questions.some(({ question }) => question.kind === 'flip');

@@ -61,6 +61,11 @@ export const ANSWERS = {
   volts: ['120', '0', 'between'],
 } as const satisfies Record<Exclude<Question['kind'], 'flip'>, readonly string[]>;
 
+/** The answer by which a fault is seen where it was looked for, to what looks at one place. */
+export const SHOWS: Partial<Record<Question['kind'], string>> = {
+  ...{ look: 'other', panel: 'other', lamp: 'helped', breaker: 'off' },
+};
+
 const sorted = (record: Readonly<Record<string, number>>): string =>
   Object.keys(record)
     .sort()

@@ -18,7 +18,7 @@ const LIKELIEST = 60;
 const MOST_READINGS = 12;
 
 /** Every set of positions of each group, the handles of the others as they are. */
-const flips = (scope: Scope, { positions }: Situation, compiled: Compiled): Question[] => {
+export const flipsOf = (scope: Scope, { positions }: Situation, compiled: Compiled): Question[] => {
   const handles = scope.groups.flatMap(({ devices }) => devices);
   const now = Object.fromEntries(handles.map((id) => [id, ofId(positions, id) ?? 0]));
   const all = scope.groups.flatMap(({ devices }) =>
@@ -109,7 +109,7 @@ export const questionsNow = (
   );
   const looks = [...places.values()].map((place) => lookAt(scope, place));
   const all = [
-    ...flips(scope, situation, healthy),
+    ...flipsOf(scope, situation, healthy),
     ...looks.filter(({ kind }) => kind !== 'panel' || isElectrician),
   ].filter(isNew);
   const read = readings(scope, situation, healthy, isElectrician).filter(isNew);

@@ -3,8 +3,7 @@ import { findLuminaire } from '../model/lookup.js';
 import { mendTrouble, sayPlace, sayTrouble } from '../faults/say.js';
 import { placeKey, type Trouble, type TroublePlace } from '../faults/trouble.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
-import { LIGHT_WORDS } from '../words/lights.js';
-import { listed } from '../words/lists.js';
+import { LIGHT_WORDS, sayEach } from '../words/lights.js';
 import type { Valued } from './ask.js';
 import type { Asking, Diagnosis, Finder, Suspect } from './finder.js';
 import { ANY, TRIPPED } from './model.js';
@@ -67,13 +66,9 @@ const sayLights = ({ job, luminaires }: Scope, letters: string): string => {
     const one = findLuminaire(job, id);
     return light && one ? [{ name: one.name, words: LIGHT_WORDS[one.unit][light] }] : [];
   });
-  const kinds = [...new Set(told.map(({ words }) => words))];
-  const [only] = kinds;
-  if (only === undefined) return 'anything';
-  if (kinds.length === 1) return told.length > 1 ? `all ${only}` : only;
-  return kinds
-    .map((kind) => `${listed(told.filter(({ words }) => words === kind).map(({ name }) => name))} ${kind}`)
-    .join('; ');
+  const words = sayEach(told);
+  const isAlike = told.length > 1 && new Set(told.map((one) => one.words)).size === 1;
+  return words === '' ? 'anything' : isAlike ? `all ${words}` : words;
 };
 
 const tellQuestion = (

@@ -4,7 +4,9 @@ import { circuitName, findBox, findLuminaire } from '../model/lookup.js';
 import type { Positions } from '../circuit/parts.js';
 import { reviewCircuit } from '../review/reviewJob.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
+import { isHigh, LADDER, NO_GROUND, PANEL_CAUTION } from '../words/cautions.js';
 import { handleName, positionName } from '../words/handles.js';
+import { isFan, sayEach } from '../words/lights.js';
 import { listed } from '../words/lists.js';
 import { probePoints } from './points.js';
 import type { Observation, Question } from './question.js';
@@ -27,9 +29,6 @@ const CLOSED =
   'Power on for this: every box closed, every plate on, nobody at the wires. If the breaker trips, leave it off and say so.';
 const DEAD =
   'Breaker off, locked or tagged. Prove it dead with a two-pole tester that is proved on a live source before and after: hot to neutral, hot to ground, neutral to ground, every handle in both positions.';
-const LADDER = 'Ladder: firm footing, the right angle, a helper at its foot.';
-const PANEL =
-  'At the panel: the supply terminals stay live with the main off. Whoever is not qualified stops here.';
 const CONTINUITY =
   'Lamps out, loads unplugged. Look for foreign voltage first: the tester lies, or is lost, on what is live. No neutral that may be of a multiwire pair is parted until both hots are off.';
 const LIVE =
@@ -37,7 +36,7 @@ const LIVE =
 
 const ANSWER_WORDS = {
   breaker: { on: 'It is on', off: 'It is off' },
-  lamp: { helped: 'It lights now', same: 'No change' },
+  lamp: { helped: 'Now it does', same: 'No change' },
   look: { asDrawn: 'All is as drawn', other: 'Something is otherwise' },
   panel: { asDrawn: 'All is as drawn', other: 'Something is otherwise' },
   continuity: { yes: 'Continuity', no: 'None' },
@@ -63,9 +62,9 @@ const breakersAt = (review: ReviewedWiring, box: BoxId): string[] =>
     .filter(({ id }) => reviewCircuit(review, id).boxes.has(box))
     .map(({ id }) => circuitName(review.job, id));
 
-const isHigh = (scope: Scope, box: string): boolean => {
-  const at = findBox(scope.job, box);
-  return at?.mount === 'ceiling' || (at?.at?.z ?? 0) >= 84;
+const ladderAt = ({ job }: Scope, id: string | undefined): string[] => {
+  const box = findBox(job, id);
+  return box && isHigh(box) ? [LADDER] : [];
 };
 
 /** Cautions of an open box, that it is dead first. */
@@ -83,7 +82,8 @@ const openCautions = (review: ReviewedWiring, scope: Scope, box: BoxId): string[
           `${breakers.length} circuits come in here, ${listed(breakers)}: all of their breakers off. The neutral of one can be live with the other’s breaker off.`,
         ]
       : []),
-    ...(isHigh(scope, box) ? [LADDER] : []),
+    NO_GROUND,
+    ...ladderAt(scope, box),
   ];
 };
 
@@ -122,16 +122,20 @@ export const sayQuestion = (
       };
     case 'lamp': {
       const luminaire = findLuminaire(job, question.luminaire);
+      const name = luminaire?.name ?? 'the luminaire';
+      const fan = isFan(luminaire);
       return {
         steps: [
-          `Breaker off. Put a lamp that is known to be good into ${luminaire?.name ?? 'the luminaire'}.`,
+          fan
+            ? `Breaker off. Set ${name} to run by its own switch or chain, and see that nothing holds it.`
+            : `Breaker off. Put a lamp that is known to be good into ${name}.`,
           ...movesOf(review, scope, positions, question.positions),
           'Breaker on.',
         ],
-        ask: 'Does it light now?',
+        ask: fan ? 'Does it run now?' : 'Does it light now?',
         options,
-        why: 'A lamp is changed faster than a box is opened.',
-        cautions: [CLOSED, ...(luminaire && isHigh(scope, luminaire.box) ? [LADDER] : [])],
+        why: 'This is done faster than a box is opened.',
+        cautions: [CLOSED, ...ladderAt(scope, luminaire?.box)],
       };
     }
     case 'look':
@@ -144,7 +148,7 @@ export const sayQuestion = (
         ask: 'Is anything otherwise than drawn?',
         options,
         why: 'Of all places this one shows it soonest, for the time it takes.',
-        cautions: openCautions(review, scope, question.box),
+        cautions: [...openCautions(review, scope, question.box), CONTINUITY],
       };
     case 'panel':
       return {
@@ -154,7 +158,7 @@ export const sayQuestion = (
         ask: 'Is anything otherwise than drawn?',
         options,
         why: 'Everything else has been looked at, or is less likely.',
-        cautions: [PANEL],
+        cautions: [PANEL_CAUTION],
       };
     case 'continuity':
     case 'volts': {
@@ -170,13 +174,13 @@ export const sayQuestion = (
         why: isLive
           ? 'No dead reading is left that would tell as much.'
           : 'The box is open and dead: this tells what is in other boxes without opening them.',
-        cautions: isLive ? [LIVE] : [...openCautions(review, scope, question.box).slice(0, 1), CONTINUITY],
+        cautions: isLive
+          ? [LIVE, ...ladderAt(scope, question.box)]
+          : [...openCautions(review, scope, question.box), CONTINUITY],
       };
     }
   }
 };
-
-const SEEN_WORDS = { lit: 'lit', dim: 'dim', dark: 'dark', flickers: 'flickers' } as const;
 
 /** What was asked and what was answered, in one sentence. */
 export const sayObservation = (
@@ -217,16 +221,12 @@ export const sayObservation = (
         question.kind === 'flip' ? {} : ANSWER_WORDS[question.kind];
       return (words[answer.word] ?? answer.word).toLowerCase();
     }
-    const seen = Object.entries(answer.seen);
-    const kinds = [...new Set(seen.map(([, word]) => word))];
-    const [only] = kinds;
-    if (kinds.length === 1 && only) return seen.length > 1 ? `all ${SEEN_WORDS[only]}` : SEEN_WORDS[only];
-    return kinds
-      .map(
-        (kind) =>
-          `${listed(seen.filter(([, word]) => word === kind).map(([id]) => findLuminaire(job, id)?.name ?? id))} ${SEEN_WORDS[kind]}`,
-      )
-      .join('; ');
+    const seen = Object.entries(answer.seen).map(([id, words]) => ({
+      name: findLuminaire(job, id)?.name ?? id,
+      words,
+    }));
+    const isAlike = seen.length > 1 && new Set(seen.map(({ words }) => words)).size === 1;
+    return `${isAlike ? 'all ' : ''}${sayEach(seen)}`;
   })();
   return `${asked}: ${answered}.`;
 };

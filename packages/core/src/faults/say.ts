@@ -1,8 +1,10 @@
-import { articleOf } from '../model/articles.js';
 import type { JointId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { circuitName, findBox, findLuminaire } from '../model/lookup.js';
 import type { Landing, Member, Terminal, Wiring } from '../model/wiring.js';
+import { PANEL_CAUTION } from '../words/cautions.js';
+import { positionName } from '../words/handles.js';
+import { isFan } from '../words/lights.js';
 import { listed } from '../words/lists.js';
 import { deviceWord, endWord, leadWord, screwOf } from '../words/wires.js';
 import { isSameWire, type Fault, type Wire } from './fault.js';
@@ -129,26 +131,24 @@ const mendFault = (job: Job, wiring: Wiring, fault: Fault): string[] => {
   }
 };
 
-const positionWord = (job: Job, wiring: Wiring, device: string, at: number): string => {
-  const article = wiring.devices.find(({ id }) => id === device)?.article;
-  return article === undefined
-    ? String(at)
-    : (articleOf(job.stock, 'device', article).positions[at]?.name ?? String(at));
-};
-
 /** What is wrong, in words. */
 export const sayTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string => {
   switch (trouble.kind) {
     case 'wires':
       return sayFault(job, wiring, trouble.fault);
     case 'stuck':
-      return `the ${deviceWord(job, wiring, trouble.device)} is stuck: its handle moves, its contacts stay as with the handle ${positionWord(job, wiring, trouble.device, trouble.position)}`;
+      return `the ${deviceWord(job, wiring, trouble.device)} is stuck: its handle moves, its contacts stay as with the handle ${positionName({ job, wiring }, trouble.device, trouble.position)}`;
     case 'worn':
-      return `the ${deviceWord(job, wiring, trouble.device)} is worn: with its handle ${positionWord(job, wiring, trouble.device, trouble.position)} nothing closes`;
+      return `the ${deviceWord(job, wiring, trouble.device)} is worn: with its handle ${positionName({ job, wiring }, trouble.device, trouble.position)} nothing closes`;
     case 'otherDevice':
       return `where the ${deviceWord(job, wiring, trouble.device)} belongs there is a ${trouble.as === 'singlePole' ? 'single-pole switch' : 'three-way switch'}`;
-    case 'lampOut':
-      return `the lamp or driver of ${findLuminaire(job, trouble.luminaire)?.name ?? trouble.luminaire} is gone`;
+    case 'lampOut': {
+      const load = findLuminaire(job, trouble.luminaire);
+      const name = load?.name ?? trouble.luminaire;
+      return isFan(load)
+        ? `${name} is off by its own switch, or its motor is gone`
+        : `the lamp or driver of ${name} is gone`;
+    }
     case 'breakerOff':
       return `the breaker of ${circuitName(job, trouble.circuit)} is off`;
     case 'otherwise':
@@ -156,14 +156,11 @@ export const sayTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string =
   }
 };
 
-const AT_PANEL =
-  'At the panel, by an electrician: the supply terminals stay live with the main off. Whoever is not qualified stops here.';
-
 /** How it is mended, step by step, once its box is open, dead and proved so. */
 export const mendTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string[] => {
   switch (trouble.kind) {
     case 'wires':
-      return [...('circuit' in trouble.at ? [AT_PANEL] : []), ...mendFault(job, wiring, trouble.fault)];
+      return [...('circuit' in trouble.at ? [PANEL_CAUTION] : []), ...mendFault(job, wiring, trouble.fault)];
     case 'stuck':
     case 'worn':
     case 'otherDevice':
@@ -171,6 +168,10 @@ export const mendTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string[
         `Tag each wire by its screw, take the device out, and fit a ${deviceWord(job, wiring, trouble.device)}: each wire under the screw of its duty, not under the one in the same place.`,
       ];
     case 'lampOut':
+      if (isFan(findLuminaire(job, trouble.luminaire)))
+        return [
+          'Where its own switch brings it to nothing, another motor or another fan: power off, dead and proved so.',
+        ];
       return [
         `A lamp of the kind and wattage that ${findLuminaire(job, trouble.luminaire)?.name ?? 'the luminaire'} is marked for; where it has none to change, a new driver or luminaire.`,
       ];
@@ -190,7 +191,10 @@ export const sayPlace = (job: Job, place: TroublePlace): string => {
       return `the panel, ${circuitName(job, place.circuit)}`;
     case 'breaker':
       return `the breaker of ${circuitName(job, place.circuit)}`;
-    case 'lamp':
-      return `the lamp of ${findLuminaire(job, place.luminaire)?.name ?? place.luminaire}`;
+    case 'lamp': {
+      const load = findLuminaire(job, place.luminaire);
+      const name = load?.name ?? place.luminaire;
+      return isFan(load) ? `${name} itself` : `the lamp of ${name}`;
+    }
   }
 };

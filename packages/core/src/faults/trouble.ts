@@ -31,7 +31,6 @@ export const compileBroken = (
   wiring: Wiring,
   parts: Parts,
   troubles: readonly Trouble[],
-  assumed?: ReadonlySet<string>,
 ): Compiled | null => {
   let broken = wiring;
   for (const trouble of troubles) {
@@ -41,7 +40,7 @@ export const compileBroken = (
     if (!made.ok) return null;
     broken = made.value;
   }
-  let compiled = compile(broken, parts, assumed);
+  let compiled = compile(broken, parts);
   for (const trouble of troubles) compiled = CHANGES[trouble.kind](compiled, trouble as never);
   return compiled;
 };

@@ -74,13 +74,9 @@ export const nonContact = (
 
 /**
  * What is one piece of copper with the breakers off, the lamps out and the handles so: sets of nets. Neutrals and grounds are one at the
- * service. A link wire may join two more.
+ * service.
  */
-export const deadCopper = (
-  compiled: Compiled,
-  positions: Positions,
-  link: readonly [number, number] | null = null,
-): UnionFind => {
+export const deadCopper = (compiled: Compiled, positions: Positions): UnionFind => {
   const sets = new UnionFind(compiled.netCount);
   for (const device of compiled.devices)
     for (const [a, b] of device.positions[ofId(positions, device.id) ?? 0] ?? []) sets.join(a, b);
@@ -89,7 +85,6 @@ export const deadCopper = (
     sets.join(neutral, ground);
     if (first) sets.join(neutral, first.neutral);
   }
-  if (link) sets.join(link[0], link[1]);
   return sets;
 };
 

@@ -34,7 +34,7 @@ const kindOf = (job: Job, one: Luminaire): string => {
     `${UNITS[one.unit]}${lights}`,
     `${va} VA`,
     ...(one.terminals === 'screws' ? ['on screws'] : []),
-    ...[PLACES[one.suitedTo] ?? []].flat(),
+    ...(PLACES[one.suitedTo] === undefined ? [] : [PLACES[one.suitedTo]]),
   ].join(', ');
 };
 

@@ -17,7 +17,7 @@ import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } 
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { createOfCircuit, groupedSteps } from './grouped.js';
-import { isHigh } from './ladder.js';
+import { isHigh } from '../words/cautions.js';
 import { looseSteps } from './looseEnds.js';
 import { bondSteps, luminaireSteps } from './boxAndLuminaire.js';
 import { deviceSteps } from './landings.js';

@@ -7,7 +7,7 @@ import { cableTold, otherPlace } from '../words/cables.js';
 import { placeTag } from '../words/places.js';
 import { colourWord, terminalWord, whereGoes } from '../words/wires.js';
 import type { CableHere } from '../model/inBox.js';
-import { PANEL_CAUTION } from './proving.js';
+import { PANEL_CAUTION } from '../words/cautions.js';
 import type { BoxSteps } from './step.js';
 
 /** Where the conductors of each cable of a box go at its other end. */

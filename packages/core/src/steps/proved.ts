@@ -7,7 +7,7 @@ import type { Wiring } from '../model/wiring.js';
 import { conductorKey } from '../circuit/keys.js';
 import { endWord } from '../words/wires.js';
 import { listed } from '../words/lists.js';
-import { PANEL_CAUTION } from './proving.js';
+import { PANEL_CAUTION } from '../words/cautions.js';
 import type { DraftStep } from './step.js';
 
 /** Where the neutral of a circuit is landed at the panel: a breaker that watches it has a place of its own for it (110.3(B)). */

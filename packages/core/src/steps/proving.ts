@@ -9,12 +9,8 @@ import type { Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { leftLive, type LeftLive } from '../circuit/leftLive.js';
 import { cableWord } from '../words/cables.js';
-import { isHigh, LADDER } from './ladder.js';
+import { isHigh, LADDER, NO_GROUND, PANEL_CAUTION } from '../words/cautions.js';
 import type { DraftStep } from './step.js';
-
-/** It stands wherever a step leads to a breaker's terminal or a bar of the panel. */
-export const PANEL_CAUTION =
-  'At the panel: the supply terminals stay live with the main off. Who is not qualified stops here and has it done.';
 
 /** What a cable that is left live is said to be, wherever it is said. */
 export const sayLeftLive = (job: Job, wiring: Wiring, { cable, breaker, whole }: LeftLive): string =>
@@ -25,8 +21,6 @@ export const sayLeftLive = (job: Job, wiring: Wiring, { cable, breaker, whole }:
 const PROOF =
   'Prove the tester on a source known to be live. Test every conductor to ground and to every other one, whites and travelers too';
 const AGAIN = 'Prove the tester again.';
-const NO_GROUND =
-  'An open or missing ground proves nothing: test to one that was itself proved good. A non-contact tester is a hint, never a proof.';
 
 /** Is a receptacle in a box, by what is there or by the plan? Its halves may be fed apart. */
 const hasReceptacle = (job: Job, wiring: Wiring, box: BoxId): boolean =>

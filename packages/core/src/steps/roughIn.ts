@@ -10,7 +10,7 @@ import { wayOf } from '../materials/lengths.js';
 import { cableTold, cableWord, otherPlace, tagNumberOf } from '../words/cables.js';
 import { listed } from '../words/lists.js';
 import { placeTag } from '../words/places.js';
-import { isHigh, LADDER } from './ladder.js';
+import { isHigh, LADDER } from '../words/cautions.js';
 import type { DraftStep } from './step.js';
 
 const CUTTING =

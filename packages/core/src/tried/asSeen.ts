@@ -1,13 +1,12 @@
 import type { CircuitId, LuminaireId } from '../model/ids.js';
-import type { Observation, Seen } from '../diagnosis/question.js';
+import { seenSchema, type Observation, type Seen } from '../diagnosis/question.js';
 import type { Tried } from './answers.js';
 import type { Sheet, SheetRow } from './sheet.js';
 
 /** What is put on record where a position tripped the breaker: it is not tried again with power. */
 export const SAW_TRIPPED = 'the breaker tripped';
 
-const SEEN_WORDS: readonly string[] = ['lit', 'dim', 'dark', 'flickers'];
-const isSeen = (word: string): word is Seen => SEEN_WORDS.includes(word);
+const isSeen = (word: string): word is Seen => seenSchema.safeParse(word).success;
 
 /** What a row of the sheet that was answered tells of a fault; null where its words tell nothing that a finder can reckon with. */
 const ofRow = (row: SheetRow, { state, saw }: Tried): Observation | null => {

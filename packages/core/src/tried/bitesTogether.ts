@@ -3,26 +3,20 @@ import type { Bite } from './bites.js';
 
 /** Sentences that differ in their middle alone as one: "the metal of Ridge 1 and Ridge 2 would not be grounded". */
 const merged = (sentences: readonly string[]): string => {
-  const [first = '', ...others] = sentences.map((one) => one.split(' '));
-  const words = Array.isArray(first) ? first : [first];
+  const [first = [], ...others] = sentences.map((one) => one.split(' '));
+  const isSame = (at: (words: readonly string[]) => string | undefined) =>
+    others.every((one) => at(one) === at(first));
+  const shortest = Math.min(first.length, ...others.map(({ length }) => length));
   let [start, end] = [0, 0];
-  while (start < words.length && others.every((one) => one[start] === words[start])) start++;
-  while (
-    end < words.length - start &&
-    others.every(
-      (one) => one.length - end > start && one[one.length - 1 - end] === words[words.length - 1 - end],
-    )
-  )
-    end++;
-  if (others.length === 0) return words.join(' ');
-  const middles = [words, ...others].map((one) => one.slice(start, one.length - end).join(' '));
+  while (start < shortest && isSame((words) => words[start])) start++;
+  while (end < shortest - start && isSame((words) => words[words.length - 1 - end])) end++;
+  if (others.length === 0) return first.join(' ');
+  const middles = [first, ...others].map((one) => one.slice(start, one.length - end).join(' '));
   return [
-    ...words.slice(0, start),
+    ...first.slice(0, start),
     listed(middles.filter((one) => one !== '')),
-    ...words.slice(words.length - end),
-  ]
-    .filter((one) => one !== '')
-    .join(' ');
+    ...first.slice(first.length - end),
+  ].join(' ');
 };
 
 /** Dangers of one kind that the same mistake brings, as one: a ground that slips out leaves all beyond it ungrounded. */

@@ -7,8 +7,7 @@ import type { LuminaireState } from '../circuit/evaluate.js';
 import { truthTable, type TruthTable } from '../proving/truthTable.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
 import { handleName } from '../words/handles.js';
-import { LIGHT_WORDS } from '../words/lights.js';
-import { listed } from '../words/lists.js';
+import { LIGHT_WORDS, sayEach } from '../words/lights.js';
 import { signedHash } from './answers.js';
 import { pointsOf, type SheetPoint } from './points.js';
 
@@ -45,17 +44,6 @@ export interface Sheet {
 /** More rows of a group than these are no sheet that anybody walks. */
 const MOST_ROWS = 64;
 
-/** What is to be seen, in words: of all alike, or of each by its name. */
-const sayExpected = (seen: readonly { name: string; words: string }[]): string => {
-  const kinds = [...new Set(seen.map(({ words }) => words))];
-  const [only, ...others] = kinds;
-  if (only === undefined) return 'nothing hangs on it';
-  if (others.length === 0) return only;
-  return kinds
-    .map((kind) => `${listed(seen.filter(({ words }) => words === kind).map(({ name }) => name))} ${kind}`)
-    .join('; ');
-};
-
 const rowOf = (
   job: Job,
   group: Group,
@@ -64,7 +52,7 @@ const rowOf = (
   boxes: string,
 ): SheetRow => {
   const shown = table.luminaires.map((luminaire, i) => ({ luminaire, light: lights[i] ?? 'unknown' }));
-  const expect = sayExpected([
+  const seen = sayEach([
     ...shown.map(({ luminaire, light }) => {
       const known = findLuminaire(job, luminaire);
       return { name: known?.name ?? luminaire, words: LIGHT_WORDS[known?.unit ?? 'luminaire'][light] };
@@ -74,6 +62,7 @@ const rowOf = (
       words: receptaclesUnknown[i] ? 'not known' : live ? 'live' : 'dead',
     })),
   ]);
+  const expect = seen === '' ? 'nothing hangs on it' : seen;
   return {
     id: `try/${group.id}/${table.switches.map((id, i) => `${id}=${positions[i] ?? 0}`).join('/')}`,
     positions: Object.fromEntries(table.switches.map((id, i) => [id, positions[i] ?? 0])),

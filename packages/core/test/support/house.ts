@@ -14,7 +14,8 @@ import type { Observation, Question, Seen } from '../../src/diagnosis/question.j
 import type { Scope } from '../../src/diagnosis/scope.js';
 import { withFault } from '../../src/faults/fault.js';
 import { placeKey, placeOfTrouble, type Trouble } from '../../src/faults/trouble.js';
-import { endKey, terminalKey, type Member } from '../../src/model/wiring.js';
+import { endKey } from '../../src/model/wiring.js';
+import { touches, walks, type Pieces } from './walk.js';
 
 /** A device of the stock with other contacts, as a thing of its own. */
 const withContacts = (
@@ -84,45 +85,29 @@ const broken = (whole: Broken, trouble: Trouble): Broken | null => {
 /** Amperes above which a breaker opens at once. */
 const SHORT = 200;
 
-/** What is one piece of copper with the power off, found by walking from piece to piece. */
-const reaches = ({ wiring, parts }: Broken, positions: Positions, from: string, to: string): boolean => {
-  const beside = new Map<string, string[]>();
-  const touch = (a: string, b: string) => {
-    beside.set(a, [...(beside.get(a) ?? []), b]);
-    beside.set(b, [...(beside.get(b) ?? []), a]);
-  };
-  const ofEnd = (end: { cable: string; colour: string }) => `conductor|${end.cable}|${end.colour}`;
-  const ofMember = (member: Member) =>
-    'end' in member
-      ? ofEnd(member.end)
-      : 'pigtail' in member
-        ? `pigtail|${member.pigtail.id}`
-        : terminalKey(member.lead);
-  for (const joint of wiring.joints)
-    for (const member of joint.members) touch(`joint|${joint.id}`, ofMember(member));
-  for (const { wire, terminal } of wiring.landings)
-    touch('end' in wire ? ofEnd(wire.end) : `pigtail|${wire.pigtail}`, terminalKey(terminal));
-  for (const { id, article } of wiring.devices) {
-    const { positions: all, bridged } = articleOf(parts.stock, 'device', article);
-    for (const [a, b] of [...(all[positions[id] ?? 0]?.connected ?? []), ...bridged])
-      touch(`device|${id}|${a}`, `device|${id}|${b}`);
-  }
-  for (const { key, groundedBy } of yokesOf(wiring, parts))
-    if (groundedBy) touch(key, `box|${groundedBy}|ground`);
-  for (const id of breakersOf(wiring, parts)) {
-    touch(`circuit|${id}|neutral`, 'service');
-    touch(`circuit|${id}|ground`, 'service');
-  }
-  const seen = new Set([from]);
-  const queue = [from];
-  for (let at = queue.pop(); at !== undefined; at = queue.pop())
-    for (const next of beside.get(at) ?? [])
-      if (!seen.has(next)) {
-        seen.add(next);
-        queue.push(next);
-      }
-  return seen.has(to);
-};
+/** What is one piece of copper with the power off, found by walking from piece to piece: handles as they are, neutrals and grounds met at the service. */
+const reaches = ({ wiring, parts }: Broken, positions: Positions, from: string, to: string): boolean =>
+  walks(
+    [
+      ...touches(wiring),
+      ...wiring.devices.flatMap(({ id, article }) => {
+        const { positions: all, bridged } = articleOf(parts.stock, 'device', article);
+        return [...(all[positions[id] ?? 0]?.connected ?? []), ...bridged].map(([a, b]): Pieces => [
+          `device|${id}|${a}`,
+          `device|${id}|${b}`,
+        ]);
+      }),
+      ...yokesOf(wiring, parts).flatMap(({ key, groundedBy }): Pieces[] =>
+        groundedBy ? [[key, `box|${groundedBy}|ground`]] : [],
+      ),
+      ...breakersOf(wiring, parts).flatMap((id): Pieces[] => [
+        [`circuit|${id}|neutral`, 'service'],
+        [`circuit|${id}|ground`, 'service'],
+      ]),
+    ],
+    from,
+    to,
+  );
 
 /**
  * A house with something wrong in it. It answers what is asked by nodal analysis and by walking along the copper, and never says what is wrong;

@@ -1,4 +1,4 @@
-import { render } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
@@ -42,3 +42,12 @@ export const circuitOf = (job: Job, id: string): Circuit => {
   if (!found) throw new Error(`no ${id}`);
   return found;
 };
+
+/** Says who works at this screen today. */
+export const works = (who: 'An electrician' | 'Somebody else'): void => {
+  fireEvent.change(screen.getByLabelText('Initials'), { target: { value: 'JS' } });
+  press(who);
+};
+
+export const press = (name: string | RegExp): boolean =>
+  fireEvent.click(screen.getByRole('button', { name }));

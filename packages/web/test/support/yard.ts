@@ -1,5 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { newWiringDoc, planJob, readJob, standardStock, wireAll, type Job } from '@amber/core';
+import {
+  newWiringDoc,
+  planJob,
+  readJob,
+  standardStock,
+  wireAll,
+  withoutCircuit,
+  type Job,
+} from '@amber/core';
 
 let known: Job | null = null;
 
@@ -11,6 +19,12 @@ export const yard = (): Job => {
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return (known = planJob(wireAll(read.job)).job);
 };
+
+/** The same with these circuits alone, so that little is planned again. */
+export const few = (...kept: string[]): Job =>
+  yard()
+    .circuits.filter(({ id }) => !kept.includes(id))
+    .reduce((job, { id }) => withoutCircuit(job, id), yard());
 
 /** The same with a wiring as found beside the planned one: two wires of a four-way exchanged, so that a pair is crossed. */
 export const yardAsFound = (): Job => {

@@ -1,9 +1,10 @@
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import { findCircuit, type BeforePower as Told, type CircuitId, type DeadReading } from '@amber/core';
-import { Button, Select, SeverityMark } from '../../parts/ui.js';
+import { Button, SeverityMark } from '../../parts/ui.js';
 import { NotYet } from '../../worker/NotYet.js';
 import { useBeforePower } from '../../worker/useChecked.js';
+import { CircuitPick } from './CircuitPick.js';
 import type { ProveView } from './useTried.js';
 
 const EXPECT: Record<DeadReading['expect'], string> = { continuity: 'continuity', none: 'no continuity' };
@@ -114,20 +115,7 @@ export const BeforePower = ({ view, circuit }: { view: ProveView; circuit: Circu
         </span>
       </p>
       {circuit === null && job.circuits.length > 1 ? (
-        <label className="block max-w-xl">
-          <span className="mb-1 block text-[13px] font-semibold">Circuit</span>
-          <Select
-            value={at}
-            onChange={(event) => setPicked(event.target.value as CircuitId)}
-            className="min-h-12!"
-          >
-            {job.circuits.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Select>
-        </label>
+        <CircuitPick label="Circuit" circuits={job.circuits} value={at} onPick={setPicked} />
       ) : null}
       {asked?.kind !== 'known' ? (
         <NotYet asked={asked} words="Each mistake is tried …" />

@@ -60,7 +60,7 @@ export const useTried = (review: JobReview, circuit: CircuitId | null): ProveVie
         // What tripped while a fault was looked for is not switched on for the sheet either.
         ...observedOf(records, of, signedHash(review, of))
           .filter(({ observation }) => observation.answer.kind === 'tripped')
-          .map(() => ({ name: 'what was looked for under Find the fault' })),
+          .map(() => ({ name: 'a position that was tried under Find the fault' })),
       ].map(({ name }) => name);
     },
     [sheet, stateOf, records, review],

@@ -103,7 +103,7 @@ export const AskCard = ({
   /** What it is held against. */
   children?: ReactNode;
   can: boolean;
-  onAnswer: (reply: Reply, label: string) => void;
+  onAnswer: (reply: Reply) => void;
 }) => (
   <div className="rounded-lg border-2 border-ink bg-white p-4">
     <ul className="mb-3 flex flex-col gap-1.5">
@@ -122,7 +122,7 @@ export const AskCard = ({
     {children}
     <p className="mt-1.5 mb-3 text-[16px]">{question.ask}</p>
     {question.question.kind === 'flip' ? (
-      <Lights loads={loads} can={can} onAnswer={(reply) => onAnswer(reply, '')} />
+      <Lights loads={loads} can={can} onAnswer={onAnswer} />
     ) : (
       <div className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
         {question.options.map(({ word, label }) => (
@@ -130,7 +130,7 @@ export const AskCard = ({
             key={word}
             className="min-h-14 text-[15px]"
             disabled={!can}
-            onClick={() => onAnswer({ kind: 'is', word }, label)}
+            onClick={() => onAnswer({ kind: 'is', word })}
           >
             {label}
           </Button>
@@ -138,7 +138,7 @@ export const AskCard = ({
       </div>
     )}
     <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1">
-      <Button look="bare" disabled={!can} onClick={() => onAnswer({ kind: 'cannot' }, '')}>
+      <Button look="bare" disabled={!can} onClick={() => onAnswer({ kind: 'cannot' })}>
         It cannot be tried
       </Button>
     </div>

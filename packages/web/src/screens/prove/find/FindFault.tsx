@@ -8,10 +8,11 @@ import {
   type QuestionTold,
 } from '@amber/core';
 import { OneOf } from '../../../parts/OneOf.js';
-import { Button, Select, SeverityMark } from '../../../parts/ui.js';
+import { Button, SeverityMark } from '../../../parts/ui.js';
 import { useAppDispatch, useAppSelector } from '../../../store/store.js';
 import { positionsSet } from '../../../store/wiringSlice.js';
 import { NotYet } from '../../../worker/NotYet.js';
+import { CircuitPick } from '../CircuitPick.js';
 import { HandlesNow } from '../HandlesNow.js';
 import type { ProveView } from '../useTried.js';
 import { AskCard } from './AskCard.js';
@@ -58,23 +59,12 @@ export const FindFault = ({
     <div className="grid max-w-6xl items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <div className="flex min-w-0 flex-col gap-3">
         {circuit === null && switched.length > 1 ? (
-          <label className="block max-w-xl">
-            <span className="mb-1 block text-[13px] font-semibold">Which circuit does not work?</span>
-            <Select
-              value={at ?? ''}
-              onChange={(event) =>
-                setChosen(event.target.value === '' ? null : (event.target.value as CircuitId))
-              }
-              className="min-h-12!"
-            >
-              <option value="">Pick one</option>
-              {switched.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Select>
-          </label>
+          <CircuitPick
+            label="Which circuit does not work?"
+            circuits={switched}
+            value={at}
+            onPick={setChosen}
+          />
         ) : null}
         {at ? (
           <div className="max-w-2xl">
@@ -143,23 +133,9 @@ export const FindFault = ({
               question={question}
               loads={told?.loads ?? []}
               can={can}
-              onAnswer={(reply, label) => {
+              onAnswer={(reply) => {
                 setInstead(null);
-                const said =
-                  reply.kind === 'is'
-                    ? label
-                    : reply.kind === 'tripped'
-                      ? 'the breaker tripped'
-                      : reply.kind === 'cannot'
-                        ? 'cannot be tried'
-                        : [...new Set(Object.values(reply.seen))].length === 1
-                          ? `all ${Object.values(reply.seen)[0] ?? ''}`
-                          : (told?.loads ?? [])
-                              .flatMap(({ id, name }) =>
-                                reply.seen[id] ? [`${name} ${reply.seen[id]}`] : [],
-                              )
-                              .join(', ');
-                fault.answer(question.question, reply, `${nameOf(question)} ${said}`);
+                fault.answer(question.question, reply);
               }}
             >
               {question.question.kind === 'look' ? (
@@ -169,7 +145,7 @@ export const FindFault = ({
                     wiring={view.review.wiring}
                     box={question.question.box}
                     positions={positions}
-                    title="As it should be"
+                    title="As it should be, drawn with the breaker on"
                   />
                 </div>
               ) : null}

@@ -1,5 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import {
+  sayObservation,
+  scopeOf,
   seenOnSheet,
   signedHash,
   type CircuitId,
@@ -24,7 +26,7 @@ export interface FaultView {
   seen: { words: string; record: SiteRecord | null }[];
   history: History | null;
   setHistory: (history: History) => void;
-  answer: (question: Observation['question'], answer: Reply, words: string) => void;
+  answer: (question: Observation['question'], answer: Reply) => void;
   takeBack: (record: SiteRecord) => void;
   /** It was found and mended: what was looked for is done, and the sheet is walked again. */
   mended: (where: string, what: string) => void;
@@ -62,13 +64,16 @@ export const useFault = (view: ProveView, circuit: CircuitId | null): FaultView 
     [dispatch, job.id, circuit, review.id, revision, hash, by],
   );
   const answer = useCallback<FaultView['answer']>(
-    (question, reply, words) => {
-      put('observed', { seen: { question, answer: reply }, words: words.slice(0, 4000) });
+    (question, reply) => {
+      if (!circuit) return;
+      const seen = { question, answer: reply };
+      const words = sayObservation(review, scopeOf(review, circuit), seen);
+      put('observed', { seen, words: words.slice(0, 4000) });
       // Handles stand as they were set for it, whatever came of it.
       if ('positions' in question && reply.kind !== 'cannot')
         dispatch(positionsSet({ ...positions, ...question.positions }));
     },
-    [put, dispatch, positions],
+    [put, dispatch, positions, review, circuit],
   );
   const takeBack = useCallback<FaultView['takeBack']>(
     ({ id }) => void dispatch(retracted(job.id, id)),
@@ -86,7 +91,7 @@ export const useFault = (view: ProveView, circuit: CircuitId | null): FaultView 
   const told = asked?.kind === 'known' ? asked.answer.seen : [];
   const seen = [
     ...fromSheet.map((_, i) => ({ words: told[i] ?? 'On the test sheet.', record: null })),
-    ...here.map(({ words, record }, i) => ({ words: told[fromSheet.length + i] ?? words, record })),
+    ...here.map(({ words, record }) => ({ words, record })),
   ];
   return { asked, seen, history, setHistory, answer, takeBack, mended };
 };
