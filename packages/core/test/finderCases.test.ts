@@ -183,6 +183,18 @@ test('what is mended at the panel begins with what stays live there', () => {
     );
 });
 
+test('a tail is put back by its colour, under the screw that is named once', () => {
+  const [device, box] = ['device:winch-slot', 'winch-switch'];
+  const exchanged = wires(box, {
+    ...{ kind: 'exchanged', a: wireOn(device, 'common') },
+    b: wireOn(device, 'ground'),
+  });
+  expect(mendTrouble(review.job, review.wiring, exchanged)).toEqual([
+    'Put the black of the 14/2 to Winch ceiling under the dark screw, low at the right (common), of the three-way.',
+    'Put the bare tail under the green screw, low at the left, of the three-way.',
+  ]);
+});
+
 test('nobody but an electrician is sent to the panel or asked for a live reading; what cannot be tried is not asked again', () => {
   const finder = finderOf('ropewalk-lights');
   const look: Observation = {

@@ -6,7 +6,7 @@ import { PANEL_CAUTION } from '../words/cautions.js';
 import { positionName } from '../words/handles.js';
 import { isFan } from '../words/lights.js';
 import { listed } from '../words/lists.js';
-import { deviceWord, endWord, leadWord, screwOf } from '../words/wires.js';
+import { colourWord, deviceWord, endWord, leadWord, screwOf } from '../words/wires.js';
 import { isSameWire, type Fault, type Wire } from './fault.js';
 import type { Trouble, TroublePlace } from './trouble.js';
 
@@ -34,6 +34,12 @@ class Names {
   tail(pigtail: string): string {
     const landing = this.wiring.landings.find(({ wire }) => 'pigtail' in wire && wire.pigtail === pigtail);
     return landing ? `the tail to ${this.terminal(landing.terminal)}` : 'the tail';
+  }
+
+  tailColour(pigtail: string): string {
+    const members = this.wiring.joints.flatMap((joint) => joint.members);
+    const found = members.find((one) => 'pigtail' in one && one.pigtail.id === pigtail);
+    return found && 'pigtail' in found ? colourWord(found.pigtail.colour) : 'short';
   }
 
   wire(wire: Wire): string {
@@ -98,7 +104,9 @@ export const sayFault = (job: Job, wiring: Wiring, fault: Fault): string => {
 /** What has to be done so that the wires are as they should be; each a sentence. */
 const mendFault = (job: Job, wiring: Wiring, fault: Fault): string[] => {
   const names = new Names(job, wiring);
-  const back = (wire: Wire) => `Put ${names.wire(wire)} under ${names.screw(wire)}.`;
+  // A tail is told by its screw; where that is told anyway, by its colour.
+  const back = (wire: Wire) =>
+    `Put ${'end' in wire ? names.wire(wire) : `the ${names.tailColour(wire.pigtail)} tail`} under ${names.screw(wire)}.`;
   const remake = (joint: JointId) => `Make that splice anew: ${names.all(joint)}. Tug each one.`;
   switch (fault.kind) {
     case 'exchanged':
