@@ -273,6 +273,7 @@ await run(async () => {
   say(printed('changeFigures.ts', join(root, 'demo/heron-yard.json')));
   // Jobs, single faults, pairs of faults, single faults with wrong answers.
   say(printed('finderFigures.ts', '6', '60', '15', '15'));
+  say(printed('identifyFigures.ts', '500'));
   edit();
   plannerFigures();
   const database = await startTestDatabase();

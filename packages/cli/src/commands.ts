@@ -27,6 +27,7 @@ import {
 import { placeName, plainVolume, type Command, type Report } from './report.js';
 import { change } from './change.js';
 import { diagnose } from './diagnose.js';
+import { identify } from './identify.js';
 import { compare, inspect } from './inspect.js';
 import { plan } from './plan.js';
 import { takeOff } from './takeOff.js';
@@ -165,4 +166,5 @@ export const COMMANDS: Record<string, Command> = {
   compare,
   testsheet: testSheet,
   diagnose,
+  identify,
 };

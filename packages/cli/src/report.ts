@@ -36,6 +36,8 @@ export interface Options {
   change: ChangeWords;
   /** What was seen of a fault, and by whom it is looked for. */
   diagnosis: { seen: readonly string[]; history: string | undefined; electrician: boolean };
+  /** What comes into boxes whose wires nobody knows, and what was read of them. */
+  identification: { comes: readonly string[]; read: readonly string[] };
 }
 
 /** A command on one wiring of a job. */

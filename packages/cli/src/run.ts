@@ -23,6 +23,8 @@ new, --light-run to the light of a branch, --role, --name, --va.
 --walk rough or final narrows inspect to what is seen before the wall is closed, or at the end; what stands against it comes first.
 diagnose looks for what is wrong with a --circuit: --seen QUESTION=ANSWER for all that was seen, such as up,down=dark; --history new, old or
 deviceChanged; --electrician where one is at work, who may be asked for a live reading.
+identify tells which wires that nobody knows are which: --comes "BOX: black white bare; black white" for each box, --read ANSWER for each reading
+in the order in which they are asked.
 --smallest makes fill tell the smallest box of the stock for each place that is planned.
 packet [FILE] --out FILE.pdf writes the packet of a job; packet alone tells how.
 --group narrows simulate, netlist and testsheet to the switches of one control group, by its id or name; --circuit narrows testsheet too.
@@ -65,18 +67,21 @@ const asked = (args: readonly string[]) => {
         seen: { type: 'string', multiple: true, default: [] },
         history: { type: 'string' },
         electrician: { type: 'boolean', default: false },
+        comes: { type: 'string', multiple: true, default: [] },
+        read: { type: 'string', multiple: true, default: [] },
         'light-run': { type: 'string', multiple: true, default: [] },
       },
     });
     const [command, file, ...more] = positionals;
     if (command === undefined || !Object.hasOwn(COMMANDS, command) || more.length > 0) return null;
     const { kind, at, role, va, run: runs, 'light-run': lightRun, name: called, ...rest } = values;
-    const { seen, history, electrician, ...others } = rest;
+    const { seen, history, electrician, comes, read, ...others } = rest;
     return {
       command,
       file,
       ...others,
       diagnosis: { seen, history, electrician },
+      identification: { comes, read },
       change: { kind, at, role, va, name: called, run: runs, lightRun },
     };
   } catch {
@@ -90,6 +95,7 @@ const reportOn = (
     command: name,
     change,
     diagnosis,
+    identification,
     wiring,
     group: groupName,
     circuit: circuitName,
@@ -144,6 +150,7 @@ const reportOn = (
     smallest,
     change,
     diagnosis,
+    identification,
   };
   return COMMANDS[name]?.(subject, options) ?? { refused: [USAGE] };
 };

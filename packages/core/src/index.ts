@@ -96,7 +96,7 @@ export { facesOf, withFace } from './edits/faces.js';
 export { hueOf } from './model/colours.js';
 export { lookOf } from './drawing/insulation.js';
 export { HUES, isGroundColour, isNeutralColour, MARK_COLOURS } from './model/colours.js';
-export type { Colour, Hue } from './model/colours.js';
+export type { Colour, Hue, InsulatedColour } from './model/colours.js';
 export { cablesIn } from './model/inBox.js';
 export type {
   Article,
@@ -243,7 +243,8 @@ export {
   type SmallestBox,
 } from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
-export { placeTag } from './words/places.js';
+export { placeName, placeTag } from './words/places.js';
+export { LIVE as LIVE_CAUTION } from './words/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './model/face.js';
 export { sayFirst, sayProof } from './plans/proof.js';
@@ -265,7 +266,7 @@ export { LIGHT_WORDS } from './words/lights.js';
 export { listed } from './words/lists.js';
 export { titleOf } from './words/said.js';
 export { screwWord } from './words/screws.js';
-export { deviceWord } from './words/wires.js';
+export { colourWord, deviceWord } from './words/wires.js';
 export { deviceIdOf } from './planning/makeUp.js';
 export { sayTraveler, travelerNames, type NamedTraveler } from './words/travelers.js';
 export { RULES } from './code/rules.js';
@@ -558,6 +559,37 @@ export type { QuestionWords } from './diagnosis/words.js';
 export { continuity, highImpedance, nonContact, outletTester, twoPole } from './meters/meters.js';
 export { readMeters, readOutlets } from './meters/readings.js';
 export type { Readings } from './meters/readings.js';
+export {
+  findStub,
+  LAID,
+  pairsOf,
+  restPairsOf,
+  tapeKey,
+  wireReadingSchema,
+  wiresFoundSchema,
+  type Link as WireLink,
+  type Pair as WirePair,
+  type WirePoint,
+  type Stub,
+  type Tape,
+  type WireQuestion,
+  type WireReading,
+  type WireReply,
+  type WiresFound,
+} from './identify/found.js';
+export { identifyWires, type EndTold, type WiresTold } from './identify/identify.js';
+export { withWiresTold, type NotOnFile } from './identify/toExisting.js';
+export { CAME_OUT, tellCameOut, type CameOut, type HotReading, type WireDuty } from './identify/cameOut.js';
+export { sayEnd, sayUsual, sayWireReading, tagOfWire } from './identify/say.js';
+export { usualDuties, type UsualDuty } from './identify/usual.js';
+export {
+  pairWord,
+  sayOpening,
+  sayWireQuestion,
+  tapeWord,
+  type WireQuestionWords,
+  type WiresSubject,
+} from './identify/words.js';
 export { keyWord } from './words/keys.js';
 export type { OutletReading, Volts } from './meters/meters.js';
 export type { Result } from './model/result.js';

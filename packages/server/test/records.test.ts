@@ -85,6 +85,13 @@ const BODIES: Record<RecordKindName, object> = {
     seen: { question: { kind: 'look', box: 'box-1' }, answer: { kind: 'is', word: 'asDrawn' } },
     words: 'Looked into Box 1: all is as drawn.',
   },
+  wiresOpened: {
+    found: { stubs: [{ box: 'box-1', number: 1, wires: ['black', 'white'], ground: 'bare', loose: false }] },
+  },
+  wireRead: {
+    reading: { question: { kind: 'rest', box: 'box-1' }, answer: { kind: 'pairs', shown: [] } },
+    words: 'Box 1, no link on: no continuity anywhere.',
+  },
   mended: { where: 'Box 1', what: 'two wires exchanged' },
   signOff: { stage: 'roughIn', initials: 'RF' },
   photo: { hash: 'a'.repeat(64), words: 'Before it was folded' },

@@ -4,7 +4,7 @@ import { circuitName, findBox, findLuminaire } from '../model/lookup.js';
 import type { Positions } from '../circuit/parts.js';
 import { reviewCircuit } from '../review/reviewJob.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
-import { isHigh, LADDER, NO_GROUND, PANEL_CAUTION } from '../words/cautions.js';
+import { CONTINUITY, DEAD, isHigh, LADDER, LIVE, NO_GROUND, PANEL_CAUTION } from '../words/cautions.js';
 import { handleName, positionName } from '../words/handles.js';
 import { isFan, sayEach } from '../words/lights.js';
 import { listed } from '../words/lists.js';
@@ -27,13 +27,6 @@ export interface QuestionWords {
 
 const CLOSED =
   'Power on for this: every box closed, every plate on, nobody at the wires. If the breaker trips, leave it off and say so.';
-const DEAD =
-  'Breaker off, locked or tagged. Prove it dead with a two-pole tester that is proved on a live source before and after: hot to neutral, hot to ground, neutral to ground, every handle in both positions.';
-const CONTINUITY =
-  'Lamps out, loads unplugged. Look for foreign voltage first: the tester lies, or is lost, on what is live. No neutral that may be of a multiwire pair is parted until both hots are off.';
-const LIVE =
-  'Live, by an electrician alone, with a two-pole tester proved before and after. Ends to be read stand in connectors with a test opening, everything else away from them. Off again before anything is moved.';
-
 const ANSWER_WORDS = {
   breaker: { on: 'It is on', off: 'It is off' },
   lamp: { helped: 'Now it does', same: 'No change' },

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { WALKS } from '../code/rule.js';
 import { observationSchema } from '../diagnosis/question.js';
+import { wireReadingSchema, wiresFoundSchema } from '../identify/found.js';
 import { articleIdSchema, LONGEST_DERIVED, wiringIdSchema } from '../model/ids.js';
 
 /** Longest id of a fact: made of those of a box and of what is spliced there. */
@@ -85,6 +86,13 @@ export const RECORD_KINDS = {
   observed: {
     about: ['circuit'],
     bodies: [z.strictObject({ seen: observationSchema, words: text(4000) })],
+  },
+  /** Boxes of a circuit were opened whose wires nobody knows, every end parted: what comes in. What was read before is done with. */
+  wiresOpened: { about: ['circuit'], bodies: [z.strictObject({ found: wiresFoundSchema })] },
+  /** A reading by which wires are told, and the same in words. */
+  wireRead: {
+    about: ['circuit'],
+    bodies: [z.strictObject({ reading: wireReadingSchema, words: text(4000) })],
   },
   /** A fault of a circuit was found and mended. */
   mended: { about: ['circuit'], bodies: [z.strictObject({ where: text(500), what: text(4000) })] },

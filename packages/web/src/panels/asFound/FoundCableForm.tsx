@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import {
   foundName,
-  HUES,
   isBeyond,
   numbered,
   withFoundCable,
@@ -11,7 +10,8 @@ import {
   type Hue,
   type Job,
 } from '@amber/core';
-import { Button, Field, Select, SeverityMark } from '../../parts/ui.js';
+import { HuePicks } from '../../parts/HuePicks.js';
+import { Button, Field, SeverityMark } from '../../parts/ui.js';
 import { WordSelect } from '../../parts/WordSelect.js';
 
 const GROUNDS: Record<CableArticle['ground'], string> = {
@@ -57,37 +57,7 @@ export const FoundCableForm = ({
     <fieldset className="flex flex-col gap-2 rounded-md border-2 border-ink p-3">
       <legend className="px-1 text-[13px] font-semibold">As it was found</legend>
       <p className="text-[13px] font-semibold">Insulated wires</p>
-      <ul className="flex flex-wrap gap-2">
-        {hues.map((hue, i) => (
-          <li key={i} className="flex">
-            <Select
-              aria-label={`Colour of wire ${i + 1}`}
-              className="w-auto! rounded-r-none!"
-              value={hue}
-              onChange={(event) =>
-                setHues(hues.map((one, k) => (k === i ? (event.target.value as Hue) : one)))
-              }
-            >
-              {HUES.map((one) => (
-                <option key={one}>{one}</option>
-              ))}
-            </Select>
-            <button
-              type="button"
-              aria-label={`No wire ${i + 1}`}
-              className="min-h-10 rounded-r-md border border-l-0 border-line bg-white px-2.5 font-semibold hover:bg-rail"
-              onClick={() => setHues(hues.filter((_, k) => k !== i))}
-            >
-              ×
-            </button>
-          </li>
-        ))}
-        {hues.length < 12 ? (
-          <li>
-            <Button onClick={() => setHues([...hues, 'red'])}>One more</Button>
-          </li>
-        ) : null}
-      </ul>
+      <HuePicks hues={hues} onChange={setHues} />
       <div className="grid grid-cols-2 gap-2">
         <Field label="Size">
           <WordSelect

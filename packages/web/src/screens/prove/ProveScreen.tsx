@@ -15,6 +15,7 @@ import { GroupTest } from './GroupTest.js';
 import { Points } from './Points.js';
 import { SignOffs } from './SignOffs.js';
 import { useTried } from './useTried.js';
+import { WhichWire } from './wires/WhichWire.js';
 
 const tabLook =
   'min-h-12 shrink-0 border-b-3 border-transparent px-3 text-[14px] font-semibold text-quiet hover:bg-rail focus-visible:-outline-offset-3 data-selected:border-ink data-selected:text-ink';
@@ -72,6 +73,7 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         {[
           'Test sheet',
           'Find the fault',
+          'Which wire is which',
           'Before power',
           `Points to touch · ${sheet.points.length}`,
           'Where it bites',
@@ -126,6 +128,9 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         </TabPanel>
         <TabPanel className="p-4">
           <FindFault view={view} circuit={circuit?.id ?? null} onMended={() => setTab(SHEET)} />
+        </TabPanel>
+        <TabPanel className="p-4">
+          <WhichWire view={view} circuit={circuit?.id ?? null} />
         </TabPanel>
         <TabPanel className="p-4">
           <BeforePower view={view} circuit={circuit?.id ?? null} />
