@@ -3,6 +3,7 @@ import type { Positions } from '../circuit/parts.js';
 import { hypothesesOf, type History, type Hypothesis } from '../faults/hypotheses.js';
 import { placeKey, type TroublePlace } from '../faults/trouble.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
+import { oldPatternsOf } from './oldPatterns.js';
 import { placesOf, valued, type Valued } from './ask.js';
 import { agrees, believed, type Believed } from './belief.js';
 import { modelOf, type Model } from './model.js';
@@ -112,6 +113,7 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
     const hypotheses: Hypothesis[] = [
       { troubles: [], weight: 1, places: [] },
       ...hypothesesOf({ wiring, parts, boxes, luminaires, assumed, history, circuits: [circuit] }),
+      ...oldPatternsOf(scope, history),
     ];
     const models = hypotheses.flatMap((one) => modelOf(scope, one) ?? []);
     byHistory.set(history, models);

@@ -39,8 +39,13 @@ const WEIGHTS: Record<Weighed, Record<History, number>> = {
   otherDevice: { new: 2, old: 0.1, deviceChanged: 5 },
   lampOut: { new: 2, old: 8, deviceChanged: 1 },
   breakerOff: { new: 3, old: 3, deviceChanged: 4 },
+  oldPattern: { new: 0, old: 0.3, deviceChanged: 0.3 },
   otherwise: { new: 0.2, old: 0.2, deviceChanged: 0.2 },
 };
+
+/** How likely it is that a circuit is made up in one of the ways of old times. In a box that nobody has looked into it is more so. */
+export const weightOfPattern = (history: History, isAssumed: boolean): number =>
+  WEIGHTS.oldPattern[history] * (isAssumed ? 10 : 1);
 
 /** A box that nobody has looked into is likely to be otherwise than is usual. */
 const OTHERWISE_WHEN_ASSUMED = 20;

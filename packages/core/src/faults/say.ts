@@ -8,7 +8,7 @@ import { isFan } from '../words/lights.js';
 import { listed } from '../words/lists.js';
 import { colourWord, deviceWord, endWord, leadWord, screwOf } from '../words/wires.js';
 import { isSameWire, type Fault, type Wire } from './fault.js';
-import type { Trouble, TroublePlace } from './trouble.js';
+import type { OldPattern, Trouble, TroublePlace } from './trouble.js';
 
 /** Names of what a wiring holds, as a fault speaks of them. */
 class Names {
@@ -139,6 +139,14 @@ const mendFault = (job: Job, wiring: Wiring, fault: Fault): string[] => {
   }
 };
 
+const PATTERN_WORDS: Record<OldPattern, string> = {
+  switchedNeutral:
+    'it is wired in an old way, hot and neutral both on the travelers: a lamp that is dark may have both of its terminals hot',
+  hotAlong:
+    'it is wired in an old way, with an always-hot wire along with the travelers and the neutral from another circuit',
+  returnOnWhite: 'it is wired in an old way, with the white as the return from the switch',
+};
+
 /** What is wrong, in words. */
 export const sayTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string => {
   switch (trouble.kind) {
@@ -159,6 +167,8 @@ export const sayTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string =
     }
     case 'breakerOff':
       return `the breaker of ${circuitName(job, trouble.circuit)} is off`;
+    case 'oldPattern':
+      return PATTERN_WORDS[trouble.habit];
     case 'otherwise':
       return 'it is wired otherwise than is shown, in some way that is not on this list';
   }
@@ -185,6 +195,11 @@ export const mendTrouble = (job: Job, wiring: Wiring, trouble: Trouble): string[
       ];
     case 'breakerOff':
       return ['Find out why it is off first: nobody switches on for somebody else. Then switch it on, once.'];
+    case 'oldPattern':
+      return [
+        `Write down how ${listed(trouble.boxes.map((box) => findBox(job, box)?.name ?? box))} ${trouble.boxes.length > 1 ? 'are' : 'is'} made up, wire by wire: it was wired so on purpose, long ago.`,
+        'It works and endangers all the same: have it wired anew as today’s rules ask, by a plan of what is there.',
+      ];
     case 'otherwise':
       return ['Write down what is there as it is found, wire by wire, and look at what it does.'];
   }

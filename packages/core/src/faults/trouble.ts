@@ -12,6 +12,7 @@ import { withFault, type Fault } from './fault.js';
  * - otherDevice: a device with fewer ways stands where this one belongs; `contacts` are the pairs that it closes, position by position.
  * - lampOut: the lamp or the driver is gone.
  * - breakerOff: nobody switched it on, or it tripped before.
+ * - oldPattern: the boxes are made up in a way of old times, which works and endangers.
  * - otherwise: the box is wired in some way of which nothing is known.
  */
 export type Trouble =
@@ -21,7 +22,12 @@ export type Trouble =
   | { kind: 'otherDevice'; device: DeviceId; as: 'singlePole' | 'threeWay'; contacts: Contacts }
   | { kind: 'lampOut'; luminaire: LuminaireId }
   | { kind: 'breakerOff'; circuit: CircuitId }
+  | { kind: 'oldPattern'; habit: OldPattern; boxes: BoxId[]; instead: Pick<Wiring, 'joints' | 'landings'> }
   | { kind: 'otherwise'; box: BoxId };
+
+/** Hot and neutral both switched at the travelers; an always-hot wire along with the travelers; the return from the switch on the white. */
+export const OLD_PATTERNS = ['switchedNeutral', 'hotAlong', 'returnOnWhite'] as const;
+export type OldPattern = (typeof OLD_PATTERNS)[number];
 
 /** Pairs of terminals by their names that are connected, for each handle position. */
 export type Contacts = [string, string][][];
@@ -35,6 +41,7 @@ export const compileBroken = (
   let broken = wiring;
   for (const trouble of troubles) {
     if (trouble.kind === 'otherwise') return null;
+    if (trouble.kind === 'oldPattern') broken = madeUpInstead(broken, trouble);
     if (trouble.kind !== 'wires') continue;
     const made = withFault(broken, trouble.fault);
     if (!made.ok) return null;
@@ -43,6 +50,31 @@ export const compileBroken = (
   let compiled = compile(broken, parts);
   for (const trouble of troubles) compiled = CHANGES[trouble.kind](compiled, trouble as never);
   return compiled;
+};
+
+/** The wiring with some boxes made up in another way; what is in the panel stays. */
+export const madeUpInstead = (
+  wiring: Wiring,
+  { boxes, instead }: Pick<Of<'oldPattern'>, 'boxes' | 'instead'>,
+): Wiring => {
+  const here = new Set<string>(boxes);
+  const tails = new Set(
+    wiring.joints
+      .filter(({ box }) => here.has(box))
+      .flatMap(({ members }) => members.flatMap((one) => ('pigtail' in one ? [one.pigtail.id] : []))),
+  );
+  const placeOf = ({ cable, side }: { cable: string; side: 'from' | 'to' }) =>
+    wiring.cables.find(({ id }) => id === cable)?.[side];
+  return {
+    ...wiring,
+    joints: [...wiring.joints.filter(({ box }) => !here.has(box)), ...instead.joints],
+    landings: [
+      ...wiring.landings.filter(({ wire }) =>
+        'end' in wire ? !here.has(placeOf(wire.end) ?? '') : !tails.has(wire.pigtail),
+      ),
+      ...instead.landings,
+    ],
+  };
 };
 
 const onDevice = (
@@ -59,6 +91,7 @@ type Of<K extends Trouble['kind']> = Extract<Trouble, { kind: K }>;
 const CHANGES: { [K in Trouble['kind']]: (compiled: Compiled, trouble: Of<K>) => Compiled } = {
   wires: (compiled) => compiled,
   otherwise: (compiled) => compiled,
+  oldPattern: (compiled) => compiled,
   stuck: (compiled, { device, position }) =>
     onDevice(compiled, device, ({ positions }) => positions.map(() => positions[position] ?? [])),
   worn: (compiled, { device, position }) =>
@@ -103,6 +136,8 @@ export const placeOfTrouble = (wiring: Wiring, trouble: Trouble): TroublePlace =
       return { kind: 'lamp', luminaire: trouble.luminaire };
     case 'breakerOff':
       return { kind: 'breaker', circuit: trouble.circuit };
+    case 'oldPattern':
+      return { kind: 'box', box: trouble.boxes[0] ?? ('' as BoxId) };
     case 'otherwise':
       return { kind: 'box', box: trouble.box };
     default:

@@ -77,6 +77,27 @@ const broken = (whole: Broken, trouble: Trouble): Broken | null => {
           ),
         },
       };
+    case 'oldPattern': {
+      const boxes = new Set<string>(trouble.boxes);
+      const isHere = (box: string | undefined) => box !== undefined && boxes.has(box);
+      const kept = wiring.joints.filter(({ box }) => !isHere(box));
+      const tails = JSON.stringify(kept);
+      return {
+        parts,
+        wiring: {
+          ...wiring,
+          joints: [...kept, ...trouble.instead.joints],
+          landings: [
+            ...wiring.landings.filter(({ wire }) =>
+              'end' in wire
+                ? !isHere(wiring.cables.find(({ id }) => id === wire.end.cable)?.[wire.end.side])
+                : tails.includes(JSON.stringify(wire.pigtail)),
+            ),
+            ...trouble.instead.landings,
+          ],
+        },
+      };
+    }
     case 'otherwise':
       return null;
   }
