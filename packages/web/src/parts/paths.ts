@@ -68,8 +68,8 @@ export const checkPath = (job: string, circuit: string | null = null): string =>
 export const orderPath = (job: string, circuit: string | null = null): string =>
   jobPath(job, { screen: 'order', circuit });
 /** The test sheet of the job, or of one circuit of it. */
-export const provePath = (job: string, circuit: string | null = null): string =>
-  jobPath(job, { screen: 'prove', circuit });
+export const provePath = (job: string, circuit: string | null = null, wiring: string | null = null): string =>
+  jobPath(job, { screen: 'prove', circuit, wiring });
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */

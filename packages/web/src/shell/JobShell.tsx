@@ -7,7 +7,7 @@ import { findDraft } from '../store/keptDraft.js';
 import { closed, opened, redone, undone } from '../store/jobSlice.js';
 import { CONTRACT, findCircuit, type Job } from '@amber/core';
 import { Boundary, Opening } from '../parts/Boundary.js';
-import { benchPath, jobPath, START, startPath, wiringIn } from '../parts/paths.js';
+import { benchPath, jobPath, provePath, START, startPath, wiringIn } from '../parts/paths.js';
 import { screenAt, type Found } from './screens.js';
 import { askOnce, sayFailed } from '../server/client.js';
 import { Button } from '../parts/ui.js';
@@ -112,9 +112,15 @@ export const JobShell = () => {
     <>
       {to === null ? null : <Navigate replace to={to} />}
       <TopBar job={job} circuit={circuit} screen={found.screen.word} wiring={wiring}>
-        {found.screen.word === '' ? <WiringSwitch job={job} circuit={circuit} wiring={wiring} /> : null}
+        {found.screen.word === '' ? (
+          <WiringSwitch {...{ job, circuit, wiring }} to={benchPath} begins />
+        ) : found.screen.word === 'prove' && job.wirings.some(({ kind }) => kind !== 'planned') ? (
+          <WiringSwitch {...{ job, circuit, wiring }} to={provePath} begins={false} />
+        ) : null}
       </TopBar>
-      {found.screen.word === '' ? null : <WiringBar job={job} circuit={circuit} />}
+      {found.screen.word === '' || (found.screen.word === 'prove' && wiring !== null) ? null : (
+        <WiringBar job={job} circuit={circuit} />
+      )}
       {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
       <PrintHead job={job} circuit={circuit} screen={found.screen.label} />
       <Boundary isPage what={found.screen.label} of={pathname + search}>

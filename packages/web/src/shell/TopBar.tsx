@@ -60,7 +60,7 @@ const CircuitMenu = ({ job, circuit, screen, wiring }: Shown) => (
             to={jobPath(job.id, {
               screen: screen === START ? BENCH : screen,
               circuit: one.id,
-              wiring: screen === BENCH ? wiring : null,
+              wiring: screen === BENCH || screen === 'prove' ? wiring : null,
             })}
             className="flex min-h-11 items-center gap-3 rounded px-3 data-focus:bg-rail"
           >

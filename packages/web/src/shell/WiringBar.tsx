@@ -15,6 +15,13 @@ interface Shown {
   wiring: string | null;
 }
 
+interface SwitchTo {
+  /** The screen of another wiring. */
+  to: typeof benchPath;
+  /** Can what was not told yet be begun here? */
+  begins: boolean;
+}
+
 const NOTES: Record<WiringDoc['kind'], string> = {
   planned: 'What is to be made. It follows from the plan.',
   existing:
@@ -23,11 +30,11 @@ const NOTES: Record<WiringDoc['kind'], string> = {
   built: 'What was made otherwise than planned. Tap a wire, then where it is.',
 };
 
-/** Planned, as it is, as built: the same boxes three times over. What was not told yet is begun here. */
-export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
+/** Planned, as it is, as built: the same boxes three times over. What was not told yet is begun here, on the bench. */
+export const WiringSwitch = ({ job, circuit, wiring, to, begins }: Shown & SwitchTo) => {
   const edit = useEdit();
   const navigate = useNavigate();
-  const at = (id: string | null) => benchPath(job.id, circuit?.id ?? null, id);
+  const at = (id: string | null) => to(job.id, circuit?.id ?? null, id);
   const ofKind = (kind: WiringDoc['kind']) => job.wirings.filter((one) => one.kind === kind);
   const shown = job.wirings.find((one) => one.id === wiring);
   const item = (id: string | null, name: string) => (
@@ -50,7 +57,7 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
         {item(null, 'Planned')}
         {existing ? (
           item(existing.id, 'As it is')
-        ) : (
+        ) : begins ? (
           <button
             type="button"
             className={part}
@@ -58,10 +65,10 @@ export const WiringSwitch = ({ job, circuit, wiring }: Shown) => {
           >
             As it is
           </button>
-        )}
+        ) : null}
         {ofKind('found').map((one) => item(one.id, wiringName(job, one)))}
         {built.map((one) => item(one.id, built.length > 1 ? wiringName(job, one) : 'As built'))}
-        {built.length > 0 ? null : (
+        {built.length > 0 || !begins ? null : (
           <button
             type="button"
             className={`${part} disabled:text-quiet`}

@@ -5,7 +5,7 @@ import type { Circuit, GroupId, Job } from '@amber/core';
 import { WhoWorksBar } from '../../onRecord/WhoWorks.js';
 import { provePath } from '../../parts/paths.js';
 import { SafetyNote, Select, SeverityMark } from '../../parts/ui.js';
-import { reviewOf } from '../../store/review.js';
+import { subjectOf } from '../../store/review.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { positionsSet } from '../../store/wiringSlice.js';
 import { BeforePower } from './BeforePower.js';
@@ -20,14 +20,31 @@ import { WhichWire } from './wires/WhichWire.js';
 const tabLook =
   'min-h-12 shrink-0 border-b-3 border-transparent px-3 text-[14px] font-semibold text-quiet hover:bg-rail focus-visible:-outline-offset-3 data-selected:border-ink data-selected:text-ink';
 
+const WIRING_WORDS = {
+  planned: '',
+  existing: ', as it is',
+  found: ', as found',
+  built: ', as built',
+} as const;
+
 /** Tabs by their place. */
 const SHEET = 0;
 const FIND = 1;
 
 /** Does it work? Each group on the shortest walk through the positions of its handles, points to touch, and who signs for it. */
-export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circuit | null }) => {
+export const ProveScreen = ({
+  job: asked,
+  circuit,
+  wiring = null,
+}: {
+  job: Job;
+  circuit: Circuit | null;
+  /** Another wiring of the job than the planned one: as it is, as found, as built. */
+  wiring?: string | null;
+}) => {
   const dispatch = useAppDispatch();
-  const review = reviewOf(asked);
+  const review = subjectOf(asked, wiring);
+  const isPlanned = review.kind === 'planned';
   const view = useTried(review, circuit?.id ?? null);
   const { sheet, stateOf } = view;
   const positions = useAppSelector((state) => state.wiring.positions);
@@ -47,7 +64,10 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
     >
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-line px-4 py-2">
         <div className="min-w-0 flex-1 basis-56">
-          <h1 className="text-[17px] font-bold">{circuit ? `Prove ${circuit.name}` : 'Prove'}</h1>
+          <h1 className="text-[17px] font-bold">
+            {circuit ? `Prove ${circuit.name}` : 'Prove'}
+            {isPlanned ? '' : WIRING_WORDS[review.kind]}
+          </h1>
           <p role="status" className="text-[14px] text-quiet">
             {sheet.groups.length === 0
               ? 'Nothing that is switched is wired yet.'
@@ -60,7 +80,7 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
           </p>
           {circuit && review.job.circuits.length > 1 ? (
             <Link
-              to={provePath(review.job.id)}
+              to={provePath(review.job.id, null, wiring)}
               className="inline-flex min-h-10 items-center text-[14px] font-semibold underline print:hidden"
             >
               The whole job
@@ -74,9 +94,9 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
           'Test sheet',
           'Find the fault',
           'Which wire is which',
-          'Before power',
+          ...(isPlanned ? ['Before power'] : []),
           `Points to touch · ${sheet.points.length}`,
-          'Where it bites',
+          ...(isPlanned ? ['Where it bites'] : []),
           'Sign',
         ].map((words) => (
           <Tab key={words.split(' ·')[0]} className={tabLook}>
@@ -132,15 +152,19 @@ export const ProveScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
         <TabPanel className="p-4">
           <WhichWire view={view} circuit={circuit?.id ?? null} />
         </TabPanel>
-        <TabPanel className="p-4">
-          <BeforePower view={view} circuit={circuit?.id ?? null} />
-        </TabPanel>
+        {isPlanned ? (
+          <TabPanel className="p-4">
+            <BeforePower view={view} circuit={circuit?.id ?? null} />
+          </TabPanel>
+        ) : null}
         <TabPanel className="p-4">
           <Points view={view} />
         </TabPanel>
-        <TabPanel className="p-4">
-          <Bites view={view} circuit={circuit} />
-        </TabPanel>
+        {isPlanned ? (
+          <TabPanel className="p-4">
+            <Bites view={view} circuit={circuit} />
+          </TabPanel>
+        ) : null}
         <TabPanel className="p-4">
           <SignOffs view={view} circuit={circuit} />
         </TabPanel>

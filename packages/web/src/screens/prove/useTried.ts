@@ -6,7 +6,7 @@ import {
   triedStates,
   type About,
   type CircuitId,
-  type JobReview,
+  type ReviewedWiring,
   type Sheet,
   type SiteRecord,
   type Tried,
@@ -26,7 +26,7 @@ interface Asked {
 
 /** The sheet of a job or a circuit, what was answered, and the ways to answer. */
 export interface ProveView {
-  review: JobReview;
+  review: ReviewedWiring;
   sheet: Sheet;
   who: WhoWorks;
   records: readonly SiteRecord[];
@@ -39,7 +39,7 @@ export interface ProveView {
   sign: (about: Pick<About, 'kind' | 'id' | 'hash'>, stage: string) => void;
 }
 
-export const useTried = (review: JobReview, circuit: CircuitId | null): ProveView => {
+export const useTried = (review: ReviewedWiring, circuit: CircuitId | null): ProveView => {
   const dispatch = useAppDispatch();
   const { job } = review;
   const { records, waiting } = useRecords(job.id);
@@ -47,7 +47,10 @@ export const useTried = (review: JobReview, circuit: CircuitId | null): ProveVie
   const who = useWhoWorks();
   const by = who.initials.trim();
   const sheet = useMemo(() => sheetOf(review, circuit), [review, circuit]);
-  const stateOf = useMemo(() => triedStates(records, { id: review.id, planned: true }), [records, review.id]);
+  const stateOf = useMemo(
+    () => triedStates(records, { id: review.id, planned: review.kind === 'planned' }),
+    [records, review],
+  );
   const trippedAt = useCallback<ProveView['trippedAt']>(
     (of) => {
       const did = (asked: Pick<Asked, 'id' | 'hash'>) => {

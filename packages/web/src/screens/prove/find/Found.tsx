@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DiagnosisTold, JobReview, Positions } from '@amber/core';
+import type { DiagnosisTold, ReviewedWiring, Positions } from '@amber/core';
 import { Button, SeverityMark, TextInput } from '../../../parts/ui.js';
 import { SuspectPicture } from './SuspectPicture.js';
 
@@ -11,7 +11,7 @@ export const Found = ({
   can,
   onMended,
 }: {
-  review: JobReview;
+  review: ReviewedWiring;
   told: DiagnosisTold;
   positions: Positions;
   can: boolean;

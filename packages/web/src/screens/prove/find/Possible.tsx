@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DiagnosisTold, JobReview, Positions } from '@amber/core';
+import type { DiagnosisTold, ReviewedWiring, Positions } from '@amber/core';
 import { SuspectPicture } from './SuspectPicture.js';
 
 /** Where it may be, and what: bars without figures, as the weights behind them are nobody's count. */
@@ -8,7 +8,7 @@ export const Possible = ({
   told,
   positions,
 }: {
-  review: JobReview;
+  review: ReviewedWiring;
   told: DiagnosisTold;
   positions: Positions;
 }) => {

@@ -9,7 +9,7 @@ import {
   wiresOfFault,
   withFault,
   type BoxId,
-  type JobReview,
+  type ReviewedWiring,
   type Positions,
   type Trouble,
   type Wiring,
@@ -28,7 +28,7 @@ export const BoxPicture = ({
   title,
   told = null,
 }: {
-  review: JobReview;
+  review: ReviewedWiring;
   wiring: Wiring;
   box: BoxId;
   positions: Positions;
@@ -73,7 +73,7 @@ export const SuspectPicture = ({
   trouble,
   positions,
 }: {
-  review: JobReview;
+  review: ReviewedWiring;
   trouble: Trouble;
   positions: Positions;
 }) => {

@@ -49,7 +49,7 @@ export const useFault = (view: ProveView, circuit: CircuitId | null): FaultView 
   const asked = useDiagnosis(
     circuit && history
       ? {
-          ...{ job, circuit, wiring: null },
+          ...{ job, circuit, wiring: review.kind === 'planned' ? null : review.id },
           observations: [...fromSheet, ...here.map(({ observation }) => observation)],
           asking: { positions, history, isElectrician: who.electrician === true },
         }
