@@ -38,6 +38,10 @@ const nameOf = (subject: ReviewedWiring, finder: Finder, question: FaultQuestion
       return `look ${job.boxes.find(({ id }) => id === question.box)?.name ?? question.box}`;
     case 'lamp':
       return `lamp ${job.luminaires.find(({ id }) => id === question.luminaire)?.name ?? question.luminaire}`;
+    case 'hint':
+      return `hint ${job.luminaires.find(({ id }) => id === question.luminaire)?.name ?? question.luminaire}`;
+    case 'hums':
+      return `hums ${handleName(subject, question.device)}`;
     case 'breaker':
     case 'panel':
       return question.kind;
@@ -65,6 +69,7 @@ const flipOf = (subject: ReviewedWiring, finder: Finder, words: string): FaultQu
 /** What loads did: one word for all of them, or "First bay lit; Last bay dark". */
 const lightsOf = (subject: ReviewedWiring, finder: Finder, words: string): Reply | null => {
   if (words === 'tripped') return { kind: 'tripped' };
+  if (words === 'tripped later') return { kind: 'tripped', when: 'later' };
   const loads = finder.scope.luminaires;
   if (isSeen(words)) return { kind: 'lights', seen: Object.fromEntries(loads.map((id) => [id, words])) };
   const seen: [LuminaireId, SeenLight][] = [];
@@ -89,7 +94,8 @@ const observed = (
     const cut = text.lastIndexOf('=');
     const [left, right] = [text.slice(0, cut).trim(), text.slice(cut + 1).trim()];
     if (cut < 1) return refused(`--seen "${text}": tell it as QUESTION=ANSWER, such as up,down=dark.`);
-    const { questions } = finder.at(observations, asking);
+    const now = finder.at(observations, asking);
+    const questions = [...now.questions, ...now.hints];
     const question =
       flipOf(subject, finder, left) ??
       questions.map((one) => one.question).find((one) => nameOf(subject, finder, one) === left);
@@ -114,7 +120,7 @@ const observed = (
       return refused(
         `--seen "${text}": "${right}" is no answer to that. ${
           question.kind === 'flip'
-            ? 'Tell lit, dim, dark, flickers or tripped, or each load by its name: "First bay lit; Last bay dark".'
+            ? 'Tell lit, dim, dark, flickers, tripped or tripped later, or each load by its name: "First bay lit; Last bay dark".'
             : `There are ${words.join(', ')} and cannot.`
         }`,
       );

@@ -368,9 +368,12 @@ test('diagnose asks for what tells the most, hears what was seen in the order it
     ]).out,
   ) as { places: { name: string }[] };
   expect(lamp.places[0]?.name).toBe('the lamp of First bay');
+  const hinted = diagnose('up,up=tripped later', 'hums Yard end=yes');
+  expect(hinted.out).toContain('Seen: The switch at Yard end hums, crackles or grows warm: yes.');
+  expect(hinted.out).toContain('the breaker tripped after a while.');
   const bad: [string, RegExp][] = [
     ['up=lit', /nothing is asked so\. The handles are Creek end, Yard end, in this order/],
-    ['up,up=green', /"green" is no answer to that\. Tell lit, dim, dark, flickers or tripped/],
+    ['up,up=green', /"green" is no answer to that\. Tell lit, dim, dark, flickers, tripped or/],
     ['look Yard end=maybe', /There are asDrawn, other and cannot/],
     ['up,up', /tell it as QUESTION=ANSWER/],
   ];

@@ -285,3 +285,70 @@ test('every question and every answer is put in the words of the trade, with the
     'the panel, Landing stage',
   );
 });
+
+test('a non-contact tester is a hint: what glows at a dark lamp speaks for the neutral, and settles nothing', () => {
+  const finder = finderOf('tar-store-light');
+  const [lamp] = finder.scope.luminaires;
+  if (lamp === undefined) throw new Error('no lamp');
+  const dark = flipsOf(finder).map((question): Observation => ({
+    question,
+    answer: { kind: 'lights', seen: { [lamp]: 'dark' } as Record<LuminaireId, SeenLight> },
+  }));
+  const before = finder.at(dark, NEW);
+  const hint = before.hints.find(({ question }) => question.kind === 'hint')?.question;
+  if (hint?.kind !== 'hint') throw new Error('no hint is offered');
+  expect(before.questions.some(({ question }) => question.kind === 'hint')).toBe(false);
+  const glows = finder.at([...dark, { question: hint, answer: { kind: 'is', word: 'glows' } }], NEW);
+  const stays = finder.at([...dark, { question: hint, answer: { kind: 'is', word: 'dark' } }], NEW);
+  /** How likely it is that the breaker is off, or the lamp is gone. */
+  const shareOf = ({ suspects }: typeof glows, kind: Trouble['kind']) =>
+    suspects.reduce((sum, one) => sum + (one.hypothesis.troubles[0]?.kind === kind ? one.share : 0), 0);
+  expect(shareOf(glows, 'breakerOff')).toBeLessThan(shareOf(before, 'breakerOff'));
+  expect(shareOf(glows, 'breakerOff')).toBeGreaterThan(0);
+  expect(shareOf(stays, 'lampOut')).toBeLessThan(shareOf(before, 'lampOut'));
+  expect(shareOf(glows, 'lampOut')).toBeGreaterThan(shareOf(before, 'lampOut'));
+});
+
+test('a switch that hums speaks for a bad contact in its box; a breaker that trips after a while for one only where it watches for arcs', () => {
+  const finder = finderOf('ropewalk-lights');
+  const [first] = flipsOf(finder);
+  if (first?.kind !== 'flip') throw new Error('no handle');
+  const at = (seen: Observation[], of: Finder = finder) => of.at(seen, { ...NEW, history: 'old' });
+  const [device] = finder.scope.groups[0]?.devices ?? [];
+  const box = finder.scope.near.devices.find(({ id }) => id === device)?.box ?? '';
+  const shareAt = ({ places }: ReturnType<typeof at>) =>
+    places.find(({ place }) => placeKey(place) === `box|${box}`)?.share ?? 0;
+  const lights = Object.fromEntries(finder.scope.luminaires.map((id) => [id, 'flickers' as const]));
+  const flickers: Observation = { question: first, answer: { kind: 'lights', seen: lights } };
+  const hums: Observation = {
+    question: { kind: 'hums', device: device as never },
+    answer: { kind: 'is', word: 'yes' },
+  };
+  expect(shareAt(at([flickers, hums]))).toBeGreaterThan(shareAt(at([flickers])));
+  const badContact = (of: Finder, when: 'atOnce' | 'later') =>
+    at([{ question: first, answer: { kind: 'tripped', when } }], of).suspects.some(
+      ({ against, hypothesis }) => against === 0 && hypothesis.troubles[0]?.kind === 'worn',
+    );
+  const watching: Finder = createFinder(
+    reviewJob({ ...yard(), circuits: yard().circuits.map((one) => ({ ...one, afci: 'yes' as const })) }),
+    'ropewalk-lights' as CircuitId,
+  );
+  expect(watching.scope.watches).toBe(true);
+  expect(badContact(watching, 'later')).toBe(true);
+  expect(badContact(watching, 'atOnce')).toBe(false);
+  const plain: Finder = createFinder(
+    reviewJob({
+      ...yard(),
+      circuits: yard().circuits.map((one) => ({ ...one, afci: 'no' as const, gfci: 'no' as const })),
+    }),
+    'ropewalk-lights' as CircuitId,
+  );
+  expect(badContact(plain, 'later')).toBe(false);
+  // Whenever it tripped, nothing that wants power is asked any more.
+  const after = at([{ question: first, answer: { kind: 'tripped', when: 'later' } }], watching);
+  expect(
+    [...after.questions, ...after.hints].filter(({ question }) =>
+      ['flip', 'lamp', 'hint'].includes(question.kind),
+    ),
+  ).toEqual([]);
+});

@@ -165,7 +165,8 @@ test('a breaker that tripped while the fault was looked for holds the test sheet
   tab('Find the fault');
   press('New: it never worked');
   await settled();
-  press('The breaker tripped');
+  press('The breaker tripped …');
+  press('At once');
   await settled();
   expect(screen.getByText(/^Open .*, and pull nothing apart yet\.$/)).toBeTruthy();
   tab('Test sheet');

@@ -1,17 +1,13 @@
-import { ANY, predicted, TRIPPED, type Model } from './model.js';
+import { ANY, comesAndGoes, predicted, TRIPPED, type Model } from './model.js';
 import { ANSWERS, type Observation, type Question, type Seen } from './question.js';
 import type { Scope } from './scope.js';
 
 /** How often an answer of each kind is wrong: one looks at the wrong lamp, misses a wire that only seems to sit in its splice. */
 const WRONG: Record<Question['kind'], number> = {
   ...{ flip: 0.05, breaker: 0.02, lamp: 0.03, look: 0.06, panel: 0.06, continuity: 0.04, volts: 0.04 },
+  // A tester without contact is fooled and misses; who listens for a hum hears one.
+  ...{ hint: 0.25, hums: 0.2 },
 };
-
-/** Troubles that come and go: what flickers may be lit as well as dark. */
-const COMES_AND_GOES = new Set(['loose', 'open', 'worn']);
-
-const comesAndGoes = ({ hypothesis }: Model): boolean =>
-  hypothesis.troubles.some((one) => COMES_AND_GOES.has(one.kind === 'wires' ? one.fault.kind : one.kind));
 
 const LETTER_OF: Record<Exclude<Seen, 'flickers'>, string> = { lit: 'l', dim: 'm', dark: 'd' };
 
@@ -20,7 +16,9 @@ export const agrees = (scope: Scope, model: Model, { question, answer }: Observa
   if (answer.kind === 'cannot') return null;
   const said = predicted(scope, model, question);
   if (said === ANY) return null;
-  if (answer.kind === 'tripped') return said === TRIPPED;
+  // A short opens the breaker at once; what opens it after a while is an arc, which only one that watches sees.
+  if (answer.kind === 'tripped')
+    return said === TRIPPED || (answer.when === 'later' && scope.watches && comesAndGoes(model));
   if (answer.kind === 'is') return said === answer.word;
   if (said === TRIPPED) return false;
   let told = false;

@@ -19,6 +19,8 @@ const MINUTES = {
   panel: 30,
   continuity: 2,
   volts: 5,
+  hint: 1,
+  hums: 0.2,
   danger: 10,
 } as const;
 
@@ -61,5 +63,9 @@ export const effortOf = (scope: Scope, situation: Situation, question: Question)
       return into(question.box) + MINUTES.continuity;
     case 'volts':
       return into(question.box) + MINUTES.volts + MINUTES.danger;
+    case 'hint':
+      return MINUTES.hint + ladder(scope, findLuminaire(scope.job, question.luminaire)?.box);
+    case 'hums':
+      return MINUTES.hums;
   }
 };

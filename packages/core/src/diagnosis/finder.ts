@@ -9,7 +9,7 @@ import { agrees, believed, type Believed } from './belief.js';
 import { modelOf, type Model } from './model.js';
 import { pairsThatFit } from './pairs.js';
 import { questionKey, SHOWS, type Observation, type Question } from './question.js';
-import { flipsOf, questionsNow } from './questions.js';
+import { flipsOf, hintsNow, questionsNow } from './questions.js';
 import { scopeOf, type Scope } from './scope.js';
 
 /** What may be wrong, after all that was seen. */
@@ -29,6 +29,8 @@ export interface Diagnosis {
   state: 'looking' | 'found' | 'nothingSeen' | 'notToTell';
   /** The questions, the best first. */
   questions: Valued[];
+  /** What is a hint alone, and may be told without being asked for. */
+  hints: Valued[];
   /** What was seen and fits nothing that fits the rest: it is asked once more. */
   again: Observation | null;
   /** The likeliest first. */
@@ -55,7 +57,7 @@ export interface Finder {
 }
 
 /** What is asked with the power on; of a breaker that tripped it is not asked whether it is on. */
-const WANTS_POWER: ReadonlySet<Question['kind']> = new Set(['flip', 'volts', 'lamp', 'breaker']);
+const WANTS_POWER: ReadonlySet<Question['kind']> = new Set(['flip', 'volts', 'lamp', 'breaker', 'hint']);
 
 /** The place that an answer shows the fault at. */
 const seenAt = ({ question, answer }: Observation): TroublePlace | null => {
@@ -166,6 +168,7 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
         !flipsLeft && seen.length > 0 && seen.every((one) => agrees(scope, healthy, one) !== false);
       return {
         state: at ? 'found' : nothingSeen ? 'nothingSeen' : questions.length === 0 ? 'notToTell' : 'looking',
+        hints: valued(scope, situation, held, hintsNow(scope, observations).filter(isSafe)),
         ...{ questions, again, at, fits: fitsAlone || pairs.length > 0 },
         suspects: held
           .filter(({ model }) => at === null || model.places.includes(placeKey(at)))

@@ -1,5 +1,6 @@
-import type { LuminaireId } from '../model/ids.js';
+import type { DeviceId, LuminaireId } from '../model/ids.js';
 import { ofId } from '../model/records.js';
+import { terminalKey } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { evaluate, type State } from '../circuit/evaluate.js';
 import type { Positions } from '../circuit/parts.js';
@@ -82,6 +83,29 @@ const lightsOf = (scope: Scope, compiled: Compiled, state: State): string => {
   return scope.luminaires.map((id) => LETTERS[lights.get(id) ?? 'dark']).join('');
 };
 
+/** Troubles that come and go: a contact that is bad, before it fails for good. */
+const COMES_AND_GOES = new Set(['loose', 'open', 'worn']);
+
+export const comesAndGoes = ({ hypothesis }: Pick<Model, 'hypothesis'>): boolean =>
+  hypothesis.troubles.some((one) => COMES_AND_GOES.has(one.kind === 'wires' ? one.fault.kind : one.kind));
+
+/** A bad contact in the box of a device is heard and felt there. */
+const humsAt = ({ near }: Scope, model: Model, device: DeviceId): boolean => {
+  const box = near.devices.find(({ id }) => id === device)?.box;
+  return box !== undefined && comesAndGoes(model) && model.places.includes(placeKey({ kind: 'box', box }));
+};
+
+/** What a non-contact tester does at a luminaire: what hangs in the air may be charged by what is beside it, so of that nothing is said. */
+const hintAt = (scope: Scope, compiled: Compiled, state: State, luminaire: LuminaireId): string => {
+  if (trips(scope, compiled, state)) return ANY;
+  // The wires that come in, whether or not a lamp joins them.
+  const kinds = (['hot', 'neutral'] as const).map(
+    (name) => state.nets[compiled.netOf(terminalKey({ luminaire, name })) ?? -1],
+  );
+  if (kinds.some((kind) => kind === 'live' || kind === 'backfed')) return 'glows';
+  return kinds.every((kind) => kind === 'neutral' || kind === 'ground') ? 'dark' : ANY;
+};
+
 const VOLT_WORDS: readonly [most: number, word: string][] = [
   [12, '0'],
   [100, 'between'],
@@ -113,6 +137,9 @@ export const predicted = (scope: Scope, model: Model, question: Question): strin
     default:
   }
   if (!compiled) return ANY;
+  if (question.kind === 'hums') return humsAt(scope, model, question.device) ? 'yes' : 'no';
+  if (question.kind === 'hint')
+    return hintAt(scope, compiled, stateOf(model, compiled, question.positions), question.luminaire);
   if (question.kind === 'flip')
     return lightsOf(scope, compiled, stateOf(model, compiled, question.positions));
   const [a, b] = [question.a, question.b].map((key) => compiled.netOf(key));

@@ -16,6 +16,8 @@ const pointSchema = z.string().min(1).max(400);
  * - panel: the same at the terminals of the circuit in the panel, by an electrician.
  * - continuity: dead, loads out, in an open box, between two points.
  * - volts: live, with a two-pole tester, by an electrician, in an open box, between two points.
+ * - hint: with power on, a non-contact tester at a closed luminaire, the handles set so. A hint, never a proof.
+ * - hums: does a switch hum, crackle or grow warm?
  */
 export const questionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('flip'), positions: positionsSchema }),
@@ -31,6 +33,8 @@ export const questionSchema = z.discriminatedUnion('kind', [
     ...{ kind: z.literal('volts'), box: boxIdSchema, a: pointSchema, b: pointSchema },
     positions: positionsSchema,
   }),
+  z.strictObject({ kind: z.literal('hint'), luminaire: luminaireIdSchema, positions: positionsSchema }),
+  z.strictObject({ kind: z.literal('hums'), device: deviceIdSchema }),
 ]);
 export type Question = z.infer<typeof questionSchema>;
 
@@ -39,10 +43,10 @@ export const seenSchema = z.enum(SEEN);
 /** What a load was seen to do. */
 export type Seen = z.infer<typeof seenSchema>;
 
-/** What was seen or read. `tripped`: the breaker of the circuit opened, then and there. `cannot`: it was not possible, and is not asked again. */
+/** What was seen or read. `tripped`: the breaker of the circuit opened, then and there or (`later`) after a while. `cannot`: it was not possible, and is not asked again. */
 export const replySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('lights'), seen: z.record(luminaireIdSchema, seenSchema) }),
-  z.strictObject({ kind: z.literal('tripped') }),
+  z.strictObject({ kind: z.literal('tripped'), when: z.enum(['atOnce', 'later']).optional() }),
   z.strictObject({ kind: z.literal('is'), word: z.string().min(1).max(40) }),
   z.strictObject({ kind: z.literal('cannot') }),
 ]);
@@ -59,6 +63,8 @@ export const ANSWERS = {
   panel: ['asDrawn', 'other'],
   continuity: ['yes', 'no'],
   volts: ['120', '0', 'between'],
+  hint: ['glows', 'dark'],
+  hums: ['yes', 'no'],
 } as const satisfies Record<Exclude<Question['kind'], 'flip'>, readonly string[]>;
 
 /** The answer by which a fault is seen where it was looked for, to what looks at one place. */
@@ -84,6 +90,10 @@ export const questionKey = (question: Question): string => {
       return `${question.kind}|${question.circuit}`;
     case 'look':
       return `look|${question.box}`;
+    case 'hint':
+      return `hint|${question.luminaire}|${sorted(question.positions)}`;
+    case 'hums':
+      return `hums|${question.device}`;
     default:
       return `${question.kind}|${[question.a, question.b].sort().join('|')}|${sorted(question.positions)}`;
   }

@@ -63,6 +63,20 @@ const readings = (
     );
   });
 
+/** What may be told though nobody asks for it, since it is a hint alone: a non-contact tester at each load, a switch that hums. */
+export const hintsNow = (scope: Scope, observations: readonly Observation[]): Question[] => {
+  const done = new Set(observations.map(({ question }) => questionKey(question)));
+  const all: Question[] = [
+    ...scope.luminaires.map((luminaire): Question => ({
+      kind: 'hint',
+      luminaire,
+      positions: scope.litAt(luminaire),
+    })),
+    ...scope.groups.flatMap(({ devices }) => devices.map((device): Question => ({ kind: 'hums', device }))),
+  ];
+  return all.filter((one) => !done.has(questionKey(one)));
+};
+
 /** How much a question would tell of these hypotheses, in bits. */
 const bitsOf = (
   scope: Scope,

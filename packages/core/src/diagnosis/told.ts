@@ -51,6 +51,7 @@ export interface DiagnosisTold {
 
 /** So many others than the next are offered, and so many suspects told. */
 const MOST_INSTEAD = 5;
+const MOST_HINTS = 6;
 const MOST_SUSPECTS = 12;
 const MOST_PLACES = 6;
 /** What is less likely than this against the likeliest is not counted among what may be. */
@@ -130,7 +131,7 @@ export const tellDiagnosis = (
 ): DiagnosisTold => {
   const { scope } = finder;
   const found = finder.at(observations, asking);
-  const { again, questions, at } = found;
+  const { again, questions, at, hints } = found;
   const told = questions.slice(0, MOST_INSTEAD + 1).map((one) => tellQuestion(review, finder, one, asking));
   const repeated =
     again && tellQuestion(review, finder, { question: again.question, minutes: 0, answers: [] }, asking);
@@ -143,7 +144,10 @@ export const tellDiagnosis = (
   return {
     ...{ state: found.state, fits: found.fits, next },
     again: again && sayObservation(review, scope, again),
-    instead: told.filter((one) => one !== next).slice(0, MOST_INSTEAD),
+    instead: [
+      ...told.filter((one) => one !== next).slice(0, MOST_INSTEAD),
+      ...hints.slice(0, MOST_HINTS).map((one) => tellQuestion(review, finder, one, asking)),
+    ],
     places: found.places
       .slice(0, MOST_PLACES)
       .map(({ place, share }) => ({ key: placeKey(place), name: sayPlace(scope.job, place), share })),

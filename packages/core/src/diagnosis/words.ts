@@ -34,6 +34,8 @@ const ANSWER_WORDS = {
   panel: { asDrawn: 'All is as drawn', other: 'Something is otherwise' },
   continuity: { yes: 'Continuity', no: 'None' },
   volts: { '120': 'About 120 V', '0': 'About 0 V', between: 'Something between' },
+  hint: { glows: 'It glows', dark: 'It stays dark' },
+  hums: { yes: 'Yes', no: 'No' },
 } as const;
 
 const optionsOf = (words: Readonly<Record<string, string>>): QuestionWords['options'] =>
@@ -153,6 +155,29 @@ export const sayQuestion = (
         why: 'Everything else has been looked at, or is less likely.',
         cautions: [PANEL_CAUTION],
       };
+    case 'hint': {
+      const luminaire = findLuminaire(job, question.luminaire);
+      return {
+        steps: [
+          ...movesOf(review, scope, positions, question.positions),
+          `Hold a non-contact tester, tried on a live wire just before, to ${luminaire?.name ?? 'the luminaire'} where its wires come in. Open nothing.`,
+        ],
+        ask: 'Does it glow?',
+        options,
+        why: 'It is a hint whether power comes that far, and no proof: a wire in the air beside a live one makes it glow too, and it may miss a live one.',
+        cautions: [CLOSED, ...ladderAt(scope, luminaire?.box)],
+      };
+    }
+    case 'hums':
+      return {
+        steps: [],
+        ask: `Does the switch at ${handleName(review, question.device)} hum, crackle or grow warm?`,
+        options,
+        why: 'A loose wire or a worn contact is heard and felt before it fails for good.',
+        cautions: [
+          'Warm, crackling or smelling: breaker off now, and it stays off until that box is looked into.',
+        ],
+      };
     case 'continuity':
     case 'volts': {
       const [a, b] = [question.a, question.b].map((key) => pointName(scope, question.box, key));
@@ -198,6 +223,10 @@ export const sayObservation = (
         return `A good lamp in ${findLuminaire(job, question.luminaire)?.name ?? 'it'}`;
       case 'look':
         return `Looked into ${findBox(job, question.box)?.name ?? 'the box'}`;
+      case 'hint':
+        return `Non-contact tester at ${findLuminaire(job, question.luminaire)?.name ?? 'it'}, ${handles(question.positions)}`;
+      case 'hums':
+        return `The switch at ${handleName(review, question.device)} hums, crackles or grows warm`;
       case 'panel':
         return `Looked at ${circuitName(job, question.circuit)} in the panel`;
       default: {
@@ -208,7 +237,8 @@ export const sayObservation = (
   })();
   const answered = ((): string => {
     if (answer.kind === 'cannot') return 'cannot be tried';
-    if (answer.kind === 'tripped') return 'the breaker tripped';
+    if (answer.kind === 'tripped')
+      return `the breaker tripped${answer.when === 'later' ? ' after a while' : answer.when === 'atOnce' ? ' at once' : ''}`;
     if (answer.kind === 'is') {
       const words: Readonly<Record<string, string>> =
         question.kind === 'flip' ? {} : ANSWER_WORDS[question.kind];

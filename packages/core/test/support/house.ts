@@ -198,6 +198,15 @@ export const houseWith = (
           const { tripped, seen } = look(mended, question.positions);
           return is(!tripped && seen[question.luminaire] === 'lit' ? 'helped' : 'same');
         }
+        case 'hint': {
+          const { tripped, voltsAt } = look(made, question.positions);
+          const sides = ['hot', 'neutral'].map((name) =>
+            Math.abs(voltsAt(`luminaire|${question.luminaire}|${name}`) ?? 0),
+          );
+          return tripped ? { kind: 'cannot' } : is(sides.some((volts) => volts > 50) ? 'glows' : 'dark');
+        }
+        case 'hums':
+          return { kind: 'cannot' };
         case 'continuity':
           return is(reaches(made, question.positions, question.a, question.b) ? 'yes' : 'no');
         case 'volts': {

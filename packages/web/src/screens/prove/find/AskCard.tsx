@@ -24,6 +24,7 @@ const Lights = ({
   onAnswer: (reply: Reply) => void;
 }) => {
   const [apart, setApart] = useState(false);
+  const [tripped, setTripped] = useState(false);
   const [seen, setSeen] = useState<Record<LuminaireId, SeenLight>>({});
   const all = (word: SeenLight) =>
     onAnswer({
@@ -33,6 +34,21 @@ const Lights = ({
   const [first] = loads;
   const words = WORDS[first?.unit ?? 'luminaire'];
   const many = loads.length > 1;
+  if (tripped)
+    return (
+      <div className="grid grid-cols-2 gap-2">
+        <p className="col-span-2 text-[14.5px]">Leave it off. When did it trip?</p>
+        <Button className="min-h-14" onClick={() => onAnswer({ kind: 'tripped', when: 'atOnce' })}>
+          At once
+        </Button>
+        <Button className="min-h-14" onClick={() => onAnswer({ kind: 'tripped', when: 'later' })}>
+          After a while
+        </Button>
+        <Button look="bare" className="col-span-2" onClick={() => setTripped(false)}>
+          Back
+        </Button>
+      </div>
+    );
   return (
     <div className="flex flex-col gap-3">
       {apart ? (
@@ -81,8 +97,8 @@ const Lights = ({
           <Button className="min-h-12" disabled={!can} onClick={() => setApart(true)}>
             {many ? 'Not all alike …' : 'Something else …'}
           </Button>
-          <Button className="min-h-12" disabled={!can} onClick={() => onAnswer({ kind: 'tripped' })}>
-            The breaker tripped
+          <Button className="min-h-12" disabled={!can} onClick={() => setTripped(true)}>
+            The breaker tripped …
           </Button>
         </div>
       )}
