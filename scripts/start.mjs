@@ -1,7 +1,9 @@
+import { join } from 'node:path';
 import { DATABASE_PACKAGE, startDatabase } from './lib/database.mjs';
 import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
-import { dataFolder } from './lib/paths.mjs';
-import { exited, portIsFree } from './lib/process.mjs';
+import { backupFolder } from './lib/keep.mjs';
+import { dataFolder, root } from './lib/paths.mjs';
+import { exited, portIsFree, spawnApart } from './lib/process.mjs';
 import { run, say, Stop } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 
@@ -16,6 +18,25 @@ const askedPort = () => {
       'Set it to a number from 1024 to 65535, or leave it out.',
     );
   return port;
+};
+
+const HOUR = 3_600_000;
+
+/** A backup of each day, asked for once an hour; the last seven are kept. An outside database is backed up by whoever keeps it. */
+const daily = (url) => {
+  const folder = backupFolder();
+  say(`A backup of each day is kept in ${folder}; npm run restore FILE takes one back.`);
+  const ask = () => {
+    const child = spawnApart('node', [join(root, 'packages/server/dist/keep/main.js'), 'daily', folder], {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, DATABASE_URL: url },
+    });
+    child.once('exit', (code) => {
+      if (code !== 0) say('Today has no backup yet: it is tried again in an hour.');
+    });
+  };
+  ask();
+  setInterval(ask, HOUR).unref();
 };
 
 await run(async () => {
@@ -38,6 +59,7 @@ await run(async () => {
   try {
     const server = await startServer({ databaseUrl: outside ?? database.url, port });
     say(`\nAmber Junction is ready at ${server.address}\nPress Ctrl-C to stop.`);
+    if (database) daily(database.url);
     const ended = await Promise.race([
       stopping.then(() => null),
       exited(server.process).then(() => 'The server ended by itself.'),

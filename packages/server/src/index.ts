@@ -6,3 +6,7 @@ export { loadDemo } from './store/demo.js';
 export { JobStore } from './store/jobs.js';
 export { PictureStore } from './store/pictures.js';
 export { RecordStore } from './store/records.js';
+export { writeBackup } from './keep/backup.js';
+export { BackupFault, readBackup, verifyBackup, type BackupTold } from './keep/backupFile.js';
+export { checkStore, type Damage } from './keep/check.js';
+export { restoreBackup, type Restored } from './keep/restore.js';

@@ -20,7 +20,7 @@ const rowOf = (jobId: string, record: SiteRecord): Omit<RecordRow, 'row' | 'kept
 });
 
 /** Throws where a row is no record: only a hand in the database can bring that about. */
-const recordOf = (row: RecordRow): SiteRecord =>
+export const recordOf = (row: RecordRow): SiteRecord =>
   siteRecordSchema.parse({
     id: row.id,
     kind: row.kind,
