@@ -433,8 +433,10 @@ export type { Term } from './steps/glossary.js';
 export type { SaidTrace } from './steps/sayTrace.js';
 
 /** What server and page say to each other, and what happens on site. */
+export { sayDifference } from './edits/sayDifference.js';
 export {
   CONTRACT,
+  DAYS_FOUND,
   FILE_PATHS,
   newerRevisionSchema,
   pathOf,
@@ -443,6 +445,7 @@ export {
 } from './wire/contract.js';
 export type {
   Catalog,
+  DeletedJob,
   OnTruck,
   PriceChange,
   Endpoint,

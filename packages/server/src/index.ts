@@ -9,4 +9,5 @@ export { RecordStore } from './store/records.js';
 export { writeBackup } from './keep/backup.js';
 export { BackupFault, readBackup, verifyBackup, type BackupTold } from './keep/backupFile.js';
 export { checkStore, type Damage } from './keep/check.js';
+export { thinStore, toThin, type Kept } from './keep/thin.js';
 export { restoreBackup, type Restored } from './keep/restore.js';

@@ -8,8 +8,10 @@ import { JobStore } from './store/jobs.js';
 import { PictureStore } from './store/pictures.js';
 import { RecordStore } from './store/records.js';
 import { prepareDatabase } from './store/prepare.js';
+import { thinStore } from './keep/thin.js';
 
 const HOST = '127.0.0.1';
+const DAY = 24 * 3_600_000;
 
 /** Tells whoever started this process; without one, the terminal. */
 const report = (message: { address: string } | { problem: string; wayOut: string }) => {
@@ -61,6 +63,10 @@ const start = async () => {
     return;
   }
   report({ address: `http://${HOST}:${port}` });
+  const thin = () =>
+    thinStore(source).catch((error: unknown) => console.error('What is old was not thinned out:', error));
+  void thin();
+  setInterval(() => void thin(), DAY).unref();
   let stopping = false;
   const stop = () => {
     if (stopping) return;

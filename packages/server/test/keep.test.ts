@@ -9,18 +9,15 @@ import {
   BackupFault,
   CatalogStore,
   checkStore,
-  dataSourceOf,
   JobStore,
-  prepareDatabase,
   restoreBackup,
   verifyBackup,
   writeBackup,
 } from '../src/index.js';
 import { endLine, newHash } from '../src/keep/backupFile.js';
 import { PictureEntity, RecordEntity, RevisionEntity } from '../src/store/entities.js';
-import { apiOn, emptyJob } from './support/api.js';
+import { apiOn, emptyJob, ownSource } from './support/api.js';
 
-const NAME = 'amber_keep_test';
 const folder = mkdtempSync(join(tmpdir(), 'amber-keep-'));
 const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
@@ -29,20 +26,13 @@ const PNG = Buffer.from(
 let url = '';
 let source: DataSource;
 
+let drop: () => Promise<void>;
+
 beforeAll(async () => {
-  const shared = new URL(process.env['TEST_DATABASE_URL'] ?? '');
-  const first = await dataSourceOf(shared.toString()).initialize();
-  await first.query(`DROP DATABASE IF EXISTS ${NAME}`);
-  await first.query(`CREATE DATABASE ${NAME} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await first.destroy();
-  shared.pathname = `/${NAME}`;
-  url = shared.toString();
-  source = await dataSourceOf(url).initialize();
-  await prepareDatabase(source);
+  ({ url, source, drop } = await ownSource('amber_keep_test'));
 });
 afterAll(async () => {
-  await source.query(`DROP DATABASE ${NAME}`);
-  await source.destroy();
+  await drop();
   rmSync(folder, { recursive: true, force: true });
 });
 

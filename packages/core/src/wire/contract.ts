@@ -68,6 +68,18 @@ export const jobHeadSchema = z.object({
 });
 export type JobHead = z.infer<typeof jobHeadSchema>;
 
+/** A job that was deleted, and when: it can be brought back for a while. */
+export const deletedJobSchema = z.object({
+  id: jobIdSchema,
+  name: z.string(),
+  revision: revisionSchema,
+  deletedAt: z.iso.datetime(),
+});
+export type DeletedJob = z.infer<typeof deletedJobSchema>;
+
+/** Days for which a deleted job, or a save that lost, can be found. */
+export const DAYS_FOUND = 90;
+
 /** Names a save, so that it is known when it comes twice. */
 const saveIdSchema = z.string().min(1).max(100);
 const madeSchema = z.object({ id: jobIdSchema, revision: revisionSchema });
@@ -79,6 +91,8 @@ export const revisionHeadSchema = z.object({
   revision: revisionSchema.nullable(),
   parent: z.int().min(0),
   savedAt: z.iso.datetime(),
+  /** What somebody called it: it is kept for good. */
+  name: z.string().nullable(),
 });
 export type RevisionHead = z.infer<typeof revisionHeadSchema>;
 
@@ -176,6 +190,15 @@ export const CONTRACT = {
     null,
     z.object({ revisions: z.array(revisionHeadSchema) }),
   ),
+  /** The document of any save, by its id: those that lost have no revision. */
+  openSave: endpoint('GET', '/jobs/:id/saves/:save', null, z.object({ document: documentSchema })),
+  nameSave: endpoint(
+    'PUT',
+    '/jobs/:id/saves/:save/name',
+    z.object({ name: z.string().trim().max(200) }),
+    z.object({ ok: z.literal(true) }),
+  ),
+  deletedJobs: endpoint('GET', '/deleted-jobs', null, z.object({ jobs: z.array(deletedJobSchema) })),
   openRevision: endpoint('GET', '/jobs/:id/revisions/:revision', null, storedJobSchema),
   records: endpoint('GET', '/jobs/:id/records', null, z.object({ records: z.array(siteRecordSchema) })),
   addRecord: endpoint('POST', '/jobs/:id/records', siteRecordSchema, z.object({ id: recordIdSchema })),

@@ -118,6 +118,19 @@ export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
     return { revisions: await store.revisions(id) };
   });
 
+  answer(routes, CONTRACT.openSave, async ({ id, http }) => {
+    const { document } = opened(id, await store.openSave(id, String(http.params['save'])));
+    return { document };
+  });
+
+  answer(routes, CONTRACT.nameSave, async ({ id, request: { name }, http }) => {
+    if (!(await store.nameSave(id, String(http.params['save']), name === '' ? null : name)))
+      throw missing(id);
+    return { ok: true as const };
+  });
+
+  answer(routes, CONTRACT.deletedJobs, async () => ({ jobs: await store.deleted() }));
+
   answer(routes, CONTRACT.openRevision, async ({ id, http }) => {
     const revision = Number(http.params['revision']);
     if (!Number.isInteger(revision) || revision < 1)

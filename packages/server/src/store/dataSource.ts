@@ -25,6 +25,7 @@ import { CatalogPrices1700000000012 } from './catalogPrices.js';
 import { Faces1700000000008 } from './faces.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { MoreStock1700000000010 } from './moreStock.js';
+import { RevisionNames1700000000014 } from './revisionNames.js';
 import { SpliceMinutes1700000000009 } from './splices.js';
 import { TruckMoves1700000000013 } from './truckMoves.js';
 
@@ -62,6 +63,7 @@ export const dataSourceOf = (url: string): DataSource =>
       JudgementPrices1700000000011,
       CatalogPrices1700000000012,
       TruckMoves1700000000013,
+      RevisionNames1700000000014,
     ],
     extra: { connectionLimit: 10 },
   });

@@ -22,6 +22,8 @@ export interface RevisionRow {
   /** The job file, gzip. */
   document: Buffer;
   savedAt: Date;
+  /** What somebody called it. */
+  called: string | null;
 }
 
 /** What the installation remembers of itself, such as that the demo was loaded. */
@@ -143,6 +145,7 @@ export const RevisionEntity = new EntitySchema<RevisionRow>({
     saveId: { type: 'varchar', length: 100, name: 'save_id' },
     document: { type: 'mediumblob' },
     savedAt: { ...moment, ...now, name: 'saved_at' },
+    called: { type: 'varchar', length: 200, nullable: true },
   },
   indices: [
     { name: 'revisions_one_save', columns: ['jobId', 'saveId'], unique: true },

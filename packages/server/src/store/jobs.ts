@@ -5,6 +5,7 @@ import {
   jobSummarySchema,
   readJob,
   summariseJob,
+  type DeletedJob,
   type FileFault,
   type Job,
   type JobHead,
@@ -156,16 +157,44 @@ export class JobStore {
   /** Every save of a job, the newest first; those that lost have no revision. */
   async revisions(id: string): Promise<RevisionHead[]> {
     const rows = await this.#source.getRepository(RevisionEntity).find({
-      select: { id: true, saveId: true, revision: true, parent: true, savedAt: true },
+      select: { id: true, saveId: true, revision: true, parent: true, savedAt: true, called: true },
       where: { jobId: id },
       order: { id: 'DESC' },
     });
-    return rows.map(({ saveId, revision, parent, savedAt }) => ({
+    return rows.map(({ saveId, revision, parent, savedAt, called }) => ({
       saveId,
       revision,
       parent,
       savedAt: savedAt.toISOString(),
+      name: called,
     }));
+  }
+
+  /** The document of any save of a job, those that lost too. */
+  async openSave(id: string, saveId: string): Promise<OpenOutcome> {
+    const row = (await this.isThere(id)) ? await this.#savedAs(this.#source.manager, id, saveId) : undefined;
+    if (!row) return { kind: 'missing' };
+    const read = readJob(unpack(row.document));
+    return read.ok
+      ? { kind: 'open', job: { revision: row.revision ?? Math.max(1, row.parent), document: read.job } }
+      : { kind: 'unreadable', faults: read.faults };
+  }
+
+  /** Gives a save a name, by which it is kept for good, or takes it away; false where there is no such save. */
+  async nameSave(id: string, saveId: string, name: string | null): Promise<boolean> {
+    if (!(await this.isThere(id)) || !(await this.#savedAs(this.#source.manager, id, saveId))) return false;
+    await this.#source.getRepository(RevisionEntity).update({ jobId: id, saveId }, { called: name });
+    return true;
+  }
+
+  /** Jobs that were deleted and can be brought back, the last deleted first. */
+  async deleted(): Promise<DeletedJob[]> {
+    const rows = await this.#source
+      .getRepository(JobEntity)
+      .find({ where: { deletedAt: Not(IsNull()) }, order: { deletedAt: 'DESC', id: 'ASC' } });
+    return rows.flatMap(({ id, name, revision, deletedAt }) =>
+      deletedAt ? [{ id: id as JobHead['id'], name, revision, deletedAt: deletedAt.toISOString() }] : [],
+    );
   }
 
   async #read(manager: EntityManager, id: string, revision: number): Promise<OpenOutcome> {

@@ -33,6 +33,25 @@ export const freshSource = async (): Promise<DataSource> => {
   return source;
 };
 
+/** The same on a database of its own, for what would be in the way of other tests; and what throws it away. */
+export const ownSource = async (
+  name: string,
+): Promise<{ url: string; source: DataSource; drop: () => Promise<void> }> => {
+  const url = new URL(process.env['TEST_DATABASE_URL'] ?? '');
+  const shared = await dataSourceOf(url.toString()).initialize();
+  await shared.query(`DROP DATABASE IF EXISTS ${name}`);
+  await shared.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  await shared.destroy();
+  url.pathname = `/${name}`;
+  const source = await dataSourceOf(url.toString()).initialize();
+  await prepareDatabase(source);
+  const drop = async () => {
+    await source.query(`DROP DATABASE ${name}`);
+    await source.destroy();
+  };
+  return { url: url.toString(), source, drop };
+};
+
 export const apiOn = (source: DataSource) =>
   request(
     createApp({

@@ -9,6 +9,14 @@ export const when = (iso: string): string => {
   return at.toDateString() === new Date().toDateString() ? `today ${time.format(at)}` : date.format(at);
 };
 
+/** "today", else the date in full. */
+export const day = (iso: string): string =>
+  new Date(iso).toDateString() === new Date().toDateString() ? 'Today' : date.format(new Date(iso));
+
+/** "today 2:41 PM", else the date and the time. */
+export const moment = (iso: string): string =>
+  day(iso) === 'Today' ? when(iso) : `${date.format(new Date(iso))}, ${time.format(new Date(iso))}`;
+
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 

@@ -70,6 +70,8 @@ export const orderPath = (job: string, circuit: string | null = null): string =>
 /** The test sheet of the job, or of one circuit of it. */
 export const provePath = (job: string, circuit: string | null = null, wiring: string | null = null): string =>
   jobPath(job, { screen: 'prove', circuit, wiring });
+/** Every save of a job, and the way back to it. */
+export const historyPath = (job: string): string => jobPath(job, { screen: 'history' });
 export const startPath = (job: string): string => jobPath(job, { screen: START });
 
 /** The patterns under which a screen of a word is met: for the whole job, and for one circuit. */

@@ -2,9 +2,12 @@ import {
   CONTRACT,
   type Article,
   type Catalog,
+  type DeletedJob,
+  type Job,
   type JobHead,
   type OnTruck,
   type PriceChange,
+  type RevisionHead,
   type SiteRecord,
 } from '@amber/core';
 import { createApi, fakeBaseQuery } from '@reduxjs/toolkit/query/react';
@@ -14,7 +17,7 @@ import { ask, type Failed } from './client.js';
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fakeBaseQuery<Failed>(),
-  tagTypes: ['Jobs', 'Catalog', 'Truck'],
+  tagTypes: ['Jobs', 'Catalog', 'Truck', 'Revisions'],
   endpoints: (build) => ({
     jobs: build.query<JobHead[], void>({
       queryFn: async () => {
@@ -23,6 +26,32 @@ export const jobsApi = createApi({
       },
       providesTags: ['Jobs'],
       keepUnusedDataFor: 0,
+    }),
+    /** Jobs that were deleted and can be brought back. */
+    deletedJobs: build.query<DeletedJob[], void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.deletedJobs);
+        return answer.kind === 'ok' ? { data: answer.value.jobs } : { error: answer };
+      },
+      providesTags: ['Jobs'],
+      keepUnusedDataFor: 0,
+    }),
+    /** Every save of a job, asked anew with each revision. */
+    revisions: build.query<RevisionHead[], { id: string; revision: number }>({
+      queryFn: async ({ id }) => {
+        const answer = await ask(CONTRACT.revisions, { ids: { id } });
+        return answer.kind === 'ok' ? { data: answer.value.revisions } : { error: answer };
+      },
+      providesTags: ['Revisions'],
+      keepUnusedDataFor: 0,
+    }),
+    /** The document of a save, which never changes. */
+    save: build.query<Job, { id: string; save: string }>({
+      queryFn: async (ids) => {
+        const answer = await ask(CONTRACT.openSave, { ids });
+        return answer.kind === 'ok' ? { data: answer.value.document } : { error: answer };
+      },
+      keepUnusedDataFor: 30,
     }),
     /** The catalog of the shop with its labour units and prices of judgement. */
     catalog: build.query<Catalog, void>({
@@ -98,6 +127,9 @@ export const jobsApi = createApi({
 });
 export const {
   useCatalogQuery,
+  useDeletedJobsQuery,
+  useRevisionsQuery,
+  useSaveQuery,
   useMoveTruckMutation,
   useTruckQuery,
   useJobsQuery,

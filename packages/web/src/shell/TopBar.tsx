@@ -1,11 +1,11 @@
 import { SCREENS } from './screens.js';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { ChevronDown, Plus, Redo2, Undo2 } from 'lucide-react';
+import { ChevronDown, History, Plus, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { EDITIONS, editionName, type Circuit, type Edition, type Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
-import { jobPath, START, startPath } from '../parts/paths.js';
+import { historyPath, jobPath, START, startPath } from '../parts/paths.js';
 import { redone, undone } from '../store/jobSlice.js';
 import { useEdit } from '../store/review.js';
 import { SaveMark } from './SaveMark.js';
@@ -144,6 +144,14 @@ export const TopBar = ({
       {children}
       <div className="ml-auto flex items-center gap-1">
         <SaveMark />
+        <Link
+          to={historyPath(job.id)}
+          aria-label="History"
+          title="Every save, and the way back to it"
+          className="grid size-10 shrink-0 place-items-center rounded-md hover:bg-rail"
+        >
+          <History size={19} />
+        </Link>
         <button
           type="button"
           aria-label="Undo"

@@ -1,5 +1,6 @@
 import {
   ClipboardCheck,
+  History,
   LayoutDashboard,
   PackageOpen,
   Plus,
@@ -102,6 +103,11 @@ export const SCREENS: readonly Screen[] = [
     ...{ label: 'Prove', word: 'prove', icon: Zap, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/prove/ProveScreen.js')).ProveScreen),
+  },
+  {
+    ...{ label: 'History', word: 'history', icon: History, rail: false, all: true },
+    staysFor: 'job',
+    ...jobView(async () => (await import('../screens/history/HistoryScreen.js')).HistoryScreen),
   },
   {
     ...{ label: 'Start', word: 'start', icon: Plus, rail: false },

@@ -7,6 +7,7 @@ import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { FileButton } from '../../parts/FileButton.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
+import { DeletedJobs } from './DeletedJobs.js';
 import { JobCard } from './JobCard.js';
 import { createJob, importFile } from './jobActions.js';
 
@@ -121,6 +122,7 @@ export const JobsScreen = () => {
         {jobs && jobs.length > 0 && shown.length === 0 ? (
           <p className="text-quiet">No job or circuit is called “{search}”.</p>
         ) : null}
+        <DeletedJobs />
         <SafetyNote className="max-w-3xl border-t border-line pt-4" />
       </div>
     </main>
