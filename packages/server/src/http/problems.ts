@@ -53,6 +53,23 @@ const isDiskFull = (error: unknown): boolean => {
   );
 };
 
+/** Values that the database cannot hold, as half a character: whoever sent them is told, and nothing was stored. */
+const UNHOLDABLE = new Set([
+  'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD',
+  'ER_TRUNCATED_WRONG_VALUE',
+  'ER_DATA_TOO_LONG',
+  'ER_WARN_DATA_OUT_OF_RANGE',
+  'ER_CANT_AGGREGATE_2COLLATIONS',
+]);
+
+/** What went wrong before any of our code was asked is told with a status of its own: a path, a range, an encoding that is none. */
+const ownFault = (error: unknown): number | null => {
+  const { status, driverError } = error as { status?: unknown; driverError?: { code?: string } };
+  if (typeof status === 'number' && status >= 400 && status < 500) return status;
+  if (error instanceof URIError) return 400;
+  return UNHOLDABLE.has(driverError?.code ?? '') ? 422 : null;
+};
+
 export const answerProblems: ErrorRequestHandler = (error: unknown, _request, response, next) => {
   if (response.headersSent) return next(error);
   if (error instanceof Refusal) return send(response, error.status, error.problem, error.more);
@@ -67,6 +84,13 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, _request, re
     return send(response, 400, {
       code: 'not-json',
       message: `This is not JSON: ${(error as Error).message}`,
+      path: '',
+    });
+  const status = ownFault(error);
+  if (status !== null)
+    return send(response, status, {
+      code: status === 404 ? 'missing' : 'bad-request',
+      message: `This request is not understood: ${(error as Error).message}`,
       path: '',
     });
   if (isDatabaseDown(error))
