@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  colourWord,
   findStub,
   LAID,
   lookOf,
@@ -41,7 +42,7 @@ const StubArt = ({ stub, link, read }: { stub: Stub; link: WirePair | null; read
       width={width}
       height={height}
       role="img"
-      aria-label={`${name}: ${link ? `${pairWord(link)} joined` : read.map(pairWord).join(', then ')}`}
+      aria-label={`${name}: ${link ? `${pairWord(link)} joined` : read.length > 0 ? read.map(pairWord).join(', then ') : stub.wires.map(colourWord).join(', ')}`}
       className="max-w-full rounded-md"
       style={{ background: 'var(--color-inside)' }}
     >
@@ -192,7 +193,35 @@ export const WirePicture = ({
   pairs: readonly WirePair[];
 }) => {
   const name = (box: string) => placeName(job, box as never);
-  if (question.kind === 'rest' || question.kind === 'live') return null;
+  if (question.kind === 'rest')
+    return (
+      <div className="my-3">
+        <At title={`Every cable of ${name(question.box)}, no link on`}>
+          <div className="flex flex-wrap gap-2">
+            {found.stubs
+              .filter(({ box }) => box === question.box)
+              .map((stub) => (
+                <StubArt key={stub.number} stub={stub} link={null} read={[]} />
+              ))}
+          </div>
+        </At>
+      </div>
+    );
+  if (question.kind === 'live') {
+    const stub = findStub(found, question.at);
+    const ground = stub && stub.ground !== 'none' ? stub.ground : null;
+    return stub ? (
+      <div className="my-3">
+        <At title={`Two-pole tester at ${name(stub.box)}, each end in a connector of its own`}>
+          <StubArt
+            stub={stub}
+            link={null}
+            read={ground === null ? [] : stub.wires.map((wire): WirePair => [wire, ground])}
+          />
+        </At>
+      </div>
+    ) : null;
+  }
   const links =
     question.kind === 'far'
       ? question.links.map(({ number, pair }) => ({ tape: { box: question.box, number }, pair }))
