@@ -58,7 +58,7 @@ test('three boxes of wires that nobody knows are told, tagged and put on file; e
   const kinds = liveRecords(store.getState().records.pending.map(({ record }) => record)).map(
     ({ kind }) => kind,
   );
-  expect(kinds).toEqual(['wiresOpened', ...Array<string>(6).fill('wireRead')]);
+  expect(kinds).toEqual(['wiresOpened', ...Array<string>(6).fill('wireRead'), 'seen', 'seen', 'seen']);
 });
 
 test('who is no electrician is asked for no reading at the panel or live, and the feed stays open', () => {
@@ -115,12 +115,12 @@ test('one switch out, the others in: its wires are told as a handle of another m
   expect(screen.getByText(/^Breaker off\. Move the handle of one other switch/)).toBeTruthy();
   press('C');
   press('No other does');
-  expect(screen.getByText('B is the switch leg: on the dark screw.')).toBeTruthy();
+  expect(screen.getByText('B is the switch leg: on the common, the dark screw.')).toBeTruthy();
   expect(screen.getByText('A and C are the travelers: on the two brass screws.')).toBeTruthy();
   press('Take the last reading back');
   press('A');
   press('No other does');
-  expect(screen.getByText('A is the hot that comes in: on the dark screw.')).toBeTruthy();
+  expect(screen.getByText('A is the hot that comes in: on the common, the dark screw.')).toBeTruthy();
   press('Four wires');
   await act(() => Promise.resolve());
   for (const wire of ['B', 'B', 'D']) {

@@ -42,8 +42,8 @@ const sayDuties = (kind: Kind, duties: readonly WireDuty[]): string[] => {
     ];
   return [
     duties.includes('feed')
-      ? `${of('feed')} is the hot that comes in: on the dark screw.`
-      : `${of('leg')} is the switch leg: on the dark screw.`,
+      ? `${of('feed')} is the hot that comes in: on the common, the dark screw.`
+      : `${of('leg')} is the switch leg: on the common, the dark screw.`,
     `${of('traveler')} are the travelers: on the two brass screws.`,
   ];
 };

@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { existingDocument, listed, placeName, withWiresTold } from '@amber/core';
+import { boxDigest, existingDocument, listed, placeName, withWiresTold, type Job } from '@amber/core';
 import { benchPath } from '../../../parts/paths.js';
 import { Button } from '../../../parts/ui.js';
+import { recorded } from '../../../store/recordSlice.js';
 import { useEdit } from '../../../store/review.js';
+import { useAppDispatch, useAppSelector } from '../../../store/store.js';
 import type { ProveView } from '../useTried.js';
 import type { WiresView } from './useWires.js';
 
@@ -18,6 +20,8 @@ export const OnFile = ({
   can: boolean;
 }) => {
   const edit = useEdit();
+  const dispatch = useAppDispatch();
+  const revision = useAppSelector((state) => state.job.open?.parent ?? null);
   const [isDone, setDone] = useState(false);
   const [areSpliced, setSpliced] = useState(false);
   const { job } = view.review;
@@ -33,11 +37,29 @@ export const OnFile = ({
   const before = existingDocument(job)?.wiring.cables.filter(({ from, to }) =>
     boxes.some((box) => box === from || box === to),
   ).length;
+  /** Who read them has looked into these boxes: that is put on record of each, as it is on file now. */
+  const sign = (told: Job) => {
+    const document = existingDocument(told);
+    for (const box of document ? boxes : [])
+      if (document)
+        dispatch(
+          recorded(
+            job.id,
+            'seen',
+            { kind: 'box', id: box, wiring: document.id, revision, hash: boxDigest(told, document, box) },
+            { what: 'Every wire was parted, taped and read.' },
+            view.who.initials.trim(),
+          ),
+        );
+  };
   if (isDone)
     return (
       <p role="status" className="rounded-md border border-pass p-3 text-[14.5px]">
         It is on file as what is there.{' '}
-        <Link className="font-semibold underline" to={benchPath(job.id, subject.circuit)}>
+        <Link
+          className="font-semibold underline"
+          to={benchPath(job.id, subject.circuit, existingDocument(job)?.id ?? null)}
+        >
           See it on the bench
         </Link>
         ; what each wire is to be comes with the way that is chosen for the circuit.
@@ -77,7 +99,8 @@ export const OnFile = ({
         className="min-h-12 self-start"
         disabled={!can}
         onClick={() => {
-          edit(put.value, 'Tell which wire is which');
+          edit(put.value, 'tell which wire is which');
+          sign(put.value);
           setDone(true);
         }}
       >
