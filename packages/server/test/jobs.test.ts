@@ -13,7 +13,9 @@ import {
   type Job,
   standingCircuits,
 } from '@amber/core';
-import { JobStore, loadDemo } from '../src/index.js';
+import { jest } from '@jest/globals';
+import request from 'supertest';
+import { CatalogStore, createApp, JobStore, loadDemo, PictureStore, RecordStore } from '../src/index.js';
 import { JobEntity } from '../src/store/entities.js';
 import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
 
@@ -339,4 +341,23 @@ test('every answer is what the contract says, and every refusal has a code of it
   }
   for (const path of ['/api/jobs/gone', '/api/attic', '/api/jobs/contract/revisions/0', '/api/jobs/%20'])
     expect([path, problemSchema.safeParse((await api.get(path)).body).success]).toEqual([path, true]);
+});
+
+test('a database that hangs is named as what does not answer, in time, and the rest goes on', async () => {
+  const store = new JobStore(source);
+  jest.spyOn(store, 'list').mockReturnValue(new Promise(() => undefined));
+  const hung = request(
+    createApp({
+      ...{ store, patience: 0.2, catalog: new CatalogStore(source) },
+      ...{ pictures: new PictureStore(source), records: new RecordStore(source) },
+    }),
+  );
+  const began = Date.now();
+  const { body: told } = await hung.get('/api/jobs').expect(503);
+  expect(told).toMatchObject({
+    code: 'database-down',
+    message: expect.stringMatching(/has not answered for 0.2 seconds/),
+  });
+  expect(Date.now() - began).toBeLessThan(5000);
+  await hung.get('/api/health').expect(200);
 });

@@ -5,6 +5,7 @@ import { closed, edited, keptMine, opened } from '../src/store/jobSlice.js';
 import { fakeBrowser, openTab } from './support/browser.js';
 import { fakeServer, pass, type Sent } from './support/server.js';
 import { findDraft } from '../src/store/keptDraft.js';
+import { saySave } from '../src/store/saySave.js';
 
 const STOCK = standardStock();
 const job = (name: string): Job => newJob('j' as JobId, name, STOCK);
@@ -89,6 +90,28 @@ test('a lost connection keeps the job and tries again under the same save id', a
   await pass(0);
   expect(saveOf(store)).toBe('saved');
 });
+
+test.each([
+  [503, 'database-down', /^The database does not answer: kept here, sent when it does$/],
+  [507, 'disk-full', /^The disk of the server is full: kept here, sent when there is room$/],
+  [500, 'internal', /^The server met a fault: kept here, sent again by itself$/],
+])(
+  'answered %i, %s, it says which it is, keeps the job and sends it again by itself',
+  async (status, code, words) => {
+    type('b');
+    await pass(REST);
+    saves()[0]?.answer(status, { code, message: 'away', path: '' });
+    await pass(0);
+    const { save } = store.getState().job.open ?? {};
+    expect(save && saySave(save, true)).toMatch(words);
+    expect((await findDraft('j'))?.document.name).toBe('b');
+    await pass(2000);
+    expect(saves()[1]?.saveId).toBe(saves()[0]?.saveId);
+    saves()[1]?.answer(200, { id: 'j', revision: 2 });
+    await pass(0);
+    expect(saveOf(store)).toBe('saved');
+  },
+);
 
 test('a conflict waits for the user, however much is typed; mine on top goes over the newer revision', async () => {
   type('b');

@@ -84,7 +84,9 @@ describe('the open job', () => {
     const typed = reducer(start(), edited(job('b'), 'name'));
     expect(reducer(typed, saved({ id: 'other', saveId: 'x', revision: 9, at: 1 }))).toBe(typed);
     expect(reducer(typed, saved({ id: 'j', saveId: 'of before', revision: 9, at: 1 }))).toBe(typed);
-    expect(reducer(typed, saveFailed({ id: 'other', saveId: 'x', save: { kind: 'offline' } }))).toBe(typed);
+    expect(
+      reducer(typed, saveFailed({ id: 'other', saveId: 'x', save: { kind: 'offline', why: 'noAnswer' } })),
+    ).toBe(typed);
   });
 
   test('a conflict loses nothing, whichever version is chosen', () => {

@@ -248,7 +248,7 @@ describe('the list of jobs', () => {
     });
     expect((await screen.findByRole('alert')).textContent).toContain('The server does not answer');
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
-    await waitFor(() => expect(sent).toHaveLength(2));
+    await waitFor(() => expect(sent.filter(({ path }) => path === '/api/jobs')).toHaveLength(2));
     await answered('GET', '/jobs', 503, {
       code: 'database-down',
       message: 'The database does not answer.',

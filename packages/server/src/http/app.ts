@@ -10,7 +10,7 @@ import type { RecordStore } from '../store/records.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
 import { pictureRoutes } from './pictureRoutes.js';
-import { answer } from './route.js';
+import { answer, PATIENCE_SETTING } from './route.js';
 import { answerProblems, Refusal } from './problems.js';
 
 export interface AppOptions {
@@ -20,6 +20,8 @@ export interface AppOptions {
   records: RecordStore;
   /** Folder of the built pages; none in tests of the API. */
   webRoot?: string;
+  /** Seconds that the database is given to answer; as is usual where it is left out. */
+  patience?: number;
   /** Host names beside loopback under which the server may be reached. */
   hosts?: readonly string[];
 }
@@ -31,10 +33,12 @@ export const createApp = ({
   pictures,
   records,
   webRoot,
+  patience,
   hosts = [],
 }: AppOptions): Express => {
   const app = express();
   app.disable('x-powered-by');
+  if (patience !== undefined) app.set(PATIENCE_SETTING, patience);
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -35,6 +35,31 @@ const idOf = (http: Request): JobId => {
   return parsed.data;
 };
 
+/** The setting of an application that gives the database more or less time. */
+export const PATIENCE_SETTING = 'seconds for the database';
+
+/** Seconds that the database is given. A page has asked for longer than that, and is told which of the two does not answer. */
+export const PATIENCE = 8;
+
+/** What is awaited, or that it has not come in time. */
+const inTime = <T>(work: Promise<T> | T, seconds: number): Promise<T> => {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(
+      () =>
+        reject(
+          new Refusal(
+            503,
+            'database-down',
+            `The database has not answered for ${seconds} seconds. Try it again.`,
+          ),
+        ),
+      seconds * 1000,
+    );
+  });
+  return Promise.race([Promise.resolve(work), late]).finally(() => clearTimeout(timer));
+};
+
 /**
  * Answers one endpoint of the contract: its body comes parsed, and the compiler holds the answer to what the page will parse.
  * `refuse` is the code for a body that does not fit.
@@ -49,6 +74,7 @@ export const answer = <E extends Endpoint>(
   routes[method](endpoint.path, async (http, response) => {
     const id = idOf(http);
     const request = bodyOf(endpoint, http.body as unknown, refuse);
-    response.status(status).json(await handle({ id, request, http }));
+    const seconds = (http.app.get(PATIENCE_SETTING) as number | undefined) ?? PATIENCE;
+    response.status(status).json(await inTime(handle({ id, request, http }), seconds));
   });
 };

@@ -23,11 +23,12 @@ export interface Asking<E extends Endpoint> {
   raw?: { type: string; body: BodyInit };
 }
 
-/** A server that has not answered by then is taken as unreachable; a repeated save is recognised by its id. */
-const PATIENCE = 30_000;
+/** A server that has not answered by then is taken as unreachable; a repeated save is recognised by its id. What is sent as a file takes its time. */
+const PATIENCE = 10_000;
+const PATIENCE_WITH_FILES = 60_000;
 
 const initOf = <E extends Endpoint>({ method }: E, { body, raw }: Asking<E>): RequestInit => ({
-  signal: AbortSignal.timeout(PATIENCE),
+  signal: AbortSignal.timeout(raw === undefined ? PATIENCE : PATIENCE_WITH_FILES),
   method,
   ...(raw === undefined ? {} : { headers: { 'Content-Type': raw.type }, body: raw.body }),
   ...(body === undefined

@@ -17,6 +17,7 @@ import {
   saving,
   tookTheirs,
   undone,
+  type Away,
   type FailedSave,
   type JobState,
   type OpenJob,
@@ -26,8 +27,14 @@ import {
 const REST = 1500;
 const RETRY = [2000, 4000, 8000, 15_000, 30_000];
 
+const awayBy = (answer: Failed): Away => {
+  if (answer.kind !== 'refused') return answer.kind === 'unreachable' ? 'noAnswer' : 'server';
+  const { code } = answer.problem;
+  return code === 'database-down' ? 'database' : code === 'disk-full' ? 'diskFull' : 'server';
+};
+
 const failed = (answer: Failed): FailedSave => {
-  if (mayComeBack(answer)) return { kind: 'offline' };
+  if (mayComeBack(answer)) return { kind: 'offline', why: awayBy(answer) };
   if (answer.kind === 'refused' && answer.problem.code === 'newer-revision') {
     const newer = newerRevisionSchema.safeParse(answer.body);
     if (newer.success) return { kind: 'conflict', current: newer.data.current };

@@ -8,11 +8,14 @@ export type SaveState =
   | { kind: 'saved'; at: number | null }
   | { kind: 'unsaved' }
   | { kind: 'saving' }
-  /** The server does not answer; the job is kept in this browser and sent again. */
-  | { kind: 'offline' }
+  /** It cannot be saved now, and why; the job is kept in this browser and sent again. */
+  | { kind: 'offline'; why: Away }
   /** Somebody saved meanwhile; the user decides. */
   | { kind: 'conflict'; current: StoredJob }
   | { kind: 'refused'; message: string };
+
+/** The server does not answer; it does and its database does not; its disk has no room; or something else went wrong there. */
+export type Away = 'noAnswer' | 'database' | 'diskFull' | 'server';
 
 export type FailedSave = Exclude<SaveState, { kind: 'saved' | 'saving' | 'unsaved' }>;
 

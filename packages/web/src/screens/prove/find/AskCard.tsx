@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { DiagnosisTold, LuminaireId, QuestionTold, Reply, SeenLight } from '@amber/core';
-import { Button, SeverityMark } from '../../../parts/ui.js';
+import { Cautions } from '../../../parts/Cautions.js';
+import { Button } from '../../../parts/ui.js';
 
 type Loads = DiagnosisTold['loads'];
 
@@ -122,14 +123,7 @@ export const AskCard = ({
   onAnswer: (reply: Reply) => void;
 }) => (
   <div className="rounded-lg border-2 border-ink bg-white p-4">
-    <ul className="mb-3 flex flex-col gap-1.5">
-      {question.cautions.map((words) => (
-        <li key={words} className="flex gap-2 text-[13.5px]">
-          <SeverityMark severity="caution" />
-          <span>{words}</span>
-        </li>
-      ))}
-    </ul>
+    <Cautions cautions={question.cautions} className="mb-3" />
     {question.steps.map((words) => (
       <p key={words} className="text-[17px] leading-snug font-bold">
         {words}

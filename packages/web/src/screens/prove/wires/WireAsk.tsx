@@ -9,7 +9,8 @@ import {
   type WireReply,
   type WiresSubject,
 } from '@amber/core';
-import { Button, SeverityMark } from '../../../parts/ui.js';
+import { Cautions } from '../../../parts/Cautions.js';
+import { Button } from '../../../parts/ui.js';
 import { WirePicture } from './WirePicture.js';
 
 const key = ({ number, pair }: WireLink): string => `${number} ${pair.join()}`;
@@ -86,14 +87,7 @@ export const WireAsk = ({
   }, [readings.length]);
   return (
     <div ref={card} className="scroll-mt-2 rounded-lg border-2 border-ink bg-white p-4">
-      <ul className="mb-3 flex flex-col gap-1.5">
-        {words.cautions.map((one) => (
-          <li key={one} className="flex gap-2 text-[13.5px]">
-            <SeverityMark severity="caution" />
-            <span>{one}</span>
-          </li>
-        ))}
-      </ul>
+      <Cautions cautions={words.cautions} className="mb-3" />
       <div className="flex flex-col gap-1">
         {words.steps.map((one) => (
           <p key={one} className="text-[17px] leading-snug font-bold">

@@ -8,8 +8,9 @@ import {
   type Stub,
   type WiresFound,
 } from '@amber/core';
+import { Cautions } from '../../../parts/Cautions.js';
 import { HuePicks } from '../../../parts/HuePicks.js';
-import { Button, Select, SeverityMark } from '../../../parts/ui.js';
+import { Button, Select } from '../../../parts/ui.js';
 import { WordSelect } from '../../../parts/WordSelect.js';
 import type { ProveView } from '../useTried.js';
 import { draftOf, kindOfDraft, stubsOf, USUAL, type DraftBox, type DraftStub } from './stubs.js';
@@ -100,14 +101,7 @@ export const WiresSetup = ({
     return (
       <section aria-label="Before the first reading" className="flex max-w-2xl flex-col gap-3">
         <h2 className="text-[16px] font-bold">Before the first reading, in every box</h2>
-        <ul className="flex flex-col gap-1.5">
-          {opening.cautions.map((words) => (
-            <li key={words} className="flex gap-2 text-[13.5px]">
-              <SeverityMark severity="caution" />
-              <span>{words}</span>
-            </li>
-          ))}
-        </ul>
+        <Cautions cautions={opening.cautions} />
         <ol className="list-decimal pl-6 text-[16px] font-semibold">
           {opening.steps.map((words) => (
             <li key={words} className="py-0.5">
