@@ -114,6 +114,11 @@ const torn = async (page: Page, other: Page, name: string) => {
   await page.getByLabel('Name of the job').fill(`${name}, mine`);
   await expect(page.getByText('This job was saved elsewhere meanwhile')).toBeVisible({ timeout: 30_000 });
   await expect(page.getByLabel('Name of the job')).toHaveValue(`${name}, mine`);
+  // What clashes stands side by side.
+  await expect(page.getByRole('cell', { name: `The job: name from ${name} to ${name}, mine` })).toBeVisible();
+  await expect(
+    page.getByRole('cell', { name: `The job: name from ${name} to ${name}, theirs` }),
+  ).toBeVisible();
 };
 
 test('saved in two windows: both versions can be kept', async ({ page, context }) => {
@@ -131,6 +136,24 @@ test('saved in two windows: one can go on top of the other', async ({ page, cont
   await saved(page);
   await page.reload();
   await expect(page.getByLabel('Name of the job')).toHaveValue('Quay, mine');
+});
+
+test('changed in two windows in different places: both changes are in it, and nobody is asked', async ({
+  page,
+  context,
+}) => {
+  const address = await makeJob(page, 'Mole', 'Hut', { switches: '1' });
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(address);
+  await other.getByLabel('Code edition').selectOption('2017');
+  await saved(other);
+  await page.getByLabel('Name of the job').fill('Mole head');
+  await expect(page.getByText(/are both in it/)).toBeVisible({ timeout: 30_000 });
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Mole head');
+  await expect(page.getByLabel('Code edition')).toHaveValue('2017');
 });
 
 test('an address that leads nowhere says so', async ({ page }) => {

@@ -434,6 +434,7 @@ export type { SaidTrace } from './steps/sayTrace.js';
 
 /** What server and page say to each other, and what happens on site. */
 export { sayDifference } from './edits/sayDifference.js';
+export { merge, type Clash, type Merged } from './edits/merge.js';
 export {
   CONTRACT,
   DAYS_FOUND,

@@ -21,7 +21,10 @@ interface Save {
 }
 let requests: Sent<Save>[];
 /** The saves as they came, each with its state by name. */
-const saves = () => requests.map((one) => ({ ...one, ...one.body, name: one.body.document.name }));
+const saves = () =>
+  requests
+    .filter(({ method }) => method === 'PUT')
+    .map((one) => ({ ...one, ...one.body, name: one.body.document.name }));
 /** Those from one on: the state that was sent, and the revision that it was to follow. */
 const sent = (from = 0) =>
   saves()
@@ -126,6 +129,46 @@ test('a conflict waits for the user, however much is typed; mine on top goes ove
   store.dispatch(keptMine());
   await pass(REST);
   expect(sent(1)).toEqual([['bc', 5]]);
+});
+
+test('what somebody else saved and what was changed here are put together where they do not touch, and saved on top', async () => {
+  store.dispatch(edited({ ...job('a'), existingEdition: 2008 }, 'edition'));
+  await pass(REST);
+  const current = { revision: 5, document: job('theirs') };
+  saves()[0]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
+  await pass(0);
+  // What both grew from is asked of the server.
+  const base = requests.find(({ method }) => method === 'GET');
+  expect(base?.path).toBe('/api/jobs/j/revisions/1');
+  base?.answer(200, { revision: 1, document: job('a') });
+  await pass(0);
+  expect(store.getState().job.open).toMatchObject({
+    document: { name: 'theirs', existingEdition: 2008 },
+    parent: 5,
+    save: { kind: 'unsaved' },
+  });
+  expect(store.getState().notice.current?.text).toMatch(/are both in it/);
+  await pass(REST);
+  expect(sent(1)).toEqual([['theirs', 5]]);
+});
+
+test('where both changed the same the user decides, with both before their eyes', async () => {
+  type('mine');
+  await pass(REST);
+  const current = { revision: 5, document: job('theirs') };
+  saves()[0]?.answer(409, { code: 'newer-revision', message: 'newer', path: 'parent', current });
+  await pass(0);
+  requests.find(({ method }) => method === 'GET')?.answer(200, { revision: 1, document: job('a') });
+  await pass(0);
+  expect(store.getState().job.open).toMatchObject({
+    document: { name: 'mine' },
+    save: {
+      kind: 'conflict',
+      clashes: [{ mine: ['The job: name from a to mine'], theirs: ['The job: name from a to theirs'] }],
+    },
+  });
+  await pass(60_000);
+  expect(saves()).toHaveLength(1);
 });
 
 test('a refused job is told and not sent again until it changes', async () => {

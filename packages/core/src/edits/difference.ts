@@ -25,9 +25,9 @@ type Item = Record<string, unknown>;
 type Whole = 'job' | 'order';
 
 /** A list as a whole, where the order of its items or their number is meant. */
-const ORDER = '(order)';
+export const ORDER = '(order)';
 /** An item as a whole, where it comes or goes. */
-const ITEM = '(item)';
+export const ITEM = '(item)';
 
 /**
  * One thing about a job that is otherwise than before: a field of an item of a list, an item that comes or goes, the order of a list, or
@@ -47,6 +47,10 @@ const nameIn = (entity: Listed, item: Item): string => {
 };
 
 const itemsOf = (job: Job, entity: Listed): Item[] => job[entity];
+
+/** The names of the items of each list of a job, in their order. */
+export const namesOf = (job: Job): Record<string, string[]> =>
+  Object.fromEntries(LISTS.map((list) => [list, itemsOf(job, list).map((item) => nameIn(list, item))]));
 
 type Same = (a: unknown, b: unknown) => boolean;
 

@@ -3,7 +3,7 @@ import type { Job } from '../model/job.js';
 import { isSame } from '../model/same.js';
 import { circuitName, findBox } from '../model/lookup.js';
 import { listed } from '../words/lists.js';
-import { differenceOf, type FieldChange } from './difference.js';
+import { differenceOf, ITEM, ORDER, type FieldChange } from './difference.js';
 
 /** What the items of a list are called, one of them; null where they are told in a way of their own. */
 const THINGS: Record<FieldChange['entity'], string | null> = {
@@ -106,7 +106,7 @@ const sayItem = (jobs: readonly Job[], changes: readonly FieldChange[]): string 
   const [first] = changes;
   if (!first) return '';
   const { entity, id } = first;
-  const came = changes.find(({ field }) => field === '(item)');
+  const came = changes.find(({ field }) => field === ITEM);
   const verb = came
     ? came.before === undefined
       ? 'came'
@@ -130,15 +130,13 @@ const sayItem = (jobs: readonly Job[], changes: readonly FieldChange[]): string 
   return verb === null ? `${thing}: ${listed(fields)}` : `${thing} ${verb}`;
 };
 
-/** What is otherwise in a job than before, a sentence for each thing; none where nothing is. */
-export const sayDifference = (before: Job, after: Job): string[] => {
-  const changes = differenceOf(before, after);
-  const jobs = [before, after];
+/** Changes in sentences, one for each thing; jobs are those from which names are known, the last the newest. */
+export const sayChanges = (jobs: readonly Job[], changes: readonly FieldChange[]): string[] => {
   const items = new Map<string, FieldChange[]>();
   let articles = 0;
   for (const change of changes) {
     // The order of a list shows by itself, and articles are many. A wiring that was read anew is the same one.
-    if (change.field === '(order)') continue;
+    if (change.field === ORDER) continue;
     if (change.entity === 'wirings' && isSame(change.before, change.after)) continue;
     if (change.entity === 'stock') articles++;
     else {
@@ -156,3 +154,7 @@ export const sayDifference = (before: Job, after: Job): string[] => {
     ]),
   ];
 };
+
+/** What is otherwise in a job than before, a sentence for each thing; none where nothing is. */
+export const sayDifference = (before: Job, after: Job): string[] =>
+  sayChanges([before, after], differenceOf(before, after));

@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { CONTRACT, type Job, type JobId, type StoredJob } from '@amber/core';
+import { CONTRACT, type Clash, type Job, type JobId, type StoredJob } from '@amber/core';
 import { useAppDispatch } from '../store/store.js';
 import { keptMine, tookTheirs } from '../store/jobSlice.js';
 import { jobsApi } from '../server/api.js';
@@ -9,7 +9,16 @@ import { jobPath } from '../parts/paths.js';
 import { Button } from '../parts/ui.js';
 
 /** The job was saved elsewhere meanwhile. Both are kept whatever is chosen here. */
-export const ConflictBar = ({ job, current }: { job: Job; current: StoredJob }) => {
+export const ConflictBar = ({
+  job,
+  current,
+  clashes,
+}: {
+  job: Job;
+  current: StoredJob;
+  /** What both changed otherwise; undefined while that is not known. */
+  clashes?: readonly Clash[] | undefined;
+}) => {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const keepBoth = async () => {
@@ -34,6 +43,28 @@ export const ConflictBar = ({ job, current }: { job: Job; current: StoredJob }) 
         {current.document.name === job.name ? '' : `, “${current.document.name}”`}). What you changed here is
         kept.
       </p>
+      {clashes && clashes.length > 0 ? (
+        <table className="w-full basis-full text-left text-[13.5px]">
+          <thead>
+            <tr className="border-b border-line">
+              <th scope="col" className="py-1 pr-4 font-semibold">
+                Here
+              </th>
+              <th scope="col" className="py-1 font-semibold">
+                Saved elsewhere
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {clashes.map(({ mine, theirs }) => (
+              <tr key={[...mine, ...theirs].join()} className="border-b border-line align-top">
+                <td className="py-1 pr-4 break-words">{mine.join('; ')}</td>
+                <td className="py-1 break-words">{theirs.join('; ')}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
       <Button look="main" onClick={() => void keepBoth()}>
         Keep both: mine as a new job
       </Button>

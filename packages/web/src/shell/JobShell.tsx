@@ -121,7 +121,9 @@ export const JobShell = () => {
       {found.screen.word === '' || (found.screen.word === 'prove' && wiring !== null) ? null : (
         <WiringBar job={job} circuit={circuit} />
       )}
-      {open.save.kind === 'conflict' ? <ConflictBar job={job} current={open.save.current} /> : null}
+      {open.save.kind === 'conflict' ? (
+        <ConflictBar job={job} current={open.save.current} clashes={open.save.clashes} />
+      ) : null}
       <PrintHead job={job} circuit={circuit} screen={found.screen.label} />
       <Boundary isPage what={found.screen.label} of={pathname + search}>
         <Shown job={job} found={found} wiring={wiring} />

@@ -1,14 +1,17 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
-import { CONTRACT, newerRevisionSchema } from '@amber/core';
+import { CONTRACT, merge, newerRevisionSchema, planJob, readJob } from '@amber/core';
 import { jobsApi } from '../server/api.js';
 import { ask, mayComeBack, sayFailed, type Failed } from '../server/client.js';
+import { noticed } from './noticeSlice.js';
 import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
 import {
+  clashesFound,
   closed,
   edited,
   heldChanged,
   keptMine,
+  merged,
   numbered,
   opened,
   redone,
@@ -89,7 +92,7 @@ export const createAutosave = () => {
 
   /** Every change is kept in the browser at once; what the server has acknowledged is dropped there, and nothing newer. */
   autosave.startListening({
-    matcher: isAnyOf(edited, numbered, undone, redone, keptMine),
+    matcher: isAnyOf(edited, numbered, undone, redone, keptMine, merged),
     effect: (_action, api) => {
       const { open } = api.getState().job;
       if (!open) return;
@@ -116,7 +119,7 @@ export const createAutosave = () => {
 
   /** Saves after a rest; while the server is away tries again, at once when the network comes back. */
   autosave.startListening({
-    matcher: isAnyOf(edited, numbered, undone, redone, keptMine, opened, saved),
+    matcher: isAnyOf(edited, numbered, undone, redone, keptMine, merged, opened, saved),
     effect: async (action, api) => {
       if (saved.match(action) && api.getState().job.open?.save.kind !== 'unsaved') return;
       api.cancelActiveListeners();
@@ -135,6 +138,46 @@ export const createAutosave = () => {
         );
         await Promise.race([back, api.delay(RETRY[Math.min(tries, RETRY.length - 1)] ?? REST)]);
       }
+    },
+  });
+
+  /**
+   * Somebody saved meanwhile: where neither touched what the other did, both are put together and saved; what clashes is told. What both grew
+   * from is asked of the server; where it cannot be had, the user decides between the two as they are.
+   */
+  autosave.startListening({
+    matcher: isAnyOf(saveFailed, opened),
+    effect: async (_action, api) => {
+      const { open } = api.getState().job;
+      if (open?.save.kind !== 'conflict' || open.save.clashes !== undefined) return;
+      const { current } = open.save;
+      const answer = await ask(CONTRACT.openRevision, {
+        ids: { id: open.document.id, revision: open.parent },
+      });
+      const now = api.getState().job.open;
+      if (
+        answer.kind !== 'ok' ||
+        now?.save.kind !== 'conflict' ||
+        now.save.current.revision !== current.revision
+      )
+        return;
+      const made = merge(answer.value.document, now.document, current.document);
+      const read = made.kind === 'merged' ? readJob(made.job) : null;
+      if (made.kind === 'merged' && read?.ok === true) {
+        api.dispatch(merged({ job: planJob(read.job).job, revision: current.revision }));
+        api.dispatch(
+          noticed(
+            'Somebody else saved this job meanwhile. What they changed and what you changed are both in it.',
+          ),
+        );
+      } else
+        api.dispatch(
+          clashesFound(
+            made.kind === 'clash'
+              ? made.clashes
+              : [{ mine: ['What was changed here'], theirs: ['What that rests on was taken away'] }],
+          ),
+        );
     },
   });
 

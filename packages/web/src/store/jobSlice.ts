@@ -1,5 +1,5 @@
 import { createAction, createSlice, nanoid, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
-import type { Job, StoredJob } from '@amber/core';
+import type { Clash, Job, StoredJob } from '@amber/core';
 import type { KeptDraft, Save } from './keptDraft.js';
 import { redo, remember, undo, type History } from './history.js';
 
@@ -10,8 +10,11 @@ export type SaveState =
   | { kind: 'saving' }
   /** It cannot be saved now, and why; the job is kept in this browser and sent again. */
   | { kind: 'offline'; why: Away }
-  /** Somebody saved meanwhile; the user decides. */
-  | { kind: 'conflict'; current: StoredJob }
+  /**
+   * Somebody saved meanwhile. Where the two touch different things they are put together; else the user decides between those that clash.
+   * None told: it is not known yet, or what both grew from cannot be had.
+   */
+  | { kind: 'conflict'; current: StoredJob; clashes?: Clash[] }
   | { kind: 'refused'; message: string };
 
 /** The server does not answer; it does and its database does not; its disk has no room; or something else went wrong there. */
@@ -109,6 +112,10 @@ const jobSlice = createSlice({
       // An answer, whatever it says, settles what was sent; no answer leaves that open.
       if (payload.save.kind !== 'offline') open.sent = null;
     },
+    /** Both changed the same: what, in words of each. */
+    clashesFound: (state, { payload }: PayloadAction<readonly Clash[]>) => {
+      if (state.open?.save.kind === 'conflict') state.open.save.clashes = [...payload];
+    },
     /** The user keeps this document over the newer revision, which stays among the revisions. */
     keptMine: (state) => {
       if (state.open?.save.kind !== 'conflict') return;
@@ -119,7 +126,8 @@ const jobSlice = createSlice({
   },
 });
 
-export const { opened, closed, saving, saved, saveFailed, keptMine, heldChanged } = jobSlice.actions;
+export const { clashesFound, opened, closed, saving, saved, saveFailed, keptMine, heldChanged } =
+  jobSlice.actions;
 
 /** The one way to change the open job; `label` names the entry of the history. */
 export const edited = createAction('job/edited', (job: Job, label: string) => ({
@@ -129,6 +137,8 @@ export const edited = createAction('job/edited', (job: Job, label: string) => ({
 export const numbered = createAction<Job>('job/numbered');
 export const undone = createAction('job/undone');
 export const redone = createAction('job/redone');
+/** What was saved elsewhere and what was changed here, in one: neither had touched what the other did. */
+export const merged = createAction<{ job: Job; revision: number }>('job/merged');
 /** The user takes the newer revision; what was here can be had back by undo. */
 export const tookTheirs = createAction('job/tookTheirs');
 
@@ -146,6 +156,20 @@ const takeTheirs = (open: OpenJob): OpenJob => {
   };
 };
 
+/** Put together with a newer revision, it goes on from there; what came in can be had out again by undo. */
+const putTogether = (open: OpenJob, { job, revision }: { job: Job; revision: number }): OpenJob =>
+  open.save.kind === 'conflict' && open.save.current.revision === revision
+    ? {
+        ...open,
+        document: job,
+        parent: revision,
+        saveId: nanoid(),
+        sent: null,
+        save: { kind: 'unsaved' },
+        history: remember(open.history, open.document, job, 'what was saved elsewhere', 0) ?? open.history,
+      }
+    : open;
+
 /** The open job after it was changed; the same where nothing was. */
 const changed = (open: OpenJob, action: UnknownAction): OpenJob => {
   if (edited.match(action)) {
@@ -155,6 +179,7 @@ const changed = (open: OpenJob, action: UnknownAction): OpenJob => {
   }
   if (numbered.match(action)) return touched({ ...open, document: action.payload });
   if (tookTheirs.match(action)) return takeTheirs(open);
+  if (merged.match(action)) return putTogether(open, action.payload);
   const step = undone.match(action) ? undo : redone.match(action) ? redo : null;
   const done = step?.(open.document, open.history);
   return done ? touched({ ...open, document: done.job, history: done.history }) : open;
