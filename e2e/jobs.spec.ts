@@ -156,6 +156,26 @@ test('changed in two windows in different places: both changes are in it, and no
   await expect(page.getByLabel('Code edition')).toHaveValue('2017');
 });
 
+test('deleted in another window: what is open is brought back with what was changed, or kept as a new job', async ({
+  page,
+  request,
+}) => {
+  const address = await makeJob(page, 'Crane', 'Hut', { switches: '1' });
+  await saved(page);
+  const id = /jobs\/([^/]+)/.exec(address)?.[1] ?? '';
+  await request.delete(`/api/jobs/${id}`);
+  await page.getByLabel('Name of the job').fill('Crane foot');
+  const alert = page.getByRole('alert');
+  await expect(alert.getByText('This job was deleted elsewhere.')).toBeVisible({ timeout: 30_000 });
+  await alert.getByRole('button', { name: 'Bring it back' }).click();
+  await saved(page);
+  await request.delete(`/api/jobs/${id}`);
+  await page.getByLabel('Name of the job').fill('Crane head');
+  await expect(alert.getByText('This job was deleted elsewhere.')).toBeVisible({ timeout: 30_000 });
+  await alert.getByRole('button', { name: 'Keep as a new job' }).click();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Crane head (kept)');
+});
+
 test('an address that leads nowhere says so', async ({ page }) => {
   await page.goto('/jobs/nowhere');
   await expect(page.getByText('There is no such job.')).toBeVisible();

@@ -193,15 +193,20 @@ const SHOTS = [
     },
   },
   {
-    name: 'change-bench',
-    path: '/jobs/heron-yard/circuits/rope-stair-light/runs?change',
+    name: 'which-wire',
+    path: '/jobs/heron-yard/circuits/rope-stair-light/prove',
     size: desk,
     act: async (page) => {
-      await page.getByLabel('What is to be done').selectOption('Mend what the check finds');
-      await page.getByRole('button', { name: 'Plan it this way' }).click();
-      await page.getByRole('link', { name: 'Bench', exact: true }).click();
-      await page.getByRole('tab', { name: 'Change' }).click();
-      await page.getByRole('table', { name: 'Wires in Stair ceiling' }).scrollIntoViewIfNeeded();
+      await page.getByLabel('Initials').fill('RF');
+      await page.getByRole('button', { name: 'An electrician' }).click();
+      await page.getByRole('tab', { name: 'Which wire is which' }).click();
+      await page.getByRole('button', { name: 'That is what comes in' }).click();
+      await page.getByRole('button', { name: 'Every box is open, dead and parted' }).click();
+      const read = page.getByRole('region', { name: 'What was read' }).getByRole('listitem');
+      for (let box = 0; box < 3; box++) {
+        await page.getByRole('button', { name: 'None does' }).click();
+        await read.nth(box).waitFor();
+      }
     },
   },
   {

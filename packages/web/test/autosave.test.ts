@@ -1,7 +1,7 @@
 import { jest } from '@jest/globals';
 import { newJob, standardStock, type Job, type JobId } from '@amber/core';
 import { createStore, type Store } from '../src/store/store.js';
-import { closed, edited, keptMine, opened } from '../src/store/jobSlice.js';
+import { broughtBack, closed, edited, keptMine, opened } from '../src/store/jobSlice.js';
 import { fakeBrowser, openTab } from './support/browser.js';
 import { fakeServer, pass, type Sent } from './support/server.js';
 import { findDraft } from '../src/store/keptDraft.js';
@@ -169,6 +169,21 @@ test('where both changed the same the user decides, with both before their eyes'
   });
   await pass(60_000);
   expect(saves()).toHaveLength(1);
+});
+
+test('a job that was deleted elsewhere is kept here, not sent again, and saved once it is there again', async () => {
+  type('b');
+  await pass(REST);
+  saves()[0]?.answer(404, { code: 'missing', message: 'There is no job "j".', path: 'id' });
+  await pass(0);
+  expect(saveOf(store)).toBe('gone');
+  type('bc');
+  await pass(60_000);
+  expect(saves()).toHaveLength(1);
+  expect((await findDraft('j'))?.document.name).toBe('bc');
+  store.dispatch(broughtBack());
+  await pass(REST);
+  expect(sent(1)).toEqual([['bc', 1]]);
 });
 
 test('a refused job is told and not sent again until it changes', async () => {

@@ -44,7 +44,7 @@ test('three boxes of wires that nobody knows are told, tagged and put on file; e
   // What is left leads elsewhere: the reading at the panel comes first, a live one may be made instead.
   expect(screen.getByText(/supply terminals stay live with the main off/)).toBeTruthy();
   press(/^Read it live instead/);
-  expect(screen.getByText(/Everybody away from the boxes/)).toBeTruthy();
+  expect(screen.getByText(/Nobody at any other box/)).toBeTruthy();
   press('black');
   press('Those that are marked, no other');
   expect(screen.getByText('Every cable is told, and the feed.')).toBeTruthy();

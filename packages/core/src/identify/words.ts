@@ -283,7 +283,7 @@ export const sayWireQuestion = (
         steps: [
           ...linksChanged(subject, readings, null),
           `Dead first: the ends of ${tapeWord(at)} at ${name(at.box)} each in a connector with a test opening, standing free; every other end in every open box capped.`,
-          `Everybody away from the boxes; the breaker of ${circuitName(job, circuit)} on.`,
+          `Nobody at any other box; the breaker of ${circuitName(job, circuit)} on.`,
           `Two-pole tester on each wire of ${tapeWord(at)} and ${at.ground === 'none' ? 'a ground that was proved good' : 'its ground, proved good'}.`,
           'Breaker off, locked or tagged again, and proved dead, before anything is touched.',
         ],

@@ -1,12 +1,10 @@
 import { useNavigate } from 'react-router';
-import { CONTRACT, type Clash, type Job, type JobId, type StoredJob } from '@amber/core';
+import type { Clash, Job, StoredJob } from '@amber/core';
 import { useAppDispatch } from '../store/store.js';
 import { keptMine, tookTheirs } from '../store/jobSlice.js';
-import { jobsApi } from '../server/api.js';
-import { ask, sayFailed } from '../server/client.js';
-import { noticed } from '../store/noticeSlice.js';
 import { jobPath } from '../parts/paths.js';
 import { Button } from '../parts/ui.js';
+import { keepAsNew } from './keepAsNew.js';
 
 /** The job was saved elsewhere meanwhile. Both are kept whatever is chosen here. */
 export const ConflictBar = ({
@@ -22,16 +20,10 @@ export const ConflictBar = ({
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const keepBoth = async () => {
-    const name = `${[...job.name].slice(0, 185).join('')} (my version)`;
-    const document = { ...job, id: crypto.randomUUID() as JobId, name };
-    const answer = await ask(CONTRACT.makeJob, { body: { saveId: crypto.randomUUID(), document } });
-    if (answer.kind !== 'ok') {
-      dispatch(noticed(`Your version was not stored yet.\n${sayFailed(answer)}`, { tone: 'problem' }));
-      return;
-    }
+    const id = await keepAsNew(job, 'my version', dispatch);
+    if (id === null) return;
     dispatch(tookTheirs());
-    dispatch(jobsApi.util.invalidateTags(['Jobs']));
-    await navigate(jobPath(answer.value.id));
+    await navigate(jobPath(id));
   };
   return (
     <div

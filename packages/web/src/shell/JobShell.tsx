@@ -13,6 +13,7 @@ import { askOnce, sayFailed } from '../server/client.js';
 import { Button } from '../parts/ui.js';
 import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
+import { GoneBar } from './GoneBar.js';
 import { PrintHead } from './PrintHead.js';
 import { TopBar } from './TopBar.js';
 import { useReadied } from './useReadied.js';
@@ -124,6 +125,7 @@ export const JobShell = () => {
       {open.save.kind === 'conflict' ? (
         <ConflictBar job={job} current={open.save.current} clashes={open.save.clashes} />
       ) : null}
+      {open.save.kind === 'gone' ? <GoneBar job={job} /> : null}
       <PrintHead job={job} circuit={circuit} screen={found.screen.label} />
       <Boundary isPage what={found.screen.label} of={pathname + search}>
         <Shown job={job} found={found} wiring={wiring} />

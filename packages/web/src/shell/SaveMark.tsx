@@ -5,7 +5,8 @@ export const SaveMark = () => {
   const save = useAppSelector((state) => state.job.open?.save);
   const held = useAppSelector((state) => state.job.open?.held ?? true);
   if (!save) return null;
-  const bad = save.kind === 'offline' || save.kind === 'conflict' || save.kind === 'refused';
+  const bad =
+    save.kind === 'offline' || save.kind === 'conflict' || save.kind === 'refused' || save.kind === 'gone';
   return (
     <span
       role="status"

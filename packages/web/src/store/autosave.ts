@@ -6,6 +6,7 @@ import { ask, mayComeBack, sayFailed, type Failed } from '../server/client.js';
 import { noticed } from './noticeSlice.js';
 import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
 import {
+  broughtBack,
   clashesFound,
   closed,
   edited,
@@ -38,6 +39,7 @@ const awayBy = (answer: Failed): Away => {
 
 const failed = (answer: Failed): FailedSave => {
   if (mayComeBack(answer)) return { kind: 'offline', why: awayBy(answer) };
+  if (answer.kind === 'refused' && answer.problem.code === 'missing') return { kind: 'gone' };
   if (answer.kind === 'refused' && answer.problem.code === 'newer-revision') {
     const newer = newerRevisionSchema.safeParse(answer.body);
     if (newer.success) return { kind: 'conflict', current: newer.data.current };
@@ -119,7 +121,7 @@ export const createAutosave = () => {
 
   /** Saves after a rest; while the server is away tries again, at once when the network comes back. */
   autosave.startListening({
-    matcher: isAnyOf(edited, numbered, undone, redone, keptMine, merged, opened, saved),
+    matcher: isAnyOf(edited, numbered, undone, redone, keptMine, merged, broughtBack, opened, saved),
     effect: async (action, api) => {
       if (saved.match(action) && api.getState().job.open?.save.kind !== 'unsaved') return;
       api.cancelActiveListeners();

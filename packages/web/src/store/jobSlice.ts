@@ -15,6 +15,8 @@ export type SaveState =
    * None told: it is not known yet, or what both grew from cannot be had.
    */
   | { kind: 'conflict'; current: StoredJob; clashes?: Clash[] }
+  /** The job was deleted elsewhere; what is here is kept until the user says what becomes of it. */
+  | { kind: 'gone' }
   | { kind: 'refused'; message: string };
 
 /** The server does not answer; it does and its database does not; its disk has no room; or something else went wrong there. */
@@ -42,11 +44,11 @@ export interface JobState {
 
 const initialState: JobState = { open: null };
 
-/** After any change: unsaved under a new save id, unless the user first has to settle a conflict. */
+/** After any change: unsaved under a new save id, unless the user first has to settle a conflict, or what becomes of a job that is gone. */
 const touched = (open: OpenJob): OpenJob => ({
   ...open,
   saveId: nanoid(),
-  save: open.save.kind === 'conflict' ? open.save : { kind: 'unsaved' },
+  save: open.save.kind === 'conflict' || open.save.kind === 'gone' ? open.save : { kind: 'unsaved' },
 });
 
 /** Where the open job stands towards the server. What it holds is changed below, without drafts. */
@@ -116,6 +118,10 @@ const jobSlice = createSlice({
     clashesFound: (state, { payload }: PayloadAction<readonly Clash[]>) => {
       if (state.open?.save.kind === 'conflict') state.open.save.clashes = [...payload];
     },
+    /** The job that was deleted elsewhere is there again: what is here is saved over it. */
+    broughtBack: (state) => {
+      if (state.open?.save.kind === 'gone') state.open.save = { kind: 'unsaved' };
+    },
     /** The user keeps this document over the newer revision, which stays among the revisions. */
     keptMine: (state) => {
       if (state.open?.save.kind !== 'conflict') return;
@@ -126,7 +132,7 @@ const jobSlice = createSlice({
   },
 });
 
-export const { clashesFound, opened, closed, saving, saved, saveFailed, keptMine, heldChanged } =
+export const { broughtBack, clashesFound, opened, closed, saving, saved, saveFailed, keptMine, heldChanged } =
   jobSlice.actions;
 
 /** The one way to change the open job; `label` names the entry of the history. */

@@ -22,6 +22,8 @@ export const saySave = (save: SaveState, held: boolean): string => {
         : `${AWAY[save.why].what}, and this browser has no room to keep the job: leave this page open`;
     case 'conflict':
       return 'Not saved: choose a version';
+    case 'gone':
+      return 'Not saved: the job was deleted elsewhere';
     case 'refused':
       return `Not saved: ${save.message}`;
   }
