@@ -30,6 +30,16 @@ const Picks = ({
   const [shown, setShown] = useState<string[]>([]);
   return (
     <div className="flex flex-col gap-2">
+      <Button
+        look={shown.length > 0 ? 'main' : 'plain'}
+        className="min-h-14 self-start text-[15px]"
+        disabled={!can}
+        onClick={() =>
+          onAnswer(picks.filter(({ link }) => shown.includes(key(link))).map(({ link }) => link))
+        }
+      >
+        {shown.length > 0 ? 'Those that are marked, no other' : none}
+      </Button>
       <ul className="flex flex-wrap gap-2">
         {picks.map(({ label, link }) => (
           <li key={label}>
@@ -50,16 +60,6 @@ const Picks = ({
           </li>
         ))}
       </ul>
-      <Button
-        look={shown.length > 0 ? 'main' : 'plain'}
-        className="min-h-14 self-start text-[15px]"
-        disabled={!can}
-        onClick={() =>
-          onAnswer(picks.filter(({ link }) => shown.includes(key(link))).map(({ link }) => link))
-        }
-      >
-        {shown.length > 0 ? 'Those that are marked, no other' : none}
-      </Button>
     </div>
   );
 };

@@ -19,6 +19,7 @@ const TOP = 14;
 const SHEATH = 74;
 const WIRES = 168;
 const BRACKET = 30;
+const probeAt = (i: number): number => WIRES + 16 + i * BRACKET;
 
 const pointsOf = (stub: Stub, hasLaid: boolean): WirePoint[] => [
   ...stub.wires,
@@ -140,30 +141,36 @@ const StubArt = ({ stub, link, read }: { stub: Stub; link: WirePair | null; read
           </text>
         </g>
       ) : null}
+      {read.map((pair, i) => (
+        <g
+          key={pair.join()}
+          fill="none"
+          stroke="#1d4f91"
+          strokeWidth="2.4"
+          strokeDasharray={i === 0 ? undefined : '4 3'}
+        >
+          {pair.map((point) => (
+            <path key={point} d={`M${WIRES + 3} ${y(point)}H${probeAt(i)}`} />
+          ))}
+          <path d={`M${probeAt(i)} ${y(pair[0])}V${y(pair[1])}`} />
+          {pair.map((point) => (
+            <circle key={point} cx={probeAt(i)} cy={y(point)} r="3" fill="#1d4f91" stroke="none" />
+          ))}
+        </g>
+      ))}
+      {/* The order of the touches lies over every line. */}
       {read.map((pair, i) => {
-        const x = WIRES + 16 + i * BRACKET;
+        const middle = (y(pair[0]) + y(pair[1])) / 2;
         return (
-          <g key={pair.join()} fill="none" stroke="#1d4f91" strokeWidth="2.4">
-            {pair.map((point) => (
-              <path
-                key={point}
-                d={`M${WIRES + 3} ${y(point)}H${x}`}
-                strokeDasharray={i === 0 ? undefined : '4 3'}
-              />
-            ))}
-            <path d={`M${x} ${y(pair[0])}V${y(pair[1])}`} strokeDasharray={i === 0 ? undefined : '4 3'} />
-            {pair.map((point) => (
-              <circle key={point} cx={x} cy={y(point)} r="3" fill="#1d4f91" stroke="none" />
-            ))}
-            <circle cx={x} cy={(y(pair[0]) + y(pair[1])) / 2} r="9" fill="#fbf9f4" strokeWidth="1.6" />
+          <g key={pair.join()}>
+            <circle cx={probeAt(i)} cy={middle} r="9" fill="#fbf9f4" stroke="#1d4f91" strokeWidth="1.6" />
             <text
-              x={x}
-              y={(y(pair[0]) + y(pair[1])) / 2 + 4.5}
+              x={probeAt(i)}
+              y={middle + 4.5}
               textAnchor="middle"
               fontSize="12.5"
               fontWeight="800"
               fill="#1d4f91"
-              stroke="none"
             >
               {read.length > 1 ? i + 1 : 'T'}
             </text>
