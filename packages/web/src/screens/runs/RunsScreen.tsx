@@ -107,7 +107,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col max-lg:contents lg:min-h-0 lg:flex-1">
-        <div className="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
+        <div className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
           <h1 className="text-[17px] font-bold">
             {asking.draft ? `Change of ${circuit.name}` : `Ways to wire ${circuit.name}`}
           </h1>
