@@ -565,6 +565,7 @@ export { readMeters, readOutlets } from './meters/readings.js';
 export type { Readings } from './meters/readings.js';
 export {
   findStub,
+  linksOf,
   LAID,
   pairsOf,
   restPairsOf,

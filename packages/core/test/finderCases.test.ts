@@ -344,6 +344,8 @@ test('a switch that hums speaks for a bad contact in its box; a breaker that tri
     'ropewalk-lights' as CircuitId,
   );
   expect(badContact(plain, 'later')).toBe(false);
+  // A switch that hums or grows warm keeps the power off as well.
+  expect(at([flickers, hums]).questions.map(({ question }) => question.kind)).not.toContain('flip');
   // Whenever it tripped, nothing that wants power is asked any more.
   const after = at([{ question: first, answer: { kind: 'tripped', when: 'later' } }], watching);
   expect(

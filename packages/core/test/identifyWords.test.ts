@@ -224,3 +224,52 @@ test('before the first reading every box is proved dead and each cable gets its 
     ],
   });
 });
+
+test('two hots in one cable are on no breaker that nobody read, and nothing is usual then', () => {
+  const job = yard();
+  const hidden = stair();
+  const { readings } = wiresRead(hidden, { isElectrician: false });
+  const live = {
+    question: { kind: 'live' as const, at: { box: 'stair-ceiling' as BoxId, number: 2 } },
+    answer: { kind: 'hot' as const, wires: ['black' as const, 'white' as const] },
+  };
+  const told = identifyWires(hidden.found, [...readings, live], { isElectrician: true });
+  const put = withWiresTold(job, STAIR, hidden.found, told);
+  if (!put.ok) throw new Error(JSON.stringify(put.problems));
+  const document = existingDocument(put.value);
+  const feed = document?.wiring.cables.find(({ id, from }) => id.startsWith('told:') && from === 'panel');
+  const landed = document?.wiring.landings.filter(
+    ({ wire, terminal }) => 'end' in wire && wire.end.cable === feed?.id && 'circuit' in terminal,
+  );
+  expect(landed?.map(({ terminal }) => terminal.name)).toEqual(['ground']);
+  expect(document?.carries[feed?.id ?? ('' as never)]).toBeUndefined();
+  expect(usualDuties(job, STAIR, hidden.found, told).size).toBe(0);
+});
+
+test('what leads elsewhere may bring the power of another circuit: nothing else is said of it', () => {
+  const subject = { job: yard(), circuit: STAIR, found: stair().found };
+  const [stub] = subject.found.stubs;
+  if (!stub) throw new Error('no cable');
+  for (const feed of [false, null])
+    expect(sayEnd(subject, stub, { state: 'elsewhere', feed }, [])).toMatch(
+      /or brings the power of another circuit/,
+    );
+});
+
+test('at the panel the hot is told by a link to ground alone: of a cable without one only that it brings the power', () => {
+  const plain: Stub = {
+    box: 'stair-foot' as BoxId,
+    number: 1,
+    wires: ['black', 'black-2'],
+    ground: 'none',
+    loose: false,
+  };
+  const words = (stub: Stub, back: 'black-2' | 'bare') =>
+    sayWireQuestion(
+      { job: yard(), circuit: STAIR, found: { stubs: [stub] } },
+      { kind: 'panel', link: { box: stub.box, number: 1 }, pair: ['black', back] },
+      [],
+    ).why;
+  expect(words(plain, 'black-2')).not.toMatch(/is the hot/);
+  expect(words({ ...plain, ground: 'bare' }, 'bare')).toMatch(/its black is the hot/);
+});

@@ -8,7 +8,7 @@ import { placesOf, valued, type Valued } from './ask.js';
 import { agrees, believed, type Believed } from './belief.js';
 import { modelOf, type Model } from './model.js';
 import { pairsThatFit } from './pairs.js';
-import { questionKey, SHOWS, type Observation, type Question } from './question.js';
+import { keepsOff, questionKey, SHOWS, type Observation, type Question } from './question.js';
 import { flipsOf, hintsNow, questionsNow } from './questions.js';
 import { scopeOf, type Scope } from './scope.js';
 
@@ -142,9 +142,9 @@ export const createFinder = (review: ReviewedWiring, circuit: CircuitId): Finder
       if (!compiled) throw new Error('A wiring without a fault always compiles.');
       const situation = { positions, open: openedBy(observations) };
       const alone = believed(scope, singles, observations);
-      const tripped = observations.some(({ answer }) => answer.kind === 'tripped');
-      // What tripped a breaker is never switched on again to look: whatever is asked from then on is dead, once more or for the first time.
-      const isSafe = ({ kind }: Question): boolean => !tripped || !WANTS_POWER.has(kind);
+      const isOff = observations.some(keepsOff);
+      // What tripped a breaker, or grows warm, is never switched on again to look: whatever is asked from then on is dead, once more or for the first time.
+      const isSafe = ({ kind }: Question): boolean => !isOff || !WANTS_POWER.has(kind);
       const odd = atOdds(scope, alone, observations);
       const again = odd && isSafe(odd.question) ? odd : null;
       const known = alone.filter(({ model }) => model.compiled !== null);

@@ -78,6 +78,10 @@ const sorted = (record: Readonly<Record<string, number>>): string =>
     .map((key) => `${key}=${record[key] ?? 0}`)
     .join(',');
 
+/** After this the power stays off until a box was looked into: the breaker tripped, or a switch hums, crackles or grows warm. */
+export const keepsOff = ({ question, answer }: Observation): boolean =>
+  answer.kind === 'tripped' || (question.kind === 'hums' && answer.kind === 'is' && answer.word === 'yes');
+
 /** Text key of a question; equal for equal ones. */
 export const questionKey = (question: Question): string => {
   switch (question.kind) {

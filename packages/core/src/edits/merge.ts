@@ -12,7 +12,11 @@ export interface Clash {
 export type Merged = { kind: 'merged'; job: Job } | { kind: 'clash'; clashes: Clash[] };
 
 const thingOf = ({ entity, id }: FieldChange): string => `${entity} ${id}`;
-const fieldOf = (change: FieldChange): string => `${thingOf(change)} ${change.field}`;
+
+const hasAlike = (changes: readonly FieldChange[], one: FieldChange): boolean =>
+  changes.some(
+    (other) => thingOf(other) === thingOf(one) && other.field === one.field && isSame(other.after, one.after),
+  );
 
 /** What somebody changed; the planned wiring follows from the rest, and the order of lists is settled at the end. */
 const changesOf = (base: Job, to: Job): FieldChange[] => {
@@ -30,8 +34,9 @@ const changesOf = (base: Job, to: Job): FieldChange[] => {
 
 /** Two changes that cannot both be made: of one field, or of a thing that one of them took away or put in. */
 const clash = (a: FieldChange, b: FieldChange): boolean => {
-  if (thingOf(a) !== thingOf(b) || isSame(a.after, b.after)) return false;
-  return a.field === b.field || a.field === ITEM || b.field === ITEM;
+  if (thingOf(a) !== thingOf(b)) return false;
+  // What a wiring holds and how sure it is belong together: a box that one signed as seen is not what the other told of it meanwhile.
+  return a.field === b.field || a.field === ITEM || b.field === ITEM || a.entity === 'wirings';
 };
 
 /** Items in the order of one side, then those that only the other put in, in its order. */
@@ -53,7 +58,10 @@ const inOrder = (merged: Job, first: Job, second: Job): Job => {
  * same otherwise, nothing is chosen: each is told in words. The planned wiring is `theirs` and has to be planned again.
  */
 export const merge = (base: Job, mine: Job, theirs: Job): Merged => {
-  const [own, others] = [changesOf(base, mine), changesOf(base, theirs)];
+  const [all, allOthers] = [changesOf(base, mine), changesOf(base, theirs)];
+  // What both made alike is made already, and clashes with nothing.
+  const own = all.filter((one) => !hasAlike(allOthers, one));
+  const others = allOthers.filter((one) => !hasAlike(all, one));
   const known = new Map<string, FieldChange[]>();
   for (const one of others) known.set(thingOf(one), [...(known.get(thingOf(one)) ?? []), one]);
   const clashing = new Map<string, { mine: FieldChange[]; theirs: FieldChange[] }>();
@@ -74,8 +82,5 @@ export const merge = (base: Job, mine: Job, theirs: Job): Merged => {
         theirs: sayChanges(jobs, both.theirs),
       })),
     };
-  const made = new Set(others.map(fieldOf));
-  // What both made alike is made already.
-  const left = own.filter((one) => !made.has(fieldOf(one)));
-  return { kind: 'merged', job: inOrder(withChanges(theirs, left), theirs, mine) };
+  return { kind: 'merged', job: inOrder(withChanges(theirs, own), theirs, mine) };
 };

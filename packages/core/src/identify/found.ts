@@ -89,6 +89,22 @@ export type WireReply = z.infer<typeof wireReplySchema>;
 export const wireReadingSchema = z.strictObject({ question: wireQuestionSchema, answer: wireReplySchema });
 export type WireReading = z.infer<typeof wireReadingSchema>;
 
+/** Where links are on for a reading; null where there are none. */
+export const linksOf = (question: WireQuestion): { box: Tape['box']; links: readonly Link[] } | null => {
+  switch (question.kind) {
+    case 'far':
+      return { box: question.box, links: question.links };
+    case 'alike':
+      return { box: question.link.box, links: [{ number: question.link.number, pair: question.pair }] };
+    case 'panel':
+      return question.link && question.pair
+        ? { box: question.link.box, links: [{ number: question.link.number, pair: question.pair }] }
+        : null;
+    default:
+      return null;
+  }
+};
+
 /** Text key of a cable of a box. */
 export const tapeKey = ({ box, number }: Tape): string => `${box}#${number}`;
 

@@ -2,12 +2,15 @@ import { isNeutralColour } from '../model/colours.js';
 import { listed } from '../words/lists.js';
 import { placeName } from '../words/places.js';
 import { colourWord } from '../words/wires.js';
-import { tapeKey, type Link, type Stub, type Tape, type WireReading } from './found.js';
+import { linksOf, tapeKey, type Stub, type Tape, type WireReading } from './found.js';
 import type { EndTold } from './identify.js';
 import type { UsualDuty } from './usual.js';
 import { joinedWord, pairWord, stubAt, tapeWord, type WiresSubject } from './words.js';
 
-const END_WORDS = { panel: 'brings the power', onward: 'goes on to something that is not open here' };
+const END_WORDS = {
+  panel: 'brings the power',
+  onward: 'goes on to something that is not open here, or brings the power of another circuit',
+};
 
 /** What is written on the tape of a cable's end; what is not told says so. */
 export const tagOfWire = ({ job }: Pick<WiresSubject, 'job'>, told: EndTold): string => {
@@ -44,7 +47,7 @@ export const sayEnd = (
         : `It ${END_WORDS.panel}; which of its wires is hot is not told`;
     return told.feed === false
       ? `It ${END_WORDS.onward}`
-      : `It ${END_WORDS.panel}, or ${END_WORDS.onward}: no dead reading in these boxes tells which`;
+      : `It ${END_WORDS.panel}, ${END_WORDS.onward}: no dead reading in these boxes tells which`;
   }
   const places = told.mayBe.map((stub) => `${tapeWord(stub)} of ${placeName(job, stub.box)}`);
   return `Not told: ${listed([...places, ...(told.elsewhere ? ['a place that is not open here'] : [])]).replace(/ and ([^,]*)$/, ' or $1')}`;
@@ -72,8 +75,10 @@ export const sayWireReading = (subject: WiresSubject, { question, answer }: Wire
   const { job, found } = subject;
   const name = (box: string) => placeName(job, box as Tape['box']);
   const at = (tape: Tape) => `${name(tape.box)}, ${tapeWord(stubAt(found, tape))}`;
-  const linked = (box: string, links: readonly Link[]) =>
-    `links at ${name(box)} on ${links.map(({ number, pair }) => `${number}: ${joinedWord(pair)}`).join('; ')}`;
+  const on = linksOf(question);
+  const linked = on
+    ? `links at ${name(on.box)} on ${on.links.map(({ number, pair }) => `${number}: ${joinedWord(pair)}`).join('; ')}`
+    : 'no link on';
   const read = (() => {
     switch (answer.kind) {
       case 'cannot':
@@ -94,13 +99,12 @@ export const sayWireReading = (subject: WiresSubject, { question, answer }: Wire
   })();
   switch (question.kind) {
     case 'rest':
-      return `${name(question.box)}, no link on: ${read}.`;
+      return `${name(question.box)}, ${linked}: ${read}.`;
     case 'far':
-      return `${at(question.at)}, ${linked(question.box, question.links)}: ${read}.`;
     case 'alike':
-      return `${at(question.at)}, ${linked(question.link.box, [{ number: question.link.number, pair: question.pair }])}: ${read}.`;
+      return `${at(question.at)}, ${linked}: ${read}.`;
     case 'panel':
-      return `The panel, ${question.link && question.pair ? linked(question.link.box, [{ number: question.link.number, pair: question.pair }]) : 'no link on'}: ${read}.`;
+      return `The panel, ${linked}: ${read}.`;
     case 'live':
       return `${at(question.at)}, breaker on: ${read}.`;
   }

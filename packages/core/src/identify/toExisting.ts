@@ -109,7 +109,8 @@ const inPanel = (
   isHinted: boolean,
   colour: Colour,
 ): 'hot' | 'neutral' | 'ground' | null => {
-  if (hot?.some((one) => one === colour) === true) return 'hot';
+  // Two hots are two legs or two circuits: which is on which breaker was not read.
+  if (hot?.some((one) => one === colour) === true) return hot.length === 1 ? 'hot' : null;
   if (!colours.some((one) => one === colour)) return 'ground';
   // Of two wires the one that is not hot is the neutral; of more, a white that is met with the ground at the service.
   const isOther = colours.length === 2 && hot?.length === 1;
@@ -171,7 +172,7 @@ export const withWiresTold = (
     const isHinted = told.feed.hinted.some((stub) => from.some((mine) => tapeKey(mine) === tapeKey(stub)));
     const wires: Colour[] = [...colours, ...(ground === 'none' ? [] : [ground])];
     edits.push({ do: 'bringIn', cable });
-    if (to !== UNKNOWN_PLACE) own.push(id);
+    if (to !== UNKNOWN_PLACE && (one.hot?.length ?? 0) < 2) own.push(id);
     for (const side of ['from', 'to'] as const) {
       const place = side === 'from' ? start : end;
       if (place === UNKNOWN_PLACE) continue;

@@ -29,7 +29,7 @@ export const usualDuties = (
 ): ReadonlyMap<string, readonly UsualDuty[]> => {
   const duties = new Map<string, UsualDuty[]>();
   const put = withWiresTold(job, circuit, found, told);
-  if (!put.ok || told.feed.feed === null) return duties;
+  if (!put.ok || told.feed.feed?.hot.length !== 1) return duties;
   const before = new Set<CableId>(existingDocument(job)?.wiring.cables.map(({ id }) => id));
   const cables = existingDocument(put.value)?.wiring.cables.filter(({ id }) => !before.has(id)) ?? [];
   const boxes = [...new Set(found.stubs.map(({ box }) => box))];

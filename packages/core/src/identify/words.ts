@@ -1,4 +1,4 @@
-import { hueOf, isNeutralColour } from '../model/colours.js';
+import { hueOf } from '../model/colours.js';
 import type { CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { circuitName, findBox } from '../model/lookup.js';
@@ -10,6 +10,7 @@ import {
   findStub,
   kindOf,
   LAID,
+  linksOf,
   allPairsOf,
   patternOf,
   restPairsOf,
@@ -89,35 +90,21 @@ const linkSteps = (found: WiresFound, box: string, links: readonly Link[]): stri
     return `Join ${joinedWord(pair)} of ${tapeWord(stub)} by a link.`;
   });
 
-/** Where the links are that were on for the reading before; null where there were none. */
-const linksBefore = (readings: readonly WireReading[]): { box: string; links: readonly Link[] } | null => {
-  const question = readings.at(-1)?.question;
-  if (question?.kind === 'far') return { box: question.box, links: question.links };
-  if (question?.kind === 'alike')
-    return { box: question.link.box, links: [{ number: question.link.number, pair: question.pair }] };
-  if (question?.kind === 'panel' && question.link && question.pair)
-    return { box: question.link.box, links: [{ number: question.link.number, pair: question.pair }] };
-  return null;
-};
-
 /** Links taken off and put on between a reading and the one before. */
 const linksChanged = (
   { job, found }: WiresSubject,
   readings: readonly WireReading[],
-  now: { box: string; links: readonly Link[] } | null,
+  question: WireQuestion,
 ): string[] => {
-  const before = linksBefore(readings);
+  const now = linksOf(question);
+  const last = readings.at(-1)?.question;
+  const before = last ? linksOf(last) : null;
   const isSame = JSON.stringify(before) === JSON.stringify(now);
-  if (isSame)
-    return now ? [`The links at ${placeName(job, now.box as Tape['box'])} stay on as they are.`] : [];
-  const off = before ? [`Take every link off at ${placeName(job, before.box as Tape['box'])}.`] : [];
+  if (isSame) return now ? [`The links at ${placeName(job, now.box)} stay on as they are.`] : [];
+  const off = before ? [`Take every link off at ${placeName(job, before.box)}.`] : [];
   if (!now) return off;
   const [first, ...others] = linkSteps(found, now.box, now.links);
-  return [
-    ...off,
-    `At ${placeName(job, now.box as Tape['box'])}: ${(first ?? '').replace(/^J/, 'j')}`,
-    ...others,
-  ];
+  return [...off, `At ${placeName(job, now.box)}: ${(first ?? '').replace(/^J/, 'j')}`, ...others];
 };
 
 const STILL_DEAD =
@@ -204,7 +191,7 @@ export const sayWireQuestion = (
         ).replace(/ and /, ' or ');
       return {
         steps: [
-          ...linksChanged(subject, readings, { box: question.box, links: question.links }),
+          ...linksChanged(subject, readings, question),
           `At ${name(at.box)}, ${tapeWord(at)} (${wireList(at)}): put the tester on ${shows.map(joinedWord).join(', then on ')}.`,
         ],
         ask: shows.length > 1 ? 'Which of them shows continuity?' : 'Does it show continuity?',
@@ -229,10 +216,7 @@ export const sayWireQuestion = (
       const back = sameAt(stubAt(found, question.link), question.pair[1], at) ?? question.pair[1];
       return {
         steps: [
-          ...linksChanged(subject, readings, {
-            box: question.link.box,
-            links: [{ number: question.link.number, pair: question.pair }],
-          }),
+          ...linksChanged(subject, readings, question),
           `At ${name(at.box)}, ${tapeWord(at)}: put the tester on ${pointWord(back)} and on each ${hue} wire in turn.`,
         ],
         ask: `Which ${hue} wire shows continuity?`,
@@ -254,14 +238,10 @@ export const sayWireQuestion = (
       };
     }
     case 'panel': {
-      const link =
-        question.link && question.pair
-          ? { box: question.link.box, links: [{ number: question.link.number, pair: question.pair }] }
-          : null;
       const breaker = circuitName(job, circuit);
       return {
         steps: [
-          ...linksChanged(subject, readings, link),
+          ...linksChanged(subject, readings, question),
           `At the panel, the breaker of ${breaker} off and its wire proved dead: put the tester on the screw of that breaker and on the bar of the grounds and neutrals.`,
         ],
         ask: 'Does it show continuity?',
@@ -272,7 +252,7 @@ export const sayWireQuestion = (
         picks: [],
         pairs: [],
         why: question.link
-          ? `Continuity: ${tapeWord(stubAt(found, question.link))} of ${name(question.link.box)} brings the power of ${breaker}${question.pair && isNeutralColour(question.pair[1] as never) ? '' : `, and its ${pointWord(question.pair?.[0] ?? LAID)} is the hot`}. None: it does not come by that wire.`
+          ? `Continuity: ${tapeWord(stubAt(found, question.link))} of ${name(question.link.box)} brings the power of ${breaker}${stubAt(found, question.link).ground === 'none' ? '' : `, and its ${pointWord(question.pair?.[0] ?? LAID)} is the hot`}. None: it does not come by that wire.`
           : 'None is as it should be. Continuity with no link on means that something on the circuit closes it: then this reading tells nothing, and it is read live.',
         cautions: [PANEL_CAUTION, CONTINUITY, ...ladderAt(job, question.link ? [question.link.box] : [])],
       };
@@ -281,7 +261,7 @@ export const sayWireQuestion = (
       const at = stubAt(found, question.at);
       return {
         steps: [
-          ...linksChanged(subject, readings, null),
+          ...linksChanged(subject, readings, question),
           `Dead first: the ends of ${tapeWord(at)} at ${name(at.box)} each in a connector with a test opening, standing free; every other end in every open box capped.`,
           `Nobody at any other box; the breaker of ${circuitName(job, circuit)} on.`,
           `Two-pole tester on each wire of ${tapeWord(at)} and ${at.ground === 'none' ? 'a ground that was proved good' : 'its ground, proved good'}.`,

@@ -4,14 +4,8 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import type { DataSource, QueryRunner } from 'typeorm';
+import { tablesIn } from './tables.js';
 import { BACKUP_FORMAT, endLine, newHash, toValue, verifyBackup, type BackupTold } from './backupFile.js';
-
-const tablesOf = async (runner: QueryRunner): Promise<string[]> => {
-  const rows = (await runner.query(
-    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE' ORDER BY table_name",
-  )) as { name: string }[];
-  return rows.map(({ name }) => name);
-};
 
 const createOf = async (runner: QueryRunner, table: string): Promise<string> => {
   const [row] = (await runner.query(`SHOW CREATE TABLE \`${table}\``)) as Record<string, string>[];
@@ -28,7 +22,7 @@ const lines = async function* (runner: QueryRunner): AsyncGenerator<string> {
     return text;
   };
   yield line({ amber: 'backup', format: BACKUP_FORMAT, madeAt: new Date().toISOString() });
-  for (const table of await tablesOf(runner)) {
+  for (const table of await tablesIn(runner)) {
     yield line({ table, create: await createOf(runner, table) });
     rows[table] = 0;
     for await (const row of await runner.stream(`SELECT * FROM \`${table}\``)) {

@@ -3,6 +3,7 @@ import { dataSourceOf } from '../store/dataSource.js';
 import { prepareDatabase } from '../store/prepare.js';
 import { readBackup, verifyBackup, type BackupTold, type RowValue } from './backupFile.js';
 import { checkStore, type Damage } from './check.js';
+import { tablesIn } from './tables.js';
 
 /** So many rows, or so many bytes, go over at once. */
 const ROWS_AT_ONCE = 200;
@@ -50,12 +51,13 @@ const fill = async (source: DataSource, path: string): Promise<void> => {
   await flush();
 };
 
-const tablesIn = async (source: DataSource, database: string): Promise<string[]> => {
-  const rows = await source.query<{ name: string }[]>(
-    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? AND table_type = 'BASE TABLE'",
-    [database],
-  );
-  return rows.map(({ name }) => name);
+/** Lets go of a database that is of no more use. Where that does not work it lies there, and nothing else is wrong. */
+const letGo = async (source: DataSource, name: string): Promise<void> => {
+  try {
+    await source.query(`DROP DATABASE IF EXISTS \`${name}\``);
+  } catch (error) {
+    console.error(`The database ${name} is of no more use and could not be dropped:`, error);
+  }
 };
 
 const withDatabase = (url: string, name: string): string => {
@@ -93,10 +95,10 @@ export const restoreBackup = async (url: string, path: string): Promise<Restored
     ];
     // One statement: whoever asks meanwhile sees all of the one or all of the other.
     await source.query(`RENAME TABLE ${moves.join(', ')}`);
-    await source.query(`DROP DATABASE \`${before}\``);
+    await letGo(source, before);
     return { kind: 'restored', told };
   } finally {
-    await source.query(`DROP DATABASE IF EXISTS \`${aside}\``).catch(() => undefined);
+    await letGo(source, aside);
     await source.destroy();
   }
 };

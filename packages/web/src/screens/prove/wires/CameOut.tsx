@@ -88,7 +88,8 @@ export const CameOut = ({ electrician }: { electrician: boolean }) => {
             <p key={words}>{words}</p>
           ))}
           <p className="mt-1 text-[13.5px] font-normal">
-            Breaker off, locked or tagged, and proved dead before they are landed.
+            Breaker off, locked or tagged, and proved dead before they are landed. Then walk the test sheet:
+            every handle in every position.
           </p>
         </div>
       ) : broken ? (

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import {
   colourWord,
   findStub,
+  linksOf,
   LAID,
   lookOf,
   pairWord,
@@ -229,21 +230,15 @@ export const WirePicture = ({
       </div>
     ) : null;
   }
-  const links =
-    question.kind === 'far'
-      ? question.links.map(({ number, pair }) => ({ tape: { box: question.box, number }, pair }))
-      : question.link && question.pair
-        ? [{ tape: question.link, pair: question.pair }]
-        : [];
+  const on = linksOf(question);
   const at = question.kind === 'panel' ? undefined : findStub(found, question.at);
-  const [first] = links;
-  if (!first) return null;
+  if (!on) return null;
   return (
     <div className="my-3 flex flex-wrap items-start gap-x-8 gap-y-3">
-      <At title={`Links at ${name(first.tape.box)}`}>
-        {links.map(({ tape, pair }) => {
-          const stub = findStub(found, tape);
-          return stub ? <StubArt key={tape.number} stub={stub} link={pair} read={[]} /> : null;
+      <At title={`Links at ${name(on.box)}`}>
+        {on.links.map(({ number, pair }) => {
+          const stub = findStub(found, { box: on.box, number });
+          return stub ? <StubArt key={number} stub={stub} link={pair} read={[]} /> : null;
         })}
       </At>
       {at ? (
