@@ -2,7 +2,7 @@ import { DATABASE_PACKAGE, startDatabase } from './lib/database.mjs';
 import { needDebian, needPackages } from './lib/needs.mjs';
 import { join } from 'node:path';
 import { dataFolder, root } from './lib/paths.mjs';
-import { endChild, exited, runShown, spawnApart } from './lib/process.mjs';
+import { aborted, endChild, exited, runShown, spawnApart, stopAsked } from './lib/process.mjs';
 import { run, say, Stop } from './lib/say.mjs';
 
 const WEB_PORT = Number(process.env.PORT ?? 4747);
@@ -14,7 +14,8 @@ await run(async () => {
   needPackages();
   if (runShown('node', ['node_modules/tsc7/bin/tsc', '-b', 'packages/core']) !== 0)
     throw new Stop('The core does not compile.', 'Read what the compiler said above.');
-  const database = await startDatabase(dataFolder());
+  const stopping = stopAsked();
+  const database = await startDatabase(dataFolder(), stopping);
   const env = {
     ...process.env,
     DATABASE_URL: database.url,
@@ -28,11 +29,7 @@ await run(async () => {
     ['node_modules/vite/bin/vite.js', 'packages/web'],
   ].map((args) => spawnApart('node', args, { env, stdio: ['ignore', 'inherit', 'inherit'] }));
   say(`Pages at http://127.0.0.1:${WEB_PORT}, API at http://127.0.0.1:${API_PORT}. Ctrl-C stops both.`);
-  await Promise.race([
-    new Promise((resolve) => process.once('SIGINT', resolve)),
-    new Promise((resolve) => process.once('SIGTERM', resolve)),
-    ...children.map(exited),
-  ]);
-  await Promise.all(children.map(endChild));
+  await Promise.race([aborted(stopping), ...children.map(exited)]);
+  await Promise.all(children.map((child) => endChild(child, 2)));
   await database.stop();
 });

@@ -15,13 +15,37 @@ export const exited = (child) =>
     ? Promise.resolve()
     : new Promise((resolve) => child.once('exit', () => resolve()));
 
-/** Asks a child to end and waits until it has. */
-export const endChild = async (child) => {
+export const pause = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+/** Asks a child to end and waits until it has; one that has not after so many seconds is ended. */
+export const endChild = async (child, seconds) => {
   if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');
+  const late = setTimeout(() => child.kill('SIGKILL'), seconds * 1000);
   await exited(child);
+  clearTimeout(late);
 };
 
-export const pause = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+const POLL = 500;
+
+/**
+ * Aborts when whoever started this wants it to end: by a signal, the terminal that closes, or by going away itself, as npm does that was killed.
+ */
+export const stopAsked = () => {
+  const asked = new AbortController();
+  const stop = () => asked.abort();
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop);
+  const parent = process.ppid;
+  if (process.env.npm_lifecycle_event)
+    setInterval(() => {
+      if (process.ppid !== parent) stop();
+    }, POLL).unref();
+  return asked.signal;
+};
+
+export const aborted = (signal) =>
+  signal.aborted
+    ? Promise.resolve()
+    : new Promise((resolve) => signal.addEventListener('abort', () => resolve(), { once: true }));
 
 /** Is this loopback port free to listen on? */
 export const portIsFree = (port) =>

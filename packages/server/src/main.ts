@@ -13,6 +13,9 @@ import { thinStore } from './keep/thin.js';
 const HOST = '127.0.0.1';
 const DAY = 24 * 3_600_000;
 
+/** Milliseconds that requests which have begun are given when the server is to end. */
+const FINISH = 1500;
+
 /** Tells whoever started this process; without one, the terminal. */
 const report = (message: { address: string } | { problem: string; wayOut: string }) => {
   if (process.send) process.send(message);
@@ -71,12 +74,12 @@ const start = async () => {
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    // Requests that have begun are finished; idle connections would hold the process open for minutes.
+    // Requests that have begun are finished; idle connections would hold the process open for minutes, and so would a page that listens.
     server.close(() => void source.destroy().then(() => process.disconnect?.()));
     server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), FINISH).unref();
   };
-  process.once('SIGTERM', stop);
-  process.once('SIGINT', stop);
+  for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP'] as const) process.on(signal, stop);
   // Whoever started this is gone: nobody else would stop it.
   process.once('disconnect', stop);
 };
