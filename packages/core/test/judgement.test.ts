@@ -11,7 +11,7 @@ import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying } from './support/searchTwin.js';
 
 /** How often the number of cases is tried; the long run that is no part of the usual tests asks for more. */
-const TIMES = Number(process.env['TWIN_TIMES'] ?? 1);
+const TIMES = Number(process.env['TWIN_TIMES'] ?? 0.35);
 
 /** What is thought of the planned job, read off its wiring. */
 const thoughtOf = (asked: Job): number => {
@@ -61,26 +61,28 @@ test(
       { places: 4, groups: 2, switches: 2, cases: 80, seed: 1803 },
       { places: 5, groups: 1, switches: 3, cases: 50, seed: 1804 },
     ].flatMap(({ cases, seed, ...size }) =>
-      fc.sample(anySearchJob(size), { seed, numRuns: cases * TIMES }).flatMap((job, at): unknown[] => {
-        const [circuit] = job.circuits;
-        if (!circuit) return [];
-        const weights = mastersChoice(job);
-        const options = {
-          weights,
-          constraints: NO_CONSTRAINTS,
-          effortFrom: at % 2 ? 0 : undefined,
-        };
-        const { best, proved } = createSearch(job, circuit, options).least({ mostSteps: 1e9 });
-        const { least } = leastByTrying(job, { weights, returnRuns: true });
-        if (least === Infinity) return best ? [[seed, at, 'found']] : [];
-        possible += 1;
-        return proved && Math.abs((best?.weight ?? Infinity) - least) < 0.01 + 1e-6 * least
-          ? []
-          : [[seed, at, proved, best?.weight, least]];
-      }),
+      fc
+        .sample(anySearchJob(size), { seed, numRuns: Math.round(cases * TIMES) })
+        .flatMap((job, at): unknown[] => {
+          const [circuit] = job.circuits;
+          if (!circuit) return [];
+          const weights = mastersChoice(job);
+          const options = {
+            weights,
+            constraints: NO_CONSTRAINTS,
+            effortFrom: at % 2 ? 0 : undefined,
+          };
+          const { best, proved } = createSearch(job, circuit, options).least({ mostSteps: 1e9 });
+          const { least } = leastByTrying(job, { weights, returnRuns: true });
+          if (least === Infinity) return best ? [[seed, at, 'found']] : [];
+          possible += 1;
+          return proved && Math.abs((best?.weight ?? Infinity) - least) < 0.01 + 1e-6 * least
+            ? []
+            : [[seed, at, proved, best?.weight, least]];
+        }),
     );
     expect(wrong).toEqual([]);
-    expect(possible).toBeGreaterThan(100);
+    expect(possible).toBeGreaterThan(25);
   },
   400_000 * TIMES,
 );

@@ -17,8 +17,8 @@ const sample = (jobs: fc.Arbitrary<Job>, seed: number, numRuns: number) => {
   return { seed, planned, refusals: new Set(refusals) };
 };
 
-const oneGroup = sample(anyJob, 20_261, 400);
-const full = sample(anyFullJob, 909, 700);
+const oneGroup = sample(anyJob, 20_261, 250);
+const full = sample(anyFullJob, 909, 400);
 
 describe.each([
   ['one group on any tree', oneGroup],

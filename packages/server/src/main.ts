@@ -8,6 +8,7 @@ import { JobStore } from './store/jobs.js';
 import { PictureStore } from './store/pictures.js';
 import { RecordStore } from './store/records.js';
 import { prepareDatabase } from './store/prepare.js';
+import { JobWatch } from './http/watch.js';
 import { thinStore } from './keep/thin.js';
 
 const HOST = '127.0.0.1';
@@ -49,9 +50,10 @@ const start = async () => {
   const pictures = new PictureStore(source);
   const records = new RecordStore(source);
   if (process.env['DEMO_JOB']) await loadDemo(source, store, process.env['DEMO_JOB']);
+  const watch = new JobWatch(source);
   const webRoot = process.env['WEB_ROOT'];
   const hosts = (process.env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean);
-  const app = createApp({ store, catalog, pictures, records, hosts, ...(webRoot ? { webRoot } : {}) });
+  const app = createApp({ store, catalog, pictures, records, watch, hosts, ...(webRoot ? { webRoot } : {}) });
   const port = Number(process.env['PORT'] ?? 4747);
   let server: Server;
   try {
@@ -76,6 +78,7 @@ const start = async () => {
     stopping = true;
     // Requests that have begun are finished; idle connections would hold the process open for minutes, and so would a page that listens.
     server.close(() => void source.destroy().then(() => process.disconnect?.()));
+    watch.close().catch((error: unknown) => console.error('Who listened was not put down as gone:', error));
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), FINISH).unref();
   };

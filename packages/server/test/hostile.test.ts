@@ -4,7 +4,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
 import fc from 'fast-check';
-import { CatalogStore, checkStore, createApp, JobStore, PictureStore, RecordStore } from '../src/index.js';
+import {
+  CatalogStore,
+  checkStore,
+  createApp,
+  JobStore,
+  JobWatch,
+  PictureStore,
+  RecordStore,
+} from '../src/index.js';
 import { emptyJob, ownSource } from './support/api.js';
 import { anyHostile, answersTo } from './support/hostile.js';
 
@@ -30,6 +38,7 @@ test(
           catalog: new CatalogStore(source),
           pictures: new PictureStore(source),
           records: new RecordStore(source),
+          watch: new JobWatch(source),
         },
       });
       const { answered, failed } = await answersTo(

@@ -15,7 +15,15 @@ import {
 } from '@amber/core';
 import { jest } from '@jest/globals';
 import request from 'supertest';
-import { CatalogStore, createApp, JobStore, loadDemo, PictureStore, RecordStore } from '../src/index.js';
+import {
+  CatalogStore,
+  createApp,
+  JobStore,
+  JobWatch,
+  loadDemo,
+  PictureStore,
+  RecordStore,
+} from '../src/index.js';
 import { JobEntity } from '../src/store/entities.js';
 import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
 
@@ -349,7 +357,11 @@ test('a database that hangs is named as what does not answer, in time, and the r
   const hung = request(
     createApp({
       ...{ store, patience: 0.2, catalog: new CatalogStore(source) },
-      ...{ pictures: new PictureStore(source), records: new RecordStore(source) },
+      ...{
+        pictures: new PictureStore(source),
+        records: new RecordStore(source),
+        watch: new JobWatch(source),
+      },
     }),
   );
   const began = Date.now();

@@ -38,8 +38,10 @@ registerRoute(
   ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/pictures/'),
   new CacheFirst({ cacheName: 'amber-pictures' }),
 );
+/** What is asked of the server itself: is it there, and what becomes of a job as long as a page listens. */
+const LIVE = /^\/api\/(health$|jobs\/[^/]+\/events$)/;
 registerRoute(
-  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/') && url.pathname !== '/api/health',
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/') && !LIVE.test(url.pathname),
   new NetworkFirst({ cacheName: 'amber-answers', networkTimeoutSeconds: PATIENCE }),
 );
 

@@ -80,6 +80,27 @@ export type DeletedJob = z.infer<typeof deletedJobSchema>;
 /** Days for which a deleted job, or a save that lost, can be found. */
 export const DAYS_FOUND = 90;
 
+/** Somebody who has a job open: the page, the browser it is open in, and what whoever sits there is called. */
+export const presentSchema = z.object({
+  editor: z.string().min(1).max(60),
+  browser: z.string().max(60),
+  /** Initials; empty where nobody said any. */
+  called: z.string().max(60),
+});
+export type Present = z.infer<typeof presentSchema>;
+
+/** What becomes of a job that is open, told as it stands each time something of it changes. */
+export const jobNewsSchema = z.object({
+  /** Null of a job that is not there. */
+  revision: revisionSchema.nullable(),
+  /** It was deleted. */
+  gone: z.boolean(),
+  /** Grows with each record that comes. */
+  records: z.int().min(0),
+  others: z.array(presentSchema),
+});
+export type JobNews = z.infer<typeof jobNewsSchema>;
+
 /** Names a save, so that it is known when it comes twice. */
 const saveIdSchema = z.string().min(1).max(100);
 const madeSchema = z.object({ id: jobIdSchema, revision: revisionSchema });
@@ -217,5 +238,9 @@ export const pathOf = (
     return encodeURIComponent(id);
   });
 
-/** Where the file of a job is, and a picture: for links, which the browser follows by itself. */
-export const FILE_PATHS = { job: '/jobs/:id/file', picture: '/pictures/:hash' } as const;
+/** Where the file of a job is, and a picture: for links, which the browser follows by itself; and what becomes of a job, as events that the server sends. */
+export const FILE_PATHS = {
+  job: '/jobs/:id/file',
+  picture: '/pictures/:hash',
+  events: '/jobs/:id/events',
+} as const;

@@ -7,6 +7,7 @@ import {
   LabourUnitEntity,
   NoteEntity,
   PictureEntity,
+  PresenceEntity,
   PriceChangeEntity,
   RevisionEntity,
   RecordEntity,
@@ -25,6 +26,8 @@ import { CatalogPrices1700000000012 } from './catalogPrices.js';
 import { Faces1700000000008 } from './faces.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { MoreStock1700000000010 } from './moreStock.js';
+import { BinaryIds1700000000016 } from './binaryIds.js';
+import { Presence1700000000015 } from './presence.js';
 import { RevisionNames1700000000014 } from './revisionNames.js';
 import { SpliceMinutes1700000000009 } from './splices.js';
 import { TruckMoves1700000000013 } from './truckMoves.js';
@@ -48,6 +51,7 @@ export const dataSourceOf = (url: string): DataSource =>
       TruckMoveEntity,
       PictureEntity,
       RecordEntity,
+      PresenceEntity,
     ],
     migrations: [
       Jobs1700000000001,
@@ -64,6 +68,8 @@ export const dataSourceOf = (url: string): DataSource =>
       CatalogPrices1700000000012,
       TruckMoves1700000000013,
       RevisionNames1700000000014,
+      Presence1700000000015,
+      BinaryIds1700000000016,
     ],
     extra: { connectionLimit: 10 },
   });

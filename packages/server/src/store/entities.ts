@@ -1,5 +1,8 @@
 import { EntitySchema } from 'typeorm';
 
+/** Compared byte for byte. */
+const exact = { type: 'varchar', collation: 'utf8mb4_nopad_bin' } as const;
+
 /** The head of a job: which revision is current, and what a list shows of it. */
 export interface JobRow {
   id: string;
@@ -117,6 +120,16 @@ export interface RecordRow {
   keptAt: Date;
 }
 
+/** Somebody who has a job open. */
+export interface PresenceRow {
+  jobId: string;
+  /** The page; the browser in which it is open; and what whoever sits there is called, empty where nobody said. */
+  editor: string;
+  browser: string;
+  called: string;
+  seenAt: Date;
+}
+
 const moment = { type: 'datetime', precision: 3 } as const;
 const now = { default: () => 'CURRENT_TIMESTAMP(3)' } as const;
 
@@ -124,7 +137,7 @@ export const JobEntity = new EntitySchema<JobRow>({
   name: 'job',
   tableName: 'jobs',
   columns: {
-    id: { type: 'varchar', length: 200, primary: true },
+    id: { ...exact, length: 200, primary: true },
     name: { type: 'varchar', length: 200 },
     revision: { type: 'int' },
     summary: { type: 'mediumtext' },
@@ -139,10 +152,10 @@ export const RevisionEntity = new EntitySchema<RevisionRow>({
   tableName: 'revisions',
   columns: {
     id: { type: 'int', primary: true, generated: 'increment' },
-    jobId: { type: 'varchar', length: 200, name: 'job_id' },
+    jobId: { ...exact, length: 200, name: 'job_id' },
     revision: { type: 'int', nullable: true },
     parent: { type: 'int' },
-    saveId: { type: 'varchar', length: 100, name: 'save_id' },
+    saveId: { ...exact, length: 100, name: 'save_id' },
     document: { type: 'mediumblob' },
     savedAt: { ...moment, ...now, name: 'saved_at' },
     called: { type: 'varchar', length: 200, nullable: true },
@@ -166,7 +179,7 @@ export const ArticleEntity = new EntitySchema<ArticleRow>({
   name: 'article',
   tableName: 'catalog_articles',
   columns: {
-    id: { type: 'varchar', length: 200, primary: true },
+    id: { ...exact, length: 200, primary: true },
     position: { type: 'int' },
     kind: { type: 'varchar', length: 20 },
     name: { type: 'varchar', length: 202 },
@@ -191,8 +204,8 @@ export const TruckMoveEntity = new EntitySchema<TruckMoveRow>({
   name: 'truckMove',
   tableName: 'truck_moves',
   columns: {
-    id: { type: 'varchar', length: 310, primary: true, name: 'move_id' },
-    article: { type: 'varchar', length: 200 },
+    id: { ...exact, length: 310, primary: true, name: 'move_id' },
+    article: { ...exact, length: 200 },
     amount: { type: 'double' },
     at: { type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' },
   },
@@ -232,8 +245,8 @@ export const RecordEntity = new EntitySchema<RecordRow>({
   tableName: 'records',
   columns: {
     row: { type: 'int', primary: true, generated: 'increment' },
-    jobId: { type: 'varchar', length: 200, name: 'job_id' },
-    id: { type: 'varchar', length: 100, name: 'record_id' },
+    jobId: { ...exact, length: 200, name: 'job_id' },
+    id: { ...exact, length: 100, name: 'record_id' },
     kind: { type: 'varchar', length: 40 },
     version: { type: 'int' },
     aboutKind: { type: 'varchar', length: 20, name: 'about_kind' },
@@ -242,10 +255,22 @@ export const RecordEntity = new EntitySchema<RecordRow>({
     revision: { type: 'int', nullable: true },
     hash: { type: 'char', length: 16, nullable: true },
     body: { type: 'mediumtext' },
-    retracts: { type: 'varchar', length: 100, nullable: true },
+    retracts: { ...exact, length: 100, nullable: true },
     madeBy: { type: 'varchar', length: 60, name: 'made_by' },
     madeAt: { ...moment, name: 'made_at' },
     keptAt: { ...moment, ...now, name: 'kept_at' },
   },
   indices: [{ name: 'records_one_each', columns: ['jobId', 'id'], unique: true }],
+});
+
+export const PresenceEntity = new EntitySchema<PresenceRow>({
+  name: 'presence',
+  tableName: 'presence',
+  columns: {
+    jobId: { ...exact, length: 200, primary: true, name: 'job_id' },
+    editor: { ...exact, length: 60, primary: true },
+    browser: { type: 'varchar', length: 60 },
+    called: { type: 'varchar', length: 60 },
+    seenAt: { ...moment, ...now, name: 'seen_at' },
+  },
 });

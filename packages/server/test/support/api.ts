@@ -8,6 +8,7 @@ import {
   createApp,
   dataSourceOf,
   JobStore,
+  JobWatch,
   PictureStore,
   prepareDatabase,
   RecordStore,
@@ -59,5 +60,6 @@ export const apiOn = (source: DataSource) =>
       catalog: new CatalogStore(source),
       pictures: new PictureStore(source),
       records: new RecordStore(source),
+      watch: new JobWatch(source),
     }),
   );

@@ -16,6 +16,7 @@ import { ConflictBar } from './ConflictBar.js';
 import { GoneBar } from './GoneBar.js';
 import { PrintHead } from './PrintHead.js';
 import { TopBar } from './TopBar.js';
+import { useNews } from './useNews.js';
 import { useReadied } from './useReadied.js';
 import { WiringBar, WiringSwitch } from './WiringBar.js';
 
@@ -82,6 +83,7 @@ export const JobShell = () => {
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
   const dispatch = useAppDispatch();
+  useNews(loading.kind === 'open' ? jobId : null);
   useReadied(loading.kind === 'open' ? (open?.document ?? null) : null);
   useHotkeys('mod+z', () => void dispatch(undone()), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => void dispatch(redone()), { preventDefault: true });

@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.js';
 import { historyPath, jobPath, START, startPath } from '../parts/paths.js';
 import { redone, undone } from '../store/jobSlice.js';
 import { useEdit } from '../store/review.js';
+import { Others } from './Others.js';
 import { SaveMark } from './SaveMark.js';
 
 /** Typed freely, taken when it is a name; an empty one springs back. */
@@ -143,6 +144,7 @@ export const TopBar = ({
       </label>
       {children}
       <div className="ml-auto flex items-center gap-1">
+        <Others />
         <SaveMark />
         <Link
           to={historyPath(job.id)}

@@ -1,5 +1,5 @@
 import { createAction, createSlice, nanoid, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
-import type { Clash, Job, StoredJob } from '@amber/core';
+import type { Clash, Job, JobNews, Present, StoredJob } from '@amber/core';
 import type { KeptDraft, Save } from './keptDraft.js';
 import { redo, remember, undo, type History } from './history.js';
 
@@ -36,6 +36,10 @@ export interface OpenJob {
   save: SaveState;
   /** This browser holds what is unsaved; false where it has no room. */
   held: boolean;
+  /** The newest revision that the server was heard to have; 0 while none was. */
+  heard: number;
+  /** Who else has the job open, as far as the server knows. */
+  others: readonly Present[];
 }
 
 export interface JobState {
@@ -66,7 +70,7 @@ const jobSlice = createSlice({
       }>,
     ) => {
       const { stored, draft } = payload;
-      const stands = { history: { past: [], future: [] }, held: true };
+      const stands = { history: { past: [], future: [] }, held: true, heard: 0, others: [] };
       state.open = draft
         ? {
             ...stands,
@@ -118,6 +122,16 @@ const jobSlice = createSlice({
     clashesFound: (state, { payload }: PayloadAction<readonly Clash[]>) => {
       if (state.open?.save.kind === 'conflict') state.open.save.clashes = [...payload];
     },
+    /** What the server tells by itself of the open job. */
+    newsHeard: (state, { payload: { id, news } }: PayloadAction<{ id: string; news: JobNews }>) => {
+      const { open } = state;
+      if (open?.document.id !== id) return;
+      open.others = news.others;
+      open.heard = Math.max(open.heard, news.revision ?? 0);
+      // A save that is on its way is told by its own answer.
+      if (news.gone && open.save.kind !== 'saving') open.save = { kind: 'gone' };
+      else if (!news.gone && open.save.kind === 'gone') open.save = { kind: 'unsaved' };
+    },
     /** The job that was deleted elsewhere is there again: what is here is saved over it. */
     broughtBack: (state) => {
       if (state.open?.save.kind === 'gone') state.open.save = { kind: 'unsaved' };
@@ -132,8 +146,18 @@ const jobSlice = createSlice({
   },
 });
 
-export const { broughtBack, clashesFound, opened, closed, saving, saved, saveFailed, keptMine, heldChanged } =
-  jobSlice.actions;
+export const {
+  broughtBack,
+  clashesFound,
+  newsHeard,
+  opened,
+  closed,
+  saving,
+  saved,
+  saveFailed,
+  keptMine,
+  heldChanged,
+} = jobSlice.actions;
 
 /** The one way to change the open job; `label` names the entry of the history. */
 export const edited = createAction('job/edited', (job: Job, label: string) => ({
@@ -145,6 +169,8 @@ export const undone = createAction('job/undone');
 export const redone = createAction('job/redone');
 /** What was saved elsewhere and what was changed here, in one: neither had touched what the other did. */
 export const merged = createAction<{ job: Job; revision: number }>('job/merged');
+/** What was saved elsewhere, while nothing was changed here. */
+export const newerCame = createAction<StoredJob>('job/newerCame');
 /** The user takes the newer revision; what was here can be had back by undo. */
 export const tookTheirs = createAction('job/tookTheirs');
 
@@ -176,6 +202,23 @@ const putTogether = (open: OpenJob, { job, revision }: { job: Job; revision: num
       }
     : open;
 
+/** Is there a newer revision that can come in: nothing that was changed here is on its way? */
+export const isBehind = ({ heard, parent, save }: OpenJob): boolean =>
+  heard > parent && save.kind === 'saved';
+
+/** Another revision in the place of one in which nothing was changed; what came in can be had out again by undo. */
+const takeNewer = (open: OpenJob, { document, revision }: StoredJob): OpenJob =>
+  open.save.kind === 'saved' && open.document.id === document.id && revision > open.parent
+    ? {
+        ...open,
+        document,
+        parent: revision,
+        saveId: nanoid(),
+        history:
+          remember(open.history, open.document, document, 'what was saved elsewhere', 0) ?? open.history,
+      }
+    : open;
+
 /** The open job after it was changed; the same where nothing was. */
 const changed = (open: OpenJob, action: UnknownAction): OpenJob => {
   if (edited.match(action)) {
@@ -185,6 +228,7 @@ const changed = (open: OpenJob, action: UnknownAction): OpenJob => {
   }
   if (numbered.match(action)) return touched({ ...open, document: action.payload });
   if (tookTheirs.match(action)) return takeTheirs(open);
+  if (newerCame.match(action)) return takeNewer(open, action.payload);
   if (merged.match(action)) return putTogether(open, action.payload);
   const step = undone.match(action) ? undo : redone.match(action) ? redo : null;
   const done = step?.(open.document, open.history);
