@@ -105,7 +105,11 @@ test('a save whose answer is lost is sent again, and nobody is told that somebod
   await expect(page.getByLabel('Name of the job')).toHaveValue('Skerry light house');
 });
 
+/** A window that hears nothing of what others do, as one whose connection broke a moment ago. */
+const deaf = (page: Page) => page.route('**/api/jobs/*/events?*', (route) => route.abort());
+
 const torn = async (page: Page, other: Page, name: string) => {
+  await deaf(page);
   const address = await makeJob(page, name, 'Hut', { switches: '1' });
   await saved(page);
   await other.goto(address);
@@ -142,6 +146,7 @@ test('changed in two windows in different places: both changes are in it, and no
   page,
   context,
 }) => {
+  await deaf(page);
   const address = await makeJob(page, 'Mole', 'Hut', { switches: '1' });
   await saved(page);
   const other = await context.newPage();
@@ -154,6 +159,38 @@ test('changed in two windows in different places: both changes are in it, and no
   await page.reload();
   await expect(page.getByLabel('Name of the job')).toHaveValue('Mole head');
   await expect(page.getByLabel('Code edition')).toHaveValue('2017');
+});
+
+test('two who have one job open know of each other, and what one saves the other sees by itself', async ({
+  page,
+  browser,
+}) => {
+  const address = await makeJob(page, 'Groyne', 'Hut', { switches: '1' });
+  await saved(page);
+  const tablet = await browser.newContext();
+  const other = await tablet.newPage();
+  await other.goto(address);
+  for (const one of [page, other])
+    await expect(one.getByRole('status').filter({ hasText: 'Also open: somebody' })).toBeVisible();
+  const tab = await page.context().newPage();
+  await tab.goto(address);
+  await expect(page.getByRole('status').filter({ hasText: 'somebody, another tab' })).toBeVisible();
+  await tab.close();
+  await other.getByLabel('Code edition').selectOption('2017');
+  await expect(page.getByLabel('Code edition')).toHaveValue('2017');
+  // A step that is ticked by one is ticked for both.
+  const step = (one: Page) =>
+    one
+      .getByRole('region', { name: /^Steps at / })
+      .getByRole('checkbox')
+      .first();
+  for (const one of [page, other]) await one.getByRole('tab', { name: 'Steps' }).click();
+  await step(other).check();
+  await expect(step(page)).toBeChecked();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(other.getByLabel('Code edition')).not.toHaveValue('2017');
+  await tablet.close();
+  await expect(page.getByText('Also open')).toHaveCount(0);
 });
 
 test('deleted in another window: what is open is brought back with what was changed, or kept as a new job', async ({
