@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import type { DataSource } from 'typeorm';
-import type { Job } from '@amber/core';
+import { LIST_MOST, type Job } from '@amber/core';
 import {
   BackupFault,
   CatalogStore,
@@ -36,11 +36,12 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
+const EVERY = { search: '', from: 0, count: LIST_MOST };
 const file = (name: string) => join(folder, `${name}.amber`);
 /** All that somebody would miss, as it is read through the program. */
 const all = async () => {
   const store = new JobStore(source);
-  const jobs = await store.list();
+  const { jobs } = await store.list(EVERY);
   const rows = await source.query('SELECT * FROM records ORDER BY `row`');
   return {
     jobs,

@@ -58,6 +58,17 @@ export type Problem = z.infer<typeof problemSchema>;
 /** What comes with `newer-revision`: the job as somebody else saved it. */
 export const newerRevisionSchema = z.object({ current: storedJobSchema });
 
+/** The most jobs that one page of the list has. */
+export const LIST_MOST = 100;
+
+/** Which jobs are asked for, as a query: from which on, how many, and of those that hold these words. */
+export const listQuerySchema = z.object({
+  search: z.string().trim().max(200).default(''),
+  from: z.coerce.number().int().min(0).max(1_000_000).default(0),
+  count: z.coerce.number().int().min(1).max(LIST_MOST).default(LIST_MOST),
+});
+export type ListQuery = z.output<typeof listQuerySchema>;
+
 /** What a list shows of a job. No summary: this program cannot read what is stored. */
 export const jobHeadSchema = z.object({
   id: jobIdSchema,
@@ -65,6 +76,8 @@ export const jobHeadSchema = z.object({
   revision: revisionSchema,
   updatedAt: z.iso.datetime(),
   summary: jobSummarySchema.nullable(),
+  /** The summary is being worked out: it was saved a moment ago. */
+  pending: z.boolean(),
 });
 export type JobHead = z.infer<typeof jobHeadSchema>;
 
@@ -191,7 +204,8 @@ export const CONTRACT = {
     }),
     z.object({ ok: z.literal(true) }),
   ),
-  jobs: endpoint('GET', '/jobs', null, z.object({ jobs: z.array(jobHeadSchema) })),
+  /** A page of the jobs, the last changed first, as `listQuerySchema` asks; and how many there are in all. */
+  jobs: endpoint('GET', '/jobs', null, z.object({ jobs: z.array(jobHeadSchema), total: z.int().min(0) })),
   makeJob: endpoint('POST', '/jobs', z.object({ saveId: saveIdSchema, document: sentDocument }), madeSchema),
   /** The text of a job file as text/plain. */
   importJob: endpoint('POST', '/jobs/import', null, madeSchema),

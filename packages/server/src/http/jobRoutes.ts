@@ -3,6 +3,7 @@ import {
   CONTRACT,
   FILE_PATHS,
   jobIdSchema,
+  listQuerySchema,
   parseJobFile,
   planJob,
   readJob,
@@ -42,7 +43,15 @@ export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
   routes.use('/jobs', express.json({ limit: '2mb' }));
   routes.use('/jobs', express.text({ limit: '2mb', type: 'text/plain' }));
 
-  answer(routes, CONTRACT.jobs, async () => ({ jobs: await store.list() }));
+  answer(routes, CONTRACT.jobs, ({ http }) => {
+    const query = listQuerySchema.safeParse(http.query);
+    if (!query.success) {
+      const [issue] = query.error.issues;
+      const path = issue?.path.join('.') ?? '';
+      throw new Refusal(400, 'bad-request', issue?.message ?? '', path);
+    }
+    return store.list(query.data);
+  });
 
   answer(
     routes,

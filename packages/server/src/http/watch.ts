@@ -113,10 +113,10 @@ export class JobWatch {
         select: { id: true, revision: true, deletedAt: true },
         where: { id: In(jobs) },
       }),
-      this.#source.query(
+      this.#source.query<{ job: string; last: number }[]>(
         'SELECT job_id AS job, MAX(`row`) AS last FROM records WHERE job_id IN (?) GROUP BY job_id',
         [jobs],
-      ) as Promise<{ job: string; last: number }[]>,
+      ),
       this.#presence.of(jobs),
     ]);
     const head = new Map(heads.map((one) => [one.id, one]));

@@ -1,4 +1,5 @@
 import type { DataSource } from 'typeorm';
+import { again } from './again.js';
 import { isDuplicate } from './duplicate.js';
 import {
   articleSchema,
@@ -99,39 +100,43 @@ export class CatalogStore {
    * others. Gives how many are otherwise than before.
    */
   async put(articles: readonly Article[]): Promise<number> {
-    return this.#source.transaction(async (manager) => {
-      const rows = await manager.find(ArticleEntity);
-      const known = new Map(rows.map((row) => [row.id, row]));
-      let last = Math.max(-1, ...rows.map(({ position }) => position));
-      let changed = 0;
-      for (const article of articles) {
-        const before = known.get(article.id);
-        const row = rowOf(article, before?.position ?? ++last);
-        if (before && isSameRow(before, row)) continue;
-        changed += 1;
-        await manager.save(ArticleEntity, row);
-        known.set(row.id, row);
-        if (before && String(before.price) !== row.price)
-          await manager.insert(PriceChangeEntity, {
-            article: row.id,
-            before: before.price,
-            after: row.price,
-          });
-      }
-      return changed;
-    });
+    return again(() =>
+      this.#source.transaction(async (manager) => {
+        const rows = await manager.find(ArticleEntity);
+        const known = new Map(rows.map((row) => [row.id, row]));
+        let last = Math.max(-1, ...rows.map(({ position }) => position));
+        let changed = 0;
+        for (const article of articles) {
+          const before = known.get(article.id);
+          const row = rowOf(article, before?.position ?? ++last);
+          if (before && isSameRow(before, row)) continue;
+          changed += 1;
+          await manager.save(ArticleEntity, row);
+          known.set(row.id, row);
+          if (before && String(before.price) !== row.price)
+            await manager.insert(PriceChangeEntity, {
+              article: row.id,
+              before: before.price,
+              after: row.price,
+            });
+        }
+        return changed;
+      }),
+    );
   }
 
   /** The shop's labour units, prices of judgement and what new jobs begin with, all of them anew. */
   async putUnits({ labour, judgement, defaults }: Omit<Catalog, 'articles'>): Promise<void> {
-    await this.#source.transaction(async (manager) => {
-      await manager.save(DefaultsEntity, { name: DEFAULTS, document: JSON.stringify(defaults) });
-      await manager.save(LabourUnitEntity, unitsOf(labour));
-      await manager.save(
-        JudgementPriceEntity,
-        Object.entries(judgement).map(([name, price]) => ({ name, price })),
-      );
-    });
+    await again(() =>
+      this.#source.transaction(async (manager) => {
+        await manager.save(DefaultsEntity, { name: DEFAULTS, document: JSON.stringify(defaults) });
+        await manager.save(LabourUnitEntity, unitsOf(labour));
+        await manager.save(
+          JudgementPriceEntity,
+          Object.entries(judgement).map(([name, price]) => ({ name, price })),
+        );
+      }),
+    );
   }
 
   /** What is on the truck of the shop: the sum of what went onto it and came off it. */
@@ -151,7 +156,8 @@ export class CatalogStore {
   /** Puts so much of an article onto the truck, or takes it off; one whose answer was lost and that comes again under its id is heard once. */
   async moveTruck({ id, article, amount }: { id: string } & OnTruck): Promise<void> {
     try {
-      await this.#source.getRepository(TruckMoveEntity).insert({ id, article, amount });
+      const moves = this.#source.getRepository(TruckMoveEntity);
+      await again(() => moves.insert({ id, article, amount }));
     } catch (error) {
       if (!isDuplicate(error)) throw error;
     }

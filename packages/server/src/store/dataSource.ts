@@ -24,6 +24,7 @@ import {
 } from './migrations.js';
 import { CatalogPrices1700000000012 } from './catalogPrices.js';
 import { Faces1700000000008 } from './faces.js';
+import { JobList1700000000017 } from './jobList.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { MoreStock1700000000010 } from './moreStock.js';
 import { BinaryIds1700000000016 } from './binaryIds.js';
@@ -70,6 +71,7 @@ export const dataSourceOf = (url: string): DataSource =>
       RevisionNames1700000000014,
       Presence1700000000015,
       BinaryIds1700000000016,
+      JobList1700000000017,
     ],
     extra: { connectionLimit: 10 },
   });

@@ -8,8 +8,11 @@ export interface JobRow {
   id: string;
   name: string;
   revision: number;
-  /** JSON of JobSummary, so that the list need not open every document. */
+  /** JSON of JobSummary, so that the list need not open every document; and the revision that it is of. */
   summary: string;
+  summaryOf: number | null;
+  /** What it can be found by; null of a job that was stored before there was a search. */
+  words: string | null;
   createdAt: Date;
   updatedAt: Date;
   deletedAt: Date | null;
@@ -141,10 +144,13 @@ export const JobEntity = new EntitySchema<JobRow>({
     name: { type: 'varchar', length: 200 },
     revision: { type: 'int' },
     summary: { type: 'mediumtext' },
+    summaryOf: { type: 'int', nullable: true, name: 'summary_of' },
+    words: { type: 'mediumtext', nullable: true },
     createdAt: { ...moment, ...now, name: 'created_at' },
     updatedAt: { ...moment, ...now, name: 'updated_at' },
     deletedAt: { ...moment, name: 'deleted_at', nullable: true },
   },
+  indices: [{ name: 'jobs_by_change', columns: ['deletedAt', 'updatedAt'] }],
 });
 
 export const RevisionEntity = new EntitySchema<RevisionRow>({

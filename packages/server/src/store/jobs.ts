@@ -1,20 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import { gunzipSync, gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { gunzipSync, gzip } from 'node:zlib';
 import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
 import {
-  jobSummarySchema,
   readJob,
-  summariseJob,
   type DeletedJob,
   type FileFault,
   type Job,
   type JobHead,
-  type JobSummary,
+  type ListQuery,
   type RevisionHead,
   type StoredJob,
 } from '@amber/core';
+import type { Summarise } from '../work/summarise.js';
 import { isDuplicate } from './duplicate.js';
-import { JobEntity, RevisionEntity, type JobRow } from './entities.js';
+import { again } from './again.js';
+import { JobEntity, RevisionEntity } from './entities.js';
+import { wordsOf } from './jobList.js';
+import { Summaries } from './summaries.js';
 
 export type SaveOutcome =
   { kind: 'saved'; revision: number } | { kind: 'lost'; current: StoredJob } | { kind: 'missing' };
@@ -22,70 +25,76 @@ export type SaveOutcome =
 export type OpenOutcome =
   { kind: 'open'; job: StoredJob } | { kind: 'missing' } | { kind: 'unreadable'; faults: FileFault[] };
 
-const pack = (job: Job): Buffer => gzipSync(JSON.stringify(job));
+const zip = promisify(gzip);
+const pack = (job: Job): Promise<Buffer> => zip(JSON.stringify(job));
 const unpack = (document: Buffer): unknown => JSON.parse(gunzipSync(document).toString('utf8'));
 
-/** The summary that is kept, if it is one of this version. */
-const summaryOf = ({ summary }: JobRow): JobSummary | null =>
-  jobSummarySchema.safeParse(JSON.parse(summary)).data ?? null;
+/** Milliseconds for which a list waits for what it shows of jobs that were saved a moment ago. */
+const LIST_PATIENCE = 400;
 
 /** Jobs and their revisions. Every method is one transaction; an acknowledged save is on disk. */
 export class JobStore {
   readonly #source: DataSource;
+  readonly #summaries: Summaries;
 
-  constructor(source: DataSource) {
+  constructor(source: DataSource, summarise?: Summarise) {
     this.#source = source;
+    this.#summaries = new Summaries(source, summarise);
   }
 
   async ping(): Promise<void> {
     await this.#source.query('SELECT 1');
   }
 
-  /** Jobs that are not deleted, the last changed first. */
-  async list(): Promise<JobHead[]> {
-    const rows = await this.#source
+  /**
+   * A page of the jobs that are not deleted, the last changed first, of those that a search finds: by name, or by what is in them. Gives how many there are in all,
+   * too.
+   */
+  async list({ search, from, count }: ListQuery): Promise<{ jobs: JobHead[]; total: number }> {
+    const found = this.#source
       .getRepository(JobEntity)
-      .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC', id: 'ASC' } });
-    const heads: JobHead[] = [];
-    for (const row of rows)
-      heads.push({
-        id: row.id as JobHead['id'],
-        name: row.name,
-        revision: row.revision,
-        updatedAt: row.updatedAt.toISOString(),
-        summary: summaryOf(row) ?? (await this.#summariseAnew(row)),
-      });
-    return heads;
+      .createQueryBuilder('job')
+      .where('job.deletedAt IS NULL');
+    if (search !== '')
+      found.andWhere('(LOCATE(:search, job.words) > 0 OR LOCATE(:search, job.name) > 0)', { search });
+    const total = await found.getCount();
+    const rows = await found
+      .orderBy('job.updatedAt', 'DESC')
+      .addOrderBy('job.id', 'ASC')
+      .offset(from)
+      .limit(count)
+      .getMany();
+    const shown = await this.#summaries.of(rows, LIST_PATIENCE);
+    const jobs = rows.map(({ id, name, revision, updatedAt }, i): JobHead => {
+      const one = shown[i];
+      return {
+        id: id as JobHead['id'],
+        ...{ name, revision, updatedAt: updatedAt.toISOString() },
+        summary: one?.kind === 'is' ? one.summary : null,
+        pending: one?.kind === 'pending',
+      };
+    });
+    return { jobs, total };
   }
 
   async isThere(id: string): Promise<boolean> {
     return this.#source.getRepository(JobEntity).existsBy({ id, deletedAt: IsNull() });
   }
 
-  /** A summary that an earlier version of the program made says too little: it is made anew and kept. Null: the job cannot be read. */
-  async #summariseAnew({ id, revision }: JobRow): Promise<JobSummary | null> {
-    const read = await this.#read(this.#source.manager, id, revision);
-    if (read.kind !== 'open') return null;
-    const summary = summariseJob(read.job.document);
-    // What is newer by now has brought its own, and when the job was changed stays as it is.
-    await this.#source
-      .getRepository(JobEntity)
-      .update({ id, revision }, { summary: JSON.stringify(summary) });
-    return summary;
-  }
-
   /** Stores a new job as revision 1. False where the id is taken; the same save again is true. */
   async create(job: Job, saveId: string): Promise<boolean> {
+    const document = await pack(job);
+    const summary = await this.#summaries.ofDocument(document);
     try {
-      await this.#source.transaction(async (manager) => {
-        await manager.insert(JobEntity, {
-          id: job.id,
-          name: job.name,
-          revision: 1,
-          summary: JSON.stringify(summariseJob(job)),
-        });
-        await this.#insertRevision(manager, job, saveId, 0, 1);
-      });
+      await again(() =>
+        this.#source.transaction(async (manager) => {
+          await manager.insert(JobEntity, {
+            ...{ id: job.id, name: job.name, revision: 1 },
+            ...{ summary, summaryOf: 1, words: wordsOf(job) },
+          });
+          await manager.insert(RevisionEntity, { jobId: job.id, saveId, parent: 0, revision: 1, document });
+        }),
+      );
       return true;
     } catch (error) {
       if (!isDuplicate(error)) throw error;
@@ -105,41 +114,48 @@ export class JobStore {
    * A save id that was answered before is answered the same again.
    */
   async save(job: Job, parent: number, saveId: string): Promise<SaveOutcome> {
-    const summary = JSON.stringify(summariseJob(job));
-    return this.#source.transaction(async (manager) => {
-      const moved = await manager.update(
-        JobEntity,
-        { id: job.id, revision: parent, deletedAt: IsNull() },
-        { name: job.name, revision: parent + 1, summary, updatedAt: () => 'CURRENT_TIMESTAMP(3)' },
-      );
-      if (moved.affected === 1) {
-        await this.#insertRevision(manager, job, saveId, parent, parent + 1);
-        return { kind: 'saved', revision: parent + 1 };
-      }
-      const before = await this.#savedAs(manager, job.id, saveId);
-      if (before?.revision) return { kind: 'saved', revision: before.revision };
-      const head = await manager.findOneBy(JobEntity, { id: job.id, deletedAt: IsNull() });
-      if (!head) return { kind: 'missing' };
-      if (!before) await this.#insertRevision(manager, job, saveId, parent, null);
-      const current = await this.#read(manager, job.id, head.revision);
-      if (current.kind !== 'open')
-        throw new Error(`Revision ${head.revision} of job ${job.id} cannot be read.`);
-      return { kind: 'lost', current: current.job };
-    });
+    const document = await pack(job);
+    const words = wordsOf(job);
+    const outcome = await again(() =>
+      this.#source.transaction(async (manager): Promise<SaveOutcome> => {
+        const moved = await manager.update(
+          JobEntity,
+          { id: job.id, revision: parent, deletedAt: IsNull() },
+          { name: job.name, revision: parent + 1, words, updatedAt: () => 'CURRENT_TIMESTAMP(3)' },
+        );
+        const keep = (revision: number | null) =>
+          manager.insert(RevisionEntity, { jobId: job.id, saveId, parent, revision, document });
+        if (moved.affected === 1) {
+          await keep(parent + 1);
+          return { kind: 'saved', revision: parent + 1 };
+        }
+        const before = await this.#savedAs(manager, job.id, saveId);
+        if (before?.revision) return { kind: 'saved', revision: before.revision };
+        const head = await manager.findOneBy(JobEntity, { id: job.id, deletedAt: IsNull() });
+        if (!head) return { kind: 'missing' };
+        if (!before) await keep(null);
+        const current = await this.#read(manager, job.id, head.revision);
+        if (current.kind !== 'open')
+          throw new Error(`Revision ${head.revision} of job ${job.id} cannot be read.`);
+        return { kind: 'lost', current: current.job };
+      }),
+    );
+    if (outcome.kind === 'saved') this.#summaries.saved(job.id);
+    return outcome;
   }
 
   /** Deletes so that it can be undone. */
   async remove(id: string): Promise<boolean> {
-    const done = await this.#source
-      .getRepository(JobEntity)
-      .update({ id, deletedAt: IsNull() }, { deletedAt: () => 'CURRENT_TIMESTAMP(3)' });
+    const jobs = this.#source.getRepository(JobEntity);
+    const done = await again(() =>
+      jobs.update({ id, deletedAt: IsNull() }, { deletedAt: () => 'CURRENT_TIMESTAMP(3)' }),
+    );
     return done.affected === 1;
   }
 
   async restore(id: string): Promise<boolean> {
-    const done = await this.#source
-      .getRepository(JobEntity)
-      .update({ id, deletedAt: Not(IsNull()) }, { deletedAt: null });
+    const jobs = this.#source.getRepository(JobEntity);
+    const done = await again(() => jobs.update({ id, deletedAt: Not(IsNull()) }, { deletedAt: null }));
     return done.affected === 1;
   }
 
@@ -208,15 +224,5 @@ export class JobStore {
 
   #savedAs(manager: EntityManager, jobId: string, saveId: string) {
     return manager.findOneBy(RevisionEntity, { jobId, saveId }).then((row) => row ?? undefined);
-  }
-
-  async #insertRevision(
-    manager: EntityManager,
-    job: Job,
-    saveId: string,
-    parent: number,
-    revision: number | null,
-  ) {
-    await manager.insert(RevisionEntity, { jobId: job.id, saveId, parent, revision, document: pack(job) });
   }
 }

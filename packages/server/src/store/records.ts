@@ -1,5 +1,6 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { drawsOf, siteRecordSchema, type SiteRecord } from '@amber/core';
+import { again } from './again.js';
 import { isDuplicate } from './duplicate.js';
 import { RecordEntity, TruckMoveEntity, type RecordRow } from './entities.js';
 
@@ -62,10 +63,12 @@ export class RecordStore {
   /** Keeps a record; one whose answer was lost and that comes again under its id is kept once. */
   async add(jobId: string, record: SiteRecord): Promise<void> {
     try {
-      await this.#source.transaction(async (manager) => {
-        await manager.insert(RecordEntity, rowOf(jobId, record));
-        await moved(manager, jobId, record);
-      });
+      await again(() =>
+        this.#source.transaction(async (manager) => {
+          await manager.insert(RecordEntity, rowOf(jobId, record));
+          await moved(manager, jobId, record);
+        }),
+      );
     } catch (error) {
       if (!isDuplicate(error)) throw error;
     }

@@ -37,6 +37,8 @@ export const freshSource = async (): Promise<DataSource> => {
 /** The same on a database of its own, for what would be in the way of other tests; and what throws it away. */
 export const ownSource = async (
   name: string,
+  /** Nothing in it yet. */
+  { bare = false } = {},
 ): Promise<{ url: string; source: DataSource; drop: () => Promise<void> }> => {
   const url = new URL(process.env['TEST_DATABASE_URL'] ?? '');
   const shared = await dataSourceOf(url.toString()).initialize();
@@ -45,7 +47,7 @@ export const ownSource = async (
   await shared.destroy();
   url.pathname = `/${name}`;
   const source = await dataSourceOf(url.toString()).initialize();
-  await prepareDatabase(source);
+  if (!bare) await prepareDatabase(source);
   const drop = async () => {
     await source.query(`DROP DATABASE ${name}`);
     await source.destroy();

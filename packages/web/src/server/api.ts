@@ -13,16 +13,26 @@ import {
 import { createApi, fakeBaseQuery } from '@reduxjs/toolkit/query/react';
 import { ask, type Failed } from './client.js';
 
+export interface JobPage {
+  jobs: JobHead[];
+  total: number;
+}
+
+/** So many jobs come at once. */
+export const JOBS_A_PAGE = 60;
+
 /** What is kept of the server's lists, and renewed when a job changes or a record was added. */
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fakeBaseQuery<Failed>(),
   tagTypes: ['Jobs', 'Catalog', 'Truck', 'Revisions'],
   endpoints: (build) => ({
-    jobs: build.query<JobHead[], void>({
-      queryFn: async () => {
-        const answer = await ask(CONTRACT.jobs);
-        return answer.kind === 'ok' ? { data: answer.value.jobs } : { error: answer };
+    /** A page of the jobs that a search finds, counted from 0, and how many it finds in all. */
+    jobs: build.query<JobPage, { search: string; page: number }>({
+      queryFn: async ({ search, page }) => {
+        const query = { search, from: page * JOBS_A_PAGE, count: JOBS_A_PAGE };
+        const answer = await ask(CONTRACT.jobs, { query });
+        return answer.kind === 'ok' ? { data: answer.value } : { error: answer };
       },
       providesTags: ['Jobs'],
       keepUnusedDataFor: 0,

@@ -16,9 +16,10 @@ export type Failed = Exclude<Answer<unknown>, { kind: 'ok' }>;
 type BodyOf<E extends Endpoint> = E['request'] extends z.ZodType ? z.input<E['request']> : undefined;
 export type AnswerOf<E extends Endpoint> = z.output<E['answer']>;
 
-/** What goes with a request: the ids of its path, its body, or text and bytes as they are. */
+/** What goes with a request: the ids of its path, its query, its body, or text and bytes as they are. */
 export interface Asking<E extends Endpoint> {
   ids?: Readonly<Record<string, string | number>>;
+  query?: Readonly<Record<string, string | number>>;
   body?: BodyOf<E>;
   raw?: { type: string; body: BodyInit };
 }
@@ -60,6 +61,11 @@ const read = async <E extends Endpoint>(endpoint: E, response: Response): Promis
   return { kind: 'strange', status, why: `It answers ${status} without a reason.`, passing: status >= 500 };
 };
 
+const addressOf = <E extends Endpoint>(endpoint: E, { ids, query = {} }: Asking<E>): string => {
+  const words = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)]));
+  return `/api${pathOf(endpoint, ids)}${words.size === 0 ? '' : `?${words.toString()}`}`;
+};
+
 /** One request to the server, by the contract. Never throws: a lost connection is an answer of its own. */
 export const ask = async <E extends Endpoint>(
   endpoint: E,
@@ -67,7 +73,7 @@ export const ask = async <E extends Endpoint>(
 ): Promise<Answer<AnswerOf<E>>> => {
   let response: Response;
   try {
-    response = await fetch(`/api${pathOf(endpoint, asking.ids)}`, initOf(endpoint, asking));
+    response = await fetch(addressOf(endpoint, asking), initOf(endpoint, asking));
   } catch {
     return { kind: 'unreachable' };
   }

@@ -17,7 +17,7 @@ export const useNews = (job: string | null): void => {
       dispatch(newsHeard({ id: job, news }));
       // What is first told is what was there when the page asked.
       if (records !== null && news.records !== records)
-        dispatch(jobsApi.endpoints.records.initiate(job, { forceRefetch: true, subscribe: false }));
+        void dispatch(jobsApi.endpoints.records.initiate(job, { forceRefetch: true, subscribe: false }));
       records = news.records;
     });
   }, [job, called, dispatch]);

@@ -112,7 +112,11 @@ export const JobCard = ({ job }: { job: JobHead }) => {
             </li>
           );
         })}
-        {job.summary === null ? (
+        {job.pending ? (
+          <li className="px-4 py-3 text-[13px] text-quiet">
+            Saved a moment ago; its state is being worked out …
+          </li>
+        ) : job.summary === null ? (
           <li className="px-4 py-3 text-[13px] text-quiet">
             This version of the program cannot read it. It is kept as it is.
           </li>

@@ -1,14 +1,15 @@
 import { PackageOpen, Plus } from 'lucide-react';
-import { useState, type FormEvent } from 'react';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
-import { useJobsQuery } from '../../server/api.js';
+import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
 import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
+import { plural } from '../../parts/format.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { FileButton } from '../../parts/FileButton.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
 import { DeletedJobs } from './DeletedJobs.js';
-import { JobCard } from './JobCard.js';
+import { JobList } from './JobList.js';
 import { createJob, importFile } from './jobActions.js';
 
 const NewJob = ({ onDone }: { onDone: () => void }) => {
@@ -61,31 +62,45 @@ const Nothing = ({ onNew }: { onNew: () => void }) => (
   </div>
 );
 
+/** Milliseconds of rest in typing before the server is asked. */
+const REST = 200;
+
+/** A text as it was when it last rested. */
+const useRested = (text: string): string => {
+  const [rested, setRested] = useState(text);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(text), REST);
+    return () => clearTimeout(timer);
+  }, [text]);
+  return rested;
+};
+
+const found = (total: number, words: string): string =>
+  total === 0
+    ? `No job has “${words}” in its name or in those of its circuits, rooms, groups and boxes.`
+    : `${plural(total, 'job')} with “${words}”`;
+
 /** What am I working on? */
 export const JobsScreen = () => {
-  const { data: jobs, error, isLoading, refetch } = useJobsQuery();
   const [search, setSearch] = useState('');
+  const asked = useRested(search.trim());
+  const { data, error, isLoading, refetch } = useJobsQuery({ search: asked, page: 0 });
+  const scroller = useRef<HTMLElement>(null);
   const [making, setMaking] = useState(false);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const words = search.trim().toLocaleLowerCase();
-  const shown = (jobs ?? []).filter((job) =>
-    [job.name, ...(job.summary?.circuits ?? []).map((circuit) => circuit.name)].some((name) =>
-      name.toLocaleLowerCase().includes(words),
-    ),
-  );
   const bringIn = async (file: File | undefined) => {
     const id = file && (await importFile(file, dispatch));
     if (id) await navigate(jobPath(id));
   };
   return (
-    <main className="min-h-0 flex-1 overflow-y-auto">
+    <main ref={scroller} className="relative min-h-0 flex-1 overflow-y-auto">
       <div className="mx-auto flex max-w-6xl flex-col gap-5 px-5 py-7 sm:px-8">
         <header className="flex flex-wrap items-center gap-3">
           <h1 className="mr-auto text-2xl font-bold">Jobs</h1>
           <input
             type="search"
-            aria-label="Search jobs and circuits"
+            aria-label="Search jobs, circuits, rooms and boxes"
             placeholder="Search"
             value={search}
             onChange={(event) => setSearch(event.target.value)}
@@ -112,16 +127,14 @@ export const JobsScreen = () => {
             <Button onClick={() => void refetch()}>Try again</Button>
           </div>
         ) : null}
-        {jobs?.length === 0 && !making ? <Nothing onNew={() => setMaking(true)} /> : null}
+        {data?.total === 0 && asked === '' && !making ? <Nothing onNew={() => setMaking(true)} /> : null}
         {isLoading ? <p className="text-quiet">Reading the jobs …</p> : null}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,19rem),1fr))] gap-4">
-          {shown.map((job) => (
-            <JobCard key={job.id} job={job} />
-          ))}
-        </ul>
-        {jobs && jobs.length > 0 && shown.length === 0 ? (
-          <p className="text-quiet">No job or circuit is called “{search}”.</p>
+        {data && (asked !== '' || data.total > JOBS_A_PAGE) ? (
+          <p role="status" className="-mb-2 text-[13px] text-quiet">
+            {asked === '' ? `${data.total} jobs, the last changed first` : found(data.total, asked)}
+          </p>
         ) : null}
+        <JobList search={asked} scroller={scroller} />
         <DeletedJobs />
         <SafetyNote className="max-w-3xl border-t border-line pt-4" />
       </div>

@@ -45,7 +45,9 @@ export const SheetBar = ({
 
 /** The sheet goes into a job as a box that is there: the job is opened and asks what the sheet does not tell. */
 export const IntoJob = ({ sheet, onLeave }: { sheet: string; onLeave: () => void }) => {
-  const { data: jobs, error } = useJobsQuery();
+  // Those worked on last: a sheet goes into what is at hand.
+  const { data, error } = useJobsQuery({ search: '', page: 0 });
+  const jobs = data?.jobs;
   const navigate = useNavigate();
   if (error)
     return (
