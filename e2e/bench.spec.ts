@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import type { Job } from '@amber/core';
-import { handle, lights, makeJob, openBench, saved, theRun } from './support.js';
+import { handle, lights, makeJob, openBench, saved, theRun, listed } from './support.js';
 
 test('the demo lights and goes dark from either end, by click and by key', async ({ page }) => {
   await openBench(page, 'ropewalk-lights');
@@ -95,7 +95,7 @@ test('what cannot be planned is kept and told', async ({ page }) => {
   await saved(page);
   await page.reload();
   await expect(page.getByText('Shed has no switch')).toBeVisible();
-  await page.goto('/');
+  await listed(page, 'Unfinished');
   await expect(
     page.getByRole('listitem').filter({ hasText: 'Unfinished' }).getByText('not planned yet'),
   ).toBeVisible();

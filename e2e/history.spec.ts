@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { plannedYard } from './support.js';
+import { plannedYard, listed } from './support.js';
 
 test('a state of before is named, compared and brought back, over a reload; a deleted job comes back from its list', async ({
   page,
@@ -25,7 +25,7 @@ test('a state of before is named, compared and brought back, over a reload; a de
   await page.reload();
   await expect(name).toHaveValue(first);
   await expect(page.getByRole('button', { name: /As priced for the owner$/ })).toBeVisible();
-  await page.goto('/');
+  await listed(page, first);
   await page.getByRole('button', { name: `More for ${first}` }).click();
   await page.getByRole('menuitem', { name: 'Delete' }).click();
   await page.getByText(/^Deleted jobs, kept for 90 days/).click();

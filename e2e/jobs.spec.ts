@@ -1,7 +1,8 @@
 import { JOB_FORMAT } from '@amber/core';
 import { readFileSync } from 'node:fs';
+import { newJob, standardStock, type JobId } from '@amber/core';
 import { expect, test, type Page } from '@playwright/test';
-import { makeJob, saved, theRun } from './support.js';
+import { makeJob, saved, theRun, listed } from './support.js';
 
 const card = (page: Page, name: string) =>
   page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
@@ -13,21 +14,21 @@ const menu = async (page: Page, name: string, item: string) => {
 test('a job is duplicated, deleted, and brought back', async ({ page }) => {
   await makeJob(page, 'Net store', 'Net store', { switches: '1' });
   await saved(page);
-  await page.goto('/');
+  await listed(page, 'Net store');
   await menu(page, 'Net store', 'Duplicate');
   await expect(card(page, 'Net store (copy)')).toBeVisible();
   await menu(page, 'Net store (copy)', 'Delete');
   await expect(card(page, 'Net store (copy)')).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(card(page, 'Net store (copy)')).toBeVisible();
-  await page.getByLabel('Search jobs and circuits').fill('(copy)');
+  await listed(page, '(copy)');
   await expect(card(page, 'Net store')).toBeHidden();
 });
 
 test('an exported file comes back as a job', async ({ page }) => {
   await makeJob(page, 'Travelling job', 'Bothy');
   await saved(page);
-  await page.goto('/');
+  await listed(page, 'Travelling');
   const download = page.waitForEvent('download');
   await menu(page, 'Travelling job', 'Export file');
   const path = await (await download).path();
@@ -39,12 +40,12 @@ test('an exported file comes back as a job', async ({ page }) => {
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: readFileSync(path) });
   await expect(theRun(page)).toBeVisible();
-  await page.goto('/');
+  await listed(page, 'Travelling');
   await expect(card(page, 'Travelling job')).toHaveCount(2);
 });
 
 test('a bad file is refused with its path and a sentence, and the list stays', async ({ page }) => {
-  await page.goto('/');
+  await listed(page, 'Heron Yard');
   await expect(card(page, 'Heron Yard')).toBeVisible();
   const bring = (text: string) =>
     page
@@ -129,7 +130,7 @@ test('saved in two windows: both versions can be kept', async ({ page, context }
   await torn(page, await context.newPage(), 'Slip');
   await page.getByRole('button', { name: 'Keep both: mine as a new job' }).click();
   await expect(page.getByLabel('Name of the job')).toHaveValue('Slip, mine (my version)');
-  await page.goto('/');
+  await listed(page, 'Slip');
   await expect(card(page, 'Slip, theirs')).toBeVisible();
   await expect(card(page, 'Slip, mine (my version)')).toBeVisible();
 });
@@ -217,5 +218,27 @@ test('an address that leads nowhere says so', async ({ page }) => {
   await page.goto('/jobs/nowhere');
   await expect(page.getByText('There is no such job.')).toBeVisible();
   await page.getByRole('link', { name: 'Go to the jobs' }).click();
-  await expect(card(page, 'Heron Yard')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
+});
+
+test('a long list is drawn in part: its end is there when it is scrolled to, and a search finds what is in a job', async ({
+  page,
+  request,
+}) => {
+  for (let i = 0; i < 70; i++) {
+    const id = `berth-${i}` as JobId;
+    const made = await request.post('/api/jobs', {
+      data: { saveId: id, document: newJob(id, `Berth ${i}`, standardStock()) },
+    });
+    expect(made.status()).toBe(201);
+  }
+  await listed(page, 'Berth');
+  await expect(page.getByText('70 jobs with “Berth”')).toBeVisible();
+  await expect(card(page, 'Berth 69')).toBeVisible();
+  await expect(card(page, 'Berth 0')).toHaveCount(0);
+  await page.locator('main').evaluate((main) => main.scrollTo(0, main.scrollHeight));
+  await expect(card(page, 'Berth 0')).toBeVisible();
+  expect(await page.getByRole('heading', { level: 2 }).count()).toBeLessThan(40);
+  await page.getByLabel('Search jobs, circuits, rooms and boxes').fill('no such thing');
+  await expect(page.getByText(/^No job has “no such thing” in its name/)).toBeVisible();
 });

@@ -17,6 +17,12 @@ export const plannedYard = async (
   return `/jobs/${id}`;
 };
 
+/** The list of jobs, narrowed to those that hold these words: other tests make jobs of their own meanwhile. */
+export const listed = async (page: Page, words: string) => {
+  await page.goto('/');
+  await page.getByLabel('Search jobs, circuits, rooms and boxes').fill(words);
+};
+
 /** The bench of a circuit of such a copy. */
 export const openBench = async (page: Page, circuit: string) => {
   const job = await plannedYard(page.request);

@@ -290,6 +290,9 @@ await run(async () => {
     const { layoutFigures } = await import('./lib/layoutFigures.mjs');
     await layoutFigures(server.address);
     await save(server.address, job);
+    const { manyJobs } = await import('./lib/manyJobs.mjs');
+    // The last: it leaves thousands of jobs behind.
+    await manyJobs({ address: server.address, databaseUrl: database.url });
     await server.stop();
   } finally {
     await database.stop();

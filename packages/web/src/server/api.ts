@@ -19,7 +19,7 @@ export interface JobPage {
 }
 
 /** So many jobs come at once. */
-export const JOBS_A_PAGE = 60;
+export const JOBS_A_PAGE = 30;
 
 /** What is kept of the server's lists, and renewed when a job changes or a record was added. */
 export const jobsApi = createApi({

@@ -71,7 +71,7 @@ const LongList = ({
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     gap: GAP,
-    overscan: 2,
+    overscan: 1,
     scrollMargin: above,
   });
   return (
