@@ -2,6 +2,7 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { Route, Routes } from 'react-router';
 import { SUMMARY_VERSION, summariseJob, usualDefaults, type Job } from '@amber/core';
 import { JOB_PATTERN } from '../src/parts/paths.js';
+import { JOBS_A_PAGE } from '../src/server/api.js';
 import { JobsScreen } from '../src/screens/jobs/JobsScreen.js';
 import { resetTab } from '../src/server/tab.js';
 import { Frame } from '../src/shell/Frame.js';
@@ -208,9 +209,13 @@ describe('the bar of a job', () => {
 describe('the list of jobs', () => {
   const head = (more: object) => ({
     ...{ id: 'heron-yard', name: 'Heron Yard', revision: 3, updatedAt: '2026-06-01T08:00:00.000Z' },
-    summary: summariseJob(yard()),
+    ...{ summary: summariseJob(yard()), pending: false },
     ...more,
   });
+  /** How a page of those that a search finds is asked for. */
+  const page = (search = '', from = 0) =>
+    `/jobs?${new URLSearchParams({ search, from: String(from), count: String(JOBS_A_PAGE) }).toString()}`;
+  const list = (jobs: object[], total = jobs.length) => ({ jobs, total });
 
   test('shows each job with the state of its circuits, and searches both', async () => {
     program('/');
@@ -219,37 +224,57 @@ describe('the list of jobs', () => {
       name: 'Boathouse',
       summary: { version: SUMMARY_VERSION, edition: 2020, circuits: [] },
     });
-    await answered('GET', '/jobs', 200, { jobs: [head({}), other] });
+    await answered('GET', page(), 200, list([head({}), other]));
     const cards = () => screen.getAllByRole('heading', { level: 2 }).map((one) => one.textContent);
     await waitFor(() => expect(cards()).toEqual(['Heron Yard', 'Boathouse']));
     expect(screen.getByText('16 of 16 positions work')).toBeTruthy();
     expect(screen.getByText('No circuit yet.')).toBeTruthy();
-    fireEvent.change(screen.getByLabelText('Search jobs and circuits'), { target: { value: 'tar sto' } });
-    expect(cards()).toEqual(['Heron Yard']);
+    const search = (words: string) =>
+      fireEvent.change(screen.getByLabelText(/^Search jobs/), { target: { value: words } });
+    search('tar');
+    search('tar sto');
+    await answered('GET', page('tar sto'), 200, list([head({})]));
+    await waitFor(() => expect(cards()).toEqual(['Heron Yard']));
+    expect(screen.getByText('1 job with “tar sto”')).toBeTruthy();
+    // The server is asked when the typing rests, not at each key.
+    expect(sent.some(({ path }) => path === `/api${page('tar')}`)).toBe(false);
     expect(screen.getByRole('link', { name: 'Tar store' }).getAttribute('href')).toBe(
       '/jobs/heron-yard/circuits/tar-store-light',
     );
-    fireEvent.change(screen.getByLabelText('Search jobs and circuits'), { target: { value: 'lighthouse' } });
-    expect(screen.getByText('No job or circuit is called “lighthouse”.')).toBeTruthy();
+    search('lighthouse');
+    await answered('GET', page('lighthouse'), 200, list([]));
+    expect(await screen.findByText(/^No job has “lighthouse” in its name/)).toBeTruthy();
+  });
+
+  test('says of a job that was just saved that its state is being worked out, and asks again', async () => {
+    program('/');
+    await answered('GET', page(), 200, list([head({ summary: null, pending: true })]));
+    expect(await screen.findByText(/its state is being worked out/)).toBeTruthy();
+    await waitFor(() => expect(sent.filter(({ path }) => path === `/api${page()}`)).toHaveLength(2), {
+      timeout: 4000,
+    });
+    await answered('GET', page(), 200, list([head({})]));
+    expect(await screen.findByText('16 of 16 positions work')).toBeTruthy();
+    expect(screen.queryByText(/its state is being worked out/)).toBeNull();
   });
 
   test('keeps a job on it that this version cannot read, and says so', async () => {
     program('/');
-    await answered('GET', '/jobs', 200, { jobs: [head({ summary: null })] });
+    await answered('GET', page(), 200, list([head({ summary: null })]));
     expect(await screen.findByText(/This version of the program cannot read it/)).toBeTruthy();
   });
 
   test('tells a refusal from silence', async () => {
     program('/');
-    const request = await asked('GET', '/jobs');
+    const request = await asked('GET', page());
     await act(async () => {
       request.vanish();
       await Promise.resolve();
     });
     expect((await screen.findByRole('alert')).textContent).toContain('The server does not answer');
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
-    await waitFor(() => expect(sent.filter(({ path }) => path === '/api/jobs')).toHaveLength(2));
-    await answered('GET', '/jobs', 503, {
+    await waitFor(() => expect(sent.filter(({ path }) => path === `/api${page()}`)).toHaveLength(2));
+    await answered('GET', page(), 503, {
       code: 'database-down',
       message: 'The database does not answer.',
       path: '',
@@ -263,7 +288,7 @@ describe('the list of jobs', () => {
 
   test('makes a job from the catalog under the name that was typed', async () => {
     const { where } = program('/');
-    await answered('GET', '/jobs', 200, { jobs: [] });
+    await answered('GET', page(), 200, list([]));
     fireEvent.click((await screen.findAllByRole('button', { name: 'New job' }))[0]!);
     fireEvent.change(screen.getByLabelText('Name of the job'), { target: { value: 'Net loft' } });
     fireEvent.click(screen.getByRole('button', { name: 'Make the job' }));
@@ -281,7 +306,7 @@ describe('the list of jobs', () => {
 
   test('says by path what is wrong with a file, and leaves everything as it is', async () => {
     const { where } = program('/');
-    await answered('GET', '/jobs', 200, { jobs: [] });
+    await answered('GET', page(), 200, list([]));
     const file = new File(['{"format": 9}'], 'later.json', { type: 'application/json' });
     file.text = () => Promise.resolve('{"format": 9}');
     fireEvent.change(screen.getByLabelText('Job file'), { target: { files: [file] } });
@@ -297,7 +322,7 @@ describe('the list of jobs', () => {
 
   test('a job that was deleted can be had back from the notice at the foot', async () => {
     const { store } = program('/');
-    await answered('GET', '/jobs', 200, { jobs: [head({})] });
+    await answered('GET', page(), 200, list([head({})]));
     fireEvent.click(await screen.findByRole('button', { name: 'More for Heron Yard' }));
     fireEvent.click(await screen.findByRole('menuitem', { name: 'Delete' }));
     await answered('DELETE', '/jobs/heron-yard', 200, { id: 'heron-yard' });

@@ -71,9 +71,12 @@ test('it goes into a job: the job is opened where what the sheet does not tell i
     revision: 1,
     updatedAt: '2026-01-05T08:00:00.000Z',
     summary: null,
+    pending: false,
   };
   await act(() =>
-    Promise.resolve(sent.find(({ path }) => path === '/api/jobs')?.answer(200, { jobs: [head] })),
+    Promise.resolve(
+      sent.find(({ path }) => path.startsWith('/api/jobs?'))?.answer(200, { jobs: [head], total: 1 }),
+    ),
   );
   await waitFor(() => expect(into.options).toHaveLength(2));
   fireEvent.change(into, { target: { value: 'yard' } });

@@ -24,7 +24,8 @@ const read = (key: string): unknown => {
   try {
     return JSON.parse(text) as unknown;
   } catch {
-    return null;
+    // Cut or damaged: it is given as the text that it is.
+    return text;
   }
 };
 

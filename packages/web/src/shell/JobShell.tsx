@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { NotFound } from './NotFound.js';
 import { useAppDispatch, useAppSelector } from '../store/store.js';
 import { findDraft } from '../store/keptDraft.js';
+import { keptHistory } from '../store/keptHistory.js';
 import { closed, opened, redone, undone } from '../store/jobSlice.js';
 import { CONTRACT, findCircuit, type Job } from '@amber/core';
 import { Boundary, Opening } from '../parts/Boundary.js';
@@ -16,6 +17,8 @@ import { ConflictBar } from './ConflictBar.js';
 import { GoneBar } from './GoneBar.js';
 import { PrintHead } from './PrintHead.js';
 import { TopBar } from './TopBar.js';
+import { UnreadBar } from './UnreadBar.js';
+import { useAskBeforeLeaving } from './useAskBeforeLeaving.js';
 import { useNews } from './useNews.js';
 import { useReadied } from './useReadied.js';
 import { WiringBar, WiringSwitch } from './WiringBar.js';
@@ -41,7 +44,10 @@ const useOpenJob = (jobId: string) => {
       if (answer.kind === 'ok') {
         const draft = await findDraft(jobId);
         if (!isCurrent()) return;
-        dispatch(opened({ stored: answer.value, draft }));
+        const at = draft
+          ? { saveId: draft.saveId, revision: draft.parent }
+          : { saveId: null, revision: answer.value.revision };
+        dispatch(opened({ stored: answer.value, draft, history: keptHistory(jobId, at) }));
         setLoading({ kind: 'open' });
       } else if (answer.kind === 'refused' && answer.status === 404) setLoading({ kind: 'missing' });
       else setLoading({ kind: 'failed', message: sayFailed(answer) });
@@ -83,6 +89,7 @@ export const JobShell = () => {
   const { loading, again } = useOpenJob(jobId);
   const open = useAppSelector((state) => state.job.open);
   const dispatch = useAppDispatch();
+  useAskBeforeLeaving();
   useNews(loading.kind === 'open' ? jobId : null);
   useReadied(loading.kind === 'open' ? (open?.document ?? null) : null);
   useHotkeys('mod+z', () => void dispatch(undone()), { preventDefault: true });
@@ -127,6 +134,7 @@ export const JobShell = () => {
       {open.save.kind === 'conflict' ? (
         <ConflictBar job={job} current={open.save.current} clashes={open.save.clashes} />
       ) : null}
+      <UnreadBar job={job} />
       {open.save.kind === 'gone' ? <GoneBar job={job} /> : null}
       <PrintHead job={job} circuit={circuit} screen={found.screen.label} />
       <Boundary isPage what={found.screen.label} of={pathname + search}>

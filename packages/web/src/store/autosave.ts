@@ -79,11 +79,12 @@ const saveNow = async (
   return null;
 };
 
-/** Sends what was not answered, and then what is newer. */
-const sendAll = async (draft: KeptDraft, dispatch: Dispatch<UnknownAction>): Promise<void> => {
+/** Sends what was not answered, and then what is newer; false where that did not all arrive. */
+const sendAll = async (draft: KeptDraft, dispatch: Dispatch<UnknownAction>): Promise<boolean> => {
   const revision = await saveNow(draft, dispatch);
-  if (revision === null || draft.sent === null || draft.sent.saveId === draft.saveId) return;
-  await sendAll({ ...draft, parent: revision, sent: null }, dispatch);
+  if (revision === null) return false;
+  if (draft.sent === null || draft.sent.saveId === draft.saveId) return true;
+  return sendAll({ ...draft, parent: revision, sent: null }, dispatch);
 };
 
 /** Keeps and saves the open job of one store. */
@@ -190,14 +191,24 @@ export const createAutosave = () => {
       const { open } = api.getOriginalState().job;
       if (!open || !['unsaved', 'offline', 'saving'].includes(open.save.kind)) return;
       await sending;
-      // What was on its way may have been answered meanwhile; the draft knows.
-      const left = await findDraft(open.document.id);
+      // What was on its way may have been answered meanwhile; the draft knows. Where the browser had no room for one, this page has it.
+      const left = (await findDraft(open.document.id)) ?? (open.held ? null : draftOf(open));
       if (!left) return;
-      // Whoever opened it again meanwhile sends it from there.
-      if (api.getState().job.open?.document.id === open.document.id) return;
-      const save = sendAll(left, api.dispatch);
-      sending = save;
-      await save;
+      for (let tries = 0; ; tries++) {
+        // Whoever opened it again meanwhile sends it from there.
+        if (api.getState().job.open?.document.id === open.document.id) return;
+        const save = sendAll(left, api.dispatch);
+        sending = save;
+        if ((await save) || open.held) return;
+        if (tries === 0)
+          api.dispatch(
+            noticed(
+              `“${open.document.name}” is not saved yet, and this browser has no room to keep it. Leave this page open: it is sent again.`,
+              { tone: 'problem' },
+            ),
+          );
+        await api.delay(RETRY[Math.min(tries, RETRY.length - 1)] ?? REST);
+      }
     },
   });
 

@@ -67,10 +67,12 @@ const jobSlice = createSlice({
       }: PayloadAction<{
         stored: StoredJob;
         draft: KeptDraft | null;
+        /** The history of this tab, where it ends at what is opened. */
+        history?: History;
       }>,
     ) => {
-      const { stored, draft } = payload;
-      const stands = { history: { past: [], future: [] }, held: true, heard: 0, others: [] };
+      const { stored, draft, history = { past: [], future: [] } } = payload;
+      const stands = { history, held: true, heard: 0, others: [] };
       state.open = draft
         ? {
             ...stands,

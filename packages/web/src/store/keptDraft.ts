@@ -1,5 +1,6 @@
 import { readJob, type Job } from '@amber/core';
 import { forget, keep, keptByGone, keptHere } from '../server/kept.js';
+import { putAside } from './unreadDrafts.js';
 
 /** A state of a job on its way to the server, or to be. */
 export interface Save {
@@ -42,13 +43,16 @@ const draftOf = (value: unknown): KeptDraft | null => {
 
 /**
  * The kept draft of a job: this tab's, or one that a tab which is gone left behind, which is taken over. Null where there is none.
- * One that is no valid job any more is left where it is and not opened.
+ * One that this version cannot read is not opened: it is put aside, where what is typed now is not written over it.
  */
 export const findDraft = async (job: string): Promise<KeptDraft | null> => {
-  const mine = draftOf(keptHere(KIND, job));
+  const kept = keptHere(KIND, job);
+  const mine = draftOf(kept);
   if (mine) return mine;
+  if (kept !== null && putAside(job, kept)) forget(KIND, job);
   for (const { value, take } of await keptByGone(KIND, job)) {
     const draft = draftOf(value);
+    if (!draft && value !== null && putAside(job, value)) take();
     if (!draft || !keepDraft(draft)) continue;
     take();
     return draft;

@@ -3,6 +3,7 @@ import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux
 import { createAutosave } from './autosave.js';
 import { jobReducer } from './jobSlice.js';
 import { createRecordQueue } from './recordQueue.js';
+import { createHistoryKeeper } from './keptHistory.js';
 import { createNewer } from './newer.js';
 import { recordSlice } from './recordSlice.js';
 import { wiringSlice } from './wiringSlice.js';
@@ -21,7 +22,7 @@ export const createStore = () =>
     middleware: (defaults) =>
       // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
       defaults({ immutableCheck: false, serializableCheck: false })
-        .prepend(createAutosave(), createRecordQueue(), createNewer())
+        .prepend(createAutosave(), createRecordQueue(), createNewer(), createHistoryKeeper())
         .concat(jobsApi.middleware),
   });
 
