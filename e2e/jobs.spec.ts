@@ -44,6 +44,31 @@ test('an exported file comes back as a job', async ({ page }) => {
   await expect(card(page, 'Travelling job')).toHaveCount(2);
 });
 
+test('a job is sent with all that belongs to it, worked on elsewhere, and comes back into the one that is here', async ({
+  page,
+  request,
+}) => {
+  const address = await makeJob(page, 'Ferry house', 'Hut', { switches: '1' });
+  await saved(page);
+  const id = /jobs\/([^/]+)/.exec(address)?.[1] ?? '';
+  await listed(page, 'Ferry');
+  const download = page.waitForEvent('download');
+  await menu(page, 'Ferry house', 'Send with pictures and records');
+  const path = await (await download).path();
+  const bringIn = () =>
+    page
+      .getByLabel('Job file')
+      .setInputFiles({ name: 'ferry.zip', mimeType: 'application/zip', buffer: readFileSync(path) });
+  await bringIn();
+  await expect(page.getByText('The job is here as it came.')).toBeVisible();
+  // Deleted here, and taken in again.
+  await request.delete(`/api/jobs/${id}`);
+  await page.goto('/');
+  await bringIn();
+  await expect(page.getByText(/what came in is a job of its own|The job came in/)).toBeVisible();
+  await expect(page.getByLabel('Name of the job')).toHaveValue(/^Ferry house/);
+});
+
 test('a bad file is refused with its path and a sentence, and the list stays', async ({ page }) => {
   await listed(page, 'Heron Yard');
   await expect(card(page, 'Heron Yard')).toBeVisible();

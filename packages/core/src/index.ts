@@ -463,6 +463,7 @@ export type {
   ProblemCode,
   RevisionHead,
   StoredJob,
+  TakenIn,
 } from './wire/contract.js';
 export { readPocketTicks, writePocketTicks } from './wire/pocketTicks.js';
 export type { PocketTicks } from './wire/pocketTicks.js';

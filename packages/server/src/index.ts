@@ -1,5 +1,5 @@
 export { createApp, type AppOptions } from './http/app.js';
-export { JobWatch } from './http/watch.js';
+export { storesOn, type Stores } from './stores.js';
 export { CatalogStore } from './store/catalog.js';
 export { dataSourceOf } from './store/dataSource.js';
 export { prepareDatabase } from './store/prepare.js';

@@ -1,15 +1,11 @@
 import 'reflect-metadata';
 import type { Server } from 'node:http';
 import { createApp } from './http/app.js';
-import { CatalogStore } from './store/catalog.js';
 import { dataSourceOf } from './store/dataSource.js';
 import { loadDemo } from './store/demo.js';
 import { fillWords } from './store/fillWords.js';
-import { JobStore } from './store/jobs.js';
-import { PictureStore } from './store/pictures.js';
-import { RecordStore } from './store/records.js';
 import { prepareDatabase } from './store/prepare.js';
-import { JobWatch } from './http/watch.js';
+import { storesOn } from './stores.js';
 import { openThreads } from './work/threads.js';
 import { thinStore } from './keep/thin.js';
 
@@ -36,12 +32,12 @@ const start = async () => {
     return report({ problem: 'DATABASE_URL is not set.', wayOut: 'Use npm start, or set it to a MariaDB.' });
   const source = dataSourceOf(url);
   const threads = openThreads();
-  const store = new JobStore(source, threads.summarise);
+  const stores = storesOn(source, { summarise: threads.summarise });
   const demo = process.env['DEMO_JOB'];
   try {
     await source.initialize();
     await prepareDatabase(source, async () => {
-      if (demo) await loadDemo(source, store, demo);
+      if (demo) await loadDemo(source, stores.store, demo);
     });
   } catch (error) {
     report({
@@ -54,13 +50,9 @@ const start = async () => {
     process.exitCode = 1;
     return;
   }
-  const catalog = new CatalogStore(source);
-  const pictures = new PictureStore(source);
-  const records = new RecordStore(source);
-  const watch = new JobWatch(source);
   const webRoot = process.env['WEB_ROOT'];
   const hosts = (process.env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean);
-  const app = createApp({ store, catalog, pictures, records, watch, hosts, ...(webRoot ? { webRoot } : {}) });
+  const app = createApp({ ...stores, hosts, ...(webRoot ? { webRoot } : {}) });
   const port = Number(process.env['PORT'] ?? 4747);
   let server: Server;
   try {
@@ -90,7 +82,9 @@ const start = async () => {
     server.close(
       () => void Promise.all([source.destroy(), threads.close()]).then(() => process.disconnect?.()),
     );
-    watch.close().catch((error: unknown) => console.error('Who listened was not put down as gone:', error));
+    stores.watch
+      .close()
+      .catch((error: unknown) => console.error('Who listened was not put down as gone:', error));
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), FINISH).unref();
   };

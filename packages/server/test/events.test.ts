@@ -4,12 +4,12 @@ import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { jobNewsSchema, type JobNews } from '@amber/core';
-import { CatalogStore, createApp, JobStore, JobWatch, PictureStore, RecordStore } from '../src/index.js';
+import { createApp, storesOn, type Stores } from '../src/index.js';
 import { apiOn, emptyJob, freshSource } from './support/api.js';
 
 interface Serving {
   source: DataSource;
-  watch: JobWatch;
+  watch: Stores['watch'];
   server: Server;
 }
 
@@ -18,15 +18,12 @@ const serving: Serving[] = [];
 beforeAll(async () => {
   for (let i = 0; i < 2; i++) {
     const source = await freshSource();
-    const watch = new JobWatch(source, 200);
-    const app = createApp({
-      ...{ watch, store: new JobStore(source), catalog: new CatalogStore(source) },
-      ...{ pictures: new PictureStore(source), records: new RecordStore(source) },
-    });
+    const stores = storesOn(source, { poll: 200 });
+    const app = createApp(stores);
     const server = await new Promise<Server>((resolve) => {
       const listening: Server = app.listen(0, '127.0.0.1', () => resolve(listening));
     });
-    serving.push({ source, watch, server });
+    serving.push({ source, watch: stores.watch, server });
   }
 });
 afterAll(async () => {

@@ -4,15 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  CatalogStore,
-  checkStore,
-  createApp,
-  JobStore,
-  JobWatch,
-  PictureStore,
-  RecordStore,
-} from '../src/index.js';
+import { checkStore, createApp, storesOn } from '../src/index.js';
 import { emptyJob, ownSource } from './support/api.js';
 import { anyHostile, answersTo } from './support/hostile.js';
 
@@ -29,18 +21,9 @@ test(
     writeFileSync(join(webRoot, 'assets', 'here.js'), 'x');
     const silent = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     try {
-      const store = new JobStore(source);
-      const job = emptyJob('fuzz-job');
-      await store.create(job, randomUUID());
-      const app = createApp({
-        ...{ store, webRoot },
-        ...{
-          catalog: new CatalogStore(source),
-          pictures: new PictureStore(source),
-          records: new RecordStore(source),
-          watch: new JobWatch(source),
-        },
-      });
+      const stores = storesOn(source);
+      await stores.store.create(emptyJob('fuzz-job'), randomUUID());
+      const app = createApp({ ...stores, webRoot });
       const { answered, failed } = await answersTo(
         app,
         fc.sample(anyHostile, { seed: 2203, numRuns: REQUESTS }),
@@ -53,8 +36,9 @@ test(
       expect(answered).toBeGreaterThan(REQUESTS * 0.9);
       // What was kept is whole, and the server goes on.
       expect(await checkStore(source)).toEqual([]);
-      if (!(await store.isThere(job.id))) await store.restore(job.id);
-      expect((await store.open(job.id)).kind).toBe('open');
+      const { store } = stores;
+      if (!(await store.isThere('fuzz-job'))) await store.restore('fuzz-job');
+      expect((await store.open('fuzz-job')).kind).toBe('open');
     } finally {
       silent.mockRestore();
       rmSync(webRoot, { recursive: true });

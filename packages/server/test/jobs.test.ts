@@ -15,15 +15,7 @@ import {
 } from '@amber/core';
 import { jest } from '@jest/globals';
 import request from 'supertest';
-import {
-  CatalogStore,
-  createApp,
-  JobStore,
-  JobWatch,
-  loadDemo,
-  PictureStore,
-  RecordStore,
-} from '../src/index.js';
+import { createApp, JobStore, loadDemo, storesOn } from '../src/index.js';
 import { JobEntity } from '../src/store/entities.js';
 import { apiOn, demoFile, demoJob, emptyJob, freshSource } from './support/api.js';
 
@@ -356,18 +348,9 @@ test('every answer is what the contract says, and every refusal has a code of it
 });
 
 test('a database that hangs is named as what does not answer, in time, and the rest goes on', async () => {
-  const store = new JobStore(source);
-  jest.spyOn(store, 'list').mockReturnValue(new Promise(() => undefined));
-  const hung = request(
-    createApp({
-      ...{ store, patience: 0.2, catalog: new CatalogStore(source) },
-      ...{
-        pictures: new PictureStore(source),
-        records: new RecordStore(source),
-        watch: new JobWatch(source),
-      },
-    }),
-  );
+  const stores = storesOn(source);
+  jest.spyOn(stores.store, 'list').mockReturnValue(new Promise(() => undefined));
+  const hung = request(createApp({ ...stores, patience: 0.2 }));
   const began = Date.now();
   const { body: told } = await hung.get('/api/jobs').expect(503);
   expect(told).toMatchObject({

@@ -21,6 +21,7 @@ export const PROBLEM_CODES = [
   'not-json',
   'not-text',
   'not-a-picture',
+  'not-a-file',
   'too-large',
   'foreign-host',
   'foreign-origin',
@@ -151,6 +152,22 @@ export type PriceChange = z.infer<typeof priceChangeSchema>;
 export const onTruckSchema = z.object({ article: articleIdSchema, amount: z.number() });
 export type OnTruck = z.infer<typeof onTruckSchema>;
 
+/** What became of a job that came in from elsewhere: see `outcome`. */
+export const takenInSchema = z.object({
+  id: jobIdSchema,
+  /**
+   * new: it was not here. same: nothing of it was otherwise. newer: nothing was changed here meanwhile. merged: changed here and there, in different things.
+   * clash: in the same; what came is among the saves. apart: nothing tells what both grew from.
+   */
+  outcome: z.enum(['new', 'same', 'newer', 'merged', 'clash', 'apart']),
+  /** What both changed otherwise, in words of each. */
+  clashes: z.array(z.object({ mine: z.array(z.string()), theirs: z.array(z.string()) })),
+  /** So many records and pictures are here that were not. */
+  records: z.int().min(0),
+  pictures: z.int().min(0),
+});
+export type TakenIn = z.infer<typeof takenInSchema>;
+
 /** One thing that can be asked of the server. `:id` of a path is the id of a job. */
 export interface Endpoint<
   Request extends z.ZodType | null = z.ZodType | null,
@@ -209,6 +226,8 @@ export const CONTRACT = {
   makeJob: endpoint('POST', '/jobs', z.object({ saveId: saveIdSchema, document: sentDocument }), madeSchema),
   /** The text of a job file as text/plain. */
   importJob: endpoint('POST', '/jobs/import', null, madeSchema),
+  /** A job with its pictures and records as application/zip, from whoever had it; what is here already is put together with it. */
+  takeIn: endpoint('POST', '/shared-jobs', null, takenInSchema),
   openJob: endpoint('GET', '/jobs/:id', null, storedJobSchema),
   saveJob: endpoint(
     'PUT',
@@ -255,6 +274,7 @@ export const pathOf = (
 /** Where the file of a job is, and a picture: for links, which the browser follows by itself; and what becomes of a job, as events that the server sends. */
 export const FILE_PATHS = {
   job: '/jobs/:id/file',
+  shared: '/jobs/:id/shared',
   picture: '/pictures/:hash',
   events: '/jobs/:id/events',
 } as const;

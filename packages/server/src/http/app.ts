@@ -3,25 +3,16 @@ import compression from 'compression';
 import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
 import { CONTRACT } from '@amber/core';
-import type { CatalogStore } from '../store/catalog.js';
-import type { JobStore } from '../store/jobs.js';
-import type { PictureStore } from '../store/pictures.js';
-import type { RecordStore } from '../store/records.js';
+import type { Stores } from '../stores.js';
 import { eventRoutes } from './eventRoutes.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
+import { shareRoutes } from './shareRoutes.js';
 import { pictureRoutes } from './pictureRoutes.js';
 import { answer, PATIENCE_SETTING } from './route.js';
 import { answerProblems, Refusal } from './problems.js';
-import type { JobWatch } from './watch.js';
 
-export interface AppOptions {
-  store: JobStore;
-  catalog: CatalogStore;
-  pictures: PictureStore;
-  records: RecordStore;
-  /** Tells pages what becomes of the jobs that they have open. */
-  watch: JobWatch;
+export interface AppOptions extends Stores {
   /** Folder of the built pages; none in tests of the API. */
   webRoot?: string;
   /** Seconds that the database is given to answer; as is usual where it is left out. */
@@ -37,6 +28,7 @@ export const createApp = ({
   pictures,
   records,
   watch,
+  shares,
   webRoot,
   patience,
   hosts = [],
@@ -79,7 +71,14 @@ export const createApp = ({
     return { ok: true as const };
   });
   answer(api, CONTRACT.priceHistory, async () => ({ changes: await catalog.history() }));
-  app.use('/api', eventRoutes(watch), api, jobRoutes(store, records), pictureRoutes(pictures));
+  app.use(
+    '/api',
+    eventRoutes(watch),
+    shareRoutes(shares),
+    api,
+    jobRoutes(store, records),
+    pictureRoutes(pictures),
+  );
   app.use('/api', (request) => {
     throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');
   });

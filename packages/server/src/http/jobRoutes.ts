@@ -13,6 +13,7 @@ import {
 } from '@amber/core';
 import type { JobStore, OpenOutcome } from '../store/jobs.js';
 import type { RecordStore } from '../store/records.js';
+import { fileName } from './fileName.js';
 import { badDocument, missing, Refusal } from './problems.js';
 import { answer } from './route.js';
 
@@ -27,15 +28,6 @@ const opened = (id: string, outcome: OpenOutcome): StoredJob => {
   if (outcome.kind === 'unreadable') throw badDocument(outcome.faults);
   return outcome.job;
 };
-
-/** A file name that every system takes; the name itself is inside the file. */
-const fileName = (name: string): string =>
-  `${
-    name
-      .replace(/[^\p{L}\p{N} _-]/gu, '')
-      .trim()
-      .slice(0, 80) || 'job'
-  }.json`;
 
 /** Jobs over HTTP, as the contract has it. Documents are up to 2 MB. */
 export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
@@ -170,7 +162,10 @@ export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
     const id = jobIdSchema.safeParse(request.params.id);
     if (!id.success) throw missing(request.params.id);
     const { document } = opened(id.data, await store.open(id.data));
-    response.attachment(fileName(document.name)).type('application/json').send(writeJobFile(document));
+    response
+      .attachment(fileName(document.name, 'json'))
+      .type('application/json')
+      .send(writeJobFile(document));
   });
 
   return routes;

@@ -60,13 +60,13 @@ export class RecordStore {
     this.#source = source;
   }
 
-  /** Keeps a record; one whose answer was lost and that comes again under its id is kept once. */
-  async add(jobId: string, record: SiteRecord): Promise<void> {
+  /** Keeps a record; one whose answer was lost and that comes again under its id is kept once. `draws`: what it takes comes off the truck of this shop. */
+  async add(jobId: string, record: SiteRecord, { draws = true } = {}): Promise<void> {
     try {
       await again(() =>
         this.#source.transaction(async (manager) => {
           await manager.insert(RecordEntity, rowOf(jobId, record));
-          await moved(manager, jobId, record);
+          if (draws) await moved(manager, jobId, record);
         }),
       );
     } catch (error) {

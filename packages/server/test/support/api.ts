@@ -3,16 +3,7 @@ import { fileURLToPath } from 'node:url';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { newJob, readJob, standardStock, type Job } from '@amber/core';
-import {
-  CatalogStore,
-  createApp,
-  dataSourceOf,
-  JobStore,
-  JobWatch,
-  PictureStore,
-  prepareDatabase,
-  RecordStore,
-} from '../../src/index.js';
+import { createApp, dataSourceOf, prepareDatabase, storesOn } from '../../src/index.js';
 
 export const demoFile = fileURLToPath(new URL('../../../../demo/heron-yard.json', import.meta.url));
 
@@ -55,13 +46,4 @@ export const ownSource = async (
   return { url: url.toString(), source, drop };
 };
 
-export const apiOn = (source: DataSource) =>
-  request(
-    createApp({
-      store: new JobStore(source),
-      catalog: new CatalogStore(source),
-      pictures: new PictureStore(source),
-      records: new RecordStore(source),
-      watch: new JobWatch(source),
-    }),
-  );
+export const apiOn = (source: DataSource) => request(createApp(storesOn(source)));

@@ -2,14 +2,16 @@ import { FileUp } from 'lucide-react';
 import { useRef } from 'react';
 import { Button } from './ui.js';
 
-/** Asks for a JSON file; the same one may be chosen again. `label` names the field for those who do not see the button. */
+/** Asks for a file, JSON where nothing else is said; the same one may be chosen again. `label` names the field for those who do not see the button. */
 export const FileButton = ({
   words,
   label,
+  accept = '.json,application/json',
   onFile,
 }: {
   words: string;
   label: string;
+  accept?: string;
   onFile: (file: File | undefined) => void;
 }) => {
   const picker = useRef<HTMLInputElement>(null);
@@ -21,7 +23,7 @@ export const FileButton = ({
       <input
         ref={picker}
         type="file"
-        accept=".json,application/json"
+        accept={accept}
         className="hidden"
         aria-label={label}
         onChange={(event) => {

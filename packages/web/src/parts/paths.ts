@@ -114,4 +114,6 @@ export const wiringIn = (search: string): string | null => new URLSearchParams(s
 
 /** Files that the server gives, which the browser follows by itself. */
 export const jobFilePath = (job: string): string => `/api/jobs/${part(job)}/file`;
+/** The job with its pictures and records, for a colleague. */
+export const jobSharedPath = (job: string): string => `/api/jobs/${part(job)}/shared`;
 export const picturePath = (hash: string): string => `/api/pictures/${part(hash)}`;

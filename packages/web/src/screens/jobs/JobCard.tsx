@@ -1,9 +1,9 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { Copy, Download, Ellipsis, Trash2 } from 'lucide-react';
+import { Copy, Download, Ellipsis, Send, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { editionName, type CircuitSummary, type JobHead, type JudgedEdition } from '@amber/core';
-import { benchPath, changePath, jobFilePath, jobPath } from '../../parts/paths.js';
+import { benchPath, changePath, jobFilePath, jobPath, jobSharedPath } from '../../parts/paths.js';
 import { plural, when, sayWorking } from '../../parts/format.js';
 import { RunMini } from '../../parts/RunMini.js';
 import { SeverityMark } from '../../parts/ui.js';
@@ -53,7 +53,7 @@ export const JobCard = ({ job }: { job: JobHead }) => {
           </MenuButton>
           <MenuItems
             anchor="bottom end"
-            className="z-20 w-48 rounded-lg border border-line bg-white p-1 shadow-lg focus:outline-none"
+            className="z-20 w-64 rounded-lg border border-line bg-white p-1 shadow-lg focus:outline-none"
           >
             <MenuItem>
               <button type="button" className={itemLook} onClick={() => void duplicateJob(job.id, dispatch)}>
@@ -63,6 +63,11 @@ export const JobCard = ({ job }: { job: JobHead }) => {
             <MenuItem>
               <a className={itemLook} href={jobFilePath(job.id)} download>
                 <Download size={17} /> Export file
+              </a>
+            </MenuItem>
+            <MenuItem>
+              <a className={itemLook} href={jobSharedPath(job.id)} download>
+                <Send size={17} className="shrink-0" /> Send with pictures and records
               </a>
             </MenuItem>
             <MenuItem>

@@ -112,7 +112,12 @@ export const JobsScreen = () => {
           >
             <PackageOpen size={18} /> Box fill worksheet
           </Link>
-          <FileButton words="Import file" label="Job file" onFile={(file) => void bringIn(file)} />
+          <FileButton
+            words="Import file"
+            label="Job file"
+            accept=".json,.zip,application/json,application/zip"
+            onFile={(file) => void bringIn(file)}
+          />
           <Button look="main" onClick={() => setMaking(true)}>
             <Plus size={18} /> New job
           </Button>

@@ -1,7 +1,8 @@
-import { CONTRACT, newJob, withShopDefaults, type JobId } from '@amber/core';
+import { CONTRACT, newJob, withShopDefaults, type JobId, type TakenIn } from '@amber/core';
 import type { Store } from '../../store/store.js';
 import { jobsApi } from '../../server/api.js';
 import { ask, sayFailed, type Answer } from '../../server/client.js';
+import { plural } from '../../parts/format.js';
 import { noticed } from '../../store/noticeSlice.js';
 
 type Dispatch = Store['dispatch'];
@@ -40,8 +41,42 @@ export const deleteJob = async (id: string, name: string, dispatch: Dispatch): P
   if (done) dispatch(noticed(`${name} was deleted.`, { restore: id }));
 };
 
+/** What became of a job that came in from a colleague, in words. */
+export const sayTakenIn = (name: string, { outcome, clashes, records, pictures }: TakenIn): string => {
+  const more = [
+    ...(records > 0 ? [plural(records, 'record')] : []),
+    ...(pictures > 0 ? [plural(pictures, 'picture')] : []),
+  ];
+  const what = {
+    new: `${name} came in.`,
+    same: `${name} is here as it came.`,
+    newer: `${name} is now as it came: nothing had been changed here since.`,
+    merged: `${name} was changed here and there: both are in it.`,
+    apart:
+      'Nothing tells that the job here and the one that came in were ever the same: what came in is a job of its own.',
+    clash: `${name} stays as it is: the same was changed here and there. What came is in its history, to compare and to bring back.`,
+  }[outcome];
+  return [
+    what,
+    ...clashes.map(({ mine, theirs }) => `Here: ${mine.join('; ')}. There: ${theirs.join('; ')}.`),
+    ...(more.length === 0 ? [] : [`New with it: ${more.join(' and ')}.`]),
+  ].join('\n');
+};
+
+const isPacked = (file: File): boolean => file.name.endsWith('.zip') || file.type === 'application/zip';
+
+/** Takes in a job with its pictures and records from a colleague, and tells what became of it. */
+const takeIn = async (file: File, dispatch: Dispatch): Promise<string | null> => {
+  const answer = await ask(CONTRACT.takeIn, { raw: { type: 'application/zip', body: file } });
+  const done = settle(answer, dispatch, `${file.name} was not taken in.`);
+  if (done)
+    dispatch(noticed(sayTakenIn('The job', done), done.outcome === 'clash' ? { tone: 'problem' } : {}));
+  return done?.id ?? null;
+};
+
 /** Reads a job file in; a bad one is told by path and leaves everything as it is. */
 export const importFile = async (file: File, dispatch: Dispatch): Promise<string | null> => {
+  if (isPacked(file)) return takeIn(file, dispatch);
   const answer = await ask(CONTRACT.importJob, { raw: { type: 'text/plain', body: await file.text() } });
   return settle(answer, dispatch, `${file.name} was not imported.`)?.id ?? null;
 };
