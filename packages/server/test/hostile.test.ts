@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
 import fc from 'fast-check';
+import { USUAL_LIMITS } from '../src/http/limits.js';
 import { checkStore, createApp, storesOn } from '../src/index.js';
 import { emptyJob, ownSource } from './support/api.js';
 import { anyHostile, answersTo } from './support/hostile.js';
@@ -23,7 +24,11 @@ test(
     try {
       const stores = storesOn(source);
       await stores.store.create(emptyJob('fuzz-job'), randomUUID());
-      const app = createApp({ ...stores, webRoot });
+      const app = createApp({
+        ...{ ...stores, webRoot },
+        // All of them come from here.
+        limits: { ...USUAL_LIMITS, perClient: 1e9 },
+      });
       const { answered, failed } = await answersTo(
         app,
         fc.sample(anyHostile, { seed: 2203, numRuns: REQUESTS }),

@@ -23,6 +23,8 @@ export const PROBLEM_CODES = [
   'not-a-picture',
   'not-a-file',
   'too-large',
+  'too-many',
+  'busy',
   'foreign-host',
   'foreign-origin',
   'database-down',

@@ -8,6 +8,7 @@ import { eventRoutes } from './eventRoutes.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
 import { shareRoutes } from './shareRoutes.js';
+import { limitAll, limitEach, limitLarge, USUAL_LIMITS, type Limits } from './limits.js';
 import { pictureRoutes } from './pictureRoutes.js';
 import { answer, PATIENCE_SETTING } from './route.js';
 import { answerProblems, Refusal } from './problems.js';
@@ -17,6 +18,7 @@ export interface AppOptions extends Stores {
   webRoot?: string;
   /** Seconds that the database is given to answer; as is usual where it is left out. */
   patience?: number;
+  limits?: Limits;
   /** Host names beside loopback under which the server may be reached. */
   hosts?: readonly string[];
 }
@@ -31,6 +33,7 @@ export const createApp = ({
   shares,
   webRoot,
   patience,
+  limits = USUAL_LIMITS,
   hosts = [],
 }: AppOptions): Express => {
   const app = express();
@@ -39,13 +42,20 @@ export const createApp = ({
   app.use(
     helmet({
       contentSecurityPolicy: {
-        directives: { 'upgrade-insecure-requests': null, 'img-src': ["'self'", 'data:', 'blob:'] },
+        directives: {
+          'upgrade-insecure-requests': null,
+          'img-src': ["'self'", 'data:', 'blob:'],
+          // Nothing comes from anywhere else: what is usual lets fonts and styles of any host in.
+          'font-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+        },
       },
       // Served on loopback without TLS.
       strictTransportSecurity: false,
     }),
   );
   app.use(checkOrigin(hosts));
+  app.use('/api', limitEach(limits));
   app.use(compression());
   const api = Router();
   answer(api, CONTRACT.health, async () => {
@@ -71,14 +81,11 @@ export const createApp = ({
     return { ok: true as const };
   });
   answer(api, CONTRACT.priceHistory, async () => ({ changes: await catalog.history() }));
-  app.use(
-    '/api',
-    eventRoutes(watch),
-    shareRoutes(shares),
-    api,
-    jobRoutes(store, records),
-    pictureRoutes(pictures),
-  );
+  // A page that listens is asked for nothing meanwhile, and is no answer that is on its way.
+  app.use('/api', eventRoutes(watch));
+  app.use('/api', limitAll(limits));
+  app.use(['/api/shared-jobs', '/api/pictures'], limitLarge(limits));
+  app.use('/api', shareRoutes(shares), api, jobRoutes(store, records), pictureRoutes(pictures));
   app.use('/api', (request) => {
     throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');
   });

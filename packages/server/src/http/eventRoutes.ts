@@ -22,6 +22,9 @@ export const eventRoutes = (watch: JobWatch): Router => {
         'Say which page listens: its name as editor, up to 60 signs.',
         'editor',
       );
+    // A page goes on without it: what it misses it is told when it saves.
+    if (watch.isFull)
+      throw new Refusal(503, 'busy', 'So many pages listen that there is no room for one more.', '');
     response.writeHead(200, {
       'Content-Type': 'text/event-stream',
       // Nothing on the way may hold it back or press it together.

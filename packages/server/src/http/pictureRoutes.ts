@@ -3,6 +3,7 @@ import { CONTRACT, FILE_PATHS } from '@amber/core';
 import type { PictureStore } from '../store/pictures.js';
 import { Refusal } from './problems.js';
 import { answer } from './route.js';
+import { svgFault } from './svgBounds.js';
 
 const LIMIT = '8mb';
 
@@ -29,6 +30,8 @@ export const pictureRoutes = (pictures: PictureStore): Router => {
         throw new Refusal(415, 'not-a-picture', 'Send an SVG, a PNG or a JPEG.', 'content-type');
       if (!looksRight(bytes))
         throw new Refusal(422, 'not-a-picture', `The file is not what it says it is, ${type}.`, '');
+      const fault = type === 'image/svg+xml' ? svgFault(bytes.toString('utf8')) : null;
+      if (fault) throw new Refusal(422, 'not-a-picture', `This picture is not taken. ${fault}`, '');
       return { hash: await pictures.keep(type, bytes) };
     },
     { status: 201 },

@@ -9,6 +9,9 @@ const POLL = 2_000;
 /** Milliseconds after which whoever still listens is put down as there again. */
 const STILL_HERE = 10_000;
 
+/** Pages that may listen at the same time. */
+const MOST = 500;
+
 interface Listener extends Present {
   job: string;
   response: Response;
@@ -35,6 +38,11 @@ export class JobWatch {
     this.#source = source;
     this.#poll = poll;
     this.#presence = new PresenceStore(source);
+  }
+
+  /** No room is left for one more page that listens. */
+  get isFull(): boolean {
+    return this.#listeners.size >= MOST;
   }
 
   /** Begins to tell one page of one job; the answer stays open. */

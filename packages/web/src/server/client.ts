@@ -104,7 +104,7 @@ export const askOnce = <E extends Endpoint>(
 /** Is it worth while to ask the same again later? What the server refuses for good is not. */
 export const mayComeBack = (failed: Failed): boolean => {
   if (failed.kind === 'unreachable') return true;
-  return failed.kind === 'strange' ? failed.passing : failed.status >= 500;
+  return failed.kind === 'strange' ? failed.passing : failed.status >= 500 || failed.status === 429;
 };
 
 /** The words for a request that did not succeed: the server refused, because; or it does not answer. */
