@@ -10,7 +10,7 @@ const files = () => [
   ...readdirSync(`${dist}/assets`)
     .filter((name) => !name.endsWith('.map'))
     .map((name) => ({ url: `/assets/${name}`, revision: null })),
-  ...['icon.svg', 'pocket.html'].map((name) => ({
+  ...['icon.svg', 'icon-192.png', 'icon-512.png', 'manifest.webmanifest', 'pocket.html'].map((name) => ({
     url: `/${name}`,
     revision: createHash('sha256')
       .update(readFileSync(`${dist}/${name}`))

@@ -16,6 +16,8 @@ import { ask, type Failed } from './client.js';
 export interface JobPage {
   jobs: JobHead[];
   total: number;
+  /** When the server told it, where that is not now: there is no connection. */
+  keptAt: string | null;
 }
 
 /** So many jobs come at once. */
@@ -32,7 +34,9 @@ export const jobsApi = createApi({
       queryFn: async ({ search, page }) => {
         const query = { search, from: page * JOBS_A_PAGE, count: JOBS_A_PAGE };
         const answer = await ask(CONTRACT.jobs, { query });
-        return answer.kind === 'ok' ? { data: answer.value } : { error: answer };
+        return answer.kind === 'ok'
+          ? { data: { ...answer.value, keptAt: answer.keptAt ?? null } }
+          : { error: answer };
       },
       providesTags: ['Jobs'],
       keepUnusedDataFor: 0,

@@ -6,7 +6,8 @@ import type * as z from 'zod';
  * understand, as one from a server of another version.
  */
 export type Answer<T> =
-  | { kind: 'ok'; value: T }
+  /** `keptAt`: no connection; it is the answer of that moment, as this browser kept it. */
+  | { kind: 'ok'; value: T; keptAt?: string }
   | { kind: 'refused'; status: number; problem: Problem; body: unknown }
   | { kind: 'unreachable' }
   /** `passing` where something on the way may have answered in place of the server. */
@@ -37,6 +38,14 @@ const initOf = <E extends Endpoint>({ method }: E, { body, raw }: Asking<E>): Re
     : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
 });
 
+/** When an answer was given that the browser kept; null of one that the server gives now. */
+const keptAtOf = ({ headers }: Response): string | null => {
+  const kept = headers.get('x-amber-kept');
+  if (kept === null) return null;
+  const at = new Date(kept);
+  return Number.isNaN(at.getTime()) ? new Date(0).toISOString() : at.toISOString();
+};
+
 const read = async <E extends Endpoint>(endpoint: E, response: Response): Promise<Answer<AnswerOf<E>>> => {
   const { status } = response;
   let body: unknown;
@@ -49,7 +58,11 @@ const read = async <E extends Endpoint>(endpoint: E, response: Response): Promis
   }
   if (response.ok) {
     const answer = endpoint.answer.safeParse(body);
-    if (answer.success) return { kind: 'ok', value: answer.data as AnswerOf<E> };
+    if (answer.success) {
+      const value = answer.data as AnswerOf<E>;
+      const keptAt = keptAtOf(response);
+      return keptAt === null ? { kind: 'ok', value } : { kind: 'ok', value, keptAt };
+    }
     const [issue] = answer.error.issues;
     return {
       ...{ kind: 'strange', status, passing: false },

@@ -47,7 +47,12 @@ const useOpenJob = (jobId: string) => {
         const at = draft
           ? { saveId: draft.saveId, revision: draft.parent }
           : { saveId: null, revision: answer.value.revision };
-        dispatch(opened({ stored: answer.value, draft, history: keptHistory(jobId, at) }));
+        dispatch(
+          opened({
+            ...{ stored: answer.value, draft, history: keptHistory(jobId, at) },
+            ...(answer.keptAt === undefined ? {} : { keptAt: answer.keptAt }),
+          }),
+        );
         setLoading({ kind: 'open' });
       } else if (answer.kind === 'refused' && answer.status === 404) setLoading({ kind: 'missing' });
       else setLoading({ kind: 'failed', message: sayFailed(answer) });

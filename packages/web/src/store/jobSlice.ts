@@ -36,6 +36,8 @@ export interface OpenJob {
   save: SaveState;
   /** This browser holds what is unsaved; false where it has no room. */
   held: boolean;
+  /** When the server gave what is open, where that is not now: there was no connection, and this browser had kept it. */
+  keptAt: string | null;
   /** The newest revision that the server was heard to have; 0 while none was. */
   heard: number;
   /** Who else has the job open, as far as the server knows. */
@@ -69,10 +71,11 @@ const jobSlice = createSlice({
         draft: KeptDraft | null;
         /** The history of this tab, where it ends at what is opened. */
         history?: History;
+        keptAt?: string;
       }>,
     ) => {
-      const { stored, draft, history = { past: [], future: [] } } = payload;
-      const stands = { history, held: true, heard: 0, others: [] };
+      const { stored, draft, history = { past: [], future: [] }, keptAt = null } = payload;
+      const stands = { history, keptAt, held: true, heard: 0, others: [] };
       state.open = draft
         ? {
             ...stands,
@@ -110,6 +113,7 @@ const jobSlice = createSlice({
       // Of what was opened since, it says nothing.
       if (open.sent?.saveId !== payload.saveId && open.saveId !== payload.saveId) return;
       open.sent = null;
+      open.keptAt = null;
       open.parent = payload.revision;
       open.save = open.saveId === payload.saveId ? { kind: 'saved', at: payload.at } : { kind: 'unsaved' };
     },
@@ -129,6 +133,8 @@ const jobSlice = createSlice({
       const { open } = state;
       if (open?.document.id !== id) return;
       open.others = news.others;
+      // Heard of now, and it is what is open.
+      if (news.revision === open.parent) open.keptAt = null;
       open.heard = Math.max(open.heard, news.revision ?? 0);
       // A save that is on its way is told by its own answer.
       if (news.gone && open.save.kind !== 'saving') open.save = { kind: 'gone' };
@@ -214,6 +220,7 @@ const takeNewer = (open: OpenJob, { document, revision }: StoredJob): OpenJob =>
     ? {
         ...open,
         document,
+        keptAt: null,
         parent: revision,
         saveId: nanoid(),
         history:

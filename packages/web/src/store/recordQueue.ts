@@ -3,6 +3,7 @@ import { CONTRACT, drawsOf, siteRecordSchema } from '@amber/core';
 import { jobsApi } from '../server/api.js';
 import { ask, mayComeBack, sayFailed } from '../server/client.js';
 import { forget, keep, keptByGone, keptHere } from '../server/kept.js';
+import { sendPictures } from '../server/pictures.js';
 import { opened, type JobState } from './jobSlice.js';
 import { noticed } from './noticeSlice.js';
 import { recordsOfOldTicks } from './oldTicks.js';
@@ -55,7 +56,10 @@ export const createRecordQueue = () => {
         const [next] = api.getState().records.pending;
         if (!next) break;
         const { job, record } = next;
-        const answer = await ask(CONTRACT.addRecord, { ids: { id: job }, body: record });
+        // A picture goes before the record that shows it.
+        const answer = (await sendPictures())
+          ? await ask(CONTRACT.addRecord, { ids: { id: job }, body: record })
+          : ({ kind: 'unreachable' } as const);
         if (answer.kind !== 'ok' && mayComeBack(answer)) {
           api.dispatch(recordsWait());
           const back = new Promise<void>((resolve) =>

@@ -1,4 +1,4 @@
-import { clock } from '../parts/format.js';
+import { clock, when } from '../parts/format.js';
 import type { Away, SaveState } from './jobSlice.js';
 
 const AWAY: Record<Away, { what: string; until: string }> = {
@@ -9,7 +9,8 @@ const AWAY: Record<Away, { what: string; until: string }> = {
 };
 
 /** How it stands with the saving of the open job; `held` where this browser keeps what is not saved. */
-export const saySave = (save: SaveState, held: boolean): string => {
+export const saySave = (save: SaveState, held: boolean, keptAt: string | null = null): string => {
+  if (keptAt !== null && save.kind === 'saved') return `No connection: as it was ${when(keptAt)}`;
   switch (save.kind) {
     case 'saved':
       return save.at === null ? 'Saved' : `Saved ${clock(save.at)}`;

@@ -26,7 +26,7 @@ export const fakeServer = <Body = Record<string, unknown>>(): Sent<Body>[] => {
   globalThis.fetch = ((path: string, init: { method?: string; body?: unknown } = {}) =>
     new Promise((resolve, reject) => {
       const reply = (status: number, json: () => Promise<unknown>) =>
-        resolve({ ok: status < 400, status, json } as Response);
+        resolve({ ok: status < 400, status, json, headers: new Headers() } as Response);
       sent.push({
         method: init.method ?? 'GET',
         path,

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
 import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
-import { plural } from '../../parts/format.js';
+import { plural, when } from '../../parts/format.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { FileButton } from '../../parts/FileButton.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
@@ -137,6 +137,11 @@ export const JobsScreen = () => {
         {data && (asked !== '' || data.total > JOBS_A_PAGE) ? (
           <p role="status" className="-mb-2 text-[13px] text-quiet">
             {asked === '' ? `${data.total} jobs, the last changed first` : found(data.total, asked)}
+          </p>
+        ) : null}
+        {data?.keptAt ? (
+          <p role="status" className="text-[13.5px] font-semibold text-violation">
+            No connection: the list as it was {when(data.keptAt)}.
           </p>
         ) : null}
         <JobList search={asked} scroller={scroller} />
