@@ -2,7 +2,9 @@ import { join } from 'node:path';
 import { needBuild, needPackages } from './lib/needs.mjs';
 import { root } from './lib/paths.mjs';
 import { runShown } from './lib/process.mjs';
-import { run } from './lib/say.mjs';
+import { run, say } from './lib/say.mjs';
+
+const KILLS = 200;
 
 /** Jobs with faults in them, single faults, pairs of faults, and single faults with one answer in ten wrong. */
 const FAULTS = ['70', '2000', '500', '500'];
@@ -10,9 +12,10 @@ const FAULTS = ['70', '2000', '500', '500'];
 /**
  * Twenty times as many cases as in the tests: the search against trying everything on some 30,000 jobs, groups apart, two circuits and prices of judgement among them, and 50,000 files with
  * something wrong in them, the laws of the drawing over 900 wirings, each planned and spoiled; and for changes of old work the laws over
- * 2,000 random jobs and the twin over 3,000, of up to six boxes. First 2,000 hidden faults are looked for, and the wires of 5,000 circuits. It takes six hours.
+ * 2,000 random jobs and the twin over 3,000, of up to six boxes. First the server and its database are killed 200 times while several save; then 2,000
+ * hidden faults are looked for, the wires of 5,000 circuits told apart, and 200,000 hostile requests answered. It takes six hours.
  */
-await run(() => {
+await run(async () => {
   needPackages();
   needBuild();
   const env = {
@@ -42,7 +45,21 @@ await run(() => {
     '--testTimeout',
     '7200000',
   ];
+  const { killTrial } = await import('./lib/killTrial.mjs');
+  // Two hundred kills while several save, at moments of their own.
+  const { acknowledged, lost } = await killTrial(KILLS, 1, (times, saves, gone) => {
+    if (times % 20 === 0) say(`${times} kills: ${saves} saves acknowledged, ${gone} of them lost`);
+  });
+  if (lost.length > 0 || acknowledged === 0) process.exitCode = 1;
   const found = runShown('node', ['--import', 'tsx', join(root, 'scripts/lib/finderFigures.ts'), ...FAULTS]);
   const told = runShown('node', ['--import', 'tsx', join(root, 'scripts/lib/identifyFigures.ts'), '5000']);
-  process.exitCode = runShown('node', args, { env }) || found || told;
+  // Two hundred thousand requests of somebody who means no good.
+  const hostile = runShown(
+    'node',
+    [args[0], '--selectProjects', 'server', '--', 'hostile', '--testTimeout', '7200000'],
+    {
+      env: { ...env, HOSTILE_REQUESTS: '200000' },
+    },
+  );
+  process.exitCode = runShown('node', args, { env }) || found || told || hostile || process.exitCode;
 });

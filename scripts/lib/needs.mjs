@@ -14,8 +14,15 @@ export const findProgram = (...names) => {
 };
 
 /** Installs a Debian package when its program is missing; says so first, and stops where it may not. */
-export const needDebian = (debianPackage, ...programs) => {
-  const there = findProgram(...programs);
+export const needDebian = (debianPackage, ...programs) =>
+  needFound(debianPackage, programs, () => findProgram(...programs));
+
+/** The same of a file that is no program. */
+export const needDebianFile = (debianPackage, ...files) =>
+  needFound(debianPackage, files, () => files.find((file) => existsSync(file)));
+
+const needFound = (debianPackage, programs, find) => {
+  const there = find();
   if (there) return there;
   if (!findProgram('apt-get'))
     throw new Stop(
@@ -32,7 +39,7 @@ export const needDebian = (debianPackage, ...programs) => {
   const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] };
   runShown('apt-get', ['update', '-qq'], quiet);
   const code = runShown('apt-get', ['install', '-y', '-qq', '--no-install-recommends', debianPackage], quiet);
-  const found = findProgram(...programs);
+  const found = find();
   if (code !== 0 || !found)
     throw new Stop(
       `${debianPackage} could not be installed.`,

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { FileFault, Problem, ProblemCode } from '@amber/core';
+import { isPassing } from '../store/again.js';
 
 /** Code, message for people, path into what was sent. */
 type Told = Pick<Problem, 'code' | 'message' | 'path'>;
@@ -97,6 +98,12 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, _request, re
     return send(response, 503, {
       code: 'database-down',
       message: 'The database does not answer. Nothing was stored.',
+      path: '',
+    });
+  if (isPassing(error))
+    return send(response, 503, {
+      code: 'busy',
+      message: 'Others change the same at this moment. Nothing was stored; try it again.',
       path: '',
     });
   if (isDiskFull(error))
