@@ -35,8 +35,8 @@ export const Others = () => {
       className="flex min-w-0 items-center gap-1.5 text-[13px]"
     >
       <Users size={16} aria-hidden="true" className="shrink-0" />
-      <span className="max-w-40 truncate">
-        <span className="sr-only">Also open: </span>
+      <span className="max-w-56 truncate">
+        <span className="max-lg:sr-only">Also open: </span>
         {who}
         {isBehind(open) ? ': saved, comes in when you pause' : ''}
       </span>
