@@ -6,6 +6,7 @@ import { dataFolder, root } from './lib/paths.mjs';
 import { aborted, endChild, exited, portIsFree, spawnApart, stopAsked } from './lib/process.mjs';
 import { holderOf, sayHeld } from './lib/holder.mjs';
 import { run, say, Stop } from './lib/say.mjs';
+import { openShare, shareAsked } from './lib/share.mjs';
 import { startServer } from './lib/server.mjs';
 
 const DEFAULT_PORT = 4747;
@@ -63,12 +64,19 @@ await run(async () => {
   needPackages();
   needBuild();
 
+  const share = shareAsked() === null ? null : await openShare(folder ?? dataFolder(), port);
   const stopping = stopAsked();
   const database = folder === null ? null : await startDatabase(folder, stopping);
   try {
-    const server = await startServer({ databaseUrl: outside ?? database.url, port, stopping });
+    const server = await startServer({
+      databaseUrl: outside ?? database.url,
+      port,
+      stopping,
+      env: share?.env,
+    });
     database?.answersAt(server.address);
     say(`\nAmber Junction is ready at ${server.address}\nPress Ctrl-C to stop.`);
+    await share?.print();
     const endDaily = database ? daily(database.url) : async () => {};
     const ended = await Promise.race([
       aborted(stopping).then(() => null),

@@ -7,7 +7,7 @@ import { Stop } from './say.mjs';
 const END_SECONDS = 2.5;
 
 /** Starts the built server and waits until it serves. Gives its address and a function that stops it. */
-export const startServer = async ({ databaseUrl, port, stopping }) => {
+export const startServer = async ({ databaseUrl, port, stopping, env = {} }) => {
   const child = spawnApart('node', ['--enable-source-maps', join(root, 'packages/server/dist/main.js')], {
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     env: {
@@ -17,6 +17,7 @@ export const startServer = async ({ databaseUrl, port, stopping }) => {
       PORT: String(port),
       WEB_ROOT: join(root, 'packages/web/dist'),
       DEMO_JOB: join(root, 'demo/heron-yard.json'),
+      ...env,
     },
   });
   const message = await new Promise((resolve) => {

@@ -450,6 +450,7 @@ export {
 } from './wire/contract.js';
 export type {
   Catalog,
+  AccessRole,
   DeletedJob,
   OnTruck,
   PriceChange,
@@ -458,6 +459,8 @@ export type {
   JobHead,
   JobNews,
   ListQuery,
+  Me,
+  PairedDevice,
   Present,
   Problem,
   ProblemCode,

@@ -1,3 +1,4 @@
+export { AccessCodes } from './access/codes.js';
 export { createApp, type AppOptions } from './http/app.js';
 export { storesOn, type Stores } from './stores.js';
 export { CatalogStore } from './store/catalog.js';

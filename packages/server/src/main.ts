@@ -1,5 +1,9 @@
 import 'reflect-metadata';
-import type { Server } from 'node:http';
+import { readFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import { AccessCodes } from './access/codes.js';
+import type { Sharing } from './access/guard.js';
 import { createApp } from './http/app.js';
 import { dataSourceOf } from './store/dataSource.js';
 import { loadDemo } from './store/demo.js';
@@ -9,7 +13,7 @@ import { storesOn } from './stores.js';
 import { openThreads } from './work/threads.js';
 import { thinStore } from './keep/thin.js';
 
-const HOST = '127.0.0.1';
+const LOOPBACK = '127.0.0.1';
 const DAY = 24 * 3_600_000;
 
 /** Milliseconds that requests which have begun are given when the server is to end. */
@@ -21,9 +25,27 @@ const report = (message: { address: string } | { problem: string; wayOut: string
   else console.log(Object.values(message).join('\n'));
 };
 
-const listen = (port: number, app: ReturnType<typeof createApp>) =>
+/** Where devices beyond this machine come in, and by what, as the start script settled it; null, and nobody does. */
+const shareOf = (env: NodeJS.ProcessEnv) => {
+  const [host, port, full, field] = [
+    env['SHARE_HOST'],
+    env['SHARE_PORT'],
+    env['ACCESS_CODE'],
+    env['ACCESS_CODE_FIELD'],
+  ];
+  const [cert, key] = [env['TLS_CERT'], env['TLS_KEY']];
+  if (!host || !port || !full || !field || !cert || !key) return null;
+  const sharing: Sharing = {
+    codes: new AccessCodes({ full, field }),
+    ...(env['TLS_SELF_MADE'] ? { certificate: cert } : {}),
+  };
+  return { sharing, host, port: Number(port), cert, key };
+};
+
+const listen = (server: Server, port: number, host: string) =>
   new Promise<Server>((resolve, reject) => {
-    const server = app.listen(port, HOST, (error) => (error ? reject(error) : resolve(server)));
+    server.once('error', reject);
+    server.listen(port, host, () => resolve(server));
   });
 
 const start = async () => {
@@ -52,21 +74,37 @@ const start = async () => {
   }
   const webRoot = process.env['WEB_ROOT'];
   const hosts = (process.env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean);
-  const app = createApp({ ...stores, hosts, ...(webRoot ? { webRoot } : {}) });
+  const share = shareOf(process.env);
+  const app = createApp({
+    ...stores,
+    hosts,
+    sharing: share?.sharing ?? null,
+    ...(webRoot ? { webRoot } : {}),
+  });
   const port = Number(process.env['PORT'] ?? 4747);
-  let server: Server;
+  const servers: Server[] = [];
+  let trying = port;
   try {
-    server = await listen(port, app);
+    servers.push(await listen(createServer(app), port, LOOPBACK));
+    if (share) {
+      trying = share.port;
+      const secure = createSecureServer(
+        { cert: readFileSync(share.cert), key: readFileSync(share.key) },
+        app,
+      );
+      servers.push(await listen(secure, share.port, share.host));
+    }
   } catch (error) {
     report({
-      problem: `Port ${port} cannot be used: ${(error as Error).message}`,
-      wayOut: 'Set PORT to a free port.',
+      problem: `Port ${trying} cannot be used: ${(error as Error).message}`,
+      wayOut: `Set ${trying === port ? 'PORT' : 'SHARE_PORT'} to a free port.`,
     });
+    for (const server of servers) server.close();
     await Promise.all([source.destroy(), threads.close()]);
     process.exitCode = 1;
     return;
   }
-  report({ address: `http://${HOST}:${port}` });
+  report({ address: `http://${LOOPBACK}:${port}` });
   const thin = () =>
     thinStore(source).catch((error: unknown) => console.error('What is old was not thinned out:', error));
   void thin();
@@ -79,14 +117,16 @@ const start = async () => {
     if (stopping) return;
     stopping = true;
     // Requests that have begun are finished; idle connections would hold the process open for minutes, and so would a page that listens.
-    server.close(
-      () => void Promise.all([source.destroy(), threads.close()]).then(() => process.disconnect?.()),
-    );
+    void Promise.all(servers.map((server) => new Promise((resolve) => server.close(resolve))))
+      .then(() => Promise.all([source.destroy(), threads.close()]))
+      .then(() => process.disconnect?.());
     stores.watch
       .close()
       .catch((error: unknown) => console.error('Who listened was not put down as gone:', error));
-    server.closeIdleConnections();
-    setTimeout(() => server.closeAllConnections(), FINISH).unref();
+    for (const server of servers) {
+      server.closeIdleConnections();
+      setTimeout(() => server.closeAllConnections(), FINISH).unref();
+    }
   };
   for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP'] as const) process.on(signal, stop);
   // Whoever started this is gone: nobody else would stop it.

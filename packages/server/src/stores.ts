@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import { JobWatch } from './http/watch.js';
 import { ShareStore } from './share/shareStore.js';
 import { CatalogStore } from './store/catalog.js';
+import { DeviceStore } from './store/devices.js';
 import { JobStore } from './store/jobs.js';
 import { PictureStore } from './store/pictures.js';
 import { RecordStore } from './store/records.js';
@@ -17,6 +18,7 @@ export const storesOn = (
   return {
     ...{ store, pictures, records },
     catalog: new CatalogStore(source),
+    devices: new DeviceStore(source),
     watch: new JobWatch(source, poll),
     shares: new ShareStore(source, store, records, pictures),
   };

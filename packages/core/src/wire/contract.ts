@@ -25,6 +25,9 @@ export const PROBLEM_CODES = [
   'too-large',
   'too-many',
   'busy',
+  'no-access',
+  'wrong-code',
+  'field-view',
   'foreign-host',
   'foreign-origin',
   'database-down',
@@ -170,6 +173,31 @@ export const takenInSchema = z.object({
 });
 export type TakenIn = z.infer<typeof takenInSchema>;
 
+/** full: as on the machine itself. field: reads all, ticks, records and photographs, and changes nothing else. */
+export const accessRoleSchema = z.enum(['full', 'field']);
+export type AccessRole = z.infer<typeof accessRoleSchema>;
+
+/** A tablet or telephone that was let in. */
+export const pairedDeviceSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  role: accessRoleSchema,
+  pairedAt: z.iso.datetime(),
+  seenAt: z.iso.datetime(),
+});
+export type PairedDevice = z.infer<typeof pairedDeviceSchema>;
+
+/** Who asks: what the device is called, null of the machine itself; and what it may do, null where it was not let in. */
+export const meSchema = z.object({
+  /** The program was started so that others may be let in. */
+  shared: z.boolean(),
+  device: z.string().nullable(),
+  role: accessRoleSchema.nullable(),
+  /** There is a certificate that a device has to trust. */
+  certificate: z.boolean(),
+});
+export type Me = z.infer<typeof meSchema>;
+
 /** One thing that can be asked of the server. `:id` of a path is the id of a job. */
 export interface Endpoint<
   Request extends z.ZodType | null = z.ZodType | null,
@@ -195,6 +223,16 @@ const sentDocument = z.unknown();
 /** All that server and page say to each other, but for files and pictures. Paths are below `/api`. */
 export const CONTRACT = {
   health: endpoint('GET', '/health', null, z.object({ ok: z.literal(true), database: z.string() })),
+  me: endpoint('GET', '/access/me', null, meSchema),
+  /** Lets this device in by the code that was printed; it is known by a cookie from then on. */
+  pair: endpoint(
+    'POST',
+    '/access/pair',
+    z.object({ code: z.string().min(1).max(40), name: z.string().trim().min(1).max(60) }),
+    z.object({ name: z.string(), role: accessRoleSchema }),
+  ),
+  devices: endpoint('GET', '/access/devices', null, z.object({ devices: z.array(pairedDeviceSchema) })),
+  putOut: endpoint('DELETE', '/access/devices/:device', null, z.object({ ok: z.literal(true) })),
   catalog: endpoint('GET', '/catalog', null, catalogSchema),
   /** Articles of the catalog put in or changed, all of them or none; one that is no more to be had stays, and says so. */
   putArticles: endpoint(
@@ -279,4 +317,5 @@ export const FILE_PATHS = {
   shared: '/jobs/:id/shared',
   picture: '/pictures/:hash',
   events: '/jobs/:id/events',
+  certificate: '/access/certificate',
 } as const;

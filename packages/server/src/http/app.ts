@@ -4,6 +4,7 @@ import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
 import { CONTRACT } from '@amber/core';
 import type { Stores } from '../stores.js';
+import { accessRoutes, guard, type Sharing } from '../access/guard.js';
 import { eventRoutes } from './eventRoutes.js';
 import { jobRoutes } from './jobRoutes.js';
 import { checkOrigin } from './origin.js';
@@ -19,6 +20,8 @@ export interface AppOptions extends Stores {
   /** Seconds that the database is given to answer; as is usual where it is left out. */
   patience?: number;
   limits?: Limits;
+  /** How devices beyond this machine are let in. */
+  sharing?: Sharing | null;
   /** Host names beside loopback under which the server may be reached. */
   hosts?: readonly string[];
 }
@@ -34,6 +37,8 @@ export const createApp = ({
   webRoot,
   patience,
   limits = USUAL_LIMITS,
+  sharing = null,
+  devices,
   hosts = [],
 }: AppOptions): Express => {
   const app = express();
@@ -81,6 +86,11 @@ export const createApp = ({
     return { ok: true as const };
   });
   answer(api, CONTRACT.priceHistory, async () => ({ changes: await catalog.history() }));
+  app.use('/api', guard(devices, sharing));
+  app.use(
+    '/api',
+    accessRoutes(devices, sharing, (device) => watch.silence(device)),
+  );
   // A page that listens is asked for nothing meanwhile, and is no answer that is on its way.
   app.use('/api', eventRoutes(watch));
   app.use('/api', limitAll(limits));

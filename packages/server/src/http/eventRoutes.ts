@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import { FILE_PATHS, jobIdSchema, presentSchema } from '@amber/core';
+import { deviceOf } from '../access/guard.js';
 import { missing, Refusal } from './problems.js';
 import type { JobWatch } from './watch.js';
 
@@ -32,7 +33,7 @@ export const eventRoutes = (watch: JobWatch): Router => {
       'X-Accel-Buffering': 'no',
     });
     response.flushHeaders();
-    watch.listen(id.data, who.data, response);
+    watch.listen(id.data, who.data, response, deviceOf(response)?.id ?? null);
   });
   return routes;
 };

@@ -7,6 +7,9 @@ const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
 
 const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 
+/** Is a host that was asked one of this machine? */
+export const isLoopbackName = (host: string): boolean => LOOPBACK.has(nameOf(host));
+
 /**
  * Does the browser say that a page from elsewhere sent it? Another port of the same machine is elsewhere too: any program may
  * serve a page there. The whole origin is compared with the host that was asked, as far as the browser names it.

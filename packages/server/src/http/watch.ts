@@ -14,6 +14,8 @@ const MOST = 500;
 
 interface Listener extends Present {
   job: string;
+  /** The device that listens, by its id; null of a page of this machine. */
+  device: string | null;
   response: Response;
   /** What was told last, as it was sent. */
   told: string;
@@ -46,8 +48,8 @@ export class JobWatch {
   }
 
   /** Begins to tell one page of one job; the answer stays open. */
-  listen(job: string, who: Present, response: Response): void {
-    const listener: Listener = { ...who, job, response, told: '' };
+  listen(job: string, who: Present, response: Response, device: string | null = null): void {
+    const listener: Listener = { ...who, job, device, response, told: '' };
     this.#listeners.add(listener);
     response.on('close', () => void this.#left(listener));
     void this.#presence.seen(job, who).then(
@@ -72,6 +74,11 @@ export class JobWatch {
         void this.look();
       });
     return this.#looking;
+  }
+
+  /** Ends what a device hears that was put out. */
+  silence(device: string): void {
+    for (const listener of this.#listeners) if (listener.device === device) listener.response.end();
   }
 
   /** Ends all answers, and says of those who listened that they left: a page asks again by itself, of whoever answers then. */

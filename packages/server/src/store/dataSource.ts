@@ -2,6 +2,7 @@ import { DataSource } from 'typeorm';
 import {
   ArticleEntity,
   DefaultsEntity,
+  DeviceEntity,
   JobEntity,
   JudgementPriceEntity,
   LabourUnitEntity,
@@ -23,6 +24,7 @@ import {
   Ticks1700000000004,
 } from './migrations.js';
 import { CatalogPrices1700000000012 } from './catalogPrices.js';
+import { Devices1700000000018 } from './devices.js';
 import { Faces1700000000008 } from './faces.js';
 import { JobList1700000000017 } from './jobList.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
@@ -53,6 +55,7 @@ export const dataSourceOf = (url: string): DataSource =>
       PictureEntity,
       RecordEntity,
       PresenceEntity,
+      DeviceEntity,
     ],
     migrations: [
       Jobs1700000000001,
@@ -72,6 +75,7 @@ export const dataSourceOf = (url: string): DataSource =>
       Presence1700000000015,
       BinaryIds1700000000016,
       JobList1700000000017,
+      Devices1700000000018,
     ],
     extra: { connectionLimit: 10 },
   });

@@ -1,4 +1,5 @@
 import { EntitySchema } from 'typeorm';
+import type { AccessRole } from '@amber/core';
 
 /** Compared byte for byte. */
 const exact = { type: 'varchar', collation: 'utf8mb4_nopad_bin' } as const;
@@ -121,6 +122,18 @@ export interface RecordRow {
   /** When it happened, by the clock of whoever made it; and when it came here. */
   madeAt: Date;
   keptAt: Date;
+}
+
+/** A device that was let in by a code. */
+export interface DeviceRow {
+  id: string;
+  /** SHA-256 of what the device shows. */
+  token: string;
+  name: string;
+  role: AccessRole;
+  pairedAt: Date;
+  seenAt: Date;
+  outAt: Date | null;
 }
 
 /** Somebody who has a job open. */
@@ -279,4 +292,19 @@ export const PresenceEntity = new EntitySchema<PresenceRow>({
     called: { type: 'varchar', length: 60 },
     seenAt: { ...moment, ...now, name: 'seen_at' },
   },
+});
+
+export const DeviceEntity = new EntitySchema<DeviceRow>({
+  name: 'device',
+  tableName: 'devices',
+  columns: {
+    id: { ...exact, length: 60, primary: true },
+    token: { type: 'char', length: 64, collation: 'utf8mb4_nopad_bin' },
+    name: { type: 'varchar', length: 60 },
+    role: { type: 'varchar', length: 10 },
+    pairedAt: { ...moment, ...now, name: 'paired_at' },
+    seenAt: { ...moment, ...now, name: 'seen_at' },
+    outAt: { ...moment, name: 'out_at', nullable: true },
+  },
+  indices: [{ name: 'devices_by_token', columns: ['token'], unique: true }],
 });
