@@ -112,8 +112,10 @@ export const changeIn = (search: string): boolean => new URLSearchParams(search)
 /** The id of the wiring that an address asks for; null for the planned one. */
 export const wiringIn = (search: string): string | null => new URLSearchParams(search).get(WIRING);
 
+export const DEVICES_PATH = '/devices';
 /** Files that the server gives, which the browser follows by itself. */
 export const jobFilePath = (job: string): string => `/api/jobs/${part(job)}/file`;
 /** The job with its pictures and records, for a colleague. */
 export const jobSharedPath = (job: string): string => `/api/jobs/${part(job)}/shared`;
+export const certificatePath = '/api/access/certificate';
 export const picturePath = (hash: string): string => `/api/pictures/${part(hash)}`;

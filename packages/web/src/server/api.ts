@@ -5,7 +5,9 @@ import {
   type DeletedJob,
   type Job,
   type JobHead,
+  type Me,
   type OnTruck,
+  type PairedDevice,
   type PriceChange,
   type RevisionHead,
   type SiteRecord,
@@ -27,7 +29,7 @@ export const JOBS_A_PAGE = 30;
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fakeBaseQuery<Failed>(),
-  tagTypes: ['Jobs', 'Catalog', 'Truck', 'Revisions'],
+  tagTypes: ['Jobs', 'Catalog', 'Truck', 'Revisions', 'Access'],
   endpoints: (build) => ({
     /** A page of the jobs that a search finds, counted from 0, and how many it finds in all. */
     jobs: build.query<JobPage, { search: string; page: number }>({
@@ -39,6 +41,22 @@ export const jobsApi = createApi({
           : { error: answer };
       },
       providesTags: ['Jobs'],
+      keepUnusedDataFor: 0,
+    }),
+    /** Who this device is to the server. */
+    me: build.query<Me, void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.me);
+        return answer.kind === 'ok' ? { data: answer.value } : { error: answer };
+      },
+      providesTags: ['Access'],
+    }),
+    devices: build.query<PairedDevice[], void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.devices);
+        return answer.kind === 'ok' ? { data: answer.value.devices } : { error: answer };
+      },
+      providesTags: ['Access'],
       keepUnusedDataFor: 0,
     }),
     /** Jobs that were deleted and can be brought back. */
@@ -142,6 +160,8 @@ export const jobsApi = createApi({
 export const {
   useCatalogQuery,
   useDeletedJobsQuery,
+  useDevicesQuery,
+  useMeQuery,
   useRevisionsQuery,
   useSaveQuery,
   useMoveTruckMutation,

@@ -25,6 +25,9 @@ export interface Asking<E extends Endpoint> {
   raw?: { type: string; body: BodyInit };
 }
 
+/** Told to the page when the server lets this device in no more. */
+export const NO_ACCESS = 'amber-no-access';
+
 /** A server that has not answered by then is taken as unreachable; a repeated save is recognised by its id. What is sent as a file takes its time. */
 const PATIENCE = 10_000;
 const PATIENCE_WITH_FILES = 60_000;
@@ -69,6 +72,7 @@ const read = async <E extends Endpoint>(endpoint: E, response: Response): Promis
       why: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`,
     };
   }
+  if (status === 401) dispatchEvent(new Event(NO_ACCESS));
   const problem = problemSchema.safeParse(body);
   if (problem.success) return { kind: 'refused', status, problem: problem.data, body };
   return { kind: 'strange', status, why: `It answers ${status} without a reason.`, passing: status >= 500 };

@@ -2,8 +2,9 @@ import { lazy } from 'react';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { CONTRACT } from '@amber/core';
 import { Boundary } from '../parts/Boundary.js';
-import { jobIn, JOB_PATTERN, SHOP_PATH, WORKSHEET_PATH } from '../parts/paths.js';
+import { DEVICES_PATH, jobIn, JOB_PATTERN, SHOP_PATH, WORKSHEET_PATH } from '../parts/paths.js';
 import { askEarly } from '../server/client.js';
+import { Gate } from './Gate.js';
 import { Frame } from './Frame.js';
 import { NotFound } from './NotFound.js';
 import { screenAt } from './screens.js';
@@ -17,6 +18,9 @@ const WorksheetScreen = lazy(async () => ({
 const ShopScreen = lazy(async () => ({
   default: (await import('../screens/shop/ShopScreen.js')).ShopScreen,
 }));
+const DevicesScreen = lazy(async () => ({
+  default: (await import('../screens/devices/DevicesScreen.js')).DevicesScreen,
+}));
 const loadJobShell = async () => ({ default: (await import('./JobShell.js')).JobShell });
 const JobShell = lazy(loadJobShell);
 // An address inside a job will need both: ask for them before the first render does.
@@ -29,37 +33,47 @@ for (const load of opened !== null ? [loadJobShell, screenAt(location.pathname)?
 export const App = () => (
   <BrowserRouter>
     <Boundary what="The program" of="program">
-      <Routes>
-        <Route element={<Frame />}>
-          <Route
-            index
-            element={
-              <Boundary isPage what="The list of jobs" of="jobs">
-                <JobsScreen />
-              </Boundary>
-            }
-          />
-          <Route
-            path={WORKSHEET_PATH}
-            element={
-              <Boundary isPage what="The worksheet" of="worksheet">
-                <WorksheetScreen />
-              </Boundary>
-            }
-          />
-          <Route
-            path={SHOP_PATH}
-            element={
-              <Boundary isPage what="The shop" of="shop">
-                <ShopScreen />
-              </Boundary>
-            }
-          />
-          {/* One shell for every address of a job: going from one screen to another does not open it anew. */}
-          <Route path={JOB_PATTERN} element={<JobShell />} />
-          <Route path="*" element={<NotFound what="There is nothing at this address." />} />
-        </Route>
-      </Routes>
+      <Gate>
+        <Routes>
+          <Route element={<Frame />}>
+            <Route
+              index
+              element={
+                <Boundary isPage what="The list of jobs" of="jobs">
+                  <JobsScreen />
+                </Boundary>
+              }
+            />
+            <Route
+              path={WORKSHEET_PATH}
+              element={
+                <Boundary isPage what="The worksheet" of="worksheet">
+                  <WorksheetScreen />
+                </Boundary>
+              }
+            />
+            <Route
+              path={SHOP_PATH}
+              element={
+                <Boundary isPage what="The shop" of="shop">
+                  <ShopScreen />
+                </Boundary>
+              }
+            />
+            <Route
+              path={DEVICES_PATH}
+              element={
+                <Boundary isPage what="The devices" of="devices">
+                  <DevicesScreen />
+                </Boundary>
+              }
+            />
+            {/* One shell for every address of a job: going from one screen to another does not open it anew. */}
+            <Route path={JOB_PATTERN} element={<JobShell />} />
+            <Route path="*" element={<NotFound what="There is nothing at this address." />} />
+          </Route>
+        </Routes>
+      </Gate>
     </Boundary>
   </BrowserRouter>
 );

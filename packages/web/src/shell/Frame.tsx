@@ -1,7 +1,8 @@
-import { FolderOpen, Store, type LucideIcon } from 'lucide-react';
+import { FolderOpen, Store, TabletSmartphone, type LucideIcon } from 'lucide-react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
-import { jobIn, jobPath, JOBS_PATH, SHOP_PATH } from '../parts/paths.js';
+import { DEVICES_PATH, jobIn, jobPath, JOBS_PATH, SHOP_PATH } from '../parts/paths.js';
+import { useMe } from '../store/useFieldView.js';
 import { NoticeBar } from './NoticeBar.js';
 import { screenAt, SCREENS } from './screens.js';
 
@@ -33,6 +34,7 @@ export const Frame = () => {
   const jobId = jobIn(pathname);
   const found = screenAt(pathname);
   const circuit = found?.circuitId ?? null;
+  const me = useMe();
   return (
     <div className="flex h-full flex-col-reverse sm:flex-row">
       <nav
@@ -61,7 +63,17 @@ export const Frame = () => {
               />
             ))}
         {/* On a narrow screen the stages of the job take all of the bar. */}
-        <span className={`flex flex-1 sm:mt-auto sm:flex-none ${jobId === null ? '' : 'max-sm:hidden'}`}>
+        <span
+          className={`flex flex-1 sm:mt-auto sm:flex-none sm:flex-col ${jobId === null ? '' : 'max-sm:hidden'}`}
+        >
+          {me?.shared && me.role === 'full' ? (
+            <Stage
+              to={DEVICES_PATH}
+              active={pathname === DEVICES_PATH}
+              icon={TabletSmartphone}
+              label="Devices"
+            />
+          ) : null}
           <Stage to={SHOP_PATH} active={pathname === SHOP_PATH} icon={Store} label="Shop" />
         </span>
       </nav>

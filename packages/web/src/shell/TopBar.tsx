@@ -9,6 +9,7 @@ import { historyPath, jobPath, START, startPath } from '../parts/paths.js';
 import { redone, undone } from '../store/jobSlice.js';
 import { useEdit } from '../store/review.js';
 import { Others } from './Others.js';
+import { useFieldView } from '../store/useFieldView.js';
 import { SaveMark } from './SaveMark.js';
 
 /** Typed freely, taken when it is a name; an empty one springs back. */
@@ -109,6 +110,7 @@ export const TopBar = ({
   const history = useAppSelector((state) => state.job.open?.history);
   const dispatch = useAppDispatch();
   const edit = useEdit();
+  const isField = useFieldView();
   const step = (label: string, change: { label: string } | undefined) =>
     change ? `${label}: ${change.label}` : label;
   const past = history?.past.at(-1);
@@ -144,6 +146,7 @@ export const TopBar = ({
       </label>
       {children}
       <div className="ml-auto flex items-center gap-1">
+        {isField ? <span className={`${chip} font-semibold`}>Field view</span> : null}
         <Others />
         <SaveMark />
         <Link

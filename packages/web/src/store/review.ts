@@ -2,6 +2,8 @@ import { reviewJob, reviewWiring, type Job, type JobReview, type ReviewedWiring 
 import { useCallback } from 'react';
 import { useAppDispatch } from './store.js';
 import { edited } from './jobSlice.js';
+import { noticed } from './noticeSlice.js';
+import { FIELD_VIEW, useFieldView } from './useFieldView.js';
 
 /** A job is never mutated, so what follows from it is computed once for each state of it. */
 const reviews = new WeakMap<Job, JobReview>();
@@ -32,5 +34,13 @@ export const subjectOf = (job: Job, id: string | null): JobReview | ReviewedWiri
 /** The one way to change the open job: planned anew, then stored as one entry of its history under the label. */
 export const useEdit = () => {
   const dispatch = useAppDispatch();
-  return useCallback((job: Job, label: string) => dispatch(edited(reviewOf(job).job, label)), [dispatch]);
+  const isField = useFieldView();
+  return useCallback(
+    (job: Job, label: string) => {
+      // The server would refuse it: what cannot be kept is not shown as done.
+      if (isField) dispatch(noticed(FIELD_VIEW));
+      else dispatch(edited(reviewOf(job).job, label));
+    },
+    [dispatch, isField],
+  );
 };
