@@ -134,7 +134,7 @@ export const openShare = async (folder, port) => {
       say(`\nOther devices come in at ${there.map((one) => `https://${one}:${sharePort}`).join(' or ')}`);
       say(`  with the code ${codes.full}, or for ticks, records and photographs alone ${codes.field}.`);
       say(
-        '  Both hold until the program is stopped; a device that was let in stays so until it is put out (Jobs, Devices).',
+        '  Both hold until the program is stopped; a device that was let in stays so until it is put out (under Devices).',
       );
       if (selfMade)
         say(

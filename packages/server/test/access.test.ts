@@ -76,6 +76,29 @@ test('a device is let in by the code, once, and does all that this machine does,
     device: 'Tablet of the truck',
     role: 'full',
   });
+  // Each save and record says where it was made, whatever the device says itself.
+  await tablet.device
+    .put('/jobs/from-tablet', { saveId: 't', parent: 1, document: emptyJob('from-tablet'), by: 'RF' })
+    .expect(200);
+  const { revisions } = CONTRACT.revisions.answer.parse(
+    (await tablet.device.get('/jobs/from-tablet/revisions')).body,
+  );
+  expect(revisions[0]).toMatchObject({ revision: 2, by: 'RF', device: 'Tablet of the truck' });
+  await tablet.device
+    .post('/jobs/from-tablet/records', {
+      ...{
+        id: 'r',
+        kind: 'note',
+        version: 1,
+        about: { kind: 'job', id: 'from-tablet' },
+        body: { text: 'Seen' },
+      },
+      ...{ retracts: null, by: 'RF', device: 'The office', at: new Date().toISOString() },
+    })
+    .expect(201);
+  expect((await tablet.device.get('/jobs/from-tablet/records')).body).toMatchObject({
+    records: [{ by: 'RF', device: 'Tablet of the truck' }],
+  });
   const { devices } = CONTRACT.devices.answer.parse(
     (await request(app).get('/api/access/devices').expect(200)).body,
   );

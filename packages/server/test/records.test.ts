@@ -177,6 +177,8 @@ test('ticks of before become records: each tick one, what was unticked a retract
         ...[job, id, step, done, new Date(AT)],
       ]);
     await migration.up(runner);
+    // What came to the table later.
+    await runner.query("ALTER TABLE records ADD device varchar(60) NOT NULL DEFAULT ''");
     const read = async (job: string) => {
       const answer = await apiOn(other).get(`/api/jobs/${job}/records`);
       return CONTRACT.records.answer.parse(answer.body).records;

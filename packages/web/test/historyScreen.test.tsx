@@ -36,6 +36,7 @@ const answer = async (method: string, path: RegExp, body: object, status = 200) 
 };
 const save = (saveId: string, revision: number | null, parent: number, name: string | null = null) => ({
   ...{ saveId, revision, parent, name },
+  ...{ by: 'RF', device: revision === 2 ? 'Tablet of the truck' : '' },
   savedAt: new Date(Date.now() - 1000 * (10 - (revision ?? 0))).toISOString(),
 });
 const revisions = (name: string | null = null) => ({
@@ -53,6 +54,7 @@ test('a state of before is compared, brought back as an edit that can be undone,
   press(/Revision 2$/);
   await answer('GET', /\/saves\/b$/, { document: older });
   expect(await screen.findByText(`The job: name from Before the change to ${job.name}.`)).toBeTruthy();
+  expect(screen.getByText(/ · by RF · on Tablet of the truck/)).toBeTruthy();
   // Against the one before it the same reads the other way.
   fireEvent.change(screen.getByLabelText('Compared with'), { target: { value: 'a' } });
   await answer('GET', /\/saves\/a$/, { document: job });

@@ -133,6 +133,9 @@ export const revisionHeadSchema = z.object({
   savedAt: z.iso.datetime(),
   /** What somebody called it: it is kept for good. */
   name: z.string().nullable(),
+  /** Initials of whoever saved it, and the device; empty where that was not told, or it was the machine itself. */
+  by: z.string(),
+  device: z.string(),
 });
 export type RevisionHead = z.infer<typeof revisionHeadSchema>;
 
@@ -272,7 +275,13 @@ export const CONTRACT = {
   saveJob: endpoint(
     'PUT',
     '/jobs/:id',
-    z.object({ saveId: saveIdSchema, parent: revisionSchema, document: sentDocument }),
+    z.object({
+      saveId: saveIdSchema,
+      parent: revisionSchema,
+      document: sentDocument,
+      /** Initials of whoever saves; empty where nobody said any. */
+      by: z.string().trim().max(60).default(''),
+    }),
     madeSchema,
   ),
   deleteJob: endpoint('DELETE', '/jobs/:id', null, idSchema),

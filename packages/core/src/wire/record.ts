@@ -177,6 +177,8 @@ export const siteRecordSchema = z
     body: z.record(z.string(), z.unknown()),
     retracts: recordIdSchema.nullable().default(null),
     by: z.string().max(60).default(''),
+    /** What the device is called on which it was made, as the server says; left out on the machine itself. */
+    device: z.string().max(60).optional(),
     at: z.iso.datetime(),
   })
   .superRefine((record, context) => {

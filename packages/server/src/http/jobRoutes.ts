@@ -1,4 +1,4 @@
-import express, { Router } from 'express';
+import express, { Router, type Request } from 'express';
 import {
   CONTRACT,
   FILE_PATHS,
@@ -12,6 +12,7 @@ import {
   type StoredJob,
 } from '@amber/core';
 import type { JobStore, OpenOutcome } from '../store/jobs.js';
+import { deviceOf } from '../access/guard.js';
 import type { RecordStore } from '../store/records.js';
 import { fileName } from './fileName.js';
 import { badDocument, missing, Refusal } from './problems.js';
@@ -28,6 +29,9 @@ const opened = (id: string, outcome: OpenOutcome): StoredJob => {
   if (outcome.kind === 'unreadable') throw badDocument(outcome.faults);
   return outcome.job;
 };
+
+/** What the device that asks is called; empty of the machine itself. */
+const deviceName = ({ res }: Request): string => (res ? (deviceOf(res)?.name ?? '') : '');
 
 /** Jobs over HTTP, as the contract has it. Documents are up to 2 MB. */
 export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
@@ -78,10 +82,10 @@ export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
 
   answer(routes, CONTRACT.openJob, async ({ id }) => opened(id, await store.open(id)));
 
-  answer(routes, CONTRACT.saveJob, async ({ id, request: { saveId, parent, document } }) => {
+  answer(routes, CONTRACT.saveJob, async ({ id, request: { saveId, parent, document, by }, http }) => {
     const job = documentOf(document);
     if (job.id !== id) throw new Refusal(422, 'wrong-id', `The document is job "${job.id}".`, 'document.id');
-    const outcome = await store.save(job, parent, saveId);
+    const outcome = await store.save(job, parent, saveId, { by, device: deviceName(http) });
     if (outcome.kind === 'missing') throw missing(id);
     if (outcome.kind === 'lost')
       throw new Refusal(
@@ -147,12 +151,12 @@ export const jobRoutes = (store: JobStore, records: RecordStore): Router => {
   answer(
     routes,
     CONTRACT.addRecord,
-    async ({ id, request }) => {
+    async ({ id, request, http }) => {
       if (!(await store.isThere(id))) throw missing(id);
       const { retracts } = request;
       if (retracts !== null && !(await records.has(id, retracts)))
         throw new Refusal(422, 'bad-record', `There is no record "${retracts}" to take back.`, 'retracts');
-      await records.add(id, request);
+      await records.add(id, { ...request, device: deviceName(http) });
       return { id: request.id };
     },
     { status: 201, refuse: 'bad-record' },

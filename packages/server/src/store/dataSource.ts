@@ -28,6 +28,7 @@ import { Devices1700000000018 } from './devices.js';
 import { Faces1700000000008 } from './faces.js';
 import { JobList1700000000017 } from './jobList.js';
 import { JudgementPrices1700000000011 } from './judgementPrices.js';
+import { Makers1700000000019 } from './makers.js';
 import { MoreStock1700000000010 } from './moreStock.js';
 import { BinaryIds1700000000016 } from './binaryIds.js';
 import { Presence1700000000015 } from './presence.js';
@@ -76,6 +77,7 @@ export const dataSourceOf = (url: string): DataSource =>
       BinaryIds1700000000016,
       JobList1700000000017,
       Devices1700000000018,
+      Makers1700000000019,
     ],
     extra: { connectionLimit: 10 },
   });

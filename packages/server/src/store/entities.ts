@@ -31,6 +31,8 @@ export interface RevisionRow {
   savedAt: Date;
   /** What somebody called it. */
   called: string | null;
+  madeBy: string;
+  device: string;
 }
 
 /** What the installation remembers of itself, such as that the demo was loaded. */
@@ -119,6 +121,7 @@ export interface RecordRow {
   body: string;
   retracts: string | null;
   madeBy: string;
+  device: string;
   /** When it happened, by the clock of whoever made it; and when it came here. */
   madeAt: Date;
   keptAt: Date;
@@ -178,6 +181,8 @@ export const RevisionEntity = new EntitySchema<RevisionRow>({
     document: { type: 'mediumblob' },
     savedAt: { ...moment, ...now, name: 'saved_at' },
     called: { type: 'varchar', length: 200, nullable: true },
+    madeBy: { type: 'varchar', length: 60, name: 'made_by', default: '' },
+    device: { type: 'varchar', length: 60, default: '' },
   },
   indices: [
     { name: 'revisions_one_save', columns: ['jobId', 'saveId'], unique: true },
@@ -276,6 +281,7 @@ export const RecordEntity = new EntitySchema<RecordRow>({
     body: { type: 'mediumtext' },
     retracts: { ...exact, length: 100, nullable: true },
     madeBy: { type: 'varchar', length: 60, name: 'made_by' },
+    device: { type: 'varchar', length: 60, default: '' },
     madeAt: { ...moment, name: 'made_at' },
     keptAt: { ...moment, ...now, name: 'kept_at' },
   },

@@ -17,6 +17,7 @@ import { isDuplicate } from './duplicate.js';
 import { again } from './again.js';
 import { JobEntity, RevisionEntity } from './entities.js';
 import { wordsOf } from './jobList.js';
+import { NOBODY, type Maker } from './makers.js';
 import { Summaries } from './summaries.js';
 
 export type SaveOutcome =
@@ -113,7 +114,7 @@ export class JobStore {
    * transaction that keeps the document. A save that lost is kept too, without a revision, and the newer one is given back.
    * A save id that was answered before is answered the same again.
    */
-  async save(job: Job, parent: number, saveId: string): Promise<SaveOutcome> {
+  async save(job: Job, parent: number, saveId: string, maker: Maker = NOBODY): Promise<SaveOutcome> {
     const document = await pack(job);
     const words = wordsOf(job);
     const outcome = await again(() =>
@@ -124,7 +125,10 @@ export class JobStore {
           { name: job.name, revision: parent + 1, words, updatedAt: () => 'CURRENT_TIMESTAMP(3)' },
         );
         const keep = (revision: number | null) =>
-          manager.insert(RevisionEntity, { jobId: job.id, saveId, parent, revision, document });
+          manager.insert(RevisionEntity, {
+            ...{ jobId: job.id, saveId, parent, revision, document },
+            ...{ madeBy: maker.by, device: maker.device },
+          });
         if (moved.affected === 1) {
           await keep(parent + 1);
           return { kind: 'saved', revision: parent + 1 };
@@ -173,16 +177,26 @@ export class JobStore {
   /** Every save of a job, the newest first; those that lost have no revision. */
   async revisions(id: string): Promise<RevisionHead[]> {
     const rows = await this.#source.getRepository(RevisionEntity).find({
-      select: { id: true, saveId: true, revision: true, parent: true, savedAt: true, called: true },
+      select: {
+        id: true,
+        saveId: true,
+        revision: true,
+        parent: true,
+        savedAt: true,
+        called: true,
+        madeBy: true,
+        device: true,
+      },
       where: { jobId: id },
       order: { id: 'DESC' },
     });
-    return rows.map(({ saveId, revision, parent, savedAt, called }) => ({
+    return rows.map(({ saveId, revision, parent, savedAt, called, madeBy, device }) => ({
       saveId,
       revision,
       parent,
       savedAt: savedAt.toISOString(),
       name: called,
+      ...{ by: madeBy, device },
     }));
   }
 

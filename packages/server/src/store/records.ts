@@ -17,6 +17,7 @@ const rowOf = (jobId: string, record: SiteRecord): Omit<RecordRow, 'row' | 'kept
   body: JSON.stringify(record.body),
   retracts: record.retracts,
   madeBy: record.by,
+  device: record.device ?? '',
   madeAt: new Date(record.at),
 });
 
@@ -36,6 +37,7 @@ export const recordOf = (row: RecordRow): SiteRecord =>
     body: JSON.parse(row.body) as unknown,
     retracts: row.retracts,
     by: row.madeBy,
+    ...(row.device === '' ? {} : { device: row.device }),
     at: row.madeAt.toISOString(),
   });
 

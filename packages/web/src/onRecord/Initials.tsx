@@ -1,12 +1,11 @@
 import { useCallback, useState } from 'react';
+import { keepInitials, keptInitials } from '../server/initials.js';
 import { controlLook } from '../parts/ui.js';
-
-const INITIALS = 'amber-initials';
 
 /** Who works at this screen: typed once, and kept in this browser when something is signed. */
 export const useInitials = () => {
-  const [initials, setInitials] = useState(() => localStorage.getItem(INITIALS) ?? '');
-  const keep = useCallback(() => localStorage.setItem(INITIALS, initials.trim()), [initials]);
+  const [initials, setInitials] = useState(keptInitials);
+  const keep = useCallback(() => keepInitials(initials), [initials]);
   return { initials, setInitials, keep };
 };
 

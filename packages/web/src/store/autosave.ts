@@ -3,6 +3,7 @@ import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
 import { CONTRACT, merge, newerRevisionSchema, planJob, readJob } from '@amber/core';
 import { jobsApi } from '../server/api.js';
 import { ask, mayComeBack, sayFailed, type Failed } from '../server/client.js';
+import { keptInitials } from '../server/initials.js';
 import { noticed } from './noticeSlice.js';
 import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
 import {
@@ -68,7 +69,10 @@ const saveNow = async (
   dispatch(saving(save));
   // Kept as sent before it leaves: a tab that is closed meanwhile knows of it when it is opened again.
   if (open.save?.kind !== 'saved') keepDraft({ ...draftOf(open), sent: save });
-  const answer = await ask(CONTRACT.saveJob, { ids: { id: document.id }, body: save });
+  const answer = await ask(CONTRACT.saveJob, {
+    ids: { id: document.id },
+    body: { ...save, by: keptInitials() },
+  });
   if (answer.kind === 'ok') {
     dispatch(saved({ id: document.id, saveId, revision: answer.value.revision, at: Date.now() }));
     dropDraft(document.id, saveId);

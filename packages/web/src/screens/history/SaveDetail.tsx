@@ -10,6 +10,10 @@ import { useEdit } from '../../store/review.js';
 import { useAppDispatch } from '../../store/store.js';
 import { useSave } from './useSave.js';
 
+/** Who saved it, and where, as far as that was told. */
+export const sayMaker = ({ by, device }: RevisionHead): string =>
+  [by === '' ? '' : ` · by ${by}`, device === '' ? '' : ` · on ${device}`].join('');
+
 export const saveName = ({ revision, name }: RevisionHead): string =>
   name ?? (revision === null ? 'A save that lost' : `Revision ${revision}`);
 
@@ -93,6 +97,7 @@ export const SaveDetail = ({
         <h2 className="text-[19px] font-bold break-words">{saveName(save)}</h2>
         <p className="text-[14px] text-quiet">
           {moment(save.savedAt)}
+          {sayMaker(save)}
           {save.revision === null
             ? ` · saved over revision ${save.parent} after somebody else had; kept beside it`
             : ''}

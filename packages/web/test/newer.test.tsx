@@ -1,4 +1,3 @@
-/** @jest-environment jsdom */
 import { jest } from '@jest/globals';
 import { newJob, standardStock, type Job, type JobNews } from '@amber/core';
 import { sayOthers } from '../src/shell/Others.js';
