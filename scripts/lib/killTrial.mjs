@@ -18,12 +18,19 @@ const drawing = (seed) => () => {
   return seed / 2 ** 32;
 };
 
-const post = async (address, document) => {
+/** A machine that has much else to do may not answer in time: what is sent again under its name is made once. */
+const TRIES = 5;
+
+const post = async (address, document, tries = TRIES) => {
   const made = await fetch(`${address}/api/jobs`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ saveId: 'made', document }),
   });
+  if (made.status === 503 && tries > 1) {
+    await pause(500);
+    return post(address, document, tries - 1);
+  }
   if (!made.ok) throw new Error(`A job was answered ${made.status}.`);
 };
 

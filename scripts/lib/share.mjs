@@ -1,17 +1,12 @@
-import { randomInt, X509Certificate } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { randomInt } from 'node:crypto';
 import { isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
-import { join } from 'node:path';
+import { certificateIn } from './certificate.mjs';
 import { portIsFree } from './process.mjs';
 import { say, Stop } from './say.mjs';
 
 /** Signs that nobody takes for another. */
 const SIGNS = 'ABCDEFGHJKMNPQRSTVWXYZ23456789';
-const DAY = 24 * 3_600_000;
-/** Days for which a certificate that the program makes for itself holds, and how long before its end it makes another. */
-const HOLDS = 730;
-const BEFORE = 30;
 
 const isLoopback = (host) => host === '::1' || host.startsWith('127.');
 
@@ -34,69 +29,6 @@ const addresses = () =>
     .filter((one) => one && !one.internal && one.family === 'IPv4')
     .map(({ address }) => address);
 
-/** Does a certificate hold for all these names, and for some time yet? */
-const holdsFor = (file, names) => {
-  if (!existsSync(file)) return false;
-  try {
-    const certificate = new X509Certificate(readFileSync(file));
-    return (
-      new Date(certificate.validTo).getTime() > Date.now() + BEFORE * DAY &&
-      names.every((name) => (isIP(name) ? certificate.checkIP(name) : certificate.checkHost(name)))
-    );
-  } catch {
-    // Cut by a full disk, or no certificate at all: another is made.
-    return false;
-  }
-};
-
-/** The files of TLS: those that TLS_CERT and TLS_KEY name, or one that the program makes for itself and keeps. */
-const certificateIn = async (folder, names) => {
-  const { TLS_CERT: cert, TLS_KEY: key } = process.env;
-  if (cert || key) {
-    for (const [name, file] of [
-      ['TLS_CERT', cert],
-      ['TLS_KEY', key],
-    ])
-      if (!file || !existsSync(file))
-        throw new Stop(
-          `${name} names no file: ${file ?? '(nothing)'}.`,
-          'Name both files, or neither: then the program makes its own.',
-        );
-    return { cert, key, selfMade: false };
-  }
-  const home = join(folder, 'share');
-  mkdirSync(home, { recursive: true, mode: 0o700 });
-  const made = { cert: join(home, 'certificate.pem'), key: join(home, 'key.pem'), selfMade: true };
-  if (!existsSync(made.key) || !holdsFor(made.cert, names)) {
-    const { generate } = await import('selfsigned');
-    const pair = await generate([{ name: 'commonName', value: 'Amber Junction on this machine' }], {
-      keySize: 2048,
-      algorithm: 'sha256',
-      notBeforeDate: new Date(Date.now() - DAY),
-      notAfterDate: new Date(Date.now() + HOLDS * DAY),
-      extensions: [
-        // A device that is to trust it by itself wants one that may stand at the top.
-        { name: 'basicConstraints', cA: true, critical: true },
-        {
-          name: 'keyUsage',
-          digitalSignature: true,
-          keyEncipherment: true,
-          keyCertSign: true,
-          critical: true,
-        },
-        { name: 'extKeyUsage', serverAuth: true },
-        {
-          name: 'subjectAltName',
-          altNames: names.map((name) => (isIP(name) ? { type: 7, ip: name } : { type: 2, value: name })),
-        },
-      ],
-    });
-    writeFileSync(made.key, pair.private, { mode: 0o600 });
-    writeFileSync(made.cert, pair.cert);
-  }
-  return made;
-};
-
 /** What the server is told so that other devices may come in, and what is printed for whoever lets them in. */
 export const openShare = async (folder, port) => {
   const host = shareAsked();
@@ -112,7 +44,7 @@ export const openShare = async (folder, port) => {
       'This machine is in no network, so that no other device can come in.',
       'Connect it, or start without --share.',
     );
-  const names = [...there, hostname(), 'localhost', '127.0.0.1'];
+  const names = [...there, hostname().toLowerCase(), 'localhost', '127.0.0.1'];
   const { cert, key, selfMade } = await certificateIn(folder, names);
   const codes = { full: newCode(), field: newCode() };
   return {

@@ -119,7 +119,10 @@ const start = async () => {
     // Requests that have begun are finished; idle connections would hold the process open for minutes, and so would a page that listens.
     void Promise.all(servers.map((server) => new Promise((resolve) => server.close(resolve))))
       .then(() => Promise.all([source.destroy(), threads.close()]))
-      .then(() => process.disconnect?.());
+      .then(() => {
+        // Whoever started this may be gone already.
+        if (process.connected) process.disconnect();
+      });
     stores.watch
       .close()
       .catch((error: unknown) => console.error('Who listened was not put down as gone:', error));

@@ -144,6 +144,8 @@ test('the field view reads, ticks and photographs, and changes nothing else', as
     phone.put('/catalog/articles', { articles: [] }),
     phone.post('/shared-jobs', {}),
     phone.get('/access/devices'),
+    phone.get('/ACCESS/Devices'),
+    phone.get('/jobs/site/shared'),
     phone.delete('/access/devices/x'),
   ];
   for (const one of refused) expect((await one).body).toMatchObject({ code: 'field-view' });

@@ -35,9 +35,11 @@ const tokenOf = ({ headers }: Request): string | null => {
 
 /** What a field view may send: records and photographs. It reads all of a job and changes none of it. */
 const FIELD = [/^\/jobs\/[^/]+\/records\/?$/, /^\/pictures\/?$/];
+/** What it does not ask for either: who else was let in, and all of a job to be taken away, which names the state that goes. Routes do not mind the case. */
+const NOT_FIELD = /^\/access\/devices|^\/jobs\/[^/]+\/shared\/?$/i;
 const mayField = ({ method, path }: Request): boolean =>
   ['GET', 'HEAD'].includes(method)
-    ? !path.startsWith('/access/devices')
+    ? !NOT_FIELD.test(path)
     : method === 'POST' && FIELD.some((one) => one.test(path));
 
 /** Who asks; null of a page of this machine. */

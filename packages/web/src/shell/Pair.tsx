@@ -80,8 +80,8 @@ export const Pair = ({ certificate, onPaired }: { certificate: boolean; onPaired
               take the certificate
             </a>{' '}
             onto this device, open it, and let the settings of the device install it as an authority (on some
-            devices it is then switched on under trusted certificates). Do so only where this address is that
-            of your own machine.
+            devices it is then switched on under trusted certificates). It vouches for the addresses of that
+            machine and for no others. Do so only where this address is that of your own machine.
           </p>
         </details>
       ) : null}
