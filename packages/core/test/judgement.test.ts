@@ -25,7 +25,7 @@ const thoughtOf = (asked: Job): number => {
 test('what a search by a master’s choice weighs is the cost of the planned job and what is read off it', () => {
   let compared = 0;
   const wrong: unknown[] = [];
-  fc.sample(anySearchJob({ places: 5, groups: 2, switches: 3 }), { seed: 1801, numRuns: 120 }).forEach(
+  fc.sample(anySearchJob({ places: 5, groups: 2, switches: 3 }), { seed: 1801, numRuns: 60 }).forEach(
     (job, at) => {
       const [circuit] = job.circuits;
       if (!circuit) return;
@@ -49,7 +49,7 @@ test('what a search by a master’s choice weighs is the cost of the planned job
     },
   );
   expect(wrong).toEqual([]);
-  expect(compared).toBeGreaterThan(50);
+  expect(compared).toBeGreaterThan(25);
 });
 
 test(

@@ -242,6 +242,11 @@ export const STATES = [
     told: /is not whole: mysql is missing/,
   },
   {
+    name: 'the log of one engine torn',
+    spoil: (folder) => writeFileSync(inData('aria_log_control')(folder), 'torn'),
+    told: /did not come up. Its last words:[^]*untouched/,
+  },
+  {
     name: 'the log of changes spoiled',
     spoil: (folder) => writeFileSync(inData('ib_logfile0')(folder), 'no log'),
     told: /did not come up/,
