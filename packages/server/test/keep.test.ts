@@ -14,6 +14,7 @@ import {
   verifyBackup,
   writeBackup,
 } from '../src/index.js';
+import { DeviceStore } from '../src/store/devices.js';
 import { endLine, newHash } from '../src/keep/backupFile.js';
 import { PictureEntity, RecordEntity, RevisionEntity } from '../src/store/entities.js';
 import { apiOn, emptyJob, ownSource } from './support/api.js';
@@ -94,6 +95,9 @@ test('everything is taken back as it was: jobs, every revision, saves that lost,
   });
   await api.post('/api/jobs/keep-a/records').send(record('n1')).expect(201);
   const before = await all();
+  const tablet = await new DeviceStore(source).pair('Tablet', 'full');
+  // As a version of before stored it: without what it is found by.
+  await source.query("UPDATE jobs SET words = NULL WHERE id = 'keep-a'");
   const told = await writeBackup(source, file('whole'));
   expect(told.rows).toMatchObject({ jobs: 2, revisions: 4, records: 1, pictures: 1 });
 
@@ -104,6 +108,10 @@ test('everything is taken back as it was: jobs, every revision, saves that lost,
   expect(await all()).not.toEqual(before);
   expect(await restoreBackup(url, file('whole'))).toMatchObject({ kind: 'restored', told });
   expect(await all()).toEqual(before);
+  const found = await new JobStore(source).list({ ...EVERY, search: 'second' });
+  expect(found.jobs.map(({ id }) => id)).toEqual(['keep-a']);
+  // A device that may have been put out since does not come in by what was kept of before.
+  expect(await new DeviceStore(source).byToken(tablet.token)).toBeNull();
   // What was deleted is still there to be brought back, and everything goes on from there.
   expect(await new JobStore(source).restore('keep-b')).toBe(true);
   expect(await save({ ...job, name: 'Third again' }, 2)).toEqual({ kind: 'saved', revision: 3 });

@@ -64,6 +64,7 @@ const restored = async (url: string, path: string, folder: string): Promise<numb
   }
   console.log(`Taken back as of ${outcome.told.madeAt}: ${sayRows(outcome.told)}.`);
   console.log(`What was there before is kept: ${before}`);
+  console.log('Devices that were let in come in again by the code.');
   return 0;
 };
 

@@ -1,5 +1,6 @@
 import type { DataSource } from 'typeorm';
 import { dataSourceOf } from '../store/dataSource.js';
+import { fillWords } from '../store/fillWords.js';
 import { prepareDatabase } from '../store/prepare.js';
 import { readBackup, verifyBackup, type BackupTold, type RowValue } from './backupFile.js';
 import { checkStore, type Damage } from './check.js';
@@ -82,6 +83,9 @@ export const restoreBackup = async (url: string, path: string): Promise<Restored
     try {
       await fill(other, path);
       await prepareDatabase(other);
+      await fillWords(other);
+      // One that was put out since is not let in again by what was kept of before: all of them come in anew.
+      await other.query('UPDATE devices SET out_at = NOW(3) WHERE out_at IS NULL');
       const damage = await checkStore(other);
       if (damage.some(({ what }) => what === 'head')) return { kind: 'damaged', damage };
     } finally {
