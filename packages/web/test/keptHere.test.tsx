@@ -4,7 +4,7 @@ import { newJob, standardStock, type Job } from '@amber/core';
 import { resetTab } from '../src/server/tab.js';
 import { UnreadBar } from '../src/shell/UnreadBar.js';
 import { useAskBeforeLeaving } from '../src/shell/useAskBeforeLeaving.js';
-import { edited, heldChanged, opened, saved, undone } from '../src/store/jobSlice.js';
+import { closed, edited, heldChanged, opened, saved, undone } from '../src/store/jobSlice.js';
 import { findDraft } from '../src/store/keptDraft.js';
 import { keptHistory } from '../src/store/keptHistory.js';
 import { createStore } from '../src/store/store.js';
@@ -117,4 +117,31 @@ test('where this browser has no room for what is unsaved, leaving asks first', (
     store.dispatch(heldChanged(true));
     return waitFor(() => expect(leaves()).toBe(false));
   });
+});
+
+test('a job that is left with nothing kept of it is sent on from this page until the server has it, or says why not', async () => {
+  jest.useFakeTimers();
+  try {
+    const store = createStore();
+    store.dispatch(opened({ stored: { revision: 1, document: job('Before') }, draft: null }));
+    jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    store.dispatch(edited(job('After'), 'name'));
+    store.dispatch(closed());
+    const puts = () => sent.filter(({ method }) => method === 'PUT');
+    const notice = () => store.getState().notice.current?.text ?? '';
+    await jest.advanceTimersByTimeAsync(100);
+    puts()[0]?.vanish();
+    await jest.advanceTimersByTimeAsync(2500);
+    expect(notice()).toMatch(/“After” is not saved yet.*Leave this page open/);
+    expect(puts()).toHaveLength(2);
+    puts()[1]?.answer(409, { code: 'newer-revision', message: 'Saved elsewhere.', path: 'parent' });
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(notice()).toMatch(/was not saved on top of what is there now/);
+    expect(puts()).toHaveLength(2);
+  } finally {
+    jest.restoreAllMocks();
+    jest.useRealTimers();
+  }
 });

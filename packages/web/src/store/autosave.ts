@@ -57,13 +57,13 @@ const draftOf = ({ document, parent, saveId, sent }: KeptDraft): KeptDraft => ({
 
 /**
  * Sends the open job once and tells the store what came of it. What was sent before and never answered goes first, under its own
- * id and parent: if it had arrived, the newer state would be told that somebody else saved. Gives the revision, or null where there
- * is none.
+ * id and parent: if it had arrived, the newer state would be told that somebody else saved. Gives the revision; or whether the server
+ * is away, or has refused it.
  */
 const saveNow = async (
   open: KeptDraft & { save?: OpenJob['save'] },
   dispatch: Dispatch<UnknownAction>,
-): Promise<number | null> => {
+): Promise<number | 'away' | 'refused'> => {
   const { document, parent, saveId } = open.sent ?? open;
   const save: Save = { document, parent, saveId };
   dispatch(saving(save));
@@ -80,14 +80,17 @@ const saveNow = async (
     return answer.value.revision;
   }
   dispatch(saveFailed({ id: document.id, saveId, save: failed(answer) }));
-  return null;
+  return mayComeBack(answer) ? 'away' : 'refused';
 };
 
-/** Sends what was not answered, and then what is newer; false where that did not all arrive. */
-const sendAll = async (draft: KeptDraft, dispatch: Dispatch<UnknownAction>): Promise<boolean> => {
+/** Sends what was not answered, and then what is newer. */
+const sendAll = async (
+  draft: KeptDraft,
+  dispatch: Dispatch<UnknownAction>,
+): Promise<'sent' | 'away' | 'refused'> => {
   const revision = await saveNow(draft, dispatch);
-  if (revision === null) return false;
-  if (draft.sent === null || draft.sent.saveId === draft.saveId) return true;
+  if (typeof revision !== 'number') return revision;
+  if (draft.sent === null || draft.sent.saveId === draft.saveId) return 'sent';
   return sendAll({ ...draft, parent: revision, sent: null }, dispatch);
 };
 
@@ -138,7 +141,7 @@ export const createAutosave = () => {
         // Further typing cancels the wait, never the save itself.
         const save = saveNow(open, api.dispatch);
         sending = save;
-        if ((await save) !== null) return;
+        if (typeof (await save) === 'number') return;
         if (api.getState().job.open?.save.kind !== 'offline') return;
         const back = new Promise<void>((resolve) =>
           addEventListener('online', () => resolve(), { once: true }),
@@ -203,7 +206,17 @@ export const createAutosave = () => {
         if (api.getState().job.open?.document.id === open.document.id) return;
         const save = sendAll(left, api.dispatch);
         sending = save;
-        if ((await save) || open.held) return;
+        const came = await save;
+        if (came === 'sent' || open.held) return;
+        if (came === 'refused') {
+          api.dispatch(
+            noticed(
+              `“${open.document.name}” was not saved on top of what is there now. Where somebody else had saved, yours is in its history.`,
+              { tone: 'problem' },
+            ),
+          );
+          return;
+        }
         if (tries === 0)
           api.dispatch(
             noticed(
