@@ -111,39 +111,51 @@ export const startCluster = async (count) => {
       'Read what they say.',
     );
   };
-  const first = nodes[0];
-  mkdirSync(first.home, { recursive: true });
-  giveToDatabaseUser(folder);
-  const made = spawnSync(findProgram('mariadb-install-db', 'mysql_install_db'), [
-    '--no-defaults',
-    ...userArgs(),
-    `--datadir=${join(first.home, 'data')}`,
-    '--auth-root-authentication-method=normal',
-    '--skip-test-db',
-    '--skip-name-resolve',
-  ]);
-  if (made.status !== 0) throw new Stop('The first node could not be made.', String(made.stderr));
-  const initSql = join(first.home, 'init.sql');
-  writeFileSync(
-    initSql,
-    `CREATE DATABASE amber CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;\nCREATE USER 'amber'@'127.0.0.1' IDENTIFIED BY '${PASSWORD}';\nGRANT ALL ON *.* TO 'amber'@'127.0.0.1';\n`,
-  );
-  giveToDatabaseUser(first.home);
-  begin(first, ['--wsrep-new-cluster', `--wsrep-cluster-address=${address}`, `--init-file=${initSql}`]);
-  await whenReady(first, 1);
-  await endChild(first.child, 30);
-  for (const node of nodes.slice(1)) {
-    cpSync(join(first.home, 'data'), join(node.home, 'data'), { recursive: true });
-    const state = join(node.home, 'data/grastate.dat');
-    writeFileSync(state, readFileSync(state, 'utf8').replace('safe_to_bootstrap: 1', 'safe_to_bootstrap: 0'));
-    giveToDatabaseUser(node.home);
-  }
-  begin(first, ['--wsrep-new-cluster', `--wsrep-cluster-address=${address}`]);
-  await whenReady(first, 1);
-  for (const [i, node] of nodes.entries()) {
-    if (i === 0) continue;
-    begin(node, [`--wsrep-cluster-address=${address}`]);
-    await whenReady(node, i + 1);
+  const stop = async () => {
+    await Promise.all(nodes.map(({ child }) => child && endChild(child, 20)));
+    rmSync(folder, { recursive: true, force: true });
+  };
+  try {
+    const first = nodes[0];
+    mkdirSync(first.home, { recursive: true });
+    giveToDatabaseUser(folder);
+    const made = spawnSync(findProgram('mariadb-install-db', 'mysql_install_db'), [
+      '--no-defaults',
+      ...userArgs(),
+      `--datadir=${join(first.home, 'data')}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      '--skip-name-resolve',
+    ]);
+    if (made.status !== 0) throw new Stop('The first node could not be made.', String(made.stderr));
+    const initSql = join(first.home, 'init.sql');
+    writeFileSync(
+      initSql,
+      `CREATE DATABASE amber CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;\nCREATE USER 'amber'@'127.0.0.1' IDENTIFIED BY '${PASSWORD}';\nGRANT ALL ON *.* TO 'amber'@'127.0.0.1';\n`,
+    );
+    giveToDatabaseUser(first.home);
+    begin(first, ['--wsrep-new-cluster', `--wsrep-cluster-address=${address}`, `--init-file=${initSql}`]);
+    await whenReady(first, 1);
+    await endChild(first.child, 30);
+    for (const node of nodes.slice(1)) {
+      cpSync(join(first.home, 'data'), join(node.home, 'data'), { recursive: true });
+      const state = join(node.home, 'data/grastate.dat');
+      writeFileSync(
+        state,
+        readFileSync(state, 'utf8').replace('safe_to_bootstrap: 1', 'safe_to_bootstrap: 0'),
+      );
+      giveToDatabaseUser(node.home);
+    }
+    begin(first, ['--wsrep-new-cluster', `--wsrep-cluster-address=${address}`]);
+    await whenReady(first, 1);
+    for (const [i, node] of nodes.entries()) {
+      if (i === 0) continue;
+      begin(node, [`--wsrep-cluster-address=${address}`]);
+      await whenReady(node, i + 1);
+    }
+  } catch (error) {
+    await stop();
+    throw error;
   }
   return {
     urls: nodes.map(({ port }) => urlOf(port)),
@@ -156,9 +168,6 @@ export const startCluster = async (count) => {
       begin(nodes[i], [`--wsrep-cluster-address=${address}`]);
       await whenReady(nodes[i], count);
     },
-    stop: async () => {
-      await Promise.all(nodes.map(({ child }) => child && endChild(child, 20)));
-      rmSync(folder, { recursive: true, force: true });
-    },
+    stop,
   };
 };

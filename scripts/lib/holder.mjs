@@ -1,4 +1,4 @@
-import { linkSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { constants, copyFileSync, linkSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { identityOf, lives } from './alive.mjs';
 import { Stop } from './say.mjs';
@@ -34,6 +34,16 @@ export const sayHeld = (folder, { supervisor, address }) =>
     'Use that one, stop it first, or set AMBER_DATA to another folder.',
   );
 
+/** Makes a file where there is none, whole or not at all, and by one of two who try at the same moment; where files cannot be linked, by one of two. */
+const take = (draft, file) => {
+  try {
+    linkSync(draft, file);
+  } catch (error) {
+    if (!['EPERM', 'ENOTSUP', 'EOPNOTSUPP'].includes(error.code)) throw error;
+    copyFileSync(draft, file, constants.COPYFILE_EXCL);
+  }
+};
+
 /** Takes a data folder, or stops where somebody has it. Gives a way to say more, and one to let it go. */
 export const takeFolder = (folder) => {
   const file = fileOf(folder);
@@ -44,8 +54,7 @@ export const takeFolder = (folder) => {
     write(mine);
     for (let tries = 0; ; tries++) {
       try {
-        // A link is made whole or not at all, and by one of two who try at the same moment.
-        linkSync(draft, file);
+        take(draft, file);
         break;
       } catch (error) {
         if (error.code !== 'EEXIST' || tries > 20) throw error;

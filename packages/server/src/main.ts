@@ -10,7 +10,7 @@ import { loadDemo } from './store/demo.js';
 import { fillWords } from './store/fillWords.js';
 import { prepareDatabase } from './store/prepare.js';
 import { storesOn } from './stores.js';
-import { openThreads } from './work/threads.js';
+import { openThreads } from './summary/threads.js';
 import { thinStore } from './keep/thin.js';
 
 const LOOPBACK = '127.0.0.1';

@@ -6,7 +6,7 @@ import { DeviceStore } from './store/devices.js';
 import { JobStore } from './store/jobs.js';
 import { PictureStore } from './store/pictures.js';
 import { RecordStore } from './store/records.js';
-import type { Summarise } from './work/summarise.js';
+import type { Summarise } from './summary/summarise.js';
 
 /** All that the application asks, on one database. `summarise`: where it is worked out what lists show; `poll`: see JobWatch. */
 export const storesOn = (

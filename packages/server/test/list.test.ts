@@ -7,8 +7,8 @@ import { again } from '../src/store/again.js';
 import { dataSourceOf } from '../src/store/dataSource.js';
 import { fillWords } from '../src/store/fillWords.js';
 import { underLock } from '../src/store/lock.js';
-import { openThreads } from '../src/work/threads.js';
-import { summariseDocument } from '../src/work/summarise.js';
+import { openThreads } from '../src/summary/threads.js';
+import { summariseDocument } from '../src/summary/summarise.js';
 import { apiOn, demoFile, demoJob, emptyJob, ownSource } from './support/api.js';
 
 let source: DataSource;

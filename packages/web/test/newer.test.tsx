@@ -32,6 +32,13 @@ test('what was saved elsewhere comes in by itself, and undo has it out again', a
   sent[0]?.answer(200, { revision: 2, document: job('Saved there') });
   await pass(10);
   expect(open()).toMatchObject({ parent: 2, document: { name: 'Saved there' }, save: { kind: 'saved' } });
+  // Whoever works by what was shown is told what is otherwise now, until they have read it.
+  expect(store.getState().notice.current).toMatchObject({
+    tone: 'problem',
+    text: expect.stringMatching(
+      /Look again before you work on\.\nThe job: name from As it was to Saved there/,
+    ) as string,
+  });
   store.dispatch(undone());
   expect(open()?.document.name).toBe('As it was');
 });

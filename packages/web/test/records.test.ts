@@ -90,6 +90,20 @@ test('one that the server refuses for good is told with its reason and not sent 
   expect(store.getState().notice.current?.text).toContain('The server refused: id: There is no job "j".');
 });
 
+test('a device that was put out keeps what it has on record, and sends it when it is let in again', async () => {
+  tick('a');
+  await pass(0);
+  sent[0]?.answer(401, { code: 'no-access', message: 'It was put out.', path: '' });
+  await pass(0);
+  expect([pending(), store.getState().notice.current]).toEqual([['a'], null]);
+  await pass(2100);
+  await pass(100);
+  expect(sent).toHaveLength(2);
+  sent[1]?.answer(201, { id: sent[1]?.body.id ?? '' });
+  await pass(0);
+  expect(pending()).toEqual([]);
+});
+
 test('what was acknowledged stands among the records that the list knows, once', async () => {
   const asked = store.dispatch(jobsApi.endpoints.records.initiate('j'));
   await pass(0);

@@ -1,4 +1,5 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import { newWorksheet, withCount } from '@amber/core';
 import { keptSheets } from '../src/store/keptSheets.js';
 import { WorksheetScreen } from '../src/screens/worksheet/WorksheetScreen.js';
@@ -64,23 +65,28 @@ test('each is kept in this browser under its name, and what is thrown away is br
 test('it goes into a job: the job is opened where what the sheet does not tell is asked', async () => {
   const sent = fakeServer();
   const { where } = show(<WorksheetScreen />);
-  const into = await screen.findByLabelText<HTMLSelectElement>('Put it into a job');
+  const into = await screen.findByLabelText('Put it into a job');
   const head = {
-    id: 'yard',
-    name: 'Heron Yard',
-    revision: 1,
-    updatedAt: '2026-01-05T08:00:00.000Z',
-    summary: null,
-    pending: false,
+    ...{ id: 'yard', name: 'Heron Yard', revision: 1, updatedAt: '2026-01-05T08:00:00.000Z' },
+    ...{ summary: null, pending: false },
   };
-  await act(() =>
-    Promise.resolve(
-      sent.find(({ path }) => path.startsWith('/api/jobs?'))?.answer(200, { jobs: [head], total: 1 }),
-    ),
+  const asks = (search: string) =>
+    waitFor(() => {
+      const found = sent.find(({ path }) => new URL(path, 'http://x').searchParams.get('search') === search);
+      if (!found) throw new Error(`nobody searched ${search}`);
+      return found;
+    });
+  const first = await asks('');
+  await act(() => Promise.resolve(first.answer(200, { jobs: [], total: 70 })));
+  // One of many is found by what is typed, as the list finds it.
+  act(() => into.focus());
+  fireEvent.change(into, { target: { value: 'heron' } });
+  const second = await asks('heron');
+  await act(() => Promise.resolve(second.answer(200, { jobs: [head], total: 1 })));
+  await userEvent.click(await screen.findByRole('option', { name: 'Heron Yard' }));
+  await waitFor(() =>
+    expect(where()).toBe(`/jobs/yard/boxes?worksheet=${encodeURIComponent(keptSheets().sheets[0].id)}`),
   );
-  await waitFor(() => expect(into.options).toHaveLength(2));
-  fireEvent.change(into, { target: { value: 'yard' } });
-  expect(where()).toBe(`/jobs/yard/boxes?worksheet=${encodeURIComponent(keptSheets().sheets[0].id)}`);
 });
 
 test('a file that is no worksheet is refused with what is wrong, and nothing is lost', async () => {

@@ -9,7 +9,7 @@ const BYTES = 32;
 const FREE = 5;
 const WAIT = 10_000;
 const LONGEST = 15 * 60_000;
-/** Wrong codes of all clients within the longest wait, after which each try waits for the one before it. */
+/** Wrong codes of all clients, after which each try waits for the one before it, until nobody has tried for the longest wait. */
 const FREE_OF_ALL = 50;
 
 export type Tried =
@@ -23,7 +23,7 @@ export class AccessCodes {
   readonly #salt = randomBytes(16);
   readonly #hashes: Promise<{ role: AccessRole; hash: Buffer }[]>;
   readonly #wrong = new Map<string, { times: number; until: number }>();
-  #all = { times: 0, until: 0 };
+  #all = { times: 0, until: 0, last: 0 };
   readonly #now: () => number;
 
   constructor(codes: Readonly<Record<AccessRole, string>>, now: () => number = Date.now) {
@@ -59,6 +59,8 @@ export class AccessCodes {
     const times = (this.#wrong.get(client)?.times ?? 0) + 1;
     const wait = times < FREE ? 0 : Math.min(LONGEST, WAIT * 2 ** (times - FREE));
     this.#wrong.set(client, { times, until: now + wait });
+    if (now - this.#all.last > LONGEST) this.#all.times = 0;
+    this.#all.last = now;
     this.#all.times += 1;
     if (this.#all.times > FREE_OF_ALL) this.#all.until = now + 1_000;
     for (const [one, { until }] of this.#wrong) if (until + LONGEST < now) this.#wrong.delete(one);

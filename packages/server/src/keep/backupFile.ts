@@ -1,7 +1,8 @@
 import { createHash, type Hash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
-import { createGunzip, gunzipSync } from 'node:zlib';
+import { createGunzip } from 'node:zlib';
+import { unpack } from '../store/packed.js';
 import * as z from 'zod';
 
 /**
@@ -157,7 +158,7 @@ export const verifyBackup = async (path: string): Promise<BackupTold> => {
     const { document } = part.row;
     try {
       if (!Buffer.isBuffer(document)) throw new Error('no document');
-      JSON.parse(gunzipSync(document).toString('utf8'));
+      unpack(document);
     } catch {
       throw fault(
         path,

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
-import { gunzipSync } from 'node:zlib';
 import type { DataSource } from 'typeorm';
-import { readJob, type Job } from '@amber/core';
 import { JobEntity, PictureEntity, RecordEntity, RevisionEntity } from '../store/entities.js';
+import { readPacked } from '../store/packed.js';
+import { pictureOf, picturesOf } from '../store/pictures.js';
 import { recordOf } from '../store/records.js';
 
 /** Something that is kept and is not as it should be, by name. */
@@ -13,8 +13,6 @@ export interface Damage {
   which: string;
   why: string;
 }
-
-const picturesOf = (job: Job): string[] => job.pictures.map(({ hash }) => hash);
 
 /** Is every revision readable, and does all that refers to something lead there? What is damaged is named; the rest is not touched. */
 export const checkStore = async (source: DataSource): Promise<Damage[]> => {
@@ -44,7 +42,7 @@ export const checkStore = async (source: DataSource): Promise<Damage[]> => {
     const what = isHead ? 'head' : 'revision';
     if (!head) damage.push({ what, which, why: 'there is no such job' });
     try {
-      const read = readJob(JSON.parse(gunzipSync(row.document).toString('utf8')));
+      const read = readPacked(row.document);
       if (!read.ok)
         damage.push({
           what,
@@ -52,7 +50,7 @@ export const checkStore = async (source: DataSource): Promise<Damage[]> => {
           why: read.faults.map(({ path, message }) => `${path}: ${message}`).join('; '),
         });
       else if (isHead)
-        for (const hash of picturesOf(read.job))
+        for (const hash of picturesOf(read.job, []))
           if (!pictures.has(hash))
             damage.push({ what: 'picture', which: `${which}, picture ${hash}`, why: 'it is missing' });
     } catch {
@@ -67,8 +65,7 @@ export const checkStore = async (source: DataSource): Promise<Damage[]> => {
     const which = `record ${row.id} of ${heads.get(row.jobId)?.name ?? `job ${row.jobId}`}`;
     if (!heads.has(row.jobId)) damage.push({ what: 'record', which, why: 'there is no such job' });
     try {
-      const { kind, body } = recordOf(row);
-      const hash = kind === 'photo' || kind === 'wallPhoto' ? String(body['hash']) : null;
+      const hash = pictureOf(recordOf(row));
       if (hash !== null && !pictures.has(hash))
         damage.push({ what: 'picture', which: `${which}, picture ${hash}`, why: 'it is missing' });
     } catch {

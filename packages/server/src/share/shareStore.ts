@@ -3,9 +3,9 @@ import { IsNull, Like, Not, type DataSource } from 'typeorm';
 import { merge, planJob, readJob, type Job, type TakenIn } from '@amber/core';
 import { RevisionEntity } from '../store/entities.js';
 import type { JobStore } from '../store/jobs.js';
-import type { PictureStore } from '../store/pictures.js';
+import { picturesOf, type PictureStore } from '../store/pictures.js';
 import type { RecordStore } from '../store/records.js';
-import { picturesOf, stateOf, type Shared } from './sharedFile.js';
+import { stateOf, type Shared } from './sharedFile.js';
 
 /** How saves begin that came in from elsewhere and were put together with what was here. */
 const CAME = 'came-';

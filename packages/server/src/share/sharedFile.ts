@@ -53,16 +53,6 @@ export const stateOf = (job: Job): string =>
     .update(JSON.stringify(canonical(job)))
     .digest('hex');
 
-/** The pictures that a job and its records show, by the sum of their bytes. */
-export const picturesOf = (job: Job, records: readonly SiteRecord[]): string[] => [
-  ...new Set([
-    ...job.pictures.map(({ hash }) => hash),
-    ...records.flatMap(({ kind, body }) =>
-      kind === 'photo' || kind === 'wallPhoto' ? [String((body as { hash?: unknown }).hash)] : [],
-    ),
-  ]),
-];
-
 const text = (value: unknown) => strToU8(`${JSON.stringify(value, null, 1)}\n`);
 
 export const packShared = ({ job, records, pictures, states }: Shared): Buffer =>

@@ -1,13 +1,12 @@
-import { gunzipSync } from 'node:zlib';
 import { IsNull, type DataSource } from 'typeorm';
-import { readJob } from '@amber/core';
 import { JobEntity, RevisionEntity } from './entities.js';
 import { wordsOf } from './jobList.js';
+import { readPacked } from './packed.js';
 
 /** What a stored job can be found by; null of one that this program cannot read. */
 const read = (document: Buffer): string | null => {
   try {
-    const job = readJob(JSON.parse(gunzipSync(document).toString('utf8')));
+    const job = readPacked(document);
     return job.ok ? wordsOf(job.job) : null;
   } catch {
     // A damaged one is named by the check of all that is kept.

@@ -1,9 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { promisify } from 'node:util';
-import { gunzipSync, gzip } from 'node:zlib';
 import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
 import {
-  readJob,
   type DeletedJob,
   type FileFault,
   type Job,
@@ -12,23 +9,20 @@ import {
   type RevisionHead,
   type StoredJob,
 } from '@amber/core';
-import type { Summarise } from '../work/summarise.js';
+import type { Summarise } from '../summary/summarise.js';
 import { isDuplicate } from './duplicate.js';
 import { again } from './again.js';
 import { JobEntity, RevisionEntity } from './entities.js';
 import { wordsOf } from './jobList.js';
 import { NOBODY, type Maker } from './makers.js';
-import { Summaries } from './summaries.js';
+import { pack, readPacked } from './packed.js';
+import { Summaries } from '../summary/summaries.js';
 
 export type SaveOutcome =
   { kind: 'saved'; revision: number } | { kind: 'lost'; current: StoredJob } | { kind: 'missing' };
 
 export type OpenOutcome =
   { kind: 'open'; job: StoredJob } | { kind: 'missing' } | { kind: 'unreadable'; faults: FileFault[] };
-
-const zip = promisify(gzip);
-const pack = (job: Job): Promise<Buffer> => zip(JSON.stringify(job));
-const unpack = (document: Buffer): unknown => JSON.parse(gunzipSync(document).toString('utf8'));
 
 /** Milliseconds for which a list waits for what it shows of jobs that were saved a moment ago. */
 const LIST_PATIENCE = 400;
@@ -204,7 +198,7 @@ export class JobStore {
   async openSave(id: string, saveId: string): Promise<OpenOutcome> {
     const row = (await this.isThere(id)) ? await this.#savedAs(this.#source.manager, id, saveId) : undefined;
     if (!row) return { kind: 'missing' };
-    const read = readJob(unpack(row.document));
+    const read = readPacked(row.document);
     return read.ok
       ? { kind: 'open', job: { revision: row.revision ?? Math.max(1, row.parent), document: read.job } }
       : { kind: 'unreadable', faults: read.faults };
@@ -230,7 +224,7 @@ export class JobStore {
   async #read(manager: EntityManager, id: string, revision: number): Promise<OpenOutcome> {
     const row = await manager.findOneBy(RevisionEntity, { jobId: id, revision });
     if (!row) return { kind: 'missing' };
-    const read = readJob(unpack(row.document));
+    const read = readPacked(row.document);
     return read.ok
       ? { kind: 'open', job: { revision, document: read.job } }
       : { kind: 'unreadable', faults: read.faults };

@@ -118,10 +118,15 @@ export const askOnce = <E extends Endpoint>(
   return isFresh ? (sent.answer as Promise<Answer<AnswerOf<E>>>) : ask(endpoint, { ids });
 };
 
-/** Is it worth while to ask the same again later? What the server refuses for good is not. */
+/**
+ * Is it worth while to ask the same again later? What the server refuses for good is not; a device that is not let in now may be again, and what it has is not to be
+ * lost by that.
+ */
 export const mayComeBack = (failed: Failed): boolean => {
   if (failed.kind === 'unreachable') return true;
-  return failed.kind === 'strange' ? failed.passing : failed.status >= 500 || failed.status === 429;
+  return failed.kind === 'strange'
+    ? failed.passing
+    : failed.status >= 500 || [401, 429].includes(failed.status);
 };
 
 /** The words for a request that did not succeed: the server refused, because; or it does not answer. */

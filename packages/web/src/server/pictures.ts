@@ -31,19 +31,26 @@ const keepHere = async (blob: Blob): Promise<string | null> => {
 
 const send = (type: string, body: Blob) => ask(CONTRACT.keepPicture, { raw: { type, body } });
 
-/** Sends what is kept here; false where the server is still away. One that it refuses for good is dropped, as it would be refused each time. */
-export const sendPictures = async (): Promise<boolean> => {
-  if (!canKeep()) return true;
+/**
+ * Sends what is kept here. `away`: the server cannot be reached still. `refused`: why it takes some for good never, in sentences; these are shown by this browser alone, and
+ * are not sent again.
+ */
+export const sendPictures = async (): Promise<{ away: boolean; refused: string[] }> => {
+  const refused: string[] = [];
+  if (!canKeep()) return { away: false, refused };
   const waiting = await caches.open(TO_SEND);
   for (const request of await waiting.keys()) {
     const kept = await waiting.match(request);
     if (!kept) continue;
     const blob = await kept.blob();
     const answer = await send(kept.headers.get('Content-Type') ?? blob.type, blob);
-    if (answer.kind !== 'ok' && mayComeBack(answer)) return false;
+    if (answer.kind !== 'ok') {
+      if (mayComeBack(answer)) return { away: true, refused };
+      refused.push(sayFailed(answer));
+    }
     await waiting.delete(request);
   }
-  return true;
+  return { away: false, refused };
 };
 
 /**

@@ -1,10 +1,11 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
-import { CONTRACT, merge, newerRevisionSchema, planJob, readJob } from '@amber/core';
+import { CONTRACT, merge, newerRevisionSchema, planJob, readJob, type ProblemCode } from '@amber/core';
 import { jobsApi } from '../server/api.js';
-import { ask, mayComeBack, sayFailed, type Failed } from '../server/client.js';
+import { ask, mayComeBack, sayFailed, type Answer, type Failed } from '../server/client.js';
 import { keptInitials } from '../server/initials.js';
 import { noticed } from './noticeSlice.js';
+import { picturesGone } from './picturesGone.js';
 import { dropDraft, findDraft, keepDraft, type KeptDraft, type Save } from './keptDraft.js';
 import {
   broughtBack,
@@ -32,10 +33,17 @@ import {
 const REST = 1500;
 const RETRY = [2000, 4000, 8000, 15_000, 30_000];
 
+const AWAY_BY: Partial<Record<ProblemCode, Away>> = {
+  'database-down': 'database',
+  'disk-full': 'diskFull',
+  'no-access': 'notLetIn',
+  busy: 'busy',
+  'too-many': 'busy',
+};
+
 const awayBy = (answer: Failed): Away => {
   if (answer.kind !== 'refused') return answer.kind === 'unreachable' ? 'noAnswer' : 'server';
-  const { code } = answer.problem;
-  return code === 'database-down' ? 'database' : code === 'disk-full' ? 'diskFull' : 'server';
+  return AWAY_BY[answer.problem.code] ?? 'server';
 };
 
 const failed = (answer: Failed): FailedSave => {
@@ -69,10 +77,10 @@ const saveNow = async (
   dispatch(saving(save));
   // Kept as sent before it leaves: a tab that is closed meanwhile knows of it when it is opened again.
   if (open.save?.kind !== 'saved') keepDraft({ ...draftOf(open), sent: save });
-  const answer = await ask(CONTRACT.saveJob, {
-    ids: { id: document.id },
-    body: { ...save, by: keptInitials() },
-  });
+  // A plan's picture goes before the plan.
+  const answer: Answer<{ revision: number }> = (await picturesGone(dispatch))
+    ? await ask(CONTRACT.saveJob, { ids: { id: document.id }, body: { ...save, by: keptInitials() } })
+    : { kind: 'unreachable' };
   if (answer.kind === 'ok') {
     dispatch(saved({ id: document.id, saveId, revision: answer.value.revision, at: Date.now() }));
     dropDraft(document.id, saveId);

@@ -19,8 +19,8 @@ export type SaveState =
   | { kind: 'gone' }
   | { kind: 'refused'; message: string };
 
-/** The server does not answer; it does and its database does not; its disk has no room; or something else went wrong there. */
-export type Away = 'noAnswer' | 'database' | 'diskFull' | 'server';
+/** The server does not answer; it does and its database does not; its disk has no room; it has too much to do; it lets this device in no more; or something else went wrong there. */
+export type Away = 'noAnswer' | 'database' | 'diskFull' | 'busy' | 'notLetIn' | 'server';
 
 export type FailedSave = Exclude<SaveState, { kind: 'saved' | 'saving' | 'unsaved' }>;
 

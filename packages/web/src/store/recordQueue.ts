@@ -3,7 +3,7 @@ import { CONTRACT, drawsOf, siteRecordSchema } from '@amber/core';
 import { jobsApi } from '../server/api.js';
 import { ask, mayComeBack, sayFailed } from '../server/client.js';
 import { forget, keep, keptByGone, keptHere } from '../server/kept.js';
-import { sendPictures } from '../server/pictures.js';
+import { picturesGone } from './picturesGone.js';
 import { opened, type JobState } from './jobSlice.js';
 import { noticed } from './noticeSlice.js';
 import { recordsOfOldTicks } from './oldTicks.js';
@@ -57,7 +57,7 @@ export const createRecordQueue = () => {
         if (!next) break;
         const { job, record } = next;
         // A picture goes before the record that shows it.
-        const answer = (await sendPictures())
+        const answer = (await picturesGone(api.dispatch))
           ? await ask(CONTRACT.addRecord, { ids: { id: job }, body: record })
           : ({ kind: 'unreachable' } as const);
         if (answer.kind !== 'ok' && mayComeBack(answer)) {

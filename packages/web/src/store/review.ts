@@ -31,7 +31,7 @@ export const subjectOf = (job: Job, id: string | null): JobReview | ReviewedWiri
   return review;
 };
 
-/** The one way to change the open job: planned anew, then stored as one entry of its history under the label. */
+/** The one way to change the open job: planned anew, then stored as one entry of its history under the label. False on a device that changes nothing. */
 export const useEdit = () => {
   const dispatch = useAppDispatch();
   const isField = useFieldView();
@@ -40,6 +40,7 @@ export const useEdit = () => {
       // The server would refuse it: what cannot be kept is not shown as done.
       if (isField) dispatch(noticed(FIELD_VIEW));
       else dispatch(edited(reviewOf(job).job, label));
+      return !isField;
     },
     [dispatch, isField],
   );

@@ -5,6 +5,8 @@ const AWAY: Record<Away, { what: string; until: string }> = {
   noAnswer: { what: 'No connection', until: 'when it is back' },
   database: { what: 'The database does not answer', until: 'when it does' },
   diskFull: { what: 'The disk of the server is full', until: 'when there is room' },
+  busy: { what: 'The server has too much to do', until: 'when it can' },
+  notLetIn: { what: 'This device is not let in', until: 'when it is' },
   server: { what: 'The server met a fault', until: 'again by itself' },
 };
 

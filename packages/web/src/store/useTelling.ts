@@ -33,8 +33,7 @@ export const useTelling = (job: Job, wiring: string) => {
     ): boolean => {
       const result = editDocument(from, wiring, edits, at);
       setRefusal(result.ok ? null : sayWiringRefusal(job, result.refusal));
-      if (result.ok) edit(result.job, label);
-      return result.ok;
+      return result.ok && edit(result.job, label);
     },
     [job, wiring, edit],
   );
@@ -43,7 +42,8 @@ export const useTelling = (job: Job, wiring: string) => {
   /** Somebody has looked at all of a box: the job says so, and the record who and when. */
   const sign = (box: BoxId, initials: string) => {
     const signed = signSeen(job, wiring, box);
-    edit(signed, `${findBox(job, box)?.name ?? box} seen`);
+    // No record says so of a box of which the job does not.
+    if (!edit(signed, `${findBox(job, box)?.name ?? box} seen`)) return;
     const document = signed.wirings.find((one) => one.id === wiring);
     if (!document) return;
     const about = { kind: 'box' as const, id: box, wiring: document.id, revision };

@@ -19,6 +19,7 @@ let living = new Set<string>();
 export const fakeBrowser = (): void => {
   globalThis.localStorage = storage(new Map());
   globalThis.addEventListener = (() => undefined) as typeof addEventListener;
+  globalThis.dispatchEvent = () => true;
   living = new Set();
   Object.defineProperty(globalThis, 'navigator', {
     configurable: true,

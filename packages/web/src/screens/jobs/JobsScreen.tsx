@@ -1,5 +1,5 @@
 import { PackageOpen, Plus } from 'lucide-react';
-import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { useRef, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
@@ -7,6 +7,7 @@ import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
 import { plural, when } from '../../parts/format.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { FileButton } from '../../parts/FileButton.js';
+import { useRested } from '../../parts/useRested.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
 import { DeletedJobs } from './DeletedJobs.js';
 import { JobList } from './JobList.js';
@@ -61,19 +62,6 @@ const Nothing = ({ onNew }: { onNew: () => void }) => (
     </Button>
   </div>
 );
-
-/** Milliseconds of rest in typing before the server is asked. */
-const REST = 200;
-
-/** A text as it was when it last rested. */
-const useRested = (text: string): string => {
-  const [rested, setRested] = useState(text);
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(text), REST);
-    return () => clearTimeout(timer);
-  }, [text]);
-  return rested;
-};
 
 const found = (total: number, words: string): string =>
   total === 0

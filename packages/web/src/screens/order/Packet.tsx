@@ -32,7 +32,8 @@ export const Packet = ({ view, circuit }: { view: OrderView; circuit: Circuit | 
       ALL_SECTIONS.filter((one) => (one === section ? !sections.includes(one) : sections.includes(one))),
     );
   const begin = () => {
-    make({ job: number(), circuit: view.circuit, records, sections, paper, state });
+    const numbered = number();
+    if (numbered) make({ job: numbered, circuit: view.circuit, records, sections, paper, state });
   };
   const working = work?.kind === 'working';
   const isBrief = sections.includes('brief');

@@ -41,13 +41,14 @@ export const PocketCircuit = ({
   );
   const chosen = wired.find(({ id }) => id === (circuit ?? picked)) ?? (circuit ? undefined : wired[0]);
   const make = async () => {
-    if (!chosen) return;
+    const numbered = number();
+    if (!chosen || !numbered) return;
     setTold(null);
     try {
       const page = await pageOf();
       const made = new Date().toLocaleDateString('en-US', { dateStyle: 'long' });
       const file = pocketFile(page, {
-        job: number(),
+        job: numbered,
         circuit: chosen.id,
         records: records.filter(({ kind }) => kind === 'tick' || kind === 'retraction'),
         made,

@@ -125,7 +125,7 @@ export const Tags = ({ view }: { view: OrderView }) => {
         <Button
           look="main"
           onClick={() => {
-            give();
+            if (!give()) return;
             // What is given is drawn first.
             requestAnimationFrame(() => print());
           }}
@@ -134,7 +134,7 @@ export const Tags = ({ view }: { view: OrderView }) => {
         </Button>
         <Button
           onClick={() => {
-            give();
+            if (!give()) return;
             saveCsv(job, 'tags', tagSheet(tags));
           }}
         >

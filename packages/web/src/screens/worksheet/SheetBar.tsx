@@ -1,7 +1,10 @@
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
+import { useState } from 'react';
+import { useRested } from '../../parts/useRested.js';
 import { Plus, Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { worksheetIntoPath } from '../../parts/paths.js';
-import { Button, Field, Select } from '../../parts/ui.js';
+import { Button, controlLook, Field, Select } from '../../parts/ui.js';
 import { useJobsQuery } from '../../server/api.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import type { KeptSheets } from '../../store/keptSheets.js';
@@ -45,9 +48,9 @@ export const SheetBar = ({
 
 /** The sheet goes into a job as a box that is there: the job is opened and asks what the sheet does not tell. */
 export const IntoJob = ({ sheet, onLeave }: { sheet: string; onLeave: () => void }) => {
-  // Those worked on last: a sheet goes into what is at hand.
-  const { data, error } = useJobsQuery({ search: '', page: 0 });
-  const jobs = data?.jobs;
+  const [search, setSearch] = useState('');
+  // Those worked on last while nothing is typed.
+  const { data, error } = useJobsQuery({ search: useRested(search.trim()), page: 0 });
   const navigate = useNavigate();
   if (error)
     return (
@@ -55,24 +58,41 @@ export const IntoJob = ({ sheet, onLeave }: { sheet: string; onLeave: () => void
         Jobs cannot be listed. {sayFailed(error as Failed)} The sheet stays here.
       </p>
     );
+  const pick = (job: string | null) => {
+    if (job === null) return;
+    onLeave();
+    void navigate(worksheetIntoPath(job, sheet));
+  };
   return (
-    <div className="max-w-72 print:hidden">
-      <Select
-        aria-label="Put it into a job"
-        value=""
-        disabled={!jobs || jobs.length === 0}
-        onChange={(event) => {
-          onLeave();
-          void navigate(worksheetIntoPath(event.target.value, sheet));
-        }}
-      >
-        <option value="">{jobs?.length === 0 ? 'No job to put it into' : 'Put it into a job …'}</option>
-        {(jobs ?? []).map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </Select>
+    <div className="w-72 max-w-full print:hidden">
+      <Combobox value={null as string | null} onChange={pick} immediate onClose={() => setSearch('')}>
+        <ComboboxInput
+          aria-label="Put it into a job"
+          placeholder="Put it into a job …"
+          autoComplete="off"
+          onChange={(event) => setSearch(event.target.value)}
+          className={controlLook}
+        />
+        <ComboboxOptions
+          anchor="bottom start"
+          className="z-20 max-h-72! w-(--input-width) overflow-y-auto rounded-lg border border-line bg-white p-1 shadow-lg empty:invisible"
+        >
+          {(data?.jobs ?? []).map(({ id, name }) => (
+            <ComboboxOption
+              key={id}
+              value={id}
+              className="flex min-h-11 items-center rounded px-3 data-focus:bg-rail"
+            >
+              <span className="truncate">{name}</span>
+            </ComboboxOption>
+          ))}
+        </ComboboxOptions>
+      </Combobox>
+      {data?.total === 0 ? (
+        <p role="status" className="mt-1 text-[13px] text-quiet">
+          {search === '' ? 'There is no job to put it into.' : `No job has “${search}” in it.`}
+        </p>
+      ) : null}
     </div>
   );
 };

@@ -99,7 +99,7 @@ export const OnFile = ({
         className="min-h-12 self-start"
         disabled={!can}
         onClick={() => {
-          edit(put.value, 'tell which wire is which');
+          if (!edit(put.value, 'tell which wire is which')) return;
           sign(put.value);
           setDone(true);
         }}

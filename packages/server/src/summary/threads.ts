@@ -9,7 +9,7 @@ const REST = 60_000;
 export const openThreads = (): { summarise: Summarise; close: () => Promise<void> } => {
   const pool = new Piscina({
     // Built beside this file; a test that reads the source finds it in the build.
-    filename: new URL('../../dist/work/summaryWorker.js', import.meta.url).href,
+    filename: new URL('../../dist/summary/worker.js', import.meta.url).href,
     minThreads: 0,
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: REST,

@@ -1,9 +1,9 @@
-import { gunzipSync } from 'node:zlib';
-import { readJob, summariseJob } from '@amber/core';
+import { summariseJob } from '@amber/core';
+import { readPacked } from '../store/packed.js';
 
 /** The summary of a stored document, as JSON; null where this program cannot read it. */
 export const summariseDocument = (document: Uint8Array): string | null => {
-  const read = readJob(JSON.parse(gunzipSync(document).toString('utf8')));
+  const read = readPacked(document);
   return read.ok ? JSON.stringify(summariseJob(read.job)) : null;
 };
 

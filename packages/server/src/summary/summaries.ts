@@ -1,7 +1,7 @@
 import { IsNull, type DataSource } from 'typeorm';
 import { jobSummarySchema, type JobSummary } from '@amber/core';
-import { summariseHere, type Summarise } from '../work/summarise.js';
-import { JobEntity, RevisionEntity, type JobRow } from './entities.js';
+import { summariseHere, type Summarise } from './summarise.js';
+import { JobEntity, RevisionEntity, type JobRow } from '../store/entities.js';
 
 /** Milliseconds of rest after a save before the summary is worked out: whoever works on saves again soon. */
 const REST = 3_000;
