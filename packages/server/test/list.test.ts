@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import type { DataSource } from 'typeorm';
-import { CONTRACT, summariseJob, type Job } from '@amber/core';
+import { CONTRACT, problemSchema, summariseJob, type Job } from '@amber/core';
 import { JobStore, loadDemo, prepareDatabase } from '../src/index.js';
 import { again } from '../src/store/again.js';
 import { dataSourceOf } from '../src/store/dataSource.js';
+import { JobEntity } from '../src/store/entities.js';
 import { fillWords } from '../src/store/fillWords.js';
 import { underLock } from '../src/store/lock.js';
 import { openThreads } from '../src/summary/threads.js';
@@ -162,4 +163,41 @@ test('a transaction that was given up for another is done again; what is wrong i
   });
   await expect(wrong).rejects.toThrow(/nowhere/);
   expect(once).toBe(1);
+});
+
+describe('what a list shows of a job', () => {
+  /** As it stands when all of it was worked out. */
+  const summaryOf = async (id: string) => {
+    for (;;) {
+      const { jobs } = CONTRACT.jobs.answer.parse((await api.get('/api/jobs').expect(200)).body);
+      const shown = jobs.find((one) => one.id === id);
+      if (shown?.pending !== true) return shown;
+    }
+  };
+  const rows = () => source.getRepository(JobEntity);
+
+  test.each([
+    ['by an earlier version', JSON.stringify({ edition: 2023, circuits: [] })],
+    ['by a version to come', JSON.stringify({ version: 99, edition: 2023, circuits: [] })],
+  ])('is made anew where it was made %s, and kept; when the job was changed stays', async (name, old) => {
+    const id = `summed-${name.length}`;
+    const job = await create(demoJob(id));
+    const { updatedAt } = await rows().findOneByOrFail({ id });
+    await source.query('UPDATE jobs SET summary = ? WHERE id = ?', [old, id]);
+    const shown = await summaryOf(id);
+    expect(shown?.summary).toEqual(summariseJob(job));
+    const kept = await rows().findOneByOrFail({ id });
+    expect(JSON.parse(kept.summary)).toEqual(shown?.summary);
+    expect([kept.updatedAt, shown?.updatedAt]).toEqual([updatedAt, updatedAt.toISOString()]);
+  });
+
+  test('is nothing where the job cannot be read, which stays on the list and is told by path when it is opened', async () => {
+    const job = await create(emptyJob('unread'));
+    const later = gzipSync(JSON.stringify({ ...job, format: 99 }));
+    await source.query("UPDATE revisions SET document = ? WHERE job_id = 'unread'", [later]);
+    await source.query("UPDATE jobs SET summary = '{}' WHERE id = 'unread'");
+    expect(await summaryOf('unread')).toMatchObject({ name: 'unread', summary: null });
+    const refused = await api.get('/api/jobs/unread').expect(422);
+    expect(problemSchema.parse(refused.body)).toMatchObject({ code: 'bad-job', path: 'format' });
+  });
 });
