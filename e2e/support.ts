@@ -21,6 +21,9 @@ export const plannedYard = async (
 export const listed = async (page: Page, words: string) => {
   await page.goto('/');
   await page.getByLabel('Search jobs, circuits, rooms and boxes').fill(words);
+  // A menu opened on what is about to be replaced would close again.
+  await expect(page.getByRole('status').filter({ hasText: `“${words}”` })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The jobs' })).toHaveAttribute('aria-busy', 'false');
 };
 
 /** The bench of a circuit of such a copy. */

@@ -72,7 +72,9 @@ const found = (total: number, words: string): string =>
 export const JobsScreen = () => {
   const [search, setSearch] = useState('');
   const asked = useRested(search.trim());
-  const { data, error, isLoading, refetch } = useJobsQuery({ search: asked, page: 0 });
+  const { data, error, isLoading, isFetching, refetch } = useJobsQuery({ search: asked, page: 0 });
+  // What is shown is not what was asked for yet.
+  const isBusy = asked !== search.trim() || isFetching;
   const scroller = useRef<HTMLElement>(null);
   const [making, setMaking] = useState(false);
   const dispatch = useAppDispatch();
@@ -132,7 +134,9 @@ export const JobsScreen = () => {
             No connection: the list as it was {when(data.keptAt)}.
           </p>
         ) : null}
-        <JobList search={asked} scroller={scroller} />
+        <section aria-label="The jobs" aria-busy={isBusy}>
+          <JobList search={asked} scroller={scroller} />
+        </section>
         <DeletedJobs />
         <SafetyNote className="max-w-3xl border-t border-line pt-4" />
       </div>
