@@ -52,6 +52,7 @@ export const makeJob = async (
   await page.getByRole('button', { name: 'New job' }).first().click();
   await page.getByLabel('Name of the job').fill(name);
   await page.getByRole('button', { name: 'Make the job' }).click();
+  await page.getByRole('radio', { name: 'Without a plan' }).click();
   await page.getByLabel('Room', { exact: true }).fill(room);
   if (choose.switches) await page.getByLabel('Switch locations').selectOption(choose.switches);
   if (choose.way) await page.getByRole('radio', { name: choose.way }).click();

@@ -121,6 +121,13 @@ export type { Estimate } from './materials/estimate.js';
 export { takeOff } from './materials/takeOff.js';
 export type { MaterialKind, TakeOff, TakeOffLine } from './materials/takeOff.js';
 export { placeBox } from './edits/placeBox.js';
+export { beginPlace, circuitBegun, type PlaceAsked } from './edits/everyday/beginPlace.js';
+export {
+  EVERYDAY,
+  type EverydayId,
+  type EverydayPlace,
+  type EverydayPower,
+} from './edits/everyday/places.js';
 export { sayWhatItIs } from './edits/whatItIs.js';
 export type { Found } from './edits/whatItIs.js';
 export { cutList } from './materials/cutList.js';

@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { benchPath, circuitAt, jobIn, jobPath, layoutPath, startPath, wiringIn } from '../src/parts/paths.js';
+import {
+  benchPath,
+  circuitAt,
+  findPath,
+  jobIn,
+  jobPath,
+  layoutPath,
+  provePartIn,
+  startPath,
+  wiresPath,
+  wiringIn,
+} from '../src/parts/paths.js';
 import { SCREENS, screenAt } from '../src/shell/screens.js';
 
 /** Ids as the schema takes them: letters, digits and the signs of an address among them; and the words of the addresses themselves. */
@@ -65,6 +76,14 @@ test('the bench is what a job opens with; with a word of its own all circuits ar
   });
   expect(benchPath('j', null, 'found')).toBe('/jobs/j/bench?wiring=found');
   expect([layoutPath('j'), startPath('j')]).toEqual(['/jobs/j/layout', '/jobs/j/start']);
+});
+
+test('a part of the test sheet has an address of its own, and opens with it', () => {
+  expect([findPath('j', 'c'), wiresPath('j', 'c')]).toEqual([
+    '/jobs/j/circuits/c/prove?find',
+    '/jobs/j/circuits/c/prove?wires',
+  ]);
+  expect(['?find', '?wires', '', '?found'].map(provePartIn)).toEqual(['find', 'wires', null, null]);
 });
 
 test('what is no address of a job leads nowhere', () => {

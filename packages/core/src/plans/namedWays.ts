@@ -1,6 +1,6 @@
 import type { CircuitId } from '../model/ids.js';
 import type { Choice, Job } from '../model/job.js';
-import { findCircuit } from '../model/lookup.js';
+import { findBox, findCircuit } from '../model/lookup.js';
 import { planJob } from '../planning/planJob.js';
 import type { PlanProblem } from '../planning/problem.js';
 import { sayProblem } from '../planning/sayProblem.js';
@@ -12,7 +12,8 @@ import { baselineOf, withChoice } from './measures.js';
 
 /** One of the everyday ways, measured for a place and judged in a line each. */
 export interface NamedWay {
-  id: FamiliarId;
+  /** `found` is one that a search has put first and nobody has a name for. */
+  id: FamiliarId | 'found';
   title: string;
   choice: Choice;
   plan: Candidate;
@@ -20,25 +21,41 @@ export interface NamedWay {
   con: string;
 }
 
-/** The everyday ways that a circuit can be wired in, as a master would choose among them. Nothing else is searched. */
-export const namedWays = (job: Job, id: CircuitId): NamedWay[] => {
+/**
+ * The everyday ways that a circuit can be wired in, as a master would choose among them. Nothing is searched here: the first of what a search has
+ * `found` comes first, and prices are held against all of it.
+ */
+export const namedWays = (job: Job, id: CircuitId, found: readonly Candidate[] = []): NamedWay[] => {
   const circuit = findCircuit(job, id);
   if (!circuit) return [];
   const collection = createCollection(job, id, baselineOf(job, id));
   const choices = familiarChoices(job, circuit);
   for (const { id: familiar, choice } of choices) collection.add(choice, { familiar });
   const plans = collection.list();
-  const cheapest = cheapestOf(plans);
-  return plans.flatMap((plan) =>
+  const cheapest = cheapestOf([...found, ...plans]);
+  const named = plans.flatMap((plan) =>
     choices
       .filter((one) => plan.familiar.includes(one.id))
-      .map((one) => ({
+      .map((one): NamedWay => ({
         ...one,
         title: FAMILIAR_TITLES[one.id],
         plan,
         ...forAndAgainst(job, plan, cheapest),
       })),
   );
+  const [best] = found;
+  if (!best) return named;
+  const [familiar] = best.familiar;
+  const first: NamedWay = {
+    id: familiar ?? 'found',
+    title: familiar
+      ? FAMILIAR_TITLES[familiar]
+      : `Power enters at ${findBox(job, best.entry)?.name ?? 'a box'}`,
+    choice: best.choice,
+    plan: best,
+    ...forAndAgainst(job, best, cheapest),
+  };
+  return [first, ...named.filter((one) => !best.familiar.includes(one.id as FamiliarId))];
 };
 
 /** Why a familiar way cannot be wired. */

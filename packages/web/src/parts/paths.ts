@@ -8,6 +8,7 @@ import { matchPath } from 'react-router';
  *     /jobs/JOB/circuits/CIRCUIT/SCREEN    the same for one circuit
  *     ?wiring=WIRING                       of a wiring as found, existing or built; the planned one without it
  *     ?change                              on the runs: a change of what is there is begun
+ *     ?find, ?wires                        on the test sheet: the fault is looked for, or wires that nobody knows
  *
  * The screen that a job opens with has no word.
  */
@@ -70,6 +71,16 @@ export const orderPath = (job: string, circuit: string | null = null): string =>
 /** The test sheet of the job, or of one circuit of it. */
 export const provePath = (job: string, circuit: string | null = null, wiring: string | null = null): string =>
   jobPath(job, { screen: 'prove', circuit, wiring });
+const PROVE_PARTS = ['find', 'wires'] as const;
+type ProvePart = (typeof PROVE_PARTS)[number];
+const provePart = (part: ProvePart) => (job: string, circuit: string) => `${provePath(job, circuit)}?${part}`;
+/** The finder, for a circuit. */
+export const findPath = provePart('find');
+/** Which of its wires is which. */
+export const wiresPath = provePart('wires');
+/** The part of the test sheet that an address asks for. */
+export const provePartIn = (search: string): ProvePart | null =>
+  PROVE_PARTS.find((part) => new URLSearchParams(search).has(part)) ?? null;
 /** Every save of a job, and the way back to it. */
 export const historyPath = (job: string): string => jobPath(job, { screen: 'history' });
 export const startPath = (job: string): string => jobPath(job, { screen: START });

@@ -1,4 +1,4 @@
-import { changePath, layoutPath } from '../../parts/paths.js';
+import { changePath, layoutPath, startPath } from '../../parts/paths.js';
 import { hasExisting } from '../../panels/change/draft.js';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -226,6 +226,13 @@ export const Overview = ({
         <Button look="main" onClick={() => pointing.take('room')}>
           <Plus size={17} /> Draw a room
         </Button>
+        <p className="text-[14px]">
+          Or begin with an{' '}
+          <Link className="font-semibold underline" to={startPath(job.id)}>
+            everyday place
+          </Link>{' '}
+          and correct what is otherwise here.
+        </p>
       </section>
     );
   return (
@@ -282,9 +289,17 @@ export const Overview = ({
           }}
         />
       ) : (
-        <Button look={job.circuits.length === 0 ? 'main' : 'plain'} onClick={() => setAdding('circuit')}>
-          <Plus size={17} /> Circuit
-        </Button>
+        <div className="flex flex-wrap gap-2">
+          <Button look={job.circuits.length === 0 ? 'main' : 'plain'} onClick={() => setAdding('circuit')}>
+            <Plus size={17} /> Circuit
+          </Button>
+          <Link
+            to={startPath(job.id)}
+            className="inline-flex min-h-10 items-center rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail"
+          >
+            In an everyday place …
+          </Link>
+        </div>
       )}
       <LevelsPanel job={job} onShow={onShowLevel} />
       <section aria-label="How runs go" className="flex flex-col gap-3 border-t border-line pt-3">

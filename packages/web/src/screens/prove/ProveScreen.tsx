@@ -1,9 +1,9 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import type { Circuit, GroupId, Job } from '@amber/core';
 import { WhoWorksBar } from '../../onRecord/WhoWorks.js';
-import { provePath } from '../../parts/paths.js';
+import { provePartIn, provePath } from '../../parts/paths.js';
 import { SafetyNote, Select, SeverityMark } from '../../parts/ui.js';
 import { subjectOf } from '../../store/review.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
@@ -30,6 +30,8 @@ const WIRING_WORDS = {
 /** Tabs by their place. */
 const SHEET = 0;
 const FIND = 1;
+const WIRES = 2;
+const TAB_OF = { find: FIND, wires: WIRES } as const;
 
 /** Does it work? Each group on the shortest walk through the positions of its handles, points to touch, and who signs for it. */
 export const ProveScreen = ({
@@ -49,7 +51,8 @@ export const ProveScreen = ({
   const { sheet, stateOf } = view;
   const positions = useAppSelector((state) => state.wiring.positions);
   const [picked, setPicked] = useState<GroupId | null>(null);
-  const [tab, setTab] = useState(SHEET);
+  const asks = provePartIn(useLocation().search);
+  const [tab, setTab] = useState<number>(asks === null ? SHEET : TAB_OF[asks]);
   const openIn = (id: GroupId) =>
     sheet.groups.find(({ group }) => group === id)?.rows.filter((row) => stateOf(row).state !== 'met')
       .length ?? 0;

@@ -1,121 +1,63 @@
-import { useMemo, useState, type FormEvent } from 'react';
-import { Link, useNavigate } from 'react-router';
-import {
-  namedWays,
-  newDraft,
-  newJob,
-  withChoice,
-  withDraft,
-  type BoxId,
-  type CircuitId,
-  type FamiliarId,
-  type Job,
-} from '@amber/core';
-import { useEdit } from '../../store/review.js';
-import { fresh } from '../../parts/fresh.js';
-import { benchPath, layoutPath } from '../../parts/paths.js';
-import { WaysToStart } from './WaysToStart.js';
-import { Button, controlLook, Field, SafetyNote, Select } from '../../parts/ui.js';
+import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { EVERYDAY, type Job } from '@amber/core';
+import { layoutPath } from '../../parts/paths.js';
+import { SafetyNote } from '../../parts/ui.js';
+import { BeginningPick, type Beginning } from './BeginningPick.js';
+import { OfWhatIsThere } from './OfWhatIsThere.js';
+import { PlaceForm } from './PlaceForm.js';
+import { WithoutPlan } from './WithoutPlan.js';
 
-/** More can be added once the circuit is there. */
-const MOST_SWITCHES = 6;
-
-/** What of a job decides how a new circuit is wired and what it costs. */
-const habitsOf = ({ stock, preferences, edition, amendments, labour, judgement, routing }: Job) => ({
-  ...{ stock, preferences, edition, labour, judgement },
-  amendments: amendments.filter(({ scope }) => scope === 'job'),
-  routing: { ...routing, panel: null },
-});
-
-interface Ids {
-  circuit: CircuitId;
-  boxes: readonly BoxId[];
-}
-
-/** The circuit as it is begun, with the same ids however often it is drawn. */
-const draftOf = ({ circuit, boxes }: Ids, switches: number, name: string) => {
-  const left = [...boxes];
-  const freshBox = () => left.shift() ?? fresh<BoxId>('box');
-  return newDraft({ circuit, name, switches, powerAt: 'switch', freshBox });
-};
-
-/** A short start: a room, its switch locations, one luminaire, and where power enters. All of it can be changed after. */
+/** The one place where a circuit is begun: in an everyday place, in a room that is drawn, without a plan, or with what is there. */
 export const StartCircuit = ({ job }: { job: Job }) => {
-  const edit = useEdit();
-  const navigate = useNavigate();
-  const [name, setName] = useState('');
-  const [switches, setSwitches] = useState(2);
-  const [wanted, setWanted] = useState<FamiliarId | null>(null);
-  const [ids] = useState((): Ids => ({
-    circuit: fresh<CircuitId>('circuit'),
-    boxes: Array.from({ length: MOST_SWITCHES + 1 }, () => fresh<BoxId>('box')),
-  }));
-  // Drawn and priced as though it were alone: what else the job holds does not come to new boxes.
-  const ways = useMemo(() => {
-    const alone: Job = { ...newJob(job.id, '', []), ...habitsOf(job) };
-    return namedWays(withDraft(alone, draftOf(ids, switches, 'Lights')), ids.circuit);
-  }, [job, ids, switches]);
-  const picked = ways.find(({ id }) => id === wanted) ?? ways[0] ?? null;
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const begun = withDraft(job, draftOf(ids, switches, name.trim() || 'Lights'));
-    edit(picked ? withChoice(begun, ids.circuit, picked.choice) : begun, 'new circuit');
-    await navigate(benchPath(job.id, ids.circuit));
-  };
-  const devices =
-    switches === 1
-      ? 'a single-pole'
-      : switches === 2
-        ? 'a pair of three-ways'
-        : `two three-ways and ${switches - 2} four-way${switches > 3 ? 's' : ''}`;
+  const [picked, setPicked] = useState<Beginning | null>(null);
+  const [isThere, setIsThere] = useState(false);
+  const form = useRef<HTMLDivElement>(null);
+  // On a narrow screen what was picked is further down.
+  useEffect(() => {
+    const top = form.current?.getBoundingClientRect().top ?? 0;
+    if (picked !== null && top > innerHeight / 2) form.current?.scrollIntoView({ block: 'start' });
+  }, [picked]);
   return (
-    <main className="min-h-0 flex-1 overflow-y-auto p-6 sm:p-10">
-      <form onSubmit={(event) => void submit(event)} className="flex max-w-3xl flex-col gap-5">
-        <div>
-          <h1 className="text-2xl font-bold">New circuit</h1>
-          <p className="mt-1 text-quiet">
-            One group of luminaires, controlled from one place or several. Or{' '}
-            <Link className="font-semibold text-ink underline" to={layoutPath(job.id)}>
-              measure the place
-            </Link>{' '}
-            and plan by its lengths.
-          </p>
+    <main className="min-h-0 flex-1 overflow-y-auto p-5 sm:px-8 sm:py-6">
+      <div className="max-w-6xl">
+        <h1 className="text-2xl font-bold">New circuit</h1>
+        <p className="mt-1 mb-4 text-quiet">
+          Where is it? Pick what comes nearest and correct it, or{' '}
+          <Link className="font-semibold text-ink underline" to={layoutPath(job.id)}>
+            draw the room
+          </Link>{' '}
+          by its dimensions.
+        </p>
+        <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+          <BeginningPick value={picked} onPick={setPicked} />
+          <div ref={form} className="scroll-mt-4">
+            {picked === null ? (
+              <p className="rounded-lg border border-dashed border-quiet/60 p-6 text-[15px]">
+                Each comes with its doors, switches and luminaires, roughly measured. Its ways to be wired
+                stand here, drawn and priced, as soon as one is picked.
+              </p>
+            ) : picked === 'withoutPlan' ? (
+              <WithoutPlan job={job} />
+            ) : picked === 'trouble' || picked === 'unknownWires' ? (
+              <OfWhatIsThere
+                job={job}
+                beginning={picked}
+                onPlace={() => {
+                  setIsThere(true);
+                  setPicked('room');
+                }}
+              />
+            ) : (
+              <>
+                <h2 className="mb-3 text-[17px] font-bold">{EVERYDAY[picked].title}</h2>
+                <PlaceForm key={picked} job={job} place={picked} isThere={isThere} />
+              </>
+            )}
+          </div>
         </div>
-        <div className="grid gap-5 sm:grid-cols-2">
-          <Field label="Room">
-            <input
-              autoFocus
-              value={name}
-              maxLength={200}
-              placeholder="Name of the room"
-              onChange={(event) => setName(event.target.value)}
-              className={controlLook}
-            />
-          </Field>
-          <Field label="Switch locations" hint={`One at each way in. ${switches} means ${devices}.`}>
-            <Select value={switches} onChange={(event) => setSwitches(Number(event.target.value))}>
-              {Array.from({ length: MOST_SWITCHES }, (_, i) => i + 1).map((count) => (
-                <option key={count}>{count}</option>
-              ))}
-            </Select>
-          </Field>
-        </div>
-        <div>
-          <h2 className="mb-1 text-[13px] font-semibold">How it runs</h2>
-          <p className="mb-2 text-[13px] text-quiet">
-            The lines are the conductors of each cable. Nothing is measured yet, so each run is counted at a
-            guess; order and places can be changed after.
-          </p>
-          {picked ? <WaysToStart ways={ways} picked={picked.id} onPick={setWanted} /> : null}
-        </div>
-        <div className="sticky bottom-0 -mx-1 flex gap-2 border-t border-line bg-paper px-1 py-3">
-          <Button look="main" type="submit">
-            Plan it
-          </Button>
-          <Button onClick={() => void navigate(-1)}>Cancel</Button>
-        </div>
-        <SafetyNote className="border-t border-line pt-4" />
-      </form>
+        <SafetyNote className="mt-6 border-t border-line pt-4" />
+      </div>
     </main>
   );
 };

@@ -1,19 +1,24 @@
 import { Radio, RadioGroup } from '@headlessui/react';
-import type { FamiliarId, NamedWay } from '@amber/core';
+import type { NamedWay } from '@amber/core';
 import { priceOf } from '../../panels/ways/choosePlan.js';
 import { RunMini } from '../../parts/RunMini.js';
 
-/** The everyday ways by name, drawn small, with what speaks for and against each; one of them is picked. */
+/** The ways by name, drawn small, with what speaks for and against each; one of them is picked. */
 export const WaysToStart = ({
   ways,
   picked,
   onPick,
 }: {
   ways: readonly NamedWay[];
-  picked: FamiliarId;
-  onPick: (id: FamiliarId) => void;
+  picked: NamedWay['id'];
+  onPick: (id: NamedWay['id']) => void;
 }) => (
-  <RadioGroup aria-label="How it runs" value={picked} onChange={onPick} className="grid gap-3 md:grid-cols-2">
+  <RadioGroup
+    aria-label="How it runs"
+    value={picked}
+    onChange={onPick}
+    className={`grid gap-3 ${ways.length > 1 ? 'md:grid-cols-2' : ''}`}
+  >
     {ways.map(({ id, title, plan, pro, con }) => (
       <Radio
         key={id}
