@@ -73,6 +73,7 @@ test('a second device comes in by the code that was drawn, works, is listed, and
   await letIn(tablet, 'Tablet of the truck');
   expect(tablet.url()).not.toContain('code');
   await tablet.goto(`${address}/jobs/heron-yard/circuits/tar-store-light`);
+  await tablet.getByRole('button', { name: 'More of this job' }).click();
   await tablet.getByLabel('Name of the job').fill('Heron Yard, from the truck');
   await expect(tablet.getByText(/^Saved \d/)).toBeVisible({ timeout: 30_000 });
   // On the machine itself nothing is asked, and what was changed is there.
@@ -96,10 +97,11 @@ test('a device of the field view ticks and changes nothing else', async ({ brows
   await letIn(phone, 'Telephone');
   await phone.goto(`${address}/jobs/heron-yard/circuits/tar-store-light`);
   await expect(phone.getByText('Field view', { exact: true })).toBeVisible();
+  await phone.getByRole('button', { name: 'More of this job' }).click();
   await phone.getByLabel('Code edition').selectOption('2014');
   await expect(phone.getByText(/^This device has the field view/)).toBeVisible();
   await expect(phone.getByLabel('Code edition')).toHaveValue('2023');
-  await phone.getByRole('tab', { name: 'Steps' }).click();
+  await phone.keyboard.press('Escape');
   const step = (one: Page) =>
     one
       .getByRole('region', { name: /^Steps at / })

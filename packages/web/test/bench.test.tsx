@@ -142,7 +142,7 @@ describe('the bench', () => {
       'Box fill',
       'Meters',
     ]);
-    fireEvent.click(screen.getByRole('tab', { name: 'Check' }));
+    fireEvent.click(screen.getByRole('tab', { name: /^Check/ }));
     expect(screen.queryByText('16 of 16 positions work')).toBeNull();
     expect(screen.getByText(/a handle changes nothing, or something is shorted/)).toBeTruthy();
     await screen.findByText(/works in \d+ of 16 positions/);

@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import { newJob, standardStock, type Job, type JobNews } from '@amber/core';
-import { sayOthers } from '../src/shell/Others.js';
+import { sayOthers } from '../src/shell/bar/Others.js';
 import { edited, newsHeard, opened, undone } from '../src/store/jobSlice.js';
 import { createStore } from '../src/store/store.js';
 import { fakeServer, pass, type Sent } from './support/server.js';

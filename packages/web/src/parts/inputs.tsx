@@ -63,7 +63,12 @@ export const LengthInput = ({
         placeholder={bare === 'inches' ? '2 1/2"' : `12'-6"`}
         onChange={(event) => setText(event.target.value)}
         onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && take()}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          // It takes the length: a form around it is not sent with the one before.
+          event.preventDefault();
+          take();
+        }}
         className={`${controlLook} ${bad ? 'border-2 border-violation!' : ''}`}
       />
       {bad ? (

@@ -1,8 +1,9 @@
-import { FolderOpen, Store, TabletSmartphone, type LucideIcon } from 'lucide-react';
+import { CircleHelp, FolderOpen, Store, TabletSmartphone, type LucideIcon } from 'lucide-react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
 import { DEVICES_PATH, jobIn, jobPath, JOBS_PATH, SHOP_PATH } from '../parts/paths.js';
 import { useMe } from '../store/useFieldView.js';
+import { HelpButton } from './bar/Help.js';
 import { NoticeBar } from './NoticeBar.js';
 import { screenAt, SCREENS } from './screens.js';
 
@@ -66,6 +67,10 @@ export const Frame = () => {
         <span
           className={`flex flex-1 sm:mt-auto sm:flex-none sm:flex-col ${jobId === null ? '' : 'max-sm:hidden'}`}
         >
+          <HelpButton className={`${look(false)} cursor-pointer ${jobId === null ? '' : 'max-sm:hidden'}`}>
+            <CircleHelp size={20} strokeWidth={1.8} aria-hidden="true" />
+            Help
+          </HelpButton>
           {me?.shared && me.role === 'full' ? (
             <Stage
               to={DEVICES_PATH}

@@ -16,7 +16,7 @@ import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
 import { GoneBar } from './GoneBar.js';
 import { PrintHead } from './PrintHead.js';
-import { TopBar } from './TopBar.js';
+import { TopBar } from './bar/TopBar.js';
 import { UnreadBar } from './UnreadBar.js';
 import { useAskBeforeLeaving } from './useAskBeforeLeaving.js';
 import { useNews } from './useNews.js';

@@ -47,10 +47,13 @@ type By = keyof typeof BY_WORDS;
 export const StepsPanel = ({
   subject,
   beside,
+  brief = false,
 }: {
   subject: Subject;
   /** What stands with the steps of a box. */
   beside?: (box: BoxId) => ReactNode;
+  /** How they are ordered and how much is said stands after them. */
+  brief?: boolean;
 }) => {
   const [depth, setDepth] = useState(0);
   const [by, setBy] = useState<By>('box');
@@ -61,8 +64,8 @@ export const StepsPanel = ({
     setKnown(asked);
     if (asked !== null) setBy('box');
   }
-  return (
-    <div className="flex flex-col gap-3">
+  const how = (
+    <>
       <OneOf
         label="Order of the work"
         options={(['box', 'phase'] as const).map((value) => ({ value, words: BY_WORDS[value] }))}
@@ -75,11 +78,17 @@ export const StepsPanel = ({
         value={depth}
         onPick={setDepth}
       />
+    </>
+  );
+  return (
+    <div className="flex flex-col gap-3">
+      {brief ? null : how}
       {by === 'box' ? (
         <BoxOrder subject={subject} depth={depth} beside={beside} />
       ) : (
         <PhaseOrder subject={subject} depth={depth} />
       )}
+      {brief ? how : null}
     </div>
   );
 };

@@ -1,7 +1,10 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Circuit, Job } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
+import { useNarrow } from '../../parts/useNarrow.js';
 import { Board } from './Board.js';
+import { HandBench } from './HandBench.js';
+import { HandleBar } from './HandleBar.js';
 import { viewed, wireFollowed } from '../../store/wiringSlice.js';
 import { PositionRibbon, useWalk } from '../../wiring/PositionRibbon.js';
 import { RunStripView } from '../../wiring/RunStripView.js';
@@ -30,6 +33,7 @@ export const BenchScreen = ({
   const flip = useFlip(subject);
   const moving = useMoving(subject.state, followed !== null);
   const { at, go } = useBoxInView(subject);
+  const narrow = useNarrow();
   /** The next conductor of the box in view; one that is a piece with the last is passed over. */
   const followNext = (by: number) => {
     const drawing = subject.drawings[at];
@@ -49,6 +53,46 @@ export const BenchScreen = ({
   useHotkeys('f', () => followNext(1));
   useHotkeys('shift+f', () => followNext(-1));
   useHotkeys('escape', () => void dispatch(wireFollowed(null)));
+  const strips = subject.strips.map((one) => (
+    <RunStripView
+      key={one.circuit.id}
+      subject={subject}
+      circuit={one.circuit}
+      strip={one.strip}
+      positions={positions}
+      onFlip={flip}
+    />
+  ));
+  const board = (
+    <Board
+      subject={subject}
+      positions={positions}
+      followed={followed}
+      hasPositions={walk.table !== null}
+      inHand={narrow}
+      onFlip={flip}
+      onGo={go}
+    />
+  );
+  // Nothing is told yet: what there is to tell takes all of it.
+  if (narrow && subject.drawings.length > 0)
+    return (
+      <main className={`flex min-h-0 min-w-0 flex-1 flex-col ${moving ? 'moving' : ''}`}>
+        <h1 className="sr-only">Bench of {subject.name}</h1>
+        <HandBench
+          key={subject.wiringId}
+          subject={subject}
+          board={board}
+          run={
+            <>
+              {strips}
+              <PositionRibbon walk={walk} />
+            </>
+          }
+          handles={<HandleBar subject={subject} positions={positions} onFlip={flip} />}
+        />
+      </main>
+    );
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className={`flex min-w-0 flex-col lg:min-h-0 lg:flex-1 ${moving ? 'moving' : ''}`}>
@@ -59,27 +103,11 @@ export const BenchScreen = ({
               subject.circuit ? 'contents' : 'max-h-80 shrink-0 overflow-y-auto border-b border-line'
             }
           >
-            {subject.strips.map((one) => (
-              <RunStripView
-                key={one.circuit.id}
-                subject={subject}
-                circuit={one.circuit}
-                strip={one.strip}
-                positions={positions}
-                onFlip={flip}
-              />
-            ))}
+            {strips}
           </div>
         ) : null}
         {folded.positions ? null : <PositionRibbon walk={walk} />}
-        <Board
-          subject={subject}
-          positions={positions}
-          followed={followed}
-          hasPositions={walk.table !== null}
-          onFlip={flip}
-          onGo={go}
-        />
+        {board}
       </main>
       <SidePanel subject={subject} />
     </div>

@@ -21,7 +21,7 @@ const LENS_NOTES = {
 } as const;
 
 /** What is to be known of the picture as it stands, in a line. */
-const BoardNote = ({ subject }: { subject: Subject }) => {
+const BoardNote = ({ subject, inHand }: { subject: Subject; inHand: boolean }) => {
   const { lens } = useAppSelector((state) => state.wiring);
   const { circuit, job, state, devices, compiled } = subject;
   const tripped = job.circuits.filter(
@@ -42,7 +42,8 @@ const BoardNote = ({ subject }: { subject: Subject }) => {
       {travelers && tripped.length === 0
         ? 'One traveler of every pair stays live with the luminaires off. '
         : ''}
-      Flip a handle or press its number; tap a wire to {subject.readOnly ? 'take it in hand' : 'follow it'}.
+      {inHand ? 'Tap' : 'Flip a handle or press its number; tap'} a wire to{' '}
+      {subject.readOnly ? 'take it in hand' : 'follow it'}.
     </p>
   );
 };
@@ -53,6 +54,7 @@ export const Board = ({
   positions,
   followed,
   hasPositions,
+  inHand,
   onFlip,
   onGo,
 }: {
@@ -60,6 +62,8 @@ export const Board = ({
   positions: Positions;
   followed: SaidTrace | null;
   hasPositions: boolean;
+  /** On a telephone: the box in view alone, and how the handles are set stands elsewhere. */
+  inHand: boolean;
   onFlip: (id: DeviceId) => void;
   /** To the next box, or the one before. */
   onGo: (by: number) => void;
@@ -69,7 +73,7 @@ export const Board = ({
   const hand = useInHand(subject);
   const { at } = useBoxInView(subject);
   const board = useRef<HTMLElement>(null);
-  const large = view === 'one';
+  const large = view === 'one' || inHand;
   const numbered = subject.drawings.map((drawing, i) => ({ drawing, number: i + 1 }));
   const shown = large ? numbered.slice(at, at + 1) : numbered;
   const drawn = () => {
@@ -83,7 +87,7 @@ export const Board = ({
     <section
       ref={board}
       aria-label="Opened boxes"
-      className={`bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''}`}
+      className={`bg-board p-2 ${inHand ? 'flex-1' : ''} lg:min-h-0 lg:flex-1 lg:overflow-y-auto ${large ? 'flex flex-col' : ''}`}
     >
       {subject.readOnly && subject.circuit && isUntold(subject) ? (
         <BeginExisting job={subject.job} circuit={subject.circuit} />
@@ -106,6 +110,7 @@ export const Board = ({
           <BoardBar
             onGo={onGo}
             hasPositions={hasPositions}
+            inHand={inHand}
             title={`${subject.job.name}, ${subject.name}`}
             drawn={drawn}
           />
@@ -114,7 +119,7 @@ export const Board = ({
           ) : followed ? (
             <FollowedBar job={subject.job} followed={followed} />
           ) : (
-            <BoardNote subject={subject} />
+            <BoardNote subject={subject} inHand={inHand} />
           )}
           <div
             className={large ? 'flex min-h-0 flex-1 flex-col' : 'flex flex-wrap items-start gap-x-3 gap-y-4'}

@@ -8,7 +8,7 @@ import { LENS_WORDS } from '../../wiring/lenses.js';
 import type { Drawn } from '../../wiring/useSavePicture.js';
 
 const part =
-  'min-h-10 px-3 text-[13.5px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet';
+  'min-h-10 px-3 text-[13.5px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet max-sm:px-2';
 const whole = 'flex divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet';
 
 /** Saving is loaded after the bench. */
@@ -18,10 +18,13 @@ const SaveMenu = lazy(async () => ({ default: (await import('./SaveMenu.js')).Sa
 export const BoardBar = ({
   onGo,
   hasPositions,
+  inHand,
   ...saved
 }: {
   onGo: (by: number) => void;
   hasPositions: boolean;
+  /** One box alone is shown, and nothing above it. */
+  inHand: boolean;
   title: string;
   drawn: () => Drawn[];
 }) => {
@@ -43,24 +46,28 @@ export const BoardBar = ({
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-2 pb-1 print:hidden">
       <div role="group" aria-label="Boxes shown" className={whole}>
-        <button
-          type="button"
-          className={part}
-          aria-pressed={view === 'all'}
-          onClick={() => dispatch(viewed('all'))}
-        >
-          All boxes
-        </button>
-        <button
-          type="button"
-          className={part}
-          aria-pressed={view === 'one'}
-          title="One box large (V)"
-          onClick={() => dispatch(viewed('one'))}
-        >
-          One box
-        </button>
-        {view === 'one' ? (
+        {inHand ? null : (
+          <>
+            <button
+              type="button"
+              className={part}
+              aria-pressed={view === 'all'}
+              onClick={() => dispatch(viewed('all'))}
+            >
+              All boxes
+            </button>
+            <button
+              type="button"
+              className={part}
+              aria-pressed={view === 'one'}
+              title="One box large (V)"
+              onClick={() => dispatch(viewed('one'))}
+            >
+              One box
+            </button>
+          </>
+        )}
+        {view === 'one' || inHand ? (
           <>
             <button
               type="button"
@@ -96,10 +103,12 @@ export const BoardBar = ({
           </button>
         ))}
       </div>
-      <div role="group" aria-label="Shown above" className={whole}>
-        {fold('run', 'Run')}
-        {hasPositions ? fold('positions', 'Positions') : null}
-      </div>
+      {inHand ? null : (
+        <div role="group" aria-label="Shown above" className={whole}>
+          {fold('run', 'Run')}
+          {hasPositions ? fold('positions', 'Positions') : null}
+        </div>
+      )}
       <Boundary what="Saving a picture" of="save">
         <Suspense
           fallback={

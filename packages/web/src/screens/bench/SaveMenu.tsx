@@ -9,7 +9,7 @@ export const SaveMenu = ({ title, drawn }: { title: string; drawn: () => Drawn[]
   return (
     <Menu>
       <MenuButton as={Button} className="ml-auto">
-        <Download size={16} /> Save
+        <Download size={16} /> <span className="max-sm:sr-only">Save</span>
       </MenuButton>
       <MenuItems
         anchor="bottom end"

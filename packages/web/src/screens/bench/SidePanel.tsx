@@ -1,5 +1,7 @@
 import { lazy, useEffect, useState } from 'react';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import type { Finding } from '@amber/core';
+import { foldedOf } from '../../panels/findings/grouping.js';
 import { Verdict } from '../../panels/findings/Verdict.js';
 import { useAfterPaint } from '../../parts/useAfterPaint.js';
 import { SafetyLine } from '../../parts/ui.js';
@@ -9,16 +11,11 @@ import { useAppSelector } from '../../store/store.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
 import { AfterTelling } from './AfterTelling.js';
+import { StepsHere } from './StepsHere.js';
 
 /** What is not needed to use the bench is loaded after it: the findings once it is drawn, a tab when it is opened. */
 const FindingList = lazy(async () => ({
   default: (await import('../../panels/findings/FindingList.js')).FindingList,
-}));
-const BoxBites = lazy(async () => ({
-  default: (await import('../../panels/bites/BoxBites.js')).BoxBites,
-}));
-const StepsPanel = lazy(async () => ({
-  default: (await import('../../panels/steps/StepsPanel.js')).StepsPanel,
 }));
 const BoxFillList = lazy(async () => ({
   default: (await import('../../panels/fill/BoxFillList.js')).BoxFillList,
@@ -39,19 +36,12 @@ const CircuitPanel = lazy(async () => ({
 const tabLook =
   'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
 
-/** The whole job is inspected once the subject can be used. */
-const Inspection = ({ subject }: { subject: Subject }) => {
-  const findings = useAfterPaint() ? subject.findings() : null;
-  return (
-    <>
-      <Verdict subject={subject} findings={findings} />
-      {findings ? (
-        <Boundary what="The findings" of={subject.wiringId}>
-          <FindingList subject={subject} findings={findings} />
-        </Boundary>
-      ) : null}
-    </>
-  );
+/** What stands against it, as the tab says it; nothing while it is not inspected yet. */
+const standing = (findings: readonly Finding[] | null): string => {
+  const count = foldedOf(findings ?? []).roots.filter(
+    ({ severity }) => severity === 'violation' || severity === 'caution',
+  ).length;
+  return count === 0 ? '' : ` · ${count}`;
 };
 
 /** Will it pass, does it fit, and what was asked. */
@@ -64,6 +54,8 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
   /** Place of the steps among the tabs: of a wiring that is told, telling comes first. */
   const steps = told ? 2 : 1;
   const change = usePlannedChange(subject);
+  // The whole job is inspected once the subject can be used.
+  const findings = useAfterPaint() ? subject.findings() : null;
   const [tab, setTab] = useState(0);
   const step = useAppSelector((state) => state.wiring.step);
   const positions = useAppSelector((state) => state.wiring.positions);
@@ -78,7 +70,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
       <TabGroup selectedIndex={tab} onChange={setTab} className="flex min-h-0 flex-1 flex-col">
         <TabList className="flex border-b border-line">
           {told ? <Tab className={tabLook}>What is there</Tab> : null}
-          <Tab className={tabLook}>Check</Tab>
+          <Tab className={tabLook}>Check{standing(findings)}</Tab>
           {hasSteps ? <Tab className={tabLook}>Steps</Tab> : null}
           {change ? <Tab className={tabLook}>Change</Tab> : null}
           <Tab className={tabLook}>Box fill</Tab>
@@ -94,18 +86,16 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
             </TabPanel>
           ) : null}
           <TabPanel className="flex flex-col gap-4 p-4">
-            <Inspection subject={subject} />
+            <Verdict subject={subject} findings={findings} />
+            {findings ? (
+              <Boundary what="The findings" of={subject.wiringId}>
+                <FindingList subject={subject} findings={findings} />
+              </Boundary>
+            ) : null}
           </TabPanel>
           {hasSteps ? (
             <TabPanel className="p-4">
-              <Boundary what="The steps" of={subject.wiringId}>
-                <StepsPanel
-                  subject={subject}
-                  beside={(box) =>
-                    subject.kind === 'planned' ? <BoxBites key={box} job={subject.job} box={box} /> : null
-                  }
-                />
-              </Boundary>
+              <StepsHere subject={subject} />
             </TabPanel>
           ) : null}
           {change ? (

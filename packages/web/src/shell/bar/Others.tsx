@@ -1,8 +1,8 @@
 import { Users } from 'lucide-react';
 import type { Present } from '@amber/core';
-import { browserName } from '../server/events.js';
-import { isBehind } from '../store/jobSlice.js';
-import { useAppSelector } from '../store/store.js';
+import { browserName } from '../../server/events.js';
+import { isBehind } from '../../store/jobSlice.js';
+import { useAppSelector } from '../../store/store.js';
 
 const NONE: readonly Present[] = [];
 

@@ -1,5 +1,5 @@
-import { saySave } from '../store/saySave.js';
-import { useAppSelector } from '../store/store.js';
+import { saySave } from '../../store/saySave.js';
+import { useAppSelector } from '../../store/store.js';
 
 export const SaveMark = () => {
   const save = useAppSelector((state) => state.job.open?.save);
