@@ -101,6 +101,15 @@ describe('feet and inches', () => {
     ['8-6 1/2', 102.5],
     ['8 1/2 ft', 102],
     ['102 in', 102],
+    ['4ft 6in', 54],
+    ['4 Ft. 6 1/2 In.', 54.5],
+    ['54in', 54],
+    ['4 1/2', 54],
+    ['4 feet', 48],
+    ['1.2 m', 47.25],
+    ['1,2m', 47.25],
+    ['259 cm', 102],
+    ['2591mm', 102],
   ])('%s', (text, inches) => expect(parseFeetInches(text)).toBe(inches));
   test.each([
     [''],
@@ -113,6 +122,10 @@ describe('feet and inches', () => {
     ['8-'],
     ['8/0 ft'],
     ['8 6'],
+    ['4 1/0'],
+    ['8 miles'],
+    ['400 m'],
+    ['ft'],
   ])('%j is no length', (text) => expect(parseFeetInches(text)).toBeNull());
   test('what is written reads back, to the sixteenth', () =>
     fc.assert(

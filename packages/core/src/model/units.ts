@@ -68,18 +68,27 @@ export const feetInches = (inches: number): string => {
 };
 
 /**
- * Reads a length as it is written on site: 8'-6", 8' 6 1/2", 8-6, 8 1/2 ft, 8.5', 102", 102 in, 8 (feet). A bare number is
- * feet, and the second of a pair inches.
+ * Reads a length as it is written on site: 8'-6", 8' 6 1/2", 8-6, 8ft 6in, 8 1/2 ft, 8.5', 102", 102in, 8 (feet), 8 1/2 (feet); and 2.59 m,
+ * 259 cm, 2590 mm for who must. A bare number is feet, and the second of a pair inches.
  * Gives inches rounded to 1/16, or null where it is not a length from 0 to 1000 ft.
  */
 export const parseFeetInches = (text: string): number | null => {
+  const metric = /^(\d+(?:[.,]\d+)?)\s*(m|cm|mm)$/.exec(text.trim().toLowerCase());
+  if (metric) {
+    const [, amount = '', unit = 'm'] = metric;
+    const millimetres =
+      Number(amount.replace(',', '.')) * { m: 1000, cm: 10, mm: 1 }[unit as 'm' | 'cm' | 'mm'];
+    return taken(millimetres / MM_OF_INCH);
+  }
   const cleaned = text
     .trim()
-    .replace(/[’′]|\bft\b|\bfeet\b/g, "'")
-    .replace(/[”″]|''|\bin\b|\binches\b/g, '"');
+    .toLowerCase()
+    .replace(/(?<=\d)\s*(?:[’′']|(?:ft|feet|foot)(?![a-z])\.?)/g, "'")
+    .replace(/(?<=\d)\s*(?:[”″]|''|(?:in|inch|inches)(?![a-z])\.?)/g, '"');
   const pair = /^(\d+)(?:\s*-\s*|'\s*-?\s*)(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?|\d+\/\d+)$/.exec(cleaned);
   if (pair) return parseFeetInches(`${pair[1]}' ${pair[2]}"`);
-  const mixed = /^(\d+)?\s*(?:(?<=^|\s)(\d+)\/(\d+))\s*'$/.exec(cleaned);
+  const mixed =
+    /^(\d+)?\s*(?:(?<=^|\s)(\d+)\/(\d+))\s*'$/.exec(cleaned) ?? /^(\d+)\s+(\d+)\/(\d+)$/.exec(cleaned);
   if (mixed) {
     const [, whole = '0', over = '0', under = '1'] = mixed;
     return Number(under) === 0 ? null : parseFeetInches(String(Number(whole) + Number(over) / Number(under)));
@@ -94,6 +103,13 @@ export const parseFeetInches = (text: string): number | null => {
   if (under !== undefined && Number(under) === 0) return null;
   const inches =
     Number(feet ?? 0) * 12 + Number(whole ?? 0) + (over === undefined ? 0 : Number(over) / Number(under));
+  return taken(inches);
+};
+
+const MM_OF_INCH = 25.4;
+
+/** Inches to the sixteenth; null where they are no length of the job. */
+const taken = (inches: number): number | null => {
   const rounded = Math.round(inches * 16) / 16;
   return inchesSchema.safeParse(rounded).success ? rounded : null;
 };

@@ -46,7 +46,7 @@ export const LengthInput = ({
   const written = value === null ? '' : feetInches(value);
   const [text, setText] = useState(written);
   useEffect(() => setText(written), [written]);
-  const inWords = bare === 'inches' && !/["'”″’′]|in|ft|feet/.test(text) ? `${text}"` : text;
+  const inWords = bare === 'inches' && !/["'”″’′]|in|ft|feet|m/.test(text) ? `${text}"` : text;
   const bad = text.trim() !== '' && parseFeetInches(inWords) === null;
   const take = () => {
     if (bad) return;
@@ -75,7 +75,7 @@ export const LengthInput = ({
         <span role="alert" className="mt-1 block text-[12.5px] text-violation">
           {bare === 'inches'
             ? 'Write inches: 2 1/2 or 2.5'
-            : `Write feet and inches, up to 1000': 12'-6" or 12.5`}
+            : `Write feet and inches, up to 1000': 12'-6", 12.5 or 3.8 m`}
         </span>
       ) : null}
     </>
