@@ -143,7 +143,15 @@ export type { CutLength } from './materials/lengths.js';
 export { ceilingOf } from './model/ceiling.js';
 export { holdOf } from './layout/holds.js';
 export type { Hold } from './layout/holds.js';
-export { addLevel, changeLevel, levelsOf, levelView, onLevel, removeLevel } from './edits/levels.js';
+export {
+  addLevel,
+  changeLevel,
+  levelsOf,
+  levelView,
+  numbered as unusedName,
+  onLevel,
+  removeLevel,
+} from './edits/levels.js';
 export { addPicture, changePicture, movePicture, removePicture, scalePicture } from './edits/pictures.js';
 export { layoutFaults } from './layout/faults.js';
 export type { LayoutFault } from './layout/faults.js';
@@ -161,6 +169,7 @@ export {
   removeRoom,
   setWallFact,
   setWallLength,
+  switchesToLatch,
 } from './edits/roomEdits.js';
 export {
   addLuminaire,

@@ -108,7 +108,7 @@ describe('feet and inches', () => {
     ['4 feet', 48],
     ['1.2 m', 47.25],
     ['1,2m', 47.25],
-    ['259 cm', 102],
+    ['259 cm', 101.9375],
     ['2591mm', 102],
   ])('%s', (text, inches) => expect(parseFeetInches(text)).toBe(inches));
   test.each([

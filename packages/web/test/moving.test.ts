@@ -16,7 +16,15 @@ import {
   type Job,
   type Spot,
 } from '@amber/core';
-import { dragged, dropped, nameOf, nudged, removed, type Grip } from '../src/screens/layout/moving.js';
+import {
+  dragged,
+  drawnRoom,
+  dropped,
+  nameOf,
+  nudged,
+  removed,
+  type Grip,
+} from '../src/screens/layout/moving.js';
 import { doorAt, luminairesAt, placedBy, switchAt } from '../src/screens/layout/placing.js';
 
 /** Ids of the tests. */
@@ -183,7 +191,7 @@ describe('a tap with a tool', () => {
   test('a door goes on the nearest wall, a switch beside the next door, lights where they are asked for', () => {
     const before = house();
     const door = doorAt(before, { x: 160, y: 118 })?.job.doors.at(-1);
-    expect([door?.room, door?.name]).toEqual(['den', 'Door 2']);
+    expect([door?.room, door?.name]).toEqual(['den', 'den, lower door']);
     const beside = switchAt(before, id('g'), null);
     const added = beside?.job.boxes.at(-1);
     expect(
@@ -196,5 +204,29 @@ describe('a tap with a tool', () => {
     );
     expect([three?.label, three?.job.luminaires.length]).toEqual(['add 3 luminaires', 4]);
     expect(luminairesAt(before, id('g'), [])).toBeNull();
+  });
+});
+
+describe('a room that is drawn by hand', () => {
+  test('comes to half a foot, and to the walls that are near; whichever corner was first', () => {
+    const job = house();
+    // The rooms reach from 0 to 144 and from 154 on, 120 deep: drawn below them, their edges hold.
+    const drawn = drawnRoom(job, { x: 3, y: 117 }, { x: 141, y: 221 });
+    expect(drawn).toEqual({ at: { x: 0, y: 120 }, width: 144, depth: 102 });
+    expect(drawnRoom(job, { x: 141, y: 221 }, { x: 3, y: 117 })).toEqual(drawn);
+    expect(drawnRoom({ ...job, rooms: [] }, { x: 7, y: 8 }, { x: 70, y: 64 })).toEqual({
+      ...{ at: { x: 6, y: 6 }, width: 66, depth: 60 },
+    });
+  });
+
+  test('what is narrower than a closet is none', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -400, max: 400 }), fc.integer({ min: -200, max: 200 }), (x, y) => {
+        const drawn = drawnRoom({ ...house(), rooms: [] }, { x: 0, y: 0 }, { x, y });
+        expect(drawn === null).toBe(Math.min(Math.abs(x), Math.abs(y)) < 21);
+        if (drawn) expect([drawn.width % 6, drawn.depth % 6]).toEqual([0, 0]);
+      }),
+      { seed: 23, numRuns: 200 },
+    );
   });
 });

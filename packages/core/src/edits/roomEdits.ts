@@ -1,4 +1,4 @@
-import { findRoom } from '../model/lookup.js';
+import { findRoom, slotsInBox } from '../model/lookup.js';
 import type { DoorId, RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { newDoor, newRoom } from '../model/newJob.js';
@@ -233,6 +233,34 @@ export const moveDoor = (job: Job, id: DoorId, spot: Spot): Job => {
   const offset = Math.max(0, near.offset - door.width / 2);
   return changeDoor(job, id, { wall: near.wall.index, offset: toInch(offset) });
 };
+
+/**
+ * The switch boxes that stood at the latch of a door, put where its latch is now: what one does when the hinge turns out to be on the other
+ * side. The job as it is where none stood there.
+ */
+export const switchesToLatch = (before: Job, job: Job, id: DoorId): Job => {
+  const [was, is] = [before, job].map((one) => {
+    const door = one.doors.find((each) => each.id === id);
+    return door ? latchSpot(one, door) : null;
+  });
+  const room = findRoom(job, job.doors.find((door) => door.id === id)?.room);
+  if (!was || !is || !room) return job;
+  const stand = job.boxes.filter(
+    ({ id: box, at, level }) =>
+      at !== null &&
+      level === room.level &&
+      Math.hypot(at.x - was.x, at.y - was.y) < AT_LATCH &&
+      slotsInBox(job, box).length > 0,
+  );
+  if (stand.length === 0 || Math.hypot(was.x - is.x, was.y - is.y) < 1) return job;
+  const moved = new Set<string>(stand.map((box) => box.id));
+  return {
+    ...job,
+    boxes: job.boxes.map((box) => (moved.has(box.id) && box.at ? { ...box, at: { ...box.at, ...is } } : box)),
+  };
+};
+/** A switch this near to where the latch was stood at it, inches. */
+const AT_LATCH = 14;
 
 export const removeDoor = (job: Job, id: DoorId): Job => ({
   ...job,

@@ -5,6 +5,8 @@ import {
   isUpright,
   isWithin,
   nearestWall,
+  pointOn,
+  wallOfDoor,
   type Box,
   type Job,
   type Room,
@@ -38,6 +40,18 @@ export const freeSpot = (job: Job, room: Room): Spot => {
   const things = [
     ...job.boxes.flatMap((box) => (box.at && isWithin(outline, box.at) ? [box.at] : [])),
     ...outline,
+    // Where a leaf swings: the middle of what it sweeps, and where it stands open.
+    ...job.doors.flatMap((door) => {
+      const wall = door.room === room.id && door.swings === 'in' ? wallOfDoor(job, door) : undefined;
+      if (!wall || door.hinge === 'none') return [];
+      return [0.5, 1].map((far) => {
+        const along = pointOn(wall, door.offset + door.width / 2);
+        return {
+          x: along.x + wall.inward.x * door.width * far,
+          y: along.y + wall.inward.y * door.width * far,
+        };
+      });
+    }),
   ];
   const shares = [0.5, 0.35, 0.65, 0.22, 0.78];
   const spots = shares.flatMap((y) =>

@@ -2,7 +2,7 @@ import { useGesture } from '@use-gesture/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Circuit, Job, Spot } from '@amber/core';
 import { useSize } from '../parts/useSize.js';
-import { fitted, toPlan, zoomed, type View } from './view.js';
+import { fitted, toPixel, toPlan, zoomed, type View } from './view.js';
 
 /**
  * Pan by dragging the ground, zoom by wheel or two fingers. The whole plan is shown until somebody moves it, and again when
@@ -13,13 +13,20 @@ export const useView = (
   circuit: Circuit | null,
   withPanel: boolean,
   onTap: (spot: Spot) => void,
+  /** What a drag over the ground draws, from one spot to another; null where it moves the plan. */
+  onDraw: ((from: Spot, to: Spot, isDone: boolean) => void) | null = null,
 ) => {
   const ref = useRef<SVGSVGElement>(null);
   const size = useSize(ref);
   const [moved, setMoved] = useState<View | null>(null);
-  const view = moved ?? (size ? fitted(job, circuit, withPanel, size) : null);
+  /** All of the plan was asked for, and not the part that the circuit takes. */
+  const [whole, setWhole] = useState(false);
+  const view = moved ?? (size ? fitted(job, whole ? null : circuit, withPanel, size) : null);
   const circuitId = circuit?.id;
-  useEffect(() => setMoved(null), [circuitId]);
+  useEffect(() => {
+    setMoved(null);
+    setWhole(false);
+  }, [circuitId]);
   const seen = useRef(view);
   useEffect(() => {
     seen.current = view;
@@ -33,12 +40,13 @@ export const useView = (
   }, []);
   useGesture(
     {
-      onDrag: ({ event, delta: [dx, dy], tap, xy, pinching, cancel }) => {
+      onDrag: ({ event, delta: [dx, dy], tap, xy, initial, last, canceled, pinching, cancel }) => {
         // What stands on the ground looks after itself.
         if (!(event.target instanceof Element) || event.target.closest('[data-item]')) return cancel();
         const now = seen.current;
         if (pinching || !now) return;
         if (tap) onTap(toPlan(now, pixelAt(xy)));
+        else if (onDraw && !canceled) onDraw(toPlan(now, pixelAt(initial)), toPlan(now, pixelAt(xy)), last);
         else setMoved({ ...now, x: now.x - dx / now.scale, y: now.y - dy / now.scale });
       },
       onWheel: ({ event, delta: [, dy] }) => {
@@ -73,6 +81,17 @@ export const useView = (
     frame,
     closer: () => zoom(1.3, middle),
     further: () => zoom(1 / 1.3, middle),
-    fit: () => setMoved(null),
+    fit: () => {
+      setWhole(true);
+      setMoved(null);
+    },
+    /** Shows a spot, with all of the plan around it where it is not seen. */
+    follow: (spot: Spot) => {
+      if (!view || !size) return;
+      const { x, y } = toPixel(view, spot);
+      if (x > 0 && y > 0 && x < size.width && y < size.height) return;
+      setWhole(true);
+      setMoved(null);
+    },
   };
 };

@@ -130,7 +130,11 @@ const withDoors = (
     const wall = wallOfDoor(made, asked);
     if (!wall) return null;
     const width = Math.min(door.width ?? 32, wall.length);
-    const offset = Math.max(0, Math.min(wall.length - width, door.at * wall.length - width / 2));
+    // Beside its latch is room for the switch.
+    const beside = Math.min(LATCH_ROOM, wall.length - width);
+    const [least, most] =
+      door.hinge === 'end' ? [beside, wall.length - width] : [0, wall.length - width - beside];
+    const offset = Math.max(least, Math.min(most, door.at * wall.length - width / 2));
     const name = numbered(door.name, namesOf(made.doors));
     made = {
       ...made,
@@ -143,6 +147,9 @@ const withDoors = (
   });
   return { job: made, doors };
 };
+
+/** What is left of the wall beside the latch of a door, inches. */
+const LATCH_ROOM = 14;
 
 /** The spot of a part of a room, kept off its walls. */
 const spotIn = (job: Job, room: RoomId, x: number, y: number): Spot => {

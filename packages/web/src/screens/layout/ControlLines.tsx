@@ -11,10 +11,9 @@ export const ControlLines = ({ job, view, group }: { job: Job; view: View; group
   return (
     <g
       fill="none"
-      stroke="var(--color-quiet)"
-      strokeWidth="1.4"
-      strokeDasharray="2 5"
-      strokeLinecap="round"
+      stroke="var(--color-ink)"
+      strokeWidth="1.3"
+      strokeDasharray="11 3 1.5 3"
       aria-hidden="true"
     >
       {of(job.slots).map((from, i) => {

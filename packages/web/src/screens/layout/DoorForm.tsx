@@ -1,4 +1,14 @@
-import { findRoom, changeDoor, isUpright, wallOfDoor, type Door, type Job } from '@amber/core';
+import {
+  findRoom,
+  changeDoor,
+  switchesToLatch,
+  isUpright,
+  wallOfDoor,
+  type Door,
+  type Job,
+} from '@amber/core';
+import { useState } from 'react';
+import { Button } from '../../parts/ui.js';
 import { useEdit } from '../../store/review.js';
 import { LengthInput, NameInput } from '../../parts/inputs.js';
 import { Field, Select } from '../../parts/ui.js';
@@ -9,6 +19,9 @@ export const DoorForm = ({ job, door }: { job: Job; door: Door }) => {
   const edit = useEdit();
   const set = (change: Partial<Door>, what: string) =>
     edit(changeDoor(job, door.id, change), `${what} of ${door.name}`);
+  /** As it was before the hinge was said to be elsewhere: the switch may go along. */
+  const [before, setBefore] = useState<Job | null>(null);
+  const along = before ? switchesToLatch(before, job, door.id) : job;
   const room = findRoom(job, door.room);
   const wall = wallOfDoor(job, door);
   const upright = wall !== undefined && isUpright(wall);
@@ -41,13 +54,27 @@ export const DoorForm = ({ job, door }: { job: Job; door: Door }) => {
       <Field label="Hinge" hint="The switch goes to the other side, where the latch is.">
         <Select
           value={door.hinge}
-          onChange={(event) => set({ hinge: event.target.value as Door['hinge'] }, 'hinge')}
+          onChange={(event) => {
+            setBefore(job);
+            set({ hinge: event.target.value as Door['hinge'] }, 'hinge');
+          }}
         >
           <option value="start">{atStart} side</option>
           <option value="end">{atEnd} side</option>
           <option value="none">an opening without a door</option>
         </Select>
       </Field>
+      {along === job ? null : (
+        <Button
+          look="main"
+          onClick={() => {
+            setBefore(null);
+            edit(along, `switch of ${door.name} to the latch`);
+          }}
+        >
+          Move its switch to the latch
+        </Button>
+      )}
       {door.hinge === 'none' ? null : (
         <Field label="Swings">
           <Select

@@ -1,6 +1,18 @@
 import { useState } from 'react';
-import { findRoom, evenSpots, type GroupId, type Job, type Room } from '@amber/core';
-import { PickField } from '../../parts/PickField.js';
+import {
+  addCircuit,
+  addGroup,
+  evenSpots,
+  findRoom,
+  unusedName,
+  type CircuitId,
+  type FeedId,
+  type GroupId,
+  type Job,
+  type Room,
+} from '@amber/core';
+import { useEdit } from '../../store/review.js';
+import { fresh } from '../../parts/fresh.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { luminairesAt, switchAt, type Placed } from './placing.js';
 import type { Pointing } from './selection.js';
@@ -11,19 +23,72 @@ interface ToolProps {
   onPlaced: (placed: Placed | null) => void;
 }
 
-const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => (
-  <PickField
-    label="Control group"
-    hint="The switches of a group control its luminaires together."
-    items={job.groups.filter((group) => group.control === 'switched')}
-    value={pointing.group}
-    onPick={pointing.setGroup}
-  />
-);
+/** What one asks for in the list of groups to have one more. */
+const NEW = 'new';
 
-const NoGroup = () => (
-  <p className="text-[14px]">Start a circuit first: it brings its first control group.</p>
-);
+/** The group that new switches and luminaires join; one more of the same circuit is made here. */
+const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
+  const edit = useEdit();
+  const now = job.groups.find(({ id }) => id === pointing.group);
+  const add = () => {
+    if (!now) return;
+    const id = fresh<GroupId>('group');
+    const name = unusedName(
+      now.name,
+      job.groups.map((group) => group.name),
+    );
+    edit(addGroup(job, { id, circuit: now.circuit, room: now.room, name }), `add the group ${name}`);
+    pointing.setGroup(id);
+  };
+  return (
+    <Field label="Control group" hint="The switches of a group control its luminaires together.">
+      <Select
+        value={pointing.group ?? ''}
+        onChange={(event) =>
+          event.target.value === NEW ? add() : pointing.setGroup(event.target.value as GroupId)
+        }
+      >
+        {job.groups
+          .filter((group) => group.control === 'switched')
+          .map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        <option value={NEW}>New group beside it …</option>
+      </Select>
+    </Field>
+  );
+};
+
+/** A circuit is begun for one of the rooms; its first group is called as the room is. */
+const NoGroup = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
+  const edit = useEdit();
+  const rooms = job.rooms.filter((room) => room.outline !== null);
+  const begin = (room: Room) => {
+    const group = fresh<GroupId>('group');
+    edit(
+      addCircuit(job, {
+        ...{ circuit: fresh<CircuitId>('circuit'), group, feed: fresh<FeedId>('feed') },
+        ...{ room: room.id, name: room.name },
+      }),
+      `add the circuit ${room.name}`,
+    );
+    pointing.setGroup(group);
+  };
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-[14px]">
+        {rooms.length === 0 ? 'Draw a room first.' : 'A circuit is begun first. For which room?'}
+      </p>
+      {rooms.map((room) => (
+        <Button key={room.id} onClick={() => begin(room)}>
+          {room.name}
+        </Button>
+      ))}
+    </div>
+  );
+};
 
 const roomOfGroup = (job: Job, group: GroupId): Room | undefined =>
   findRoom(job, job.groups.find(({ id }) => id === group)?.room);
@@ -38,7 +103,7 @@ const notHere = (room: Room | undefined): string =>
 
 export const SwitchTool = ({ job, pointing, onPlaced }: ToolProps) => {
   const { group } = pointing;
-  if (!group) return <NoGroup />;
+  if (!group) return <NoGroup job={job} pointing={pointing} />;
   const locations = job.slots.filter((slot) => slot.group === group).length;
   const room = roomOfGroup(job, group);
   const canAdd = switchAt(job, group, null) !== null;
@@ -67,7 +132,7 @@ export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
   const { group } = pointing;
   const [columns, setColumns] = useState(1);
   const [rows, setRows] = useState(1);
-  if (!group) return <NoGroup />;
+  if (!group) return <NoGroup job={job} pointing={pointing} />;
   const room = roomOfGroup(job, group);
   const spots = room ? evenSpots(room, columns, rows) : [];
   const count = (label: string, value: number, set: (count: number) => void) => (

@@ -9,15 +9,28 @@ import {
   ToggleLeft,
   type LucideIcon,
 } from 'lucide-react';
-import { useCallback, type KeyboardEvent } from 'react';
+import { useCallback, useState, type KeyboardEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { findBox, onLevel, placeBox, type Circuit, type Job, type LevelId, type Spot } from '@amber/core';
+import {
+  addRoom,
+  extentOf,
+  findBox,
+  unusedName,
+  onLevel,
+  placeBox,
+  type RoomId,
+  type Circuit,
+  type Job,
+  type LevelId,
+  type Spot,
+} from '@amber/core';
 import { useEdit } from '../../store/review.js';
 import { useLevel } from '../../plan/useLevel.js';
+import { fresh } from '../../parts/fresh.js';
 import { LevelTabs } from '../../plan/LevelTabs.js';
 import { useView } from '../../plan/useView.js';
 import { Inspector } from './Inspector.js';
-import { nameOf, nudged, removed } from './moving.js';
+import { drawnRoom, nameOf, nudged, removed, type Drawn } from './moving.js';
 import { PlanCanvas } from './PlanCanvas.js';
 import { placedBy, type Placed } from './placing.js';
 import type { Selected, Tool } from './selection.js';
@@ -76,6 +89,14 @@ const levelOf = (job: Job, selected: Selected): LevelId | null => {
   return [...job.rooms, ...job.boxes, ...job.pictures].find((one) => one.id === room)?.level ?? null;
 };
 
+/** Where what was put down stands, at its far corner: what is seen there is seen. */
+const spotOf = ({ job, selected }: Placed): Spot | null => {
+  if (selected?.kind === 'box') return findBox(job, selected.id)?.at ?? null;
+  if (selected?.kind === 'room')
+    return extentOf(job.rooms.find(({ id }) => id === selected.id)?.outline ?? [])?.most ?? null;
+  return selected?.kind === 'panel' ? (job.routing.panel?.at ?? null) : null;
+};
+
 /** What is here and what controls what? A measured plan, with everything on it to be pointed at, dragged or typed. */
 export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | null }) => {
   const edit = useEdit();
@@ -93,19 +114,47 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
     },
     [edit, select, job, level],
   );
+  const [drawn, setDrawn] = useState<Drawn | null>(null);
+  const draw = (from: Spot, to: Spot, isDone: boolean) => {
+    const room = drawnRoom(seen, from, to);
+    setDrawn(isDone ? null : room);
+    if (!isDone || !room) return;
+    const id = fresh<RoomId>('room');
+    const name = unusedName(
+      'Room',
+      job.rooms.map((one) => one.name),
+    );
+    put({
+      job: addRoom(seen, { ...room, id, name, kind: 'unknown', level: null }),
+      label: `draw ${name}`,
+      selected: { kind: 'room', id },
+    });
+  };
   // An empty floor is seen as large as the whole house.
-  const view = useView(seen.rooms.length > 0 ? seen : job, circuit, false, (spot) => {
-    const { placing } = pointing;
-    const waiting = placing === null ? undefined : findBox(job, placing);
-    if (waiting) {
-      edit(placeBox(job, waiting.id, level, spot), `place of ${waiting.name}`);
-      pointing.place(null);
-      select({ kind: 'box', id: waiting.id });
-    } else if (tool === 'picture')
-      setMarks(seen.pictures.length === 0 ? [] : [...marks.slice(marks.length > 1 ? 2 : 0), spot]);
-    else if (tool === 'select' || tool === 'room') select(null);
-    else put(placedBy(tool, seen, spot, group));
-  });
+  const view = useView(
+    seen.rooms.length > 0 ? seen : job,
+    circuit,
+    false,
+    (spot) => {
+      const { placing } = pointing;
+      const waiting = placing === null ? undefined : findBox(job, placing);
+      if (waiting) {
+        edit(placeBox(job, waiting.id, level, spot), `place of ${waiting.name}`);
+        pointing.place(null);
+        select({ kind: 'box', id: waiting.id });
+      } else if (tool === 'picture')
+        setMarks(seen.pictures.length === 0 ? [] : [...marks.slice(marks.length > 1 ? 2 : 0), spot]);
+      else if (tool === 'select' || tool === 'room') select(null);
+      else put(placedBy(tool, seen, spot, group));
+    },
+    tool === 'room' ? draw : null,
+  );
+  /** What a form has put down is shown where it is. */
+  const putInView = (placed: Placed | null) => {
+    put(placed);
+    const at = placed && spotOf(placed);
+    if (at) view.follow(at);
+  };
   const { draft, bind } = useGrip(job, level, view.spotAt, (grip) => {
     if (grip.kind !== 'wall') select(grip);
   });
@@ -152,6 +201,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
           view={view}
           bind={bind}
           pointing={pointing}
+          drawn={drawn}
           onKey={onKey}
         >
           <LevelTabs
@@ -170,7 +220,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
         circuit={circuit}
         pointing={pointing}
         inView={view.frame}
-        onPlaced={put}
+        onPlaced={putInView}
         onShowLevel={show}
       />
     </div>

@@ -1,4 +1,4 @@
-import { changePath, layoutPath, startPath } from '../../parts/paths.js';
+import { changePath, layoutPath, runsPath, startPath } from '../../parts/paths.js';
 import { hasExisting } from '../../panels/change/draft.js';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -200,6 +200,24 @@ const NotPlaced = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
   );
 };
 
+/** What comes next, once there is something to switch and something to switch it from. */
+const WayOn = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
+  const groups = groupsOfCircuit(job, circuit.id).filter(({ control }) => control === 'switched');
+  const isReady = groups.every(
+    ({ id }) =>
+      job.slots.some(({ group }) => group === id) && job.luminaires.some(({ group }) => group === id),
+  );
+  if (groups.length === 0 || !isReady) return null;
+  return (
+    <Link
+      to={runsPath(job.id, circuit.id)}
+      className="inline-flex min-h-11 items-center justify-center gap-2 rounded-md bg-ink px-3 font-semibold text-sheet hover:bg-black print:hidden"
+    >
+      See the ways to wire it
+    </Link>
+  );
+};
+
 /** What the plan holds: faults first, then what controls what, then how runs go. */
 export const Overview = ({
   job,
@@ -259,6 +277,7 @@ export const Overview = ({
                 Change what is there …
               </Link>
             ) : null}
+            {one.id === circuit?.id ? <WayOn job={job} circuit={one} /> : null}
             {one.id === circuit?.id ? <SiteFacts job={job} facts={factsOfCircuit(one)} /> : null}
             {one.id === circuit?.id && adding === 'group' ? (
               <NewGroup

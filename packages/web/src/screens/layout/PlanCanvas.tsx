@@ -1,4 +1,4 @@
-import { findRoom } from '@amber/core';
+import { feetInches, findRoom } from '@amber/core';
 import type { KeyboardEvent, ReactNode } from 'react';
 import type { Circuit, Job } from '@amber/core';
 import { crowdedNames } from '../../plan/names.js';
@@ -14,7 +14,7 @@ import { Marks, PictureHandle } from './pictureMarks.js';
 import { LyingCables } from './LyingCables.js';
 import { BoxOnPlan, Halo, RoomName } from './planItems.js';
 import { DoorGrips, WallGrips } from './grips.js';
-import type { Grip } from './moving.js';
+import type { Drawn, Grip } from './moving.js';
 import type { Pointing, Selected } from './selection.js';
 import type { useGrip } from './useGrip.js';
 
@@ -80,6 +80,7 @@ export const PlanCanvas = ({
   view: seen,
   bind,
   pointing,
+  drawn,
   onKey,
   children,
 }: {
@@ -91,6 +92,8 @@ export const PlanCanvas = ({
   view: ReturnType<typeof useView>;
   bind: Bind;
   pointing: Pointing;
+  /** A room as it is being drawn. */
+  drawn: Drawn | null;
   onKey: (event: KeyboardEvent, grip: NonNullable<Selected>) => void;
   /** What lies over the plan in its corners. */
   children?: ReactNode;
@@ -114,7 +117,7 @@ export const PlanCanvas = ({
       <svg
         ref={ref}
         viewBox={size ? `0 0 ${size.width} ${size.height}` : undefined}
-        className={`drawing absolute inset-0 size-full touch-none select-none ${tool === 'select' || tool === 'room' ? 'cursor-grab' : 'cursor-crosshair'}`}
+        className={`drawing absolute inset-0 size-full touch-none select-none ${tool === 'select' ? 'cursor-grab' : 'cursor-crosshair'}`}
         role="group"
         aria-label="Plan"
       >
@@ -187,6 +190,7 @@ export const PlanCanvas = ({
                 <Marks marks={pointing.marks} view={view} />
               </>
             ) : null}
+            {drawn ? <DrawnRoom drawn={drawn} view={view} /> : null}
             {boxes.map((box) =>
               box.at ? (
                 <Item
@@ -215,6 +219,35 @@ export const PlanCanvas = ({
       {children}
       <ZoomButtons {...seen} />
     </div>
+  );
+};
+
+/** A room that is being drawn, with its measures. */
+const DrawnRoom = ({ drawn: { at, width, depth }, view }: { drawn: Drawn; view: View }) => {
+  const { x, y } = toPixel(view, at);
+  return (
+    <g pointerEvents="none">
+      <rect
+        x={x}
+        y={y}
+        width={width * view.scale}
+        height={depth * view.scale}
+        fill="var(--color-sheet)"
+        stroke="var(--color-ink)"
+        strokeWidth="3"
+        strokeDasharray="8 4"
+      />
+      <text
+        x={x + (width * view.scale) / 2}
+        y={y + (depth * view.scale) / 2 + 6}
+        textAnchor="middle"
+        fontSize="17"
+        fontWeight="700"
+        className="plan-label"
+      >
+        {feetInches(width)} by {feetInches(depth)}
+      </text>
+    </g>
   );
 };
 

@@ -85,6 +85,11 @@ export const RoomTool = ({ job, onPlaced }: ToolProps) => {
       label: `draw ${asked.name}`,
       selected,
     });
+    setName('');
+    setKind('unknown');
+    setWidth('');
+    setDepth('');
+    setId(unmeasured.find((room) => room.id !== asked.id)?.id ?? '');
   };
   return (
     <form
@@ -130,8 +135,8 @@ export const RoomTool = ({ job, onPlaced }: ToolProps) => {
         Add the room
       </Button>
       <p className="text-[13px] text-quiet">
-        From wall to wall. It is put beside the last one; drag it by its name, push its walls by their
-        handles.
+        From wall to wall. It is put beside the last one. Or drag over the plan from corner to corner; then
+        drag the room by its name, and push its walls by their handles.
       </p>
     </form>
   );

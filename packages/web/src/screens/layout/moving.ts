@@ -63,6 +63,40 @@ const snappedShift = (job: Job, id: RoomId, by: Spot): Spot => {
   return { x: snap('x'), y: snap('y') };
 };
 
+/** A rectangle of the plan, inches. */
+export interface Drawn {
+  at: Spot;
+  width: number;
+  depth: number;
+}
+
+/** What a hand draws comes to half a foot, or to the wall of a room that is near. */
+const STEP = 6;
+
+/** The rectangle between two spots, its sides on the walls that are there where they are near; null while it is less than a closet. */
+export const drawnRoom = (job: Job, from: Spot, to: Spot): Drawn | null => {
+  const walls = job.rooms.flatMap((room) => room.outline ?? []);
+  const settled = (spot: Spot): Spot => {
+    const on = (axis: 'x' | 'y') => {
+      const near = walls
+        .map((corner) => corner[axis])
+        .sort((a, b) => Math.abs(a - spot[axis]) - Math.abs(b - spot[axis]))[0];
+      return near !== undefined && Math.abs(near - spot[axis]) <= SNAP
+        ? near
+        : Math.round(spot[axis] / STEP) * STEP;
+    };
+    return { x: on('x'), y: on('y') };
+  };
+  const [a, b] = [settled(from), settled(to)];
+  const drawn = {
+    at: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) },
+    width: Math.abs(a.x - b.x),
+    depth: Math.abs(a.y - b.y),
+  };
+  return Math.min(drawn.width, drawn.depth) < LEAST_ROOM ? null : drawn;
+};
+const LEAST_ROOM = 24;
+
 /** The job with what is gripped dragged from one spot to another. Pure, so that it can be shown while the drag goes on. */
 export const dragged = (job: Job, grip: Grip, from: Spot, to: Spot): Job => {
   const by = { x: to.x - from.x, y: to.y - from.y };

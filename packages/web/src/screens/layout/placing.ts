@@ -7,13 +7,17 @@ import {
   addSwitch,
   nearestWall,
   nextSwitchSpot,
+  unusedName,
+  sideOf,
   type BoxId,
   type DoorId,
   type GroupId,
   type Job,
   type LuminaireId,
   type SlotId,
+  type Room,
   type Spot,
+  type Wall,
 } from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
 import type { Selected, Tool } from './selection.js';
@@ -24,7 +28,12 @@ export interface Placed {
   selected: Selected;
 }
 
-const ordinal = (job: Job) => (job.doors.length === 0 ? 'Door' : `Door ${job.doors.length + 1}`);
+/** A door is called by its room and the side that it is on, so that its switches are, too. */
+const doorName = (job: Job, room: Room, wall: Wall): string =>
+  unusedName(
+    `${room.name}, ${sideOf(wall)} door`,
+    job.doors.map(({ name }) => name),
+  );
 
 /** A door on the wall next to a spot. */
 export const doorAt = (job: Job, spot: Spot): Placed | null => {
@@ -36,7 +45,13 @@ export const doorAt = (job: Job, spot: Spot): Placed | null => {
     .sort((a, b) => a.away - b.away)[0];
   if (!near) return null;
   const id = fresh<DoorId>('door');
-  const asked = { id, name: ordinal(job), room: near.room.id, wall: near.wall.index, middle: near.offset };
+  const asked = {
+    id,
+    name: doorName(job, near.room, near.wall),
+    room: near.room.id,
+    wall: near.wall.index,
+    middle: near.offset,
+  };
   return { job: addDoor(job, asked), label: 'add a door', selected: { kind: 'door', id } };
 };
 

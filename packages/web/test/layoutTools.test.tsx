@@ -1,0 +1,81 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { beginPlace, newJob, standardStock, type Job, type JobId } from '@amber/core';
+import { LayoutScreen } from '../src/screens/layout/LayoutScreen.js';
+import { useAppSelector } from '../src/store/store.js';
+import { jobOf, press, show } from './support/page.js';
+import { fakeServer } from './support/server.js';
+import { silencePlanner } from './support/worker.js';
+
+beforeEach(() => {
+  fakeServer();
+  silencePlanner();
+  localStorage.clear();
+});
+
+const Layout = () => {
+  const job = useAppSelector((state) => state.job.open?.document);
+  return job ? <LayoutScreen job={job} circuit={job.circuits[0] ?? null} /> : null;
+};
+const empty = (): Job => newJob('house' as JobId, 'House', standardStock());
+const begun = (place: 'room' | 'bath'): Job => beginPlace(empty(), { place, stem: 'p', name: 'Den' });
+const fill = (label: string, value: string) =>
+  fireEvent.change(screen.getAllByLabelText(label)[0] as HTMLElement, { target: { value } });
+const pressed = (name: string) => screen.getByRole('button', { name }).getAttribute('aria-pressed');
+
+test('after a room is added the form is empty for the next, and each is called as it was', () => {
+  const { store } = show(<Layout />, { job: empty() });
+  press('Room');
+  for (const [name, wide] of [
+    ['Bunk room', '12-0'],
+    ['Drying loft', '3.5 m'],
+  ] as const) {
+    fill('Name', name);
+    fill('Left to right', wide);
+    fill('Top to bottom', '9ft 6in');
+    press('Add the room');
+    // The room that was added is selected, and has a name to be corrected; the form above it is empty again.
+    expect(screen.getAllByLabelText<HTMLInputElement>('Name').map(({ value }) => value)).toEqual(['', name]);
+    expect(screen.getByLabelText<HTMLInputElement>('Left to right').value).toBe('');
+  }
+  expect(jobOf(store).rooms.map(({ name }) => name)).toEqual(['Bunk room', 'Drying loft']);
+});
+
+test('a switch without a circuit asks for which room, and begins it there', () => {
+  const bare: Job = { ...empty(), rooms: begun('room').rooms };
+  const { store } = show(<Layout />, { job: bare });
+  press('Switch');
+  press('Den');
+  expect(jobOf(store).circuits.map(({ name }) => name)).toEqual(['Den']);
+  expect(pressed('Switch')).toBe('true');
+  press('Add at the next door');
+  press('Add at the next door');
+  const job = jobOf(store);
+  expect(job.slots.map(({ group }) => group)).toEqual([job.groups[0]?.id, job.groups[0]?.id]);
+});
+
+test('one more group of the circuit is made in the list of groups, and new switches join it', () => {
+  const { store } = show(<Layout />, { job: begun('room') });
+  press('Switch');
+  fireEvent.change(screen.getByLabelText(/^Control group/), { target: { value: 'new' } });
+  const made = jobOf(store).groups.at(-1);
+  expect(made).toMatchObject({ name: 'Den 2', room: jobOf(store).groups[0]?.room });
+  press('Add at the next door');
+  const job = jobOf(store);
+  // It goes into the box that stands at the door.
+  expect(job.slots.map(({ box, gang }) => [box, gang])).toEqual([
+    [job.boxes.find(({ name }) => name === 'Door')?.id, 0],
+    [job.boxes.find(({ name }) => name === 'Door')?.id, 1],
+  ]);
+});
+
+test('what is ready to be wired leads on to its ways, what is not says what is missing', () => {
+  const { unmount } = show(<Layout />, { job: begun('bath') });
+  expect(screen.getByRole('link', { name: 'See the ways to wire it' }).getAttribute('href')).toContain(
+    '/runs',
+  );
+  unmount();
+  const lacking = { ...begun('bath'), luminaires: begun('bath').luminaires.slice(1) };
+  show(<Layout />, { job: lacking });
+  expect(screen.queryByRole('link', { name: 'See the ways to wire it' })).toBeNull();
+  expect(screen.getByText(/Bath ceiling has a switch and nothing that it controls/)).toBeTruthy();
+});
