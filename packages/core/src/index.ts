@@ -501,6 +501,7 @@ export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates 
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';
 export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
+export { sketchPlace, type PlaceSketch } from './review/placeSketch.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 

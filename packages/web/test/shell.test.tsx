@@ -222,7 +222,7 @@ describe('the list of jobs', () => {
     const other = head({
       id: 'boathouse',
       name: 'Boathouse',
-      summary: { version: SUMMARY_VERSION, edition: 2020, circuits: [] },
+      summary: { version: SUMMARY_VERSION, edition: 2020, circuits: [], place: null },
     });
     await answered('GET', page(), 200, list([head({}), other]));
     const cards = () => screen.getAllByRole('heading', { level: 2 }).map((one) => one.textContent);
@@ -244,6 +244,28 @@ describe('the list of jobs', () => {
     search('lighthouse');
     await answered('GET', page('lighthouse'), 200, list([]));
     expect(await screen.findByText(/^No job has “lighthouse” in its name/)).toBeTruthy();
+  });
+
+  test('five circuits stand on a card and the others when they are asked for; a line tells the worst, and stays the way one looks', async () => {
+    const { unmount } = program('/');
+    const summary = summariseJob(yard());
+    const violating = {
+      ...summary,
+      circuits: summary.circuits.map((one, i) => (i === 0 ? { ...one, violations: 2 } : one)),
+    };
+    await answered('GET', page(), 200, list([head({ summary: violating })]));
+    await screen.findByRole('link', { name: 'Ropewalk' });
+    const runs = () => screen.getAllByRole('img', { name: /^Run of / }).length;
+    expect(runs()).toBe(5);
+    fireEvent.click(screen.getByRole('button', { name: `${summary.circuits.length - 5} more` }));
+    expect(runs()).toBeGreaterThan(5);
+    expect(screen.queryByRole('button', { name: /more$/ })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'A line for each' }));
+    expect(screen.getByText(`${summary.circuits.length} circuits, 1 with violations`)).toBeTruthy();
+    unmount();
+    program('/');
+    await answered('GET', page(), 200, list([head({ summary: violating })]));
+    expect(await screen.findByText(/1 with violations/)).toBeTruthy();
   });
 
   test('says of a job that was just saved that its state is being worked out, and asks again', async () => {

@@ -5,10 +5,11 @@ import { boxesOfCircuit, groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import type { Job } from '../model/job.js';
 import { runSketchSchema, sketchRun } from '../drawing/sketchRun.js';
+import { placeSketchSchema, sketchPlace } from './placeSketch.js';
 import { reviewCircuit, reviewJob } from './reviewJob.js';
 
 /** Raised whenever a summary says something else of the same job; those of before are made anew. */
-export const SUMMARY_VERSION = 3;
+export const SUMMARY_VERSION = 4;
 
 const count = z.int().min(0);
 
@@ -38,6 +39,8 @@ export const jobSummarySchema = z.object({
   version: z.literal(SUMMARY_VERSION),
   edition: z.int(),
   circuits: z.array(circuitSummarySchema),
+  /** Null where nothing is measured. */
+  place: placeSketchSchema.nullable(),
 });
 export type JobSummary = z.infer<typeof jobSummarySchema>;
 
@@ -49,6 +52,7 @@ export const summariseJob = (asked: Job): JobSummary => {
   return {
     version: SUMMARY_VERSION,
     edition: job.edition,
+    place: sketchPlace(job),
     circuits: job.circuits.map(({ id, name, breaker }) => {
       const groups = groupIdsOf(job, id);
       const switches = job.slots.filter((slot) => groups.has(slot.group));

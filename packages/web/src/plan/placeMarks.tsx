@@ -64,7 +64,7 @@ export const PlaceMark = ({ mark, selected }: { mark: MarkFacts; selected: boole
     return (
       <>
         <circle r="12" fill="#fff" {...line} />
-        <path d="M-12 0H12M0 -12V12" stroke="var(--color-ink)" strokeWidth="1.5" />
+        <path d="M-8 -8L8 8M-8 8L8 -8" stroke="var(--color-ink)" strokeWidth="1.5" />
       </>
     );
   return (

@@ -3,17 +3,22 @@ import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 're
 import type { JobHead } from '@amber/core';
 import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
 import { useSize } from '../../parts/useSize.js';
-import { JobCard } from './JobCard.js';
+import { JobCard, JobLine } from './JobCard.js';
+
+/** Cards that show the place, or a line each. */
+export type JobsAs = 'cards' | 'lines';
 
 /** Narrowest width of a card, and what is between two of them, pixels. */
-const CARD = 304;
+const CARD = 336;
 const GAP = 16;
 /** What a row is taken to be high until it was drawn, pixels. */
-const ROW = 260;
+const ROW = 420;
+/** The height of a line, pixels. */
+const LINE = 57;
 /** Milliseconds after which what is being worked out is asked for again. */
 const AGAIN = 1_200;
 
-const grid = 'grid grid-cols-[repeat(auto-fill,minmax(min(100%,19rem),1fr))] gap-4';
+const grid = 'grid grid-cols-[repeat(auto-fill,minmax(min(100%,21rem),1fr))] gap-4';
 
 /** One page of the list; it is asked for again while something of it is being worked out. */
 const useJobPage = (search: string, page: number) => {
@@ -25,7 +30,8 @@ const useJobPage = (search: string, page: number) => {
 };
 
 /** The cards of one row, of the page or the two pages that they are on. */
-const Row = ({ search, from, to }: { search: string; from: number; to: number }) => {
+const Row = ({ search, from, to, as }: { search: string; from: number; to: number; as: JobsAs }) => {
+  const Shown = as === 'cards' ? JobCard : JobLine;
   const first = Math.floor(from / JOBS_A_PAGE);
   const last = Math.floor((to - 1) / JOBS_A_PAGE);
   const one = useJobPage(search, first).data;
@@ -37,7 +43,7 @@ const Row = ({ search, from, to }: { search: string; from: number; to: number })
   return Array.from({ length: to - from }, (_, i) => {
     const job = jobAt(from + i);
     return job ? (
-      <JobCard key={job.id} job={job} />
+      <Shown key={job.id} job={job} />
     ) : (
       <li
         key={from + i}
@@ -54,23 +60,25 @@ const Row = ({ search, from, to }: { search: string; from: number; to: number })
 const LongList = ({
   search,
   total,
+  as,
   scroller,
 }: {
   search: string;
+  as: JobsAs;
   total: number;
   scroller: RefObject<HTMLElement | null>;
 }) => {
   const place = useRef<HTMLDivElement>(null);
   const width = useSize(place)?.width ?? 0;
-  const columns = Math.max(1, Math.floor((width + GAP) / (CARD + GAP)));
+  const columns = as === 'lines' ? 1 : Math.max(1, Math.floor((width + GAP) / (CARD + GAP)));
   const [above, setAbove] = useState(0);
   // What stands above the list may come and go.
   useLayoutEffect(() => setAbove(place.current?.offsetTop ?? 0), [width, total]);
   const rows = useVirtualizer({
     count: Math.ceil(total / columns),
     getScrollElement: () => scroller.current,
-    estimateSize: () => ROW,
-    gap: GAP,
+    estimateSize: () => (as === 'lines' ? LINE : ROW),
+    gap: as === 'lines' ? 0 : GAP,
     overscan: 1,
     scrollMargin: above,
   });
@@ -87,7 +95,7 @@ const LongList = ({
             transform: `translateY(${start - above}px)`,
           }}
         >
-          <Row search={search} from={index * columns} to={Math.min(total, (index + 1) * columns)} />
+          <Row search={search} as={as} from={index * columns} to={Math.min(total, (index + 1) * columns)} />
         </ul>
       ))}
     </div>
@@ -97,21 +105,23 @@ const LongList = ({
 /** The jobs that a search finds: all of them where they are few, else those that are looked at. */
 export const JobList = ({
   search,
+  as,
   scroller,
 }: {
   search: string;
+  as: JobsAs;
   /** What scrolls them. */
   scroller: RefObject<HTMLElement | null>;
 }) => {
   const { data } = useJobPage(search, 0);
   if (!data) return null;
   if (data.total > JOBS_A_PAGE)
-    return <LongList key={search} search={search} total={data.total} scroller={scroller} />;
+    return <LongList key={`${as} ${search}`} {...{ search, as, scroller }} total={data.total} />;
   return (
-    <ul className={grid}>
-      {data.jobs.map((job) => (
-        <JobCard key={job.id} job={job} />
-      ))}
+    <ul className={as === 'cards' ? grid : 'overflow-hidden rounded-lg border border-line'}>
+      {data.jobs.map((job) =>
+        as === 'cards' ? <JobCard key={job.id} job={job} /> : <JobLine key={job.id} job={job} />,
+      )}
     </ul>
   );
 };

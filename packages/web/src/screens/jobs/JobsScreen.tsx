@@ -1,4 +1,4 @@
-import { PackageOpen, Plus } from 'lucide-react';
+import { LayoutGrid, PackageOpen, Plus, Rows3, type LucideIcon } from 'lucide-react';
 import { useRef, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
@@ -6,11 +6,12 @@ import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
 import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
 import { plural, when } from '../../parts/format.js';
 import { sayFailed, type Failed } from '../../server/client.js';
+import { habitOf, keepHabit } from '../../server/habit.js';
 import { FileButton } from '../../parts/FileButton.js';
 import { useRested } from '../../parts/useRested.js';
 import { Button, controlLook, SafetyNote } from '../../parts/ui.js';
 import { DeletedJobs } from './DeletedJobs.js';
-import { JobList } from './JobList.js';
+import { JobList, type JobsAs } from './JobList.js';
 import { createJob, importFile } from './jobActions.js';
 
 const NewJob = ({ onDone }: { onDone: () => void }) => {
@@ -68,6 +69,25 @@ const found = (total: number, words: string): string =>
     ? `No job has “${words}” in its name or in those of its circuits, rooms, groups and boxes.`
     : `${plural(total, 'job')} with “${words}”`;
 
+const VIEWS: readonly { as: JobsAs; words: string; icon: LucideIcon }[] = [
+  { as: 'cards', words: 'Cards with the place', icon: LayoutGrid },
+  { as: 'lines', words: 'A line for each', icon: Rows3 },
+];
+
+/** Where this browser keeps how the list is looked at. */
+const KEPT_AS = 'jobs-as';
+
+const useJobsAs = (): [JobsAs, (as: JobsAs) => void] => {
+  const [as, setAs] = useState<JobsAs>(() => (habitOf(KEPT_AS) === 'lines' ? 'lines' : 'cards'));
+  return [
+    as,
+    (next) => {
+      keepHabit(KEPT_AS, next);
+      setAs(next);
+    },
+  ];
+};
+
 /** What am I working on? */
 export const JobsScreen = () => {
   const [search, setSearch] = useState('');
@@ -76,6 +96,7 @@ export const JobsScreen = () => {
   // What is shown is not what was asked for yet.
   const isBusy = asked !== search.trim() || isFetching;
   const scroller = useRef<HTMLElement>(null);
+  const [as, setAs] = useJobsAs();
   const [making, setMaking] = useState(false);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -96,6 +117,25 @@ export const JobsScreen = () => {
             onChange={(event) => setSearch(event.target.value)}
             className={`${controlLook} max-w-56`}
           />
+          <div
+            role="group"
+            aria-label="Jobs as"
+            className="flex divide-x divide-line overflow-hidden rounded-md border border-line"
+          >
+            {VIEWS.map(({ as: one, words, icon: Icon }) => (
+              <button
+                key={one}
+                type="button"
+                aria-label={words}
+                title={words}
+                aria-pressed={as === one}
+                onClick={() => setAs(one)}
+                className="grid size-10 place-items-center bg-sheet hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet"
+              >
+                <Icon size={18} aria-hidden="true" />
+              </button>
+            ))}
+          </div>
           <Link
             to={WORKSHEET_PATH}
             className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail"
@@ -135,7 +175,7 @@ export const JobsScreen = () => {
           </p>
         ) : null}
         <section aria-label="The jobs" aria-busy={isBusy}>
-          <JobList search={asked} scroller={scroller} />
+          <JobList search={asked} as={as} scroller={scroller} />
         </section>
         <DeletedJobs />
         <SafetyNote className="max-w-3xl border-t border-line pt-4" />
