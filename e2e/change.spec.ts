@@ -164,6 +164,7 @@ test('by the keyboard alone, on a telephone: a light with its switch goes on fro
   await page.keyboard.press('Enter');
   await saved(page);
   await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.getByRole('group', { name: 'What is shown' }).getByRole('button', { name: 'More' }).click();
   // The receptacle, and the light with its switch on and off.
   await expect(page.getByText('3 of 3 positions work')).toBeVisible();
   await page.keyboard.press('Control+z');

@@ -332,7 +332,7 @@ export { reviewWiring } from './review/subject.js';
 export { compileKnown } from './review/subject.js';
 export type { Subject as ReviewedWiring } from './review/subject.js';
 export { summariseJob } from './review/jobSummary.js';
-export type { CircuitSummary, JobSummary } from './review/jobSummary.js';
+export type { CircuitSummary, JobSummary } from './review/summarySchema.js';
 
 /** The job file. */
 export { parseJobFile, readJob, writeJobFile } from './formats/jobFile.js';
@@ -500,7 +500,7 @@ export { handleName, positionName } from './words/handles.js';
 export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';
-export { jobSummarySchema, SUMMARY_VERSION } from './review/jobSummary.js';
+export { jobSummarySchema, SUMMARY_VERSION } from './review/summarySchema.js';
 export { sketchPlace, type PlaceSketch } from './review/placeSketch.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';

@@ -4,9 +4,11 @@ import { Provider } from 'react-redux';
 import { App } from './shell/App.js';
 import { claimTab } from './server/tab.js';
 import { keepAtHand } from './shell/keepAtHand.js';
+import { beginLook } from './shell/look.js';
 import { createStore } from './store/store.js';
 import './styles.css';
 
+beginLook();
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root.');
 const page = createRoot(root);

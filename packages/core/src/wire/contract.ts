@@ -6,7 +6,7 @@ import { shopDefaultsSchema } from '../model/shopDefaults.js';
 import { judgementSchema } from '../model/judgement.js';
 import { labourSchema } from '../model/labour.js';
 import { readJob } from '../formats/jobFile.js';
-import { jobSummarySchema } from '../review/jobSummary.js';
+import { jobSummarySchema } from '../review/summarySchema.js';
 import { recordIdSchema, siteRecordSchema } from './record.js';
 
 /** Why the server refuses, by a word that a program can go by. */

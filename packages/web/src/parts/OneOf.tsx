@@ -14,7 +14,7 @@ export const OneOf = <T extends string | number>({
   <div
     role="group"
     aria-label={label}
-    className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-md border border-line"
+    className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-md border border-edge"
   >
     {options.map((one) => (
       <button

@@ -4,7 +4,7 @@ type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & { look?: 'main' | '
 
 const LOOKS = {
   main: 'bg-ink text-sheet hover:bg-black disabled:bg-quiet',
-  plain: 'border border-line bg-sheet hover:bg-rail disabled:text-quiet',
+  plain: 'border border-edge bg-sheet hover:bg-rail disabled:text-quiet',
   bare: 'hover:bg-rail disabled:opacity-35',
 };
 
@@ -34,7 +34,7 @@ export const Field = ({
   </label>
 );
 
-export const controlLook = 'min-h-10 w-full min-w-0 rounded-md border border-line bg-white px-2.5 text-ink';
+export const controlLook = 'min-h-10 w-full min-w-0 rounded-md border border-edge bg-white px-2.5 text-ink';
 
 export const TextInput = ({ className = '', ...rest }: InputHTMLAttributes<HTMLInputElement>) => (
   <input className={`${controlLook} ${className}`} {...rest} />

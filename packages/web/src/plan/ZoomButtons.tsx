@@ -8,7 +8,7 @@ export const ZoomButtons = ({
   further,
   fit,
 }: Pick<ReturnType<typeof useView>, 'closer' | 'further' | 'fit'>) => (
-  <div className="absolute bottom-3 left-3 flex divide-x divide-line overflow-hidden rounded-md border border-line print:hidden">
+  <div className="absolute bottom-3 left-3 flex divide-x divide-line overflow-hidden rounded-md border border-edge print:hidden">
     <button type="button" className={zoomButton} aria-label="Closer" onClick={closer}>
       <Plus size={18} />
     </button>

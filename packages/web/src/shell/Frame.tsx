@@ -6,6 +6,7 @@ import { useMe } from '../store/useFieldView.js';
 import { HelpButton } from './bar/Help.js';
 import { NoticeBar } from './NoticeBar.js';
 import { screenAt, SCREENS } from './screens.js';
+import { useHeading } from './useHeading.js';
 
 const look = (active: boolean) =>
   `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-transparent text-[12.5px] max-sm:border-t-4 sm:w-full sm:flex-none sm:border-l-4 sm:pr-1 ${
@@ -17,13 +18,15 @@ const Stage = ({
   active,
   icon: Icon,
   label,
+  onOpen,
 }: {
   to: string;
   active: boolean;
   icon: LucideIcon;
   label: string;
+  onOpen: () => void;
 }) => (
-  <Link to={to} aria-current={active ? 'page' : undefined} className={look(active)}>
+  <Link to={to} onClick={onOpen} aria-current={active ? 'page' : undefined} className={look(active)}>
     <Icon size={20} strokeWidth={1.8} aria-hidden="true" />
     {label}
   </Link>
@@ -36,8 +39,16 @@ export const Frame = () => {
   const found = screenAt(pathname);
   const circuit = found?.circuitId ?? null;
   const me = useMe();
+  const onOpen = useHeading(pathname);
   return (
     <div className="flex h-full flex-col-reverse sm:flex-row">
+      <button
+        type="button"
+        className="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-40 focus:rounded-md focus:bg-ink focus:px-4 focus:py-3 focus:font-semibold focus:text-sheet print:hidden"
+        onClick={() => document.getElementById('page')?.focus()}
+      >
+        Skip to the page
+      </button>
       <nav
         aria-label="Stages"
         className="flex shrink-0 border-line bg-rail max-sm:border-t sm:w-19 sm:flex-col sm:border-r print:hidden"
@@ -49,7 +60,13 @@ export const Frame = () => {
         >
           <img src="/icon.svg" alt="" width="32" height="32" />
         </Link>
-        <Stage to={JOBS_PATH} active={pathname === JOBS_PATH} icon={FolderOpen} label="Jobs" />
+        <Stage
+          to={JOBS_PATH}
+          active={pathname === JOBS_PATH}
+          icon={FolderOpen}
+          label="Jobs"
+          onOpen={onOpen}
+        />
         {jobId === null
           ? null
           : SCREENS.filter(
@@ -61,6 +78,7 @@ export const Frame = () => {
                 active={found?.screen === screen}
                 icon={screen.icon}
                 label={screen.label}
+                onOpen={onOpen}
               />
             ))}
         {/* On a narrow screen the stages of the job take all of the bar. */}
@@ -77,12 +95,17 @@ export const Frame = () => {
               active={pathname === DEVICES_PATH}
               icon={TabletSmartphone}
               label="Devices"
+              onOpen={onOpen}
             />
           ) : null}
-          <Stage to={SHOP_PATH} active={pathname === SHOP_PATH} icon={Store} label="Shop" />
+          <Stage to={SHOP_PATH} active={pathname === SHOP_PATH} icon={Store} label="Shop" onOpen={onOpen} />
         </span>
       </nav>
-      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <div
+        id="page"
+        tabIndex={-1}
+        className="flex min-h-0 min-w-0 flex-1 flex-col focus-visible:outline-none"
+      >
         <Boundary isPage what="The page" of={pathname}>
           <Outlet />
         </Boundary>

@@ -1,6 +1,6 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
-import { CONTRACT, merge, newerRevisionSchema, planJob, readJob, type ProblemCode } from '@amber/core';
+import { CONTRACT, newerRevisionSchema, type ProblemCode } from '@amber/core';
 import { jobsApi } from '../server/api.js';
 import { ask, mayComeBack, sayFailed, type Answer, type Failed } from '../server/client.js';
 import { keptInitials } from '../server/initials.js';
@@ -169,33 +169,29 @@ export const createAutosave = () => {
       const { open } = api.getState().job;
       if (open?.save.kind !== 'conflict' || open.save.clashes !== undefined) return;
       const { current } = open.save;
-      const answer = await ask(CONTRACT.openRevision, {
-        ids: { id: open.document.id, revision: open.parent },
-      });
+      const [answer, parts] = await Promise.all([
+        ask(CONTRACT.openRevision, { ids: { id: open.document.id, revision: open.parent } }),
+        import('./putTogether.js').catch(() => null),
+      ]);
       const now = api.getState().job.open;
       if (
         answer.kind !== 'ok' ||
+        parts === null ||
         now?.save.kind !== 'conflict' ||
         now.save.current.revision !== current.revision
       )
         return;
-      const made = merge(answer.value.document, now.document, current.document);
-      const read = made.kind === 'merged' ? readJob(made.job) : null;
-      if (made.kind === 'merged' && read?.ok === true) {
-        api.dispatch(merged({ job: planJob(read.job).job, revision: current.revision }));
-        api.dispatch(
-          noticed(
-            'Somebody else saved this job meanwhile. What they changed and what you changed are both in it.',
-          ),
-        );
-      } else
-        api.dispatch(
-          clashesFound(
-            made.kind === 'clash'
-              ? made.clashes
-              : [{ mine: ['What was changed here'], theirs: ['What that rests on was taken away'] }],
-          ),
-        );
+      const made = parts.putTogether(answer.value.document, now.document, current.document);
+      if (made.kind === 'clash') {
+        api.dispatch(clashesFound(made.clashes));
+        return;
+      }
+      api.dispatch(merged({ job: made.job, revision: current.revision }));
+      api.dispatch(
+        noticed(
+          'Somebody else saved this job meanwhile. What they changed and what you changed are both in it.',
+        ),
+      );
     },
   });
 

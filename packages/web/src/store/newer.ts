@@ -1,5 +1,5 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
-import { CONTRACT, sayDifference, type Job } from '@amber/core';
+import { CONTRACT } from '@amber/core';
 import { ask } from '../server/client.js';
 import { noticed } from './noticeSlice.js';
 import { isBehind, newerCame, newsHeard, saved, type JobState } from './jobSlice.js';
@@ -23,20 +23,6 @@ const isBusy = (): boolean => {
   return pressed || typing || document.querySelector('[role=dialog]') !== null;
 };
 
-/** So many changes are told; the rest is in the history. */
-const TOLD = 4;
-
-/** What is otherwise in the job that came in, in words. */
-export const sayNewer = (before: Job, after: Job): string => {
-  const all = sayDifference(before, after);
-  const more = all.length - TOLD;
-  return [
-    'Somebody else saved this job, and it is shown as it is now. Look again before you work on.',
-    ...all.slice(0, TOLD),
-    ...(more > 0 ? [`And ${more} more: see History.`] : []),
-  ].join('\n');
-};
-
 /** Takes in what was saved elsewhere while nothing is in the way. What is changed here meanwhile is put together with it when it is saved. */
 export const createNewer = () => {
   const newer = createListenerMiddleware<{ job: JobState }>();
@@ -48,12 +34,18 @@ export const createNewer = () => {
         const { open } = api.getState().job;
         if (!open || !isBehind(open)) return;
         if (!isBusy()) {
-          const answer = await api.pause(ask(CONTRACT.openJob, { ids: { id: open.document.id } }));
+          const [answer, words] = await api.pause(
+            Promise.all([
+              ask(CONTRACT.openJob, { ids: { id: open.document.id } }),
+              // Without its words it is not taken in: it is tried again.
+              import('./sayNewer.js').catch(() => null),
+            ]),
+          );
           // Somebody may have begun to type while it was asked.
-          if (answer.kind === 'ok' && !isBusy()) {
+          if (answer.kind === 'ok' && words && !isBusy()) {
             api.dispatch(newerCame(answer.value));
             // Whoever works by a picture has to know that it is another one now: it stays until it is read.
-            api.dispatch(noticed(sayNewer(open.document, answer.value.document), { tone: 'problem' }));
+            api.dispatch(noticed(words.sayNewer(open.document, answer.value.document), { tone: 'problem' }));
             return;
           }
         }

@@ -32,7 +32,7 @@ export const LargeBox = ({
         <div
           role="group"
           aria-label="How near"
-          className="flex shrink-0 divide-x divide-line overflow-hidden rounded-md border border-line"
+          className="flex shrink-0 divide-x divide-line overflow-hidden rounded-md border border-edge"
         >
           <button type="button" className={button} aria-label="Nearer" title="Nearer (+)" onClick={closer}>
             <ZoomIn size={18} />

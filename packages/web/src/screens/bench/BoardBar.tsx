@@ -9,7 +9,7 @@ import type { Drawn } from '../../wiring/useSavePicture.js';
 
 const part =
   'min-h-10 px-3 text-[13.5px] font-semibold hover:bg-rail aria-pressed:bg-ink aria-pressed:text-sheet max-sm:px-2';
-const whole = 'flex divide-x divide-line overflow-hidden rounded-md border border-line bg-sheet';
+const whole = 'flex divide-x divide-line overflow-hidden rounded-md border border-edge bg-sheet';
 
 /** Saving is loaded after the bench. */
 const SaveMenu = lazy(async () => ({ default: (await import('./SaveMenu.js')).SaveMenu }));

@@ -1,5 +1,9 @@
 import { useState, type ReactNode } from 'react';
-import { SafetyLine } from '../../parts/ui.js';
+import type { Finding } from '@amber/core';
+import { foldedOf } from '../../panels/findings/grouping.js';
+import { plural } from '../../parts/format.js';
+import { useAfterPaint } from '../../parts/useAfterPaint.js';
+import { SafetyLine, SeverityMark } from '../../parts/ui.js';
 import { useAppSelector } from '../../store/store.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { SidePanel } from './SidePanel.js';
@@ -14,6 +18,17 @@ const useAskedFor = () => {
   const step = useAppSelector((state) => state.wiring.step);
   const followed = useAppSelector((state) => state.wiring.followed);
   return { step, followed };
+};
+
+/** What has to be known before anybody works by the steps: they do not say it. Null where there is nothing. */
+const sayAgainst = (subject: Subject, findings: readonly Finding[] | null): string | null => {
+  const violations = foldedOf(findings ?? []).roots.filter(({ severity }) => severity === 'violation').length;
+  const failing = subject.proofs.some(({ working, positions }) => working < positions);
+  const said = [
+    ...(failing ? ['It does not work from every position'] : []),
+    ...(violations > 0 ? [plural(violations, 'violation')] : []),
+  ];
+  return said.length === 0 ? null : `${said.join('; ')}. Look before you build it.`;
 };
 
 /** The bench in one hand: one thing at a time, what is turned to and flipped within the reach of a thumb. */
@@ -38,10 +53,21 @@ export const HandBench = ({
     if (asked.step !== null && asked.step !== known.step && hasSteps) setPane('steps');
     else if (asked.followed !== null && asked.followed !== known.followed && pane === 'steps') setPane('box');
   }
+  const against = sayAgainst(subject, useAfterPaint() ? subject.findings() : null);
   const shown = pane === 'steps' && !hasSteps ? 'more' : pane;
   const panes = (Object.keys(WORDS) as HandPane[]).filter((one) => one !== 'steps' || hasSteps);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
+      {against === null || pane === 'more' ? null : (
+        <button
+          type="button"
+          onClick={() => setPane('more')}
+          className="flex min-h-11 shrink-0 items-center gap-2 border-b border-line bg-white px-3 text-left text-[13.5px] font-semibold text-violation print:hidden"
+        >
+          <SeverityMark severity="violation" />
+          {against}
+        </button>
+      )}
       <div className="flex min-h-0 flex-1 flex-col overflow-y-auto">
         {shown === 'steps' ? (
           <div className="p-3">

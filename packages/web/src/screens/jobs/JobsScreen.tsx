@@ -120,7 +120,7 @@ export const JobsScreen = () => {
           <div
             role="group"
             aria-label="Jobs as"
-            className="flex divide-x divide-line overflow-hidden rounded-md border border-line"
+            className="flex divide-x divide-line overflow-hidden rounded-md border border-edge"
           >
             {VIEWS.map(({ as: one, words, icon: Icon }) => (
               <button
@@ -138,7 +138,7 @@ export const JobsScreen = () => {
           </div>
           <Link
             to={WORKSHEET_PATH}
-            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-white px-3 font-semibold hover:bg-rail"
+            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-edge bg-white px-3 font-semibold hover:bg-rail"
           >
             <PackageOpen size={18} /> Box fill worksheet
           </Link>

@@ -13,7 +13,7 @@ export const CircuitFactsMenu = ({ job, circuit }: { job: Job; circuit: Circuit 
   <Popover>
     <PopoverButton
       title="Breaker, size and what else is known of the circuit"
-      className="inline-flex min-h-10 items-center gap-1.5 rounded-md border border-line bg-white px-2.5 text-[13.5px] whitespace-nowrap hover:bg-rail"
+      className="inline-flex min-h-10 items-center gap-1.5 rounded-md border border-edge bg-white px-2.5 text-[13.5px] whitespace-nowrap hover:bg-rail"
     >
       <span>
         <b>{circuit.breaker} A</b> · {circuit.awg} AWG

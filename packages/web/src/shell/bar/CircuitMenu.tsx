@@ -19,7 +19,7 @@ const BENCH = '';
 /** Which circuit is shown, and the way to the others. */
 export const CircuitMenu = ({ job, circuit, screen, wiring }: Shown) => (
   <Menu>
-    <MenuButton className="flex min-h-10 max-w-64 min-w-0 max-sm:max-w-44 items-center gap-1.5 rounded-md border border-line bg-white px-3 text-[15px] font-semibold hover:bg-rail">
+    <MenuButton className="flex min-h-10 max-w-64 min-w-0 max-sm:max-w-44 items-center gap-1.5 rounded-md border border-edge bg-white px-3 text-[15px] font-semibold hover:bg-rail">
       <span className="truncate" title={circuit?.name}>
         {circuit?.name ?? (screen === START || job.circuits.length === 0 ? 'New circuit' : 'All circuits')}
       </span>

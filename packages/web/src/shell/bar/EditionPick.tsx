@@ -7,7 +7,7 @@ export const EditionPick = ({ job }: { job: Job }) => {
   return (
     <label
       title="The edition of the National Electrical Code that new work is judged by. Which one holds is for the authority to say; its amendments are told under Check."
-      className="inline-flex min-h-10 items-center gap-1 rounded-md border border-line bg-white pr-1 pl-2.5 text-[13.5px]"
+      className="inline-flex min-h-10 items-center gap-1 rounded-md border border-edge bg-white pr-1 pl-2.5 text-[13.5px]"
     >
       <span>NEC</span>
       <select

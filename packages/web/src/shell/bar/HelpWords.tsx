@@ -1,3 +1,6 @@
+import { useState } from 'react';
+import { OneOf } from '../../parts/OneOf.js';
+import { LOOKS, lookNow, takeLook, type Look } from '../look.js';
 import { FoundTerms } from '../../panels/steps/Words.js';
 import { SafetyNote } from '../../parts/ui.js';
 
@@ -60,9 +63,31 @@ const REASONS: readonly (readonly [asks: string, answer: string])[] = [
   ],
 ];
 
-/** Keys, words and reasons. */
+const LookPick = () => {
+  const [look, setLook] = useState(lookNow);
+  return (
+    <OneOf
+      label="How it looks"
+      options={(Object.keys(LOOKS) as Look[]).map((value) => ({ value, words: LOOKS[value] }))}
+      value={look}
+      onPick={(next) => {
+        takeLook(next);
+        setLook(next);
+      }}
+    />
+  );
+};
+
+/** How it looks, keys, words and reasons. */
 export const HelpWords = () => (
   <div className="flex flex-col gap-6 p-5">
+    <section aria-label="Look">
+      <h3 className="mb-2 text-[15px] font-bold">How it looks</h3>
+      <LookPick />
+      <p className="mt-1.5 text-[13px] text-quiet">
+        What is drawn stays on its light ground in either: there the wires have their own colours.
+      </p>
+    </section>
     <section aria-label="Reasons">
       <h3 className="mb-2 text-[15px] font-bold">Why</h3>
       <dl className="flex flex-col gap-2.5 text-[14px]">

@@ -75,7 +75,7 @@ export const TopBar = (props: TopBarProps) => {
       {children}
       <div className="ml-auto flex items-center gap-1">
         {isField ? (
-          <span className="inline-flex min-h-10 items-center rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold">
+          <span className="inline-flex min-h-10 items-center rounded-md border border-edge bg-white px-2.5 text-[13.5px] font-semibold">
             Field view
           </span>
         ) : null}
