@@ -15,6 +15,7 @@ import {
   type Walk,
 } from './rule.js';
 import { RULES } from './rules.js';
+import { toEnd, type InSteps } from '../model/inSteps.js';
 import { builtByAt, createUntouched } from './touched.js';
 
 const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution: 2, verify: 3, waived: 4 };
@@ -23,7 +24,7 @@ const GRAVITY: Record<Severity, number> = { unfinished: 0, violation: 1, caution
 export const byGravity = (a: Finding, b: Finding): number => GRAVITY[a.severity] - GRAVITY[b.severity];
 
 /** Every finding by one edition, before anything local is heard. A fact is asked once, for all rules that want it. */
-const judgeBy = (inspected: Inspected): Judged[] => {
+function* judgeBy(inspected: Inspected): InSteps<Judged[]> {
   const { job, edition } = inspected;
   const judged: Judged[] = [];
   const asked = new Map<string, { ask: Ask; sections: string[]; walk: Walk }>();
@@ -39,13 +40,14 @@ const judgeBy = (inspected: Inspected): Judged[] => {
       if (section && !known.sections.includes(section)) known.sections.push(section);
       asked.set(key, known);
     }
+    yield;
   }
   const questions = [...asked.values()].map(({ ask, ...wanted }): Judged => ({
     finding: unanswered(inspected, ask, wanted, placeOfQuestion(job, { kind: ask.ask, of: ask.of })),
     fixes: [],
   }));
   return [...judged, ...questions];
-};
+}
 
 /** How a wiring is judged. */
 export interface Judging {
@@ -59,42 +61,51 @@ export interface Judging {
  * Existing work that nobody touches stays lawful as it was built: what its own edition did not ask for is named as such
  * and is no violation. A change to it brings today's rules.
  */
-const asBuilt = (job: Job, wiring: Wiring, judged: readonly Judged[], standing: boolean): Judged[] => {
+function* asBuilt(job: Job, wiring: Wiring, judged: readonly Judged[], standing: boolean): InSteps<Judged[]> {
   if (job.existingEdition === null && job.rooms.every((room) => room.builtBy === null)) return [...judged];
   const untouched = standing ? () => true : createUntouched(job, wiring);
   const known = new Map<JudgedEdition, ReadonlySet<string>>();
-  const foundBy = (edition: JudgedEdition): ReadonlySet<string> => {
-    const found =
-      known.get(edition) ??
-      new Set(judgeBy(inspectedOf(job, wiring, edition)).map(({ finding }) => findingKey(finding)));
-    known.set(edition, found);
-    return found;
-  };
-  return judged.map((one) => {
+  const softened: Judged[] = [];
+  for (const one of judged) {
     const { finding } = one;
-    if (finding.severity !== 'violation' || !untouched(finding.at)) return one;
-    const builtBy = builtByAt(job, wiring, finding.at);
-    return builtBy === null || foundBy(builtBy).has(findingKey(finding))
-      ? one
-      : { ...one, finding: { ...finding, severity: 'caution', builtBy } };
-  });
-};
+    const builtBy =
+      finding.severity === 'violation' && untouched(finding.at) ? builtByAt(job, wiring, finding.at) : null;
+    if (builtBy !== null && !known.has(builtBy)) {
+      const found = yield* judgeBy(inspectedOf(job, wiring, builtBy));
+      known.set(builtBy, new Set(found.map((each) => findingKey(each.finding))));
+    }
+    const isLawful = builtBy !== null && known.get(builtBy)?.has(findingKey(finding)) === false;
+    softened.push(isLawful ? { ...one, finding: { ...finding, severity: 'caution', builtBy } } : one);
+  }
+  return softened;
+}
 
-/** Every finding on a wiring with what could be done about it, the worst first. */
-export const judge = (
+/** The same as `judge`, rule by rule: who cannot wait for all of it does other things between. */
+function* judgeInSteps(
   job: Job,
   wiring: Wiring,
   { edition = job.edition, standing = false }: Judging = {},
-): Judged[] => {
+): InSteps<Judged[]> {
   const inspected = inspectedOf(job, wiring, edition);
-  const judged = asBuilt(job, wiring, judgeBy(inspected), standing);
+  yield;
+  const judged = yield* asBuilt(job, wiring, yield* judgeBy(inspected), standing);
   const heard = judged.map(({ finding }) => amended(job, finding));
   const findings = withCauses(inspected, heard);
   return [
     ...judged.map(({ fixes }, i): Judged => ({ finding: findings[i] as Finding, fixes })),
     ...ownRules(job).map((finding): Judged => ({ finding, fixes: [] })),
   ].sort((a, b) => byGravity(a.finding, b.finding));
-};
+}
+
+/** Every finding on a wiring with what could be done about it, the worst first. */
+export const judge = (job: Job, wiring: Wiring, judging: Judging = {}): Judged[] =>
+  toEnd(judgeInSteps(job, wiring, judging));
+
+/** The same as `inspect`, rule by rule. */
+export function* inspectInSteps(job: Job, wiring: Wiring, judging: Judging = {}): InSteps<Finding[]> {
+  const judged = yield* judgeInSteps(job, wiring, judging);
+  return judged.map((one) => one.finding);
+}
 
 /** Every finding on a wiring by an edition, the job's own where none is named; the worst first. */
 export const inspect = (job: Job, wiring: Wiring, judging: Judging = {}): Finding[] =>

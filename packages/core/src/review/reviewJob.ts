@@ -17,10 +17,10 @@ import { sayProblem } from '../planning/sayProblem.js';
 import { compile } from '../circuit/compile.js';
 import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
-import { byGravity, inspect } from '../code/inspect.js';
+import { byGravity, inspectInSteps } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
 import { toPlan } from '../model/toPlan.js';
-import { lazily } from './lazily.js';
+import { lazily, stepwise } from './lazily.js';
 import { assumedOf, existingDocument } from '../model/existing.js';
 import { ifAsAssumed, type Subject } from './subject.js';
 
@@ -66,12 +66,13 @@ export const reviewJob = (asked: Job): JobReview => {
   // What is found in a box that the plan opens is not softened for what nobody has seen of it before.
   const shut = ({ at }: Finding): boolean => at.box === undefined || staysShut(job, wiring, at.box);
   // To inspect takes longer than all the rest, and what is drawn does not wait for it.
-  const findings = lazily(() =>
-    [
+  const findings = stepwise(function* () {
+    const found = yield* inspectInSteps(toPlan(job), wiring);
+    return [
       ...refusals,
-      ...inspect(toPlan(job), wiring).map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),
-    ].sort(byGravity),
-  );
+      ...found.map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),
+    ].sort(byGravity);
+  });
   const planned = new Set([
     ...standing,
     ...circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id),
@@ -87,8 +88,9 @@ export const reviewJob = (asked: Job): JobReview => {
     standing,
     drawn,
     get findings() {
-      return findings();
+      return findings.value();
     },
+    inspectFurther: findings.step,
     proofs: job.groups
       .filter((group) => planned.has(group.circuit))
       .map((group) => proveGroup(job, wiring, drawn, group)),

@@ -5,10 +5,10 @@ import { findBox } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
 import type { Wiring } from '../model/wiring.js';
 import { compile, type Compiled } from '../circuit/compile.js';
-import { inspect } from '../code/inspect.js';
+import { inspectInSteps } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
 import { proveGroup, type GroupProof } from '../proving/works.js';
-import { lazily } from './lazily.js';
+import { stepwise } from './lazily.js';
 
 /** A wiring under judgement, planned or not. To inspect takes longer than all the rest, so findings wait until they are asked for. */
 export interface Subject {
@@ -23,6 +23,8 @@ export interface Subject {
   /** The same if it is as the wiring has it, assumed or not: what belongs to which circuit is told by this. */
   drawn: Compiled;
   readonly findings: Finding[];
+  /** Inspects a piece further before the findings are asked for; false once all of it is inspected. */
+  inspectFurther: () => boolean;
   /** Does it work, if it is as the wiring has it? */
   proofs: GroupProof[];
 }
@@ -59,15 +61,17 @@ export const reviewWiring = (job: Job, id: string): Subject | null => {
   const standing = kind === 'existing' || kind === 'found';
   const drawn = compile(wiring, job);
   const assumed = assumedOf(document);
-  const findings = lazily(() =>
-    inspect(job, wiring, { standing }).map((one) => ifAsAssumed(job, document, one)),
-  );
+  const findings = stepwise(function* () {
+    const found = yield* inspectInSteps(job, wiring, { standing });
+    return found.map((one) => ifAsAssumed(job, document, one));
+  });
   return {
     ...{ job, id: document.id, kind, edition: job.edition, wiring, drawn },
     compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),
     get findings() {
-      return findings();
+      return findings.value();
     },
+    inspectFurther: findings.step,
     proofs: job.groups.map((group) => proveGroup(job, wiring, drawn, group)),
   };
 };

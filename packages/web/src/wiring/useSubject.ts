@@ -81,6 +81,8 @@ export interface Subject {
   groups: Group[];
   /** Of what is shown; the job is inspected when they are first asked for. */
   findings: () => Finding[];
+  /** Inspects a piece further; false once the findings are known. The same function for the same state of the wiring. */
+  inspectFurther: () => boolean;
   proofs: GroupProof[];
   /** What every set of handle positions gives, group by group. */
   tables: TruthTable[];
@@ -200,6 +202,7 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
       wiringId: review.id,
       readOnly: kind !== 'planned',
       edition: review.edition,
+      inspectFurther: review.inspectFurther,
       drawings: boxes.map((box) =>
         drawBox(job, wiring, box, { compiled: review.drawn, like: likePlanned(asked, review, box) }),
       ),

@@ -2,9 +2,9 @@ import { useState, type ReactNode } from 'react';
 import type { Finding } from '@amber/core';
 import { foldedOf } from '../../panels/findings/grouping.js';
 import { plural } from '../../parts/format.js';
-import { useAfterPaint } from '../../parts/useAfterPaint.js';
 import { SafetyLine, SeverityMark } from '../../parts/ui.js';
 import { useAppSelector } from '../../store/store.js';
+import { useInspected } from '../../wiring/useInspected.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { SidePanel } from './SidePanel.js';
 import { StepsHere } from './StepsHere.js';
@@ -53,7 +53,7 @@ export const HandBench = ({
     if (asked.step !== null && asked.step !== known.step && hasSteps) setPane('steps');
     else if (asked.followed !== null && asked.followed !== known.followed && pane === 'steps') setPane('box');
   }
-  const against = sayAgainst(subject, useAfterPaint() ? subject.findings() : null);
+  const against = sayAgainst(subject, useInspected(subject).now);
   const shown = pane === 'steps' && !hasSteps ? 'more' : pane;
   const panes = (Object.keys(WORDS) as HandPane[]).filter((one) => one !== 'steps' || hasSteps);
   return (

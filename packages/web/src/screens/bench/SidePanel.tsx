@@ -3,9 +3,9 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import type { Finding } from '@amber/core';
 import { foldedOf } from '../../panels/findings/grouping.js';
 import { Verdict } from '../../panels/findings/Verdict.js';
-import { useAfterPaint } from '../../parts/useAfterPaint.js';
 import { SafetyLine } from '../../parts/ui.js';
 import { Boundary } from '../../parts/Boundary.js';
+import { useInspected } from '../../wiring/useInspected.js';
 import { usePlannedChange } from '../../wiring/usePlannedChange.js';
 import { useAppSelector } from '../../store/store.js';
 import type { Subject } from '../../wiring/useSubject.js';
@@ -54,8 +54,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
   /** Place of the steps among the tabs: of a wiring that is told, telling comes first. */
   const steps = told ? 2 : 1;
   const change = usePlannedChange(subject);
-  // The whole job is inspected once the subject can be used.
-  const findings = useAfterPaint() ? subject.findings() : null;
+  const { now, last } = useInspected(subject);
   const [tab, setTab] = useState(0);
   const step = useAppSelector((state) => state.wiring.step);
   const positions = useAppSelector((state) => state.wiring.positions);
@@ -70,7 +69,7 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
       <TabGroup selectedIndex={tab} onChange={setTab} className="flex min-h-0 flex-1 flex-col">
         <TabList className="flex border-b border-line">
           {told ? <Tab className={tabLook}>What is there</Tab> : null}
-          <Tab className={tabLook}>Check{standing(findings)}</Tab>
+          <Tab className={tabLook}>Check{standing(now ?? last)}</Tab>
           {hasSteps ? <Tab className={tabLook}>Steps</Tab> : null}
           {change ? <Tab className={tabLook}>Change</Tab> : null}
           <Tab className={tabLook}>Box fill</Tab>
@@ -86,10 +85,13 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
             </TabPanel>
           ) : null}
           <TabPanel className="flex flex-col gap-4 p-4">
-            <Verdict subject={subject} findings={findings} />
-            {findings ? (
+            <Verdict subject={subject} findings={now} />
+            {last ? (
               <Boundary what="The findings" of={subject.wiringId}>
-                <FindingList subject={subject} findings={findings} />
+                {/* What was found before a change stands until it is inspected anew: what is answered in it keeps its place. */}
+                <div aria-busy={now === null} className={now === null ? 'opacity-60' : ''}>
+                  <FindingList subject={subject} findings={now ?? last} />
+                </div>
               </Boundary>
             ) : null}
           </TabPanel>

@@ -4,6 +4,7 @@ import {
   isChosen,
   measureWired,
   wiredChoice,
+  type Candidate,
   type Circuit,
   type Job,
   type PlanSet,
@@ -13,24 +14,25 @@ import { reviewOf } from '../../store/review.js';
 /** Staples, tape and tail wire, which the proof leaves out, make no more difference than this, ten-thousandths of a dollar. */
 const LEFT_OUT_AT_MOST = 50_000;
 
-/** What a change of the layout has done to the way that was chosen: whether it still is one, and what it costs beside the best. */
-export const WiredNow = ({
-  job,
-  circuit,
-  found,
-  settled,
-}: {
+interface Found {
   job: Job;
   circuit: Circuit;
   found: PlanSet;
-  settled: boolean;
-}) => {
+}
+
+/** What a change of the layout has done to the way that was chosen: whether it still is one, and what it costs beside the best. */
+export const WiredNow = ({ settled, ...known }: Found & { settled: boolean }) => {
+  const { job, circuit, found } = known;
   const chosen = job.choices.some((one) => one.circuit === circuit.id);
-  const measures = useMemo(() => measureWired(job, circuit.id), [job, circuit.id]);
   const wired = wiredChoice(reviewOf(job).plans, circuit.id);
-  const first = found.candidates[0];
-  const among = found.candidates.find((one) => isChosen(wired, one));
-  if (!settled || !chosen || !first || among) return null;
+  const [first] = found.candidates;
+  const isAmong = found.candidates.some((one) => isChosen(wired, one));
+  // It is measured where it is none of those that were: that takes its time.
+  return settled && chosen && first && !isAmong ? <WiredOtherwise {...known} first={first} /> : null;
+};
+
+const WiredOtherwise = ({ job, circuit, found, first }: Found & { first: Candidate }) => {
+  const measures = useMemo(() => measureWired(job, circuit.id), [job, circuit.id]);
   const more = measures === null ? null : measures.cost - first.measures.cost;
   const least = found.profiles.find((one) => one.id === 'leastCost' && one.proved)?.letter;
   const cheapest = found.candidates.find(({ letter }) => letter === least);
