@@ -45,7 +45,11 @@ const SHOTS = [
     name: 'new-circuit',
     path: '/jobs/heron-yard/start',
     size: desk,
-    act: (page) => page.getByLabel('Room', { exact: true }).fill('Oar loft'),
+    act: async (page) => {
+      await page.getByRole('radio', { name: 'A hall with two ways in' }).click();
+      await page.getByLabel('Room', { exact: true }).fill('Oar loft');
+      await page.getByText(/^Every way was searched/).waitFor();
+    },
   },
   {
     name: 'boxes',
@@ -222,7 +226,7 @@ const SHOTS = [
     name: 'telephone',
     path: '/jobs/heron-yard/circuits/ropewalk-lights',
     size: telephone,
-    act: (page) => page.getByRole('button', { name: 'One box' }).click(),
+    act: (page) => page.getByRole('region', { name: 'Handles' }).waitFor(),
   },
 ];
 

@@ -10,12 +10,14 @@ const files = () => [
   ...readdirSync(`${dist}/assets`)
     .filter((name) => !name.endsWith('.map'))
     .map((name) => ({ url: `/assets/${name}`, revision: null })),
-  ...['icon.svg', 'icon-192.png', 'icon-512.png', 'manifest.webmanifest', 'pocket.html'].map((name) => ({
-    url: `/${name}`,
-    revision: createHash('sha256')
-      .update(readFileSync(`${dist}/${name}`))
-      .digest('hex'),
-  })),
+  ...['before.js', 'icon.svg', 'icon-192.png', 'icon-512.png', 'manifest.webmanifest', 'pocket.html'].map(
+    (name) => ({
+      url: `/${name}`,
+      revision: createHash('sha256')
+        .update(readFileSync(`${dist}/${name}`))
+        .digest('hex'),
+    }),
+  ),
 ];
 
 /** The service worker, beside the program that it keeps: built last, as it names all other files. */

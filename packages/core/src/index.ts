@@ -120,7 +120,6 @@ export { estimate } from './materials/estimate.js';
 export type { Estimate } from './materials/estimate.js';
 export { takeOff } from './materials/takeOff.js';
 export type { MaterialKind, TakeOff, TakeOffLine } from './materials/takeOff.js';
-export { withoutEval } from './model/withoutEval.js';
 export { placeBox } from './edits/placeBox.js';
 export { beginPlace, circuitBegun, type PlaceAsked } from './edits/everyday/beginPlace.js';
 export {

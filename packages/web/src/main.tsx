@@ -1,7 +1,6 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { withoutEval } from '@amber/core';
 import { App } from './shell/App.js';
 import { claimTab } from './server/tab.js';
 import { keepAtHand } from './shell/keepAtHand.js';
@@ -9,7 +8,6 @@ import { beginLook } from './shell/look.js';
 import { createStore } from './store/store.js';
 import './styles.css';
 
-withoutEval();
 beginLook();
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root.');

@@ -177,8 +177,13 @@ export const JobsScreen = () => {
         <section aria-label="The jobs" aria-busy={isBusy}>
           <JobList search={asked} as={as} scroller={scroller} />
         </section>
-        <DeletedJobs />
-        <SafetyNote className="max-w-3xl border-t border-line pt-4" />
+        {/* What stands below the list comes with it: nothing jumps. */}
+        {isLoading ? null : (
+          <>
+            <DeletedJobs />
+            <SafetyNote className="max-w-3xl border-t border-line pt-4" />
+          </>
+        )}
       </div>
     </main>
   );

@@ -174,6 +174,9 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             onPickPlan={setPicked}
             onChoose={choose}
           />
+        ) : asking.draft === null && search.kind === 'searching' ? (
+          // The room that it will take: the plan above stays as large as it is.
+          <div className="hidden shrink-0 border-t border-line bg-sheet lg:block lg:h-66 print:hidden" />
         ) : null}
       </main>
       <aside
