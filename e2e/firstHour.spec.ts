@@ -49,6 +49,47 @@ test('from the list of jobs to the proved bench of an everyday circuit in a few 
   await expect(first).toContainText('Wired this way', { timeout: 60_000 });
 });
 
+test('the first job of somebody new: four rooms, five doors, a dozen boxes and one that is there, in few clicks and no dead end', async ({
+  page,
+}) => {
+  const { counter, click } = counting(page);
+  const began = Date.now();
+  await page.goto('/');
+  await click('New job');
+  await page.getByLabel('Name of the job').fill('Three rooms');
+  await click('Make the job');
+  const begin = async (place: string, more: () => Promise<unknown> = () => Promise.resolve()) => {
+    await click(place, 'radio');
+    await more();
+    await expect(page.getByText(/Every way was searched/)).toBeVisible({ timeout: 60_000 });
+    await click('Plan it');
+    await expect(page.getByText(/^(\d+) of \1 positions work/).first()).toBeVisible();
+  };
+  const another = async (name: RegExp) => {
+    counter.clicks += 2;
+    await page.getByRole('button', { name }).first().click();
+    await page.getByRole('menuitem', { name: 'New circuit' }).click();
+  };
+  await begin('A hall with two ways in');
+  await another(/^Hall/);
+  await begin('A bedroom with a closet', () =>
+    page.getByLabel('Power comes from').selectOption('A receptacle that is there'),
+  );
+  await another(/^Bedroom/);
+  await begin('A bath with a fan and a vanity');
+  await click('Layout', 'link');
+  const plan = page.getByRole('group', { name: 'Plan', exact: true });
+  await expect(plan.getByRole('button', { name: /^Room / })).toHaveCount(4);
+  await expect(plan.getByRole('button', { name: /^Door / })).toHaveCount(5);
+  await expect(plan.getByRole('button', { name: 'Bath door, switch S S S' })).toBeVisible();
+  await expect(plan.getByRole('button', { name: /, (switch|luminaire|existing)/ })).toHaveCount(13);
+  await expect(page.getByRole('region', { name: 'What cannot be so' })).toHaveCount(0);
+  await saved(page);
+  const seconds = (Date.now() - began) / 1000;
+  console.log(`Three rooms and a closet: ${counter.clicks} clicks, ${seconds.toFixed(1)} s by script`);
+  expect(counter.clicks).toBeLessThanOrEqual(40);
+});
+
 test('what nobody has wired by plan: a circuit of the job leads to the finder, and to which wire is which', async ({
   page,
 }) => {

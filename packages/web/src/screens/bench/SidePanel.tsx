@@ -34,7 +34,7 @@ const CircuitPanel = lazy(async () => ({
 }));
 
 const tabLook =
-  'min-h-12 flex-1 border-b-3 border-transparent px-2 text-[14px] font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
+  'min-h-12 flex-1 border-b-3 border-transparent px-1 text-[14px] whitespace-nowrap font-semibold text-quiet hover:bg-rail data-selected:border-ink data-selected:text-ink';
 
 /** What stands against it, as the tab says it; nothing while it is not inspected yet. */
 const standing = (findings: readonly Finding[] | null): string => {
