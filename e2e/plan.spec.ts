@@ -126,10 +126,10 @@ test.describe('with a finger', () => {
     const frame = await plan(page).boundingBox();
     if (!frame) throw new Error('the plan is nowhere');
     await page.touchscreen.tap(frame.x + 130, frame.y + frame.height / 2);
-    const first = plan(page).getByRole('button', { name: /^Switch, switch S$/ });
+    const first = plan(page).getByRole('button', { name: /^Switch, switch S of/ });
     await expect(first).toBeVisible();
     await page.touchscreen.tap(frame.x + frame.width - 130, frame.y + frame.height / 2);
-    await expect(plan(page).getByRole('button', { name: /switch S3$/ })).toHaveCount(2);
+    await expect(plan(page).getByRole('button', { name: /switch S3 of/ })).toHaveCount(2);
 
     const fingers = await page.context().newCDPSession(page);
     const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
@@ -137,7 +137,7 @@ test.describe('with a finger', () => {
         type,
         touchPoints: points.map((point, id) => ({ ...point, id })),
       });
-    const box = plan(page).getByRole('button', { name: /^Switch, switch S3$/ });
+    const box = plan(page).getByRole('button', { name: /^Switch, switch S3 of/ });
     // Where its mark stands; its name and its distance from the corner are drawn beside it.
     const spot = async () => {
       const [x = 0, y = 0] =

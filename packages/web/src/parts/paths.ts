@@ -8,6 +8,7 @@ import { matchPath } from 'react-router';
  *     /jobs/JOB/circuits/CIRCUIT/SCREEN    the same for one circuit
  *     ?wiring=WIRING                       of a wiring as found, existing or built; the planned one without it
  *     ?change                              on the runs: a change of what is there is begun
+ *     ?walk=STOP                           of the demo: a stop of the walk through it
  *     ?find, ?wires                        on the test sheet: the fault is looked for, or wires that nobody knows
  *
  * The screen that a job opens with has no word.
@@ -122,6 +123,17 @@ export const changeIn = (search: string): boolean => new URLSearchParams(search)
 
 /** The id of the wiring that an address asks for; null for the planned one. */
 export const wiringIn = (search: string): string | null => new URLSearchParams(search).get(WIRING);
+
+/** The job that comes with the program. */
+export const DEMO_JOB = 'heron-yard';
+const WALK = 'walk';
+/** A screen of the demo, as a stop of the walk through it, counted from 0. */
+export const walkPath = (shown: Shown, stop: number): string => `${jobPath(DEMO_JOB, shown)}?${WALK}=${stop}`;
+/** The stop of the walk that an address is; null for none. */
+export const walkIn = (search: string): number | null => {
+  const stop = new URLSearchParams(search).get(WALK);
+  return stop !== null && /^\d$/.test(stop) ? Number(stop) : null;
+};
 
 export const DEVICES_PATH = '/devices';
 /** Files that the server gives, which the browser follows by itself. */

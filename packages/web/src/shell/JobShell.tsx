@@ -21,6 +21,7 @@ import { UnreadBar } from './UnreadBar.js';
 import { useAskBeforeLeaving } from './useAskBeforeLeaving.js';
 import { useNews } from './useNews.js';
 import { useReadied } from './useReadied.js';
+import { WalkBar } from './WalkBar.js';
 import { WiringBar, WiringSwitch } from './WiringBar.js';
 
 /** Where a circuit was begun by addresses of before; a circuit of that name goes first. */
@@ -139,6 +140,7 @@ export const JobShell = () => {
       {open.save.kind === 'conflict' ? (
         <ConflictBar job={job} current={open.save.current} clashes={open.save.clashes} />
       ) : null}
+      <WalkBar />
       <UnreadBar job={job} />
       {open.save.kind === 'gone' ? <GoneBar job={job} /> : null}
       <PrintHead job={job} circuit={circuit} screen={found.screen.label} />

@@ -22,12 +22,12 @@ export const Handle = ({
       onClick={onFlip}
       className="group relative grid h-17 w-11 place-items-center rounded-lg border-2 border-ink bg-white active:bg-rail"
     >
-      <span className="relative block h-11 w-5 rounded bg-line">
+      <span className="relative -mt-2.5 block h-11 w-5 rounded bg-line">
         <span
           className={`absolute left-0 block h-6 w-5 rounded border border-ink bg-ink shadow transition-[top] duration-75 ${up ? 'top-0' : 'top-5'}`}
         />
       </span>
-      <span className="absolute inset-x-0 bottom-px text-center text-[9px] leading-none font-bold uppercase">
+      <span className="absolute inset-x-0 bottom-px text-center text-[11px] leading-none font-bold uppercase">
         {word}
       </span>
     </button>

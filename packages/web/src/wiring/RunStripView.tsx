@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { Circuit, DeviceId, Positions, RunStrip } from '@amber/core';
 import { Button } from '../parts/ui.js';
 import { useSize } from '../parts/useSize.js';
+import { runInWords } from './runInWords.js';
 import { planStrip, runsBack } from './stripGeometry.js';
 import { StripPlace } from './StripPlace.js';
 import { StripRun } from './StripRun.js';
@@ -56,6 +57,11 @@ export const RunStripView = ({
           </Button>
         ) : null}
       </div>
+      <ul aria-label="The run in words" className="sr-only">
+        {runInWords(subject, strip).map((words, i) => (
+          <li key={i}>{words}</li>
+        ))}
+      </ul>
       <div className="drawn mx-auto" style={{ width: width * scale, height: height * scale }}>
         <div className="relative origin-top-left" style={{ width, height, transform: `scale(${scale})` }}>
           <svg width={width} height={height} className="drawing absolute inset-0" aria-hidden="true">

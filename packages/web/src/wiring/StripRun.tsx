@@ -2,13 +2,13 @@ import {
   articleOf,
   cableTold,
   conductorKey,
-  cutLength,
   feetInches,
   findCable,
   isUntoldFeed,
   type StripEdge,
   type StripNode,
 } from '@amber/core';
+import { sayRunLength } from './runInWords.js';
 import { widthOf, type StripPlan } from './stripGeometry.js';
 import type { Subject } from './useSubject.js';
 
@@ -55,15 +55,8 @@ export const StripRun = ({
         : `M${a.x + 12 + aside + shift} ${a.y + 72}V${b.y + aside + shift}H${endX}`;
   const labelX = back ? (a.x + b.x) / 2 : a.y === b.y ? (startX + endX) / 2 : (a.x + 12 + endX) / 2;
   const labelY = (back ? rise + 22 : b.y) + aside;
-  const cut = cable && !edge.existing ? cutLength(subject.job, cable) : null;
   const told = cable && edge.lanes > 1 ? cableTold(subject.job, subject.wiring, cable, 'from') : '';
-  const length = edge.existing
-    ? untold
-      ? 'as found'
-      : 'existing'
-    : cut === null
-      ? ''
-      : `${SOURCE_WORDS[edge.lengthSource]}cut ${feetInches(cut.cut)}`;
+  const length = sayRunLength(subject, edge);
   const along = edge.length === null ? null : `${feetInches(edge.length)} along the run`;
   return (
     <g>
@@ -120,5 +113,3 @@ export const StripRun = ({
     </g>
   );
 };
-
-const SOURCE_WORDS = { estimated: 'est. ', guessed: 'guess ', measured: '', unknown: '' } as const;

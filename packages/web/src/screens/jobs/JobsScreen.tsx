@@ -3,7 +3,8 @@ import { useRef, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
-import { jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
+import { DEMO_JOB, jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
+import { isWalkLeft, pathOfStop, walkedTo } from '../../server/walk.js';
 import { plural, when } from '../../parts/format.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { habitOf, keepHabit } from '../../server/habit.js';
@@ -172,6 +173,15 @@ export const JobsScreen = () => {
         {data?.keptAt ? (
           <p role="status" className="text-[13.5px] font-semibold text-violation">
             No connection: the list as it was {when(data.keptAt)}.
+          </p>
+        ) : null}
+        {data && asked === '' && !isWalkLeft() && data.jobs.some(({ id }) => id === DEMO_JOB) ? (
+          <p className="-mb-2 text-[14px]">
+            New here?{' '}
+            <Link className="font-semibold underline underline-offset-2" to={pathOfStop(walkedTo() ?? 0)}>
+              Walk through Heron Yard
+            </Link>
+            , five stops in the order of the work.
           </p>
         ) : null}
         <section aria-label="The jobs" aria-busy={isBusy}>

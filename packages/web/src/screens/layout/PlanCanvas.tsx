@@ -64,12 +64,25 @@ const Item = ({
   </g>
 );
 
-const heightWord = (job: Job, box: Job['boxes'][number]): string => {
+const kindWord = (job: Job, box: Job['boxes'][number]): string => {
   const mark = markOf(job, box);
   const there = mark.existing ? 'existing ' : '';
   if (mark.sign !== null) return `${there}${mark.sign === 'receptacle' ? 'receptacle' : 'onward feed'}`;
   if (mark.letters.length > 0) return `switch ${mark.letters.join(' ')}`;
   return mark.luminaires > 0 ? 'luminaire' : mark.existing ? 'existing box' : 'junction box';
+};
+
+/** What a box is called to who does not see where it stands: what is in it, of which groups, in which room. */
+const nameOnPlan = (job: Job, box: Job['boxes'][number]): string => {
+  const groups = new Set(
+    [...job.slots, ...job.luminaires].filter((one) => one.box === box.id).map(({ group }) => group),
+  );
+  const named = job.groups.filter(({ id }) => groups.has(id)).map(({ name }) => name);
+  const room = findRoom(job, box.room)?.name;
+  return [
+    `${box.name}, ${kindWord(job, box)}${named.length > 0 ? ` of ${named.join(' and ')}` : ''}`,
+    ...(room === undefined ? [] : [`in ${room}`]),
+  ].join(', ');
 };
 
 /** The plan with everything on it. */
@@ -196,7 +209,7 @@ export const PlanCanvas = ({
                 <Item
                   key={box.id}
                   grip={{ kind: 'box', id: box.id }}
-                  label={`${box.name}, ${heightWord(job, box)}`}
+                  label={nameOnPlan(job, box)}
                   current={is('box', box.id)}
                   transform={move(view, box.at)}
                   faded={mine !== null && !mine.has(box.id)}

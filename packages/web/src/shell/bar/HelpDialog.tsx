@@ -15,7 +15,7 @@ export const HelpDialog = ({ onClose }: { onClose: () => void }) => (
             <X size={19} />
           </Button>
         </div>
-        <HelpWords />
+        <HelpWords onClose={onClose} />
       </DialogPanel>
     </div>
   </Dialog>

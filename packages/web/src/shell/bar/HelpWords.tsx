@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
+import { pathOfStop, walkedTo } from '../../server/walk.js';
 import { OneOf } from '../../parts/OneOf.js';
 import { LOOKS, lookNow, takeLook, type Look } from '../look.js';
 import { FoundTerms } from '../../panels/steps/Words.js';
@@ -79,7 +81,7 @@ const LookPick = () => {
 };
 
 /** How it looks, keys, words and reasons. */
-export const HelpWords = () => (
+export const HelpWords = ({ onClose }: { onClose: () => void }) => (
   <div className="flex flex-col gap-6 p-5">
     <section aria-label="Look">
       <h3 className="mb-2 text-[15px] font-bold">How it looks</h3>
@@ -87,6 +89,18 @@ export const HelpWords = () => (
       <p className="mt-1.5 text-[13px] text-quiet">
         What is drawn stays on its light ground in either: there the wires have their own colours.
       </p>
+    </section>
+    <section aria-label="A walk">
+      <h3 className="mb-2 text-[15px] font-bold">A walk through Heron Yard</h3>
+      <Link
+        to={pathOfStop(walkedTo() ?? 0)}
+        onClick={onClose}
+        className="inline-flex min-h-10 items-center rounded-md border border-edge bg-sheet px-3 font-semibold hover:bg-rail"
+      >
+        {walkedTo() === null
+          ? 'Five stops, in the order of the work'
+          : `Go on at stop ${(walkedTo() ?? 0) + 1}`}
+      </Link>
     </section>
     <section aria-label="Reasons">
       <h3 className="mb-2 text-[15px] font-bold">Why</h3>
