@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import { act, renderHook } from '@testing-library/react';
+import { act, renderHook, waitFor } from '@testing-library/react';
 import type { Finding, Job } from '@amber/core';
 import { useRemedies } from '../src/worker/useRemedies.js';
 import { useAsked, useWork, type Ask } from '../src/worker/useWork.js';
@@ -59,6 +59,21 @@ test('what is known after each step stands until the answer comes, and the worke
   await settled();
   expect(result.current.work).toEqual({ kind: 'done', answer: 'whole' });
   expect(ended).toBe(1);
+});
+
+test('what is told in quick succession is shown with the next that is, and nothing of it is lost when it is stopped', async () => {
+  const { ask, waiting } = asking();
+  const { result } = renderHook(() => useWork('one', ask));
+  act(() => waiting[0]?.tell('first'));
+  act(() => {
+    waiting[0]?.tell('second');
+    waiting[0]?.tell('third');
+  });
+  expect(result.current.work).toEqual({ kind: 'working', soFar: 'first' });
+  await waitFor(() => expect(result.current.work).toEqual({ kind: 'working', soFar: 'third' }));
+  act(() => waiting[0]?.tell('fourth'));
+  act(() => result.current.stop());
+  expect(result.current.work).toEqual({ kind: 'stopped', soFar: 'fourth' });
 });
 
 test('an answer to what was asked before is never taken for one to what is asked now', async () => {

@@ -14,6 +14,9 @@ export type Work<T> =
   | { kind: 'done'; answer: T }
   | { kind: 'failed'; message: string };
 
+/** What is known so far is shown no more often than this, milliseconds. */
+const BETWEEN = 200;
+
 /** The last question of each kind that was answered to its end, so that coming back costs nothing. */
 const answered = new WeakMap<Ask<never>, { question: string; answer: unknown }>();
 
@@ -40,15 +43,34 @@ export const useWork = <T>(
     if (question === null || recalled(ask, question)) return;
     const { worker, planner } = takeWorker();
     let current = true;
-    end.current = () => {
-      current = false;
-      worker.terminate();
-    };
     const show = (work: Work<T>) => {
       if (current) setHeld({ question, work });
     };
+    // A search tells more often than a page is looked at: what comes in between is shown with the next.
+    let waiting: { soFar: T } | null = null;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let shownAt = -Infinity;
+    const showWaiting = () => {
+      clearTimeout(timer);
+      timer = undefined;
+      if (waiting) show({ kind: 'working', soFar: waiting.soFar });
+      waiting = null;
+      shownAt = performance.now();
+    };
+    const tell = (soFar: T) => {
+      waiting = { soFar };
+      const left = shownAt + BETWEEN - performance.now();
+      if (left <= 0) showWaiting();
+      else timer ??= setTimeout(showWaiting, left);
+    };
+    end.current = () => {
+      showWaiting();
+      current = false;
+      worker.terminate();
+    };
     const settle = (work: Work<T>) => {
       if (!current) return;
+      waiting = null;
       show(work);
       end.current();
     };
@@ -56,7 +78,7 @@ export const useWork = <T>(
       settle({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
     worker.addEventListener('error', (event) => failed(event.message));
     setHeld((before) => ({ question, work: { kind: 'working', soFar: soFarOf(before?.work ?? null) } }));
-    ask(planner, question, (soFar) => show({ kind: 'working', soFar })).then((answer) => {
+    ask(planner, question, tell).then((answer) => {
       if (current) answered.set(ask as Ask<never>, { question, answer });
       settle({ kind: 'done', answer });
     }, failed);

@@ -113,7 +113,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
           </h1>
           {asking.draft === null ? (
             <div className="flex items-center gap-3 max-lg:order-last max-lg:w-full">
-              <p role="status" className="min-w-0 text-[14px] text-quiet">
+              <p role="status" className="min-w-0 text-[14px] text-quiet max-lg:min-h-[4.5em]">
                 {headline(search)}
               </p>
               {search.kind === 'searching' && stop ? <Button onClick={stop}>Stop</Button> : null}
