@@ -30,11 +30,9 @@ test('from the list of jobs to the proved bench of an everyday circuit in a few 
   await page.getByLabel('Room', { exact: true }).fill('Long hall');
   await page.getByLabel('Left to right').fill('20-0');
   await page.getByLabel('Left to right').press('Enter');
-  await expect(page.getByText(/Every way was searched; the first is what a master would choose/)).toBeVisible(
-    {
-      timeout: 30_000,
-    },
-  );
+  await expect(page.getByText(/a master would choose/)).toBeVisible({
+    timeout: 30_000,
+  });
   await click('Plan it');
   await expect(page.getByText('4 of 4 positions work').first()).toBeVisible();
   const seconds = (Date.now() - began) / 1000;
@@ -61,7 +59,7 @@ test('the first job of somebody new: four rooms, five doors, a dozen boxes and o
   const begin = async (place: string, more: () => Promise<unknown> = () => Promise.resolve()) => {
     await click(place, 'radio');
     await more();
-    await expect(page.getByText(/Every way was searched/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/a master would choose/)).toBeVisible({ timeout: 60_000 });
     await click('Plan it');
     await expect(page.getByText(/^(\d+) of \1 positions work/).first()).toBeVisible();
   };

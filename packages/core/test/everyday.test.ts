@@ -77,6 +77,10 @@ describe('an everyday place', () => {
       job.boxes.find((box) => box.name === name),
     );
     expect(foot?.level).not.toBe(head?.level);
+    // Over the uppermost floor one is added.
+    const up = job.rooms.find(({ name }) => name === 'Stair head');
+    const over = beginPlace(job, { place: 'stair', stem: 'r', name: 'Loft stair', into: up?.id });
+    expect(levelsOf(over).map(({ name }) => name)).toEqual(['Ground floor', 'Upper floor', 'Upper floor 2']);
     // On a job that has two floors, those are used.
     expect(levelsOf(beginPlace(job, { place: 'stair', stem: 'q', name: 'Back stair' }))).toHaveLength(2);
   });
@@ -113,6 +117,10 @@ describe('an everyday place', () => {
     });
     expect(new Set(there.boxes.map(({ work }) => work))).toEqual(new Set(['existing']));
     expect(there.feeds).toMatchObject([{ at: 'p-source', tap: 'luminaire' }]);
+    // What else is on a circuit that is there nobody has said; a new one is for lights.
+    expect(there.circuits[0]?.purpose).toBe('unknown');
+    const fed = beginPlace(empty(), { place: 'hall', stem: 'p', name: 'Hall', power: 'junction' });
+    expect([fed, begun('hall')].map(({ circuits }) => circuits[0]?.purpose)).toEqual(['unknown', 'lighting']);
     const off = begun('lightOff');
     expect(off.feeds).toMatchObject([{ at: 'p-source', tap: 'receptacle', source: 'unknown' }]);
     expect(off.boxes.filter(({ work }) => work === 'existing').map(({ name }) => name)).toEqual([

@@ -35,7 +35,7 @@ const sizes = [
 
 /** Random jobs with all that is found for them. */
 const found = sizes.flatMap((size, i) =>
-  fc.sample(anySearchJob(size), { seed: 500 + i, numRuns: 8 }).map((job, at) => {
+  fc.sample(anySearchJob(size), { seed: 500 + i, numRuns: 6 }).map((job, at) => {
     const circuit = job.circuits[0]?.id;
     if (!circuit) throw new Error('no circuit');
     return { name: `size ${i}, case ${at}`, job, circuit, set: findPlans(job, circuit) };
@@ -49,7 +49,7 @@ const chosen = (job: Job, candidate: Candidate) =>
 
 test('most random briefs have plans, several of them, and some have none', () => {
   const counts = found.map(({ set }) => set.candidates.length);
-  expect(counts.filter((count) => count > 1).length).toBeGreaterThan(16);
+  expect(counts.filter((count) => count > 1).length).toBeGreaterThan(12);
   each((_, set) => expect(set.candidates.length > 0 || set.refusals.length > 0).toBe(true));
 });
 

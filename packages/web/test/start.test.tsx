@@ -70,7 +70,7 @@ test('an everyday place is measured here and named, what a master would choose c
   fireEvent.change(screen.getByLabelText('Left to right'), { target: { value: '24-0' } });
   fireEvent.blur(screen.getByLabelText('Left to right'));
   fireEvent.change(screen.getByLabelText('Room'), { target: { value: 'Net hall' } });
-  await screen.findByText(/Every way was searched/, {}, { timeout: 20_000 });
+  await screen.findByText(/a master would choose/, {}, { timeout: 20_000 });
   press('Plan it');
   const job = jobOf(store);
   expect(job.rooms).toMatchObject([{ name: 'Net hall', kind: 'hallway' }]);
@@ -97,8 +97,8 @@ test('a room that is too small to walk through is told, and nothing is begun of 
   expect(jobOf(store).circuits).toEqual([]);
 });
 
-test('what is there already is put on the plan as it is and not wired; its room may be one that is measured', () => {
-  const { store } = show(<Start />, { job: yard() });
+test('what is there already is put on the plan as it is and not wired; its room may be one that is measured', async () => {
+  const { store, where } = show(<Start />, { job: yard() });
   const before = jobOf(store);
   pick('Something does not work');
   expect(screen.getByRole('link', { name: /^Ropewalk/ }).getAttribute('href')).toBe(
@@ -117,4 +117,7 @@ test('what is there already is put on the plan as it is and not wired; its room 
     ['existing', store1?.id],
   ]);
   expect(job.choices.some(({ circuit }) => circuit === job.circuits.at(-1)?.id)).toBe(false);
+  // The bench opens as it is: there its cables are told.
+  const existing = job.wirings.find(({ kind }) => kind === 'existing');
+  await waitFor(() => expect(where()).toContain(`wiring=${existing?.id}`));
 });

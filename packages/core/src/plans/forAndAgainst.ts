@@ -34,7 +34,7 @@ export const forAndAgainst = (
   { measures, entry }: Candidate,
   cheapest: Candidate | undefined,
 ): { pro: string; con: string } => {
-  const { neutrals, fullest, judged, reidentified, guessed } = measures;
+  const { neutrals, fullest, judged, reidentified, guessed, unknownFill } = measures;
   const more = cheapest ? measures.cost - cheapest.measures.cost : 0;
   const pro = [
     ...(cheapest && more < 50 ? ['the least cost'] : []),
@@ -58,6 +58,9 @@ export const forAndAgainst = (
       ? [`${findBox(job, fullest.box)?.name ?? ''} ${fullest.percent} % full`]
       : []),
     ...judged.map(({ what, count }) => AGAINST[what](count)),
+    ...(unknownFill.length > 0
+      ? [`what is in ${listed(unknownFill.map((box) => findBox(job, box)?.name ?? ''))} not known`]
+      : []),
     ...(guessed > 0 ? ['lengths at a guess'] : []),
   ];
   return { pro: listed(pro), con: listed([...new Set(con)]) };

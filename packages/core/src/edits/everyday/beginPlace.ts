@@ -79,13 +79,16 @@ const besideAll = (job: Job, level: LevelId | null): Spot => {
 /** The job with two levels where the place needs them, and the two that it stands on. */
 const withLevels = (job: Job, place: EverydayPlace, { stem, into }: PlaceAsked) => {
   const ids = idsOf(stem);
-  const isOnTwo = place.rooms.some((one) => one.isUpstairs);
-  const made =
-    isOnTwo && levelsOf(job).length < 2 ? addLevel(job, ids.level, ids.ground, 'Upper floor') : job;
-  const levels = levelsOf(made);
-  const lower = findRoom(made, into ?? undefined)?.level ?? levels[0]?.id ?? null;
-  const upper = levels[levels.findIndex(({ id }) => id === lower) + 1]?.id ?? lower;
-  return { job: made, lower, upper };
+  const lowerOf = (one: Job) => findRoom(one, into ?? undefined)?.level ?? levelsOf(one)[0]?.id ?? null;
+  const above = (one: Job) => {
+    const levels = levelsOf(one);
+    return levels[levels.findIndex(({ id }) => id === lowerOf(one)) + 1];
+  };
+  const lacksOne = place.rooms.some((one) => one.isUpstairs) && !above(job);
+  const made = lacksOne
+    ? addLevel(job, ids.level, ids.ground, numbered('Upper floor', namesOf(job.levels)))
+    : job;
+  return { job: made, lower: lowerOf(made), upper: above(made)?.id ?? null };
 };
 
 /** The rooms of the place, beside what is measured; one that is upstairs stands over the first. */
@@ -287,9 +290,13 @@ export const beginPlace = (asked: Job, question: PlaceAsked): Job => {
       room: rooms[group.room] ?? main,
     }),
   );
+  const power = question.power ?? place.power;
+  const isThere = question.isThere === true;
+  // What else hangs on a circuit that is there is for somebody on site to say: not every one may serve lights.
+  const purpose = isThere || power !== 'panel' ? 'unknown' : place.circuit.purpose;
   const begun: Job = {
     ...doored,
-    circuits: [...doored.circuits, newCircuit({ ...place.circuit, id: ids.circuit, name })],
+    circuits: [...doored.circuits, newCircuit({ ...place.circuit, purpose, id: ids.circuit, name })],
     groups: [...doored.groups, ...groups],
   };
   const filled = groups.reduce(
@@ -297,10 +304,9 @@ export const beginPlace = (asked: Job, question: PlaceAsked): Job => {
     begun,
   );
   const before = new Set<string>(asked.boxes.map(({ id }) => id));
-  const isThere = question.isThere === true;
   const standing: Job = {
     ...filled,
     boxes: filled.boxes.map((box) => (before.has(box.id) || !isThere ? box : { ...box, work: 'existing' })),
   };
-  return withPower(standing, question.power ?? place.power, stem, main);
+  return withPower(standing, power, stem, main);
 };

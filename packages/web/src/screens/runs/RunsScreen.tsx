@@ -214,7 +214,8 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
                 />
               ))}
             </ol>
-            <SafetyNote className="mt-auto p-4" />
+            {/* It comes with what it stands below: nothing jumps. */}
+            {found || search.kind !== 'searching' ? <SafetyNote className="mt-auto p-4" /> : null}
           </>
         )}
       </aside>

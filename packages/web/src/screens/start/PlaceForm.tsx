@@ -1,9 +1,11 @@
 import { useMemo, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import {
+  beginExisting,
   beginPlace,
   circuitBegun,
   EVERYDAY,
+  existingDocument,
   findCircuit,
   leastSaid,
   namedWays,
@@ -46,7 +48,13 @@ const useWays = (begun: Job, circuit: CircuitId) => {
   const { search } = usePlans(begun, drawn);
   const found = search.kind === 'done' ? search.found : null;
   const ways = useMemo(() => namedWays(begun, circuit, found?.candidates), [begun, circuit, found]);
-  return { ways, isFound: found !== null, searching: search.kind === 'searching' };
+  const least = found?.profiles.find(({ id }) => id === 'mastersChoice');
+  const said = least?.proved
+    ? 'Every way was searched: that the first is what a master would choose is proved.'
+    : least
+      ? `The first is the best that was found, as a master would choose. ${least.unproved.join(' ')}`
+      : '';
+  return { ways, said, searching: search.kind === 'searching' };
 };
 
 interface PlaceFormProps {
@@ -81,17 +89,23 @@ export const PlaceForm = ({ job, place: id, isThere }: PlaceFormProps) => {
     [id, stem, into, power, there, isSmall, width, depth, first],
   );
   const begun = useMemo(() => beginPlace(job, { ...asked, name: first.name }), [job, asked, first]);
-  const { ways, isFound, searching } = useWays(begun, circuit);
+  const { ways, said, searching } = useWays(begun, circuit);
   const picked = ways.find((way) => way.id === wanted) ?? ways[0] ?? null;
-  const begin = async (to: typeof benchPath) => {
+  const begin = async (where: 'bench' | 'layout') => {
     const made = beginPlace(job, { ...asked, name: name.trim() || first.name });
-    const wired =
-      there || !picked ? made : withChoice(made, circuit, leastSaid(made, circuit, picked.plan.choice));
-    if (edit(wired, 'new circuit')) await navigate(to(job.id, circuit));
+    // What is there is told on the bench as it is, and not planned.
+    const wired = there
+      ? beginExisting(made)
+      : picked
+        ? withChoice(made, circuit, leastSaid(made, circuit, picked.plan.choice))
+        : made;
+    const told = there ? (existingDocument(wired)?.id ?? null) : null;
+    if (edit(wired, 'new circuit'))
+      await navigate(where === 'layout' ? layoutPath(job.id, circuit) : benchPath(job.id, circuit, told));
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (!isSmall) void begin(benchPath);
+    if (!isSmall) void begin('bench');
   };
   const measured = job.rooms.filter((room) => room.outline !== null);
   return (
@@ -105,7 +119,7 @@ export const PlaceForm = ({ job, place: id, isThere }: PlaceFormProps) => {
           <Field label="Room">
             <input
               value={name}
-              maxLength={200}
+              maxLength={180}
               placeholder={first.name}
               onChange={(event) => setName(event.target.value)}
               className={controlLook}
@@ -169,13 +183,9 @@ export const PlaceForm = ({ job, place: id, isThere }: PlaceFormProps) => {
         <div>
           <h2 className="text-[13px] font-semibold">How it runs</h2>
           <p role="status" className="mb-2 text-[13px] text-quiet">
-            {searching
-              ? 'Searching every way …'
-              : isFound
-                ? 'Every way was searched; the first is what a master would choose.'
-                : ''}{' '}
-            Sizes and places are a first measure, {place.circuit.breaker} A on {place.circuit.awg} AWG; all of
-            it can be changed after, and Runs compares every way.
+            {searching ? 'Searching every way …' : said} Sizes and places are a first measure,{' '}
+            {place.circuit.breaker} A on {place.circuit.awg} AWG; all of it can be changed after, and Runs
+            compares every way.
           </p>
           {picked ? <WaysToStart ways={ways} picked={picked.id} onPick={setWanted} /> : null}
           {!searching && ways.length === 0 ? (
@@ -187,7 +197,7 @@ export const PlaceForm = ({ job, place: id, isThere }: PlaceFormProps) => {
         <Button look="main" type="submit" disabled={isSmall}>
           {there ? 'Tell what is there' : 'Plan it'}
         </Button>
-        <Button disabled={isSmall} onClick={() => void begin(layoutPath)}>
+        <Button disabled={isSmall} onClick={() => void begin('layout')}>
           Measure it first
         </Button>
       </StartBar>
