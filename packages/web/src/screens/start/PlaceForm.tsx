@@ -50,7 +50,7 @@ const useWays = (begun: Job, circuit: CircuitId) => {
   const ways = useMemo(() => namedWays(begun, circuit, found?.candidates), [begun, circuit, found]);
   const least = found?.profiles.find(({ id }) => id === 'mastersChoice');
   const said = least?.proved
-    ? 'Every way was searched: that the first is what a master would choose is proved.'
+    ? 'Every way was searched for these measures; the first is what a master would choose.'
     : least
       ? `The first is the best that was found, as a master would choose. ${least.unproved.join(' ')}`
       : '';
@@ -187,7 +187,9 @@ export const PlaceForm = ({ job, place: id, isThere }: PlaceFormProps) => {
             {place.circuit.breaker} A on {place.circuit.awg} AWG; all of it can be changed after, and Runs
             compares every way.
           </p>
-          {picked ? <WaysToStart ways={ways} picked={picked.id} onPick={setWanted} /> : null}
+          {picked ? (
+            <WaysToStart ways={ways} picked={picked.id} isRough={into === null} onPick={setWanted} />
+          ) : null}
           {!searching && ways.length === 0 ? (
             <p className="text-[14px]">No way was found yet. Begin it, and Runs says why.</p>
           ) : null}

@@ -7,10 +7,13 @@ import { RunMini } from '../../parts/RunMini.js';
 export const WaysToStart = ({
   ways,
   picked,
+  isRough = false,
   onPick,
 }: {
   ways: readonly NamedWay[];
   picked: NamedWay['id'];
+  /** Nobody has measured the place yet: no price of it is more than about so. */
+  isRough?: boolean;
   onPick: (id: NamedWay['id']) => void;
 }) => (
   <RadioGroup
@@ -28,7 +31,10 @@ export const WaysToStart = ({
       >
         <span className="flex items-baseline justify-between gap-3">
           <strong className="text-[14px]">{title}</strong>
-          <span className="shrink-0 text-[14px] font-bold">{priceOf(plan)}</span>
+          <span className="shrink-0 text-[14px] font-bold">
+            {isRough && plan.measures.guessed === 0 ? 'about ' : ''}
+            {priceOf(plan)}
+          </span>
         </span>
         {plan.sketch ? (
           <span className="max-w-full overflow-x-auto">
