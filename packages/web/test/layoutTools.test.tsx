@@ -68,6 +68,26 @@ test('one more group of the circuit is made in the list of groups, and new switc
   ]);
 });
 
+test('a group or a circuit that is made while one floor is looked at leaves the other floor as it is', () => {
+  const stair = beginPlace(empty(), { place: 'stair', stem: 'p', name: 'Stair' });
+  const { store, unmount } = show(<Layout />, { job: stair });
+  press('Switch');
+  fireEvent.change(screen.getByLabelText(/^Control group/), { target: { value: 'new' } });
+  const whole = (job: Job) => [job.rooms.length, job.doors.length, job.boxes.length, job.levels.length];
+  expect(whole(jobOf(store))).toEqual(whole(stair));
+  expect(jobOf(store).groups).toHaveLength(2);
+  unmount();
+  const bare: Job = {
+    ...stair,
+    ...{ circuits: [], groups: [], feeds: [], slots: [], luminaires: [] },
+  };
+  const second = show(<Layout />, { job: bare });
+  press('Switch');
+  press('Stair');
+  expect(whole(jobOf(second.store))).toEqual(whole(stair));
+  expect(jobOf(second.store).circuits).toHaveLength(1);
+});
+
 test('what is ready to be wired leads on to its ways, what is not says what is missing', () => {
   const { unmount } = show(<Layout />, { job: begun('bath') });
   expect(screen.getByRole('link', { name: 'See the ways to wire it' }).getAttribute('href')).toContain(

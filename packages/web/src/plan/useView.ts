@@ -44,6 +44,9 @@ export const useView = (
         // What stands on the ground looks after itself.
         if (!(event.target instanceof Element) || event.target.closest('[data-item]')) return cancel();
         const now = seen.current;
+        // What was being drawn with one finger is given up for the second.
+        if (onDraw && now && (pinching || canceled))
+          onDraw(toPlan(now, pixelAt(xy)), toPlan(now, pixelAt(xy)), true);
         if (pinching || !now) return;
         if (tap) onTap(toPlan(now, pixelAt(xy)));
         else if (onDraw && !canceled) onDraw(toPlan(now, pixelAt(initial)), toPlan(now, pixelAt(xy)), last);

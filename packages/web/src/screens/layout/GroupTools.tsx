@@ -11,7 +11,6 @@ import {
   type Job,
   type Room,
 } from '@amber/core';
-import { useEdit } from '../../store/review.js';
 import { fresh } from '../../parts/fresh.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { luminairesAt, switchAt, type Placed } from './placing.js';
@@ -27,8 +26,7 @@ interface ToolProps {
 const NEW = 'new';
 
 /** The group that new switches and luminaires join; one more of the same circuit is made here. */
-const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
-  const edit = useEdit();
+const GroupSelect = ({ job, pointing, onPlaced }: ToolProps) => {
   const now = job.groups.find(({ id }) => id === pointing.group);
   const add = () => {
     if (!now) return;
@@ -37,7 +35,11 @@ const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
       now.name,
       job.groups.map((group) => group.name),
     );
-    edit(addGroup(job, { id, circuit: now.circuit, room: now.room, name }), `add the group ${name}`);
+    // The job here is what one floor sees of it: it goes back into the whole as all that is placed does.
+    onPlaced({
+      job: addGroup(job, { id, circuit: now.circuit, room: now.room, name }),
+      ...{ label: `add the group ${name}`, selected: null },
+    });
     pointing.setGroup(id);
   };
   return (
@@ -62,18 +64,17 @@ const GroupSelect = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
 };
 
 /** A circuit is begun for one of the rooms; its first group is called as the room is. */
-const NoGroup = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
-  const edit = useEdit();
+const NoGroup = ({ job, pointing, onPlaced }: ToolProps) => {
   const rooms = job.rooms.filter((room) => room.outline !== null);
   const begin = (room: Room) => {
     const group = fresh<GroupId>('group');
-    edit(
-      addCircuit(job, {
+    onPlaced({
+      job: addCircuit(job, {
         ...{ circuit: fresh<CircuitId>('circuit'), group, feed: fresh<FeedId>('feed') },
         ...{ room: room.id, name: room.name },
       }),
-      `add the circuit ${room.name}`,
-    );
+      ...{ label: `add the circuit ${room.name}`, selected: null },
+    });
     pointing.setGroup(group);
   };
   return (
@@ -103,13 +104,13 @@ const notHere = (room: Room | undefined): string =>
 
 export const SwitchTool = ({ job, pointing, onPlaced }: ToolProps) => {
   const { group } = pointing;
-  if (!group) return <NoGroup job={job} pointing={pointing} />;
+  if (!group) return <NoGroup job={job} pointing={pointing} onPlaced={onPlaced} />;
   const locations = job.slots.filter((slot) => slot.group === group).length;
   const room = roomOfGroup(job, group);
   const canAdd = switchAt(job, group, null) !== null;
   return (
     <div className="flex flex-col gap-3">
-      <GroupSelect job={job} pointing={pointing} />
+      <GroupSelect job={job} pointing={pointing} onPlaced={onPlaced} />
       <p className="text-[14px]">
         Tap a wall for each place to switch from.{' '}
         {locations === 0
@@ -132,7 +133,7 @@ export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
   const { group } = pointing;
   const [columns, setColumns] = useState(1);
   const [rows, setRows] = useState(1);
-  if (!group) return <NoGroup job={job} pointing={pointing} />;
+  if (!group) return <NoGroup job={job} pointing={pointing} onPlaced={onPlaced} />;
   const room = roomOfGroup(job, group);
   const spots = room ? evenSpots(room, columns, rows) : [];
   const count = (label: string, value: number, set: (count: number) => void) => (
@@ -146,7 +147,7 @@ export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
   );
   return (
     <div className="flex flex-col gap-3">
-      <GroupSelect job={job} pointing={pointing} />
+      <GroupSelect job={job} pointing={pointing} onPlaced={onPlaced} />
       <p className="text-[14px]">
         Tap the ceiling where one hangs, or spread them evenly over {room?.name ?? 'the room'}.
       </p>

@@ -186,6 +186,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
     { preventDefault: true },
   );
   useHotkeys('escape', () => {
+    setDrawn(null);
     take('select');
     select(null);
   });
