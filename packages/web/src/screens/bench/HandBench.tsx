@@ -28,7 +28,8 @@ const sayAgainst = (subject: Subject, findings: readonly Finding[] | null): stri
     ...(failing ? ['It does not work from every position'] : []),
     ...(violations > 0 ? [plural(violations, 'violation')] : []),
   ];
-  return said.length === 0 ? null : `${said.join('; ')}. Look before you build it.`;
+  const then = subject.kind === 'planned' ? 'build it' : 'touch it';
+  return said.length === 0 ? null : `${said.join('; ')}. Look before you ${then}.`;
 };
 
 /** The bench in one hand: one thing at a time, what is turned to and flipped within the reach of a thumb. */

@@ -18,6 +18,14 @@ const sayLights = (subject: Subject, group: Group): string => {
   return [...new Set(words)].join(', ');
 };
 
+/** Amber where all of it has power; what nobody knows is not drawn as dark. */
+const dotOf = (words: string): string =>
+  words === LIGHT_WORDS.luminaire.lit || words === LIGHT_WORDS.fan.lit
+    ? 'bg-amber-live'
+    : words.includes(LIGHT_WORDS.luminaire.unknown)
+      ? 'border-dashed bg-line'
+      : 'bg-white';
+
 /** Every handle of what is shown and what it switches, in one row under the thumb. */
 export const HandleBar = ({
   subject,
@@ -44,7 +52,7 @@ export const HandleBar = ({
             <li key={group.id} className="flex max-w-40 items-center gap-1.5">
               <span
                 aria-hidden="true"
-                className={`size-3 shrink-0 rounded-full border border-ink ${words === 'lit' || words === 'runs' ? 'bg-amber-live' : 'bg-white'}`}
+                className={`size-3 shrink-0 rounded-full border border-ink ${dotOf(words)}`}
               />
               <span className="truncate">
                 {subject.groups.length > 1 ? `${group.name}: ` : ''}

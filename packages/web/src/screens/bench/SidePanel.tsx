@@ -89,7 +89,10 @@ export const SidePanel = ({ subject }: { subject: Subject }) => {
             {last ? (
               <Boundary what="The findings" of={subject.wiringId}>
                 {/* What was found before a change stands until it is inspected anew: what is answered in it keeps its place. */}
-                <div aria-busy={now === null} className={now === null ? 'opacity-60' : ''}>
+                <div
+                  aria-busy={now === null}
+                  className={now === null ? 'pointer-events-none opacity-60' : ''}
+                >
                   <FindingList subject={subject} findings={now ?? last} />
                 </div>
               </Boundary>
