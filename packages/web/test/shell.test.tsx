@@ -1,4 +1,5 @@
-import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { keepWalk } from '../src/server/walk.js';
 import { Route, Routes } from 'react-router';
 import { SUMMARY_VERSION, summariseJob, usualDefaults, type Job } from '@amber/core';
 import { JOB_PATTERN } from '../src/parts/paths.js';
@@ -266,6 +267,27 @@ describe('the list of jobs', () => {
     program('/');
     await answered('GET', page(), 200, list([head({ summary: violating })]));
     expect(await screen.findByText(/1 with violations/)).toBeTruthy();
+  });
+
+  test('offers the walk through the demo to who is new, and no more when it was left', async () => {
+    localStorage.removeItem('amber-junction.habit.walk');
+    const { unmount } = program('/');
+    await answered('GET', page(), 200, list([head({})]));
+    const offered = await screen.findByRole('link', { name: 'Walk through Heron Yard' });
+    expect(offered.getAttribute('href')).toBe('/jobs/heron-yard/circuits/ropewalk-lights/layout?walk=0');
+    unmount();
+    keepWalk(3);
+    program('/');
+    await answered('GET', page(), 200, list([head({})]));
+    expect((await screen.findByRole('link', { name: /^Walk through/ })).getAttribute('href')).toContain(
+      'walk=3',
+    );
+    cleanup();
+    keepWalk(null);
+    program('/');
+    await answered('GET', page(), 200, list([head({})]));
+    await screen.findByRole('link', { name: 'Ropewalk' });
+    expect(screen.queryByRole('link', { name: /^Walk through/ })).toBeNull();
   });
 
   test('says of a job that was just saved that its state is being worked out, and asks again', async () => {

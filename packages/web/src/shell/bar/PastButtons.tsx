@@ -1,4 +1,4 @@
-import { History, Redo2, Undo2 } from 'lucide-react';
+import { History, Redo2, Undo2, type LucideIcon } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Job } from '@amber/core';
 import { historyPath } from '../../parts/paths.js';
@@ -7,44 +7,50 @@ import { useAppDispatch, useAppSelector } from '../../store/store.js';
 
 const look = 'grid size-10 shrink-0 place-items-center rounded-md hover:bg-rail';
 
-/** The way back: what was changed just now, and every save. */
-export const PastButtons = ({ job }: { job: Job }) => {
-  const history = useAppSelector((state) => state.job.open?.history);
+const Step = ({
+  words,
+  change,
+  icon: Icon,
+  onStep,
+}: {
+  words: string;
+  change: { label: string } | undefined;
+  icon: LucideIcon;
+  onStep: () => void;
+}) => (
+  <button
+    type="button"
+    aria-label={words}
+    title={change ? `${words}: ${change.label}` : words}
+    disabled={!change}
+    onClick={onStep}
+    className={`${look} disabled:opacity-35`}
+  >
+    <Icon size={19} />
+  </button>
+);
+
+/** Takes the last change back. */
+export const Undo = () => {
+  const past = useAppSelector((state) => state.job.open?.history.past.at(-1));
   const dispatch = useAppDispatch();
-  const step = (label: string, change: { label: string } | undefined) =>
-    change ? `${label}: ${change.label}` : label;
-  const past = history?.past.at(-1);
-  const future = history?.future.at(-1);
-  return (
-    <>
-      <Link
-        to={historyPath(job.id)}
-        aria-label="History"
-        title="Every save, and the way back to it"
-        className={look}
-      >
-        <History size={19} />
-      </Link>
-      <button
-        type="button"
-        aria-label="Undo"
-        title={step('Undo', past)}
-        disabled={!past}
-        onClick={() => dispatch(undone())}
-        className={`${look} disabled:opacity-35`}
-      >
-        <Undo2 size={19} />
-      </button>
-      <button
-        type="button"
-        aria-label="Redo"
-        title={step('Redo', future)}
-        disabled={!future}
-        onClick={() => dispatch(redone())}
-        className={`${look} disabled:opacity-35`}
-      >
-        <Redo2 size={19} />
-      </button>
-    </>
-  );
+  return <Step words="Undo" change={past} icon={Undo2} onStep={() => dispatch(undone())} />;
 };
+
+export const Redo = () => {
+  const future = useAppSelector((state) => state.job.open?.history.future.at(-1));
+  const dispatch = useAppDispatch();
+  return <Step words="Redo" change={future} icon={Redo2} onStep={() => dispatch(redone())} />;
+};
+
+/** The way to every save. */
+export const HistoryLink = ({ job }: { job: Job }) => (
+  <Link
+    to={historyPath(job.id)}
+    aria-label="History"
+    title="Every save, and the way back to it"
+    className={look}
+  >
+    <History size={19} />
+  </Link>
+);

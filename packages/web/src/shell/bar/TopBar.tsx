@@ -9,7 +9,7 @@ import { EditionPick } from './EditionPick.js';
 import { HelpButton } from './Help.js';
 import { JobName } from './JobName.js';
 import { Others } from './Others.js';
-import { PastButtons } from './PastButtons.js';
+import { HistoryLink, Redo, Undo } from './PastButtons.js';
 import { SaveMark } from './SaveMark.js';
 
 interface TopBarProps extends Shown {
@@ -28,6 +28,7 @@ const NarrowBar = ({ children, ...shown }: TopBarProps) => {
         {isField ? <strong className="shrink-0 text-[13px]">Field view</strong> : null}
         <Others />
         <SaveMark />
+        <Undo />
       </span>
       <Popover>
         <PopoverButton
@@ -47,7 +48,8 @@ const NarrowBar = ({ children, ...shown }: TopBarProps) => {
           </div>
           {children}
           <div className="flex items-center gap-1 border-t border-line pt-2">
-            <PastButtons job={job} />
+            <HistoryLink job={job} />
+            <Redo />
             <HelpButton className="ml-auto inline-flex min-h-11 items-center gap-2 rounded-md px-3 font-semibold hover:bg-rail">
               <CircleHelp size={19} aria-hidden="true" /> Help
             </HelpButton>
@@ -81,7 +83,9 @@ export const TopBar = (props: TopBarProps) => {
         ) : null}
         <Others />
         <SaveMark />
-        <PastButtons job={job} />
+        <HistoryLink job={job} />
+        <Undo />
+        <Redo />
       </div>
     </header>
   );
