@@ -31,7 +31,7 @@ const locks = (): LockManager | null =>
   typeof navigator === 'undefined' || !('locks' in navigator) ? null : navigator.locks;
 
 /** A page that is loaded anew waits so long at the most for the one before it to let its name go, milliseconds. */
-const PATIENCE = 400;
+const PATIENCE = 1500;
 
 /** Holds a name until the page is gone; false where another tab holds it. */
 const hold = (tab: string): Promise<boolean> =>
