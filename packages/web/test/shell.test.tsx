@@ -1,5 +1,5 @@
 import { cleanup, act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { keepWalk } from '../src/server/walk.js';
+import { keepWalk } from '../src/store/walk.js';
 import { Route, Routes } from 'react-router';
 import { SUMMARY_VERSION, summariseJob, usualDefaults, type Job } from '@amber/core';
 import { JOB_PATTERN } from '../src/parts/paths.js';

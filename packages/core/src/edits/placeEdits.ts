@@ -85,7 +85,7 @@ export const setHeight = (job: Job, id: BoxId, z: number): Job => ({
 });
 
 /** The walls of a room at whose middle nothing stands yet come first. */
-const freeWallSpot = (job: Job, room: Room): Spot | null => {
+export const freeWallSpot = (job: Job, room: Room): Spot | null => {
   const spots = wallsOf(room).map((wall) => spotOn(wall, wall.length / 2));
   const taken = (spot: Spot) => job.boxes.some((box) => box.at && distance(box.at, spot) < 12);
   return spots.find((spot) => !taken(spot)) ?? spots[0] ?? null;

@@ -4,6 +4,7 @@ import type { Job } from '../model/job.js';
 import { newDoor, newRoom } from '../model/newJob.js';
 import type { Door, Room, RoomKind, WallFact } from '../model/place.js';
 import { carryBoxes } from '../layout/holds.js';
+import { levelsOf } from './levels.js';
 import { withoutBox } from './removals.js';
 import { extentOf, nearestWall, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from '../layout/walls.js';
 
@@ -15,15 +16,19 @@ const rectangle = ({ x, y }: Spot, width: number, depth: number): Spot[] => [
   { x, y: y + depth },
 ];
 
-/** Where the next room of a level goes: wall to wall with the one furthest to the right, along its upper edge. */
-const nextRoomSpot = (job: Job, level: Room['level']): Spot => {
+/**
+ * Where the next room of a level goes: beside the one furthest to the right, along its upper edge; wall to wall, or so far from it, inches. What
+ * has no level is on the lowest.
+ */
+export const nextRoomSpot = (job: Job, level: Room['level'], apart = 0): Spot => {
+  const lowest = levelsOf(job)[0]?.id ?? null;
   const extents = job.rooms
-    .filter((room) => room.level === level)
+    .filter((room) => (room.level ?? lowest) === (level ?? lowest))
     .flatMap((room) => extentOf(room.outline ?? []) ?? []);
-  return extents.reduce((spot, { least, most }) => (most.x > spot.x ? { x: most.x, y: least.y } : spot), {
-    x: 0,
-    y: 0,
-  });
+  return extents.reduce(
+    (spot, { least, most }) => (most.x + apart > spot.x ? { x: most.x + apart, y: least.y } : spot),
+    { x: 0, y: 0 },
+  );
 };
 
 export interface RoomAsked {

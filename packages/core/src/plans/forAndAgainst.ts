@@ -59,7 +59,7 @@ export const forAndAgainst = (
       : []),
     ...judged.map(({ what, count }) => AGAINST[what](count)),
     ...(unknownFill.length > 0
-      ? [`what is in ${listed(unknownFill.map((box) => findBox(job, box)?.name ?? ''))} not known`]
+      ? [`nobody knows how full ${listed(unknownFill.map((box) => findBox(job, box)?.name ?? ''))} will be`]
       : []),
     ...(guessed > 0 ? ['lengths at a guess'] : []),
   ];

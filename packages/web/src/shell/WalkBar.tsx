@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { walkIn } from '../parts/paths.js';
 import { Button } from '../parts/ui.js';
-import { keepWalk, pathOfStop, STOPS } from '../server/walk.js';
+import { keepWalk, pathOfStop, STOPS } from '../store/walk.js';
 
 /** What is pointed at is framed by this; its screen may come late, or be drawn anew. */
 const POINTED = 'data-pointed-at';

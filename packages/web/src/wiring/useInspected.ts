@@ -1,10 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { Finding } from '@amber/core';
 import { useAfterPaint } from '../parts/useAfterPaint.js';
+import { whileIdle } from '../parts/whileIdle.js';
 import type { Subject } from './useSubject.js';
-
-/** A piece is not begun with less than this before something else is due, milliseconds. */
-const LEAST_LEFT = 8;
 
 /**
  * The findings of a subject, worked out a piece at a time once it is drawn, so that nothing waits for them. `now` is null until they are
@@ -17,19 +15,11 @@ export const useInspected = (subject: Subject): { now: Finding[] | null; last: F
   const [known, setKnown] = useState<{ by: () => boolean; of: string; findings: Finding[] } | null>(null);
   useEffect(() => {
     if (!painted) return;
-    let idle = 0;
-    const take = () => setKnown({ by: inspectFurther, of, findings: findings() });
-    const further = (deadline: IdleDeadline) => {
-      let isLeft = inspectFurther();
-      while (isLeft && deadline.timeRemaining() > LEAST_LEFT) isLeft = inspectFurther();
-      if (isLeft) idle = requestIdleCallback(further, { timeout: LATEST });
-      else take();
-    };
-    if (typeof requestIdleCallback === 'function') idle = requestIdleCallback(further, { timeout: LATEST });
-    else take();
-    return () => {
-      if (idle !== 0) cancelIdleCallback(idle);
-    };
+    return whileIdle(
+      inspectFurther,
+      () => setKnown({ by: inspectFurther, of, findings: findings() }),
+      LATEST,
+    );
   }, [painted, inspectFurther, findings, of]);
   return {
     now: known?.by === inspectFurther && known.of === of ? known.findings : null,

@@ -15,12 +15,12 @@ import type { Box, Job } from '../../model/job.js';
 import { findCircuit, findRoom } from '../../model/lookup.js';
 import { newBox, newCircuit, newDoor, newGroup, newLuminaire, USUAL_LUMINAIRE } from '../../model/newJob.js';
 import { doorsOf } from '../../layout/holds.js';
-import { distance, extentOf, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from '../../layout/walls.js';
+import { extentOf, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from '../../layout/walls.js';
 import { addLevel, levelsOf, numbered, onLevel } from '../levels.js';
 import { LOAD_KINDS } from '../loads.js';
 import { addFeed } from '../control.js';
-import { addSwitch } from '../placeEdits.js';
-import { addRoom, latchSpot } from '../roomEdits.js';
+import { addSwitch, freeWallSpot } from '../placeEdits.js';
+import { addRoom, latchSpot, nextRoomSpot } from '../roomEdits.js';
 import { EVERYDAY, type EverydayId, type EverydayPlace, type EverydayPower } from './places.js';
 
 export interface PlaceAsked {
@@ -64,18 +64,6 @@ const namesOf = (items: readonly { name: string }[]) => items.map(({ name }) => 
 /** A room of the plan is as far from its neighbours as their walls are thick, inches. */
 const WALL = 6;
 
-/** Where the next room of a level goes: beyond the one furthest to the right, along its upper edge. */
-const besideAll = (job: Job, level: LevelId | null): Spot => {
-  const lowest = levelsOf(job)[0]?.id ?? null;
-  return job.rooms
-    .filter((room) => (room.level ?? lowest) === (level ?? lowest))
-    .flatMap(({ outline }) => extentOf(outline ?? []) ?? [])
-    .reduce((spot, { least, most }) => (most.x + WALL > spot.x ? { x: most.x + WALL, y: least.y } : spot), {
-      x: 0,
-      y: 0,
-    });
-};
-
 /** The job with two levels where the place needs them, and the two that it stands on. */
 const withLevels = (job: Job, place: EverydayPlace, { stem, into }: PlaceAsked) => {
   const ids = idsOf(stem);
@@ -101,7 +89,7 @@ const withRooms = (asked: Job, place: EverydayPlace, question: PlaceAsked): { jo
     const [first] = made.rooms.filter(({ id }) => id === (question.into ?? idsOf(question.stem).room(0)));
     const at = room.isUpstairs
       ? (extentOf(first?.outline ?? [])?.least ?? { x: 0, y: 0 })
-      : besideAll(made, level);
+      : nextRoomSpot(made, level, WALL);
     const id = idsOf(question.stem).room(i);
     const name = numbered(i === 0 ? question.name : room.name, namesOf(made.rooms));
     made = addRoom(made, {
@@ -200,15 +188,6 @@ const sourceSpot = (job: Job, room: RoomId, height: number | null): Spot => {
   return wall ? spotOn(wall, wall.length * 0.2) : { x: 0, y: 0 };
 };
 
-/** Where a switch goes that has no door of its own: the middle of a wall at which nothing stands. */
-const freeSpot = (job: Job, room: RoomId): Spot => {
-  const spots = wallsOf(findRoom(job, room) ?? { outline: null }).map((wall) =>
-    spotOn(wall, wall.length / 2),
-  );
-  const isFree = (spot: Spot) => job.boxes.every((box) => box.at === null || distance(box.at, spot) > 12);
-  return spots.find(isFree) ?? spots[0] ?? { x: 0, y: 0 };
-};
-
 interface Begun {
   place: EverydayPlace;
   stem: string;
@@ -225,11 +204,12 @@ const withGroup = (job: Job, { place, stem, rooms, doors, main }: Begun, g: numb
   group?.doors.forEach((index, i) => {
     const door = made.doors.find(({ id }) => id === doors[index]);
     const latch = door ? latchSpot(made, door) : null;
-    const level = findRoom(made, door?.room ?? main)?.level ?? null;
-    made = onLevel(made, level, (seen) =>
+    const room = findRoom(made, door?.room ?? main);
+    made = onLevel(made, room?.level ?? null, (seen) =>
       addSwitch(seen, {
         ...{ box: ids.box(g, i), slot: ids.slot(g, i), group: ids.group(g) },
-        at: latch ?? freeSpot(seen, main),
+        // Where the measured room has fewer doors, it takes the middle of a wall that is free.
+        at: latch ?? (room ? freeWallSpot(seen, room) : null),
       }),
     );
   });

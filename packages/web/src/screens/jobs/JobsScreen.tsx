@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { useAppDispatch } from '../../store/store.js';
 import { JOBS_A_PAGE, useJobsQuery } from '../../server/api.js';
 import { DEMO_JOB, jobPath, WORKSHEET_PATH } from '../../parts/paths.js';
-import { isWalkLeft, pathOfStop, walkedTo } from '../../server/walk.js';
+import { isWalkLeft, pathOfStop, walkedTo } from '../../store/walk.js';
 import { plural, when } from '../../parts/format.js';
 import { sayFailed, type Failed } from '../../server/client.js';
 import { habitOf, keepHabit } from '../../server/habit.js';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { pathOfStop, walkedTo } from '../../server/walk.js';
+import { pathOfStop, walkedTo } from '../../store/walk.js';
 import { OneOf } from '../../parts/OneOf.js';
 import { LOOKS, lookNow, takeLook, type Look } from '../look.js';
 import { FoundTerms } from '../../panels/steps/Words.js';
@@ -45,7 +45,7 @@ const KEYS: readonly { where: string; keys: readonly (readonly [keys: string, do
 const REASONS: readonly (readonly [asks: string, answer: string])[] = [
   [
     'Why is that way first?',
-    'Every sensible way is searched and priced: cable, boxes, devices, time. To that comes what a master would pay to avoid, each with its price under Shop, Judgement. Proved means: nothing that was tried can be below it.',
+    'Every sensible way is searched and priced: cable, boxes, devices, time. To that comes what a master would pay to avoid, each with its price under Shop, Judgement. Proved means that no other way comes to less, but for what is said beside it to be left out.',
   ],
   [
     'What is amber?',

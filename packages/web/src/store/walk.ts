@@ -1,5 +1,5 @@
 import { walkPath, type Shown } from '../parts/paths.js';
-import { habitOf, keepHabit } from './habit.js';
+import { habitOf, keepHabit } from '../server/habit.js';
 
 export interface Stop {
   shown: Shown;
