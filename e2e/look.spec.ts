@@ -22,6 +22,8 @@ const VIEWS: readonly (readonly [what: string, path: string, ready: (page: Page)
 
 test('in the dark every view can be read as well as by day', async ({ page }) => {
   await page.goto('/');
+  // A key is heard from when the page is there, not before.
+  await page.getByRole('button', { name: 'New job' }).first().waitFor();
   await page.keyboard.press('?');
   await page.getByRole('group', { name: 'How it looks' }).getByRole('button', { name: 'Dark' }).click();
   for (const [what, path, ready] of VIEWS) {

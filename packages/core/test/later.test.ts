@@ -110,7 +110,7 @@ test('a fan takes a box for it in the finished ceiling, unless one hangs there a
 test('what is expected is said, taken back, and counts in the order of the plans by what they come to with it', () => {
   const job: Job = EVERYDAY.garage;
   const id = circuitIn(job);
-  const later: Later = { what: 'anotherSwitch', slot: 'side-door:garage' as never };
+  const later: Later = { what: 'sensor', slot: 'side-door:garage' as never };
   const expecting = expectLater(job, later, true);
   expect(expectedOf(expecting, id)).toEqual([later]);
   expect(isExpected(expectLater(expecting, later, false), later)).toBe(false);

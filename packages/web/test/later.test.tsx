@@ -6,7 +6,9 @@ import {
   latersOf,
   laterTable,
   type Candidate,
+  type CircuitId,
   type FoundPlans,
+  type Job,
   type Later,
   type LaterRow,
 } from '@amber/core';
@@ -34,12 +36,19 @@ const Table = (shown: Shown) => {
   return job ? <LaterTable job={job} {...shown} /> : null;
 };
 
-test('what may come is priced plan by plan, and what is ticked is expected', () => {
+/** The search is the same in every test: it is made once. */
+let once: { job: Job; id: CircuitId; found: FoundPlans } | undefined;
+const searched = () => {
   const job = yard();
   const { id } = circuitOf(job, 'tar-store-light');
-  const found = findPlansExpecting(job, id);
+  once ??= { job, id, found: findPlansExpecting(job, id) };
+  return once;
+};
+
+test('what may come is priced plan by plan, and what is ticked is expected', () => {
+  const { job, id, found } = searched();
   const plans = found.candidates.slice(0, 2);
-  const here = latersOf(job, id).filter((later) => 'slot' in later);
+  const here = latersOf(job, id).filter(({ what }) => what === 'sensor' || what === 'dimmer');
   const choices = plans.map(({ choice }) => choice);
   const rows = laterTable(job, id, choices, here);
   const { store } = show(<Table found={found} plans={plans} here={here} rows={rows} />, { job });
@@ -55,9 +64,7 @@ test('what may come is priced plan by plan, and what is ticked is expected', () 
 });
 
 test('before it is worked out no price is shown, and of what cannot be had the reason is', () => {
-  const job = yard();
-  const { id } = circuitOf(job, 'tar-store-light');
-  const found = findPlansExpecting(job, id);
+  const { job, id, found } = searched();
   const plans = found.candidates.slice(0, 1);
   const here = latersOf(job, id).slice(0, 2);
   const why = 'The stock has none of that kind.';
