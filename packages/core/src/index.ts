@@ -313,7 +313,7 @@ export type { Seen, SiteItem } from './check/siteItems.js';
 export { inspectionBook } from './check/inspections.js';
 export type { Correction, InspectionBook } from './check/inspections.js';
 export { answerAlike, openQuestions, tryAnswers } from './check/answers.js';
-export type { Alike, QuestionGroup } from './check/answers.js';
+export { questionTables, type QuestionRow, type QuestionTable } from './check/questionTables.js';
 export { pricedRemedies, takeTogether } from './check/remedyPrices.js';
 export type { PricedRemedy, TakenTogether } from './check/remedyPrices.js';
 export { outcomeOfChange } from './check/outcome.js';

@@ -1,5 +1,6 @@
 import {
   answerAlike,
+  answerQuestion,
   articleOf,
   boxCandidates,
   estimate,
@@ -7,6 +8,7 @@ import {
   openQuestions,
   outcomeOfChange,
   pricedRemedies,
+  questionTables,
   reviewJob,
   setBoxArticles,
   fillOf,
@@ -112,6 +114,33 @@ test('a question stands once, and an answer for all alike settles all of them', 
   );
   expect(outcomes).toHaveLength(first.options.length);
   for (const { gone } of outcomes) expect(gone.length).toBeGreaterThan(0);
+});
+
+test('a table holds a question once for all it is asked of, and keeps the row of what was answered in its place', () => {
+  const { findings } = reviewJob(few);
+  const tables = questionTables(few, findings).flatMap((group) => group.tables);
+  const rows = tables.flatMap((table) => table.rows);
+  const open = openQuestions(findings).flatMap(({ alike }) => alike.flatMap(({ asked }) => asked));
+  expect(rows.map(({ question }) => question)).toEqual(open.map(({ question }) => question));
+  expect(rows.map(({ answer }) => answer)).toEqual(rows.map(() => null));
+  for (const { text, rows: of } of tables)
+    for (const { question, name } of of)
+      expect(question.text).toBe(of.length === 1 ? text : text.replace('…', () => name));
+  const seen = rows.map(({ question }) => question);
+  const middle = seen[Math.floor(seen.length / 2)];
+  const [option] = middle?.options ?? [];
+  if (!middle || !option) throw new Error('nothing to answer');
+  const answered = answerQuestion(few, middle, option.value);
+  const then = questionTables(answered, reviewJob(answered).findings, seen)
+    .flatMap((group) => group.tables)
+    .flatMap((table) => table.rows);
+  const at = (all: typeof rows) =>
+    all.findIndex(({ question }) => question.of === middle.of && question.kind === middle.kind);
+  expect(then[at(then)]?.answer).toBe(option.value);
+  expect(at(then)).toBe(at(rows));
+  // Without having been seen open it is not asked again.
+  const fresh = questionTables(answered, reviewJob(answered).findings).flatMap((group) => group.tables);
+  expect(at(fresh.flatMap((table) => table.rows))).toBe(-1);
 });
 
 test('the smallest box of the stock holds what comes there, and no smaller one does', () => {

@@ -125,23 +125,30 @@ test('questions of one kind are answered for all alike; what each answer changes
   await stop('Box Creek end');
   tab(/^Questions · \d+/);
   const rooms = within(screen.getByRole('region', { name: 'About the rooms' }));
-  const [look] = rooms.getAllByRole('button', { name: /^What each answer would change/ });
-  if (!look) throw new Error('no answer to try');
-  fireEvent.click(look);
+  fireEvent.click(rooms.getByRole('button', { name: /^All \d+ alike: what each/ }));
   const changes = await rooms.findByRole(
     'list',
     { name: 'What each answer would change' },
     { timeout: 20_000 },
   );
   expect(within(changes).getAllByText('Settles').length).toBeGreaterThan(0);
-  fireEvent.change(rooms.getByLabelText(/^All \d+ alike/), { target: { value: 'hallway' } });
-  expect(
-    new Set(
-      jobOf(store)
-        .rooms.filter(({ id }) => asked.groups.some((group) => group.room === id))
-        .map(({ kind }) => kind),
-    ),
-  ).toEqual(new Set(['hallway']));
+  const open = () =>
+    Number(/\d+/.exec(screen.getByRole('tab', { name: /^Questions/ }).textContent ?? '')?.[0] ?? 0);
+  const before = open();
+  fireEvent.change(rooms.getByLabelText(/^All \d+ alike: What kind/), { target: { value: 'hallway' } });
+  const kinds = () =>
+    jobOf(store)
+      .rooms.filter(({ id }) => asked.groups.some((group) => group.room === id))
+      .map(({ kind }) => kind);
+  expect(new Set(kinds())).toEqual(new Set(['hallway']));
+  await waitFor(() => expect(open()).toBeLessThan(before));
+  // What was answered stays in its row, and is put right there.
+  const [one] = rooms.getAllByLabelText<HTMLSelectElement>(/^What kind of room is (?!…)/);
+  if (!one) throw new Error('no row is left');
+  expect(one.value).toBe('hallway');
+  fireEvent.change(one, { target: { value: 'garage' } });
+  expect(kinds().filter((kind) => kind === 'garage')).toHaveLength(1);
+  expect(rooms.getByLabelText<HTMLSelectElement>(/^All \d+ alike: What kind/).value).toBe('');
 });
 
 test('one circuit is walked alone, with what is to be seen of it and of no other', async () => {

@@ -16,7 +16,7 @@ export interface Alike {
 }
 
 /** Where questions are answered. */
-const SUBJECTS: readonly [prefix: string, words: string][] = [
+export const SUBJECTS: readonly [prefix: string, words: string][] = [
   ['room.', 'About the rooms'],
   ['box.', 'About the boxes'],
   ['circuit.', 'About the circuits'],

@@ -284,6 +284,16 @@ export const questionOf = (job: Job, kind: QuestionKind, of: string): Question =
   };
 };
 
+/** What a question is about, by name. */
+export const subjectOf = (job: Job, { kind, of }: Pick<Question, 'kind' | 'of'>): string =>
+  nameOf(job, ASKED[kind].list, of);
+
+/** The question as it stands over a table of several that it is asked of: "Is … in a dry, damp or wet place?" */
+export const askedOfEach = (kind: QuestionKind): string => {
+  const { text }: Asked = ASKED[kind];
+  return text('…');
+};
+
 /** Where a screen can lead for a question. */
 export const placeOfQuestion = (
   job: Job,
