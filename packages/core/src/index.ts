@@ -141,6 +141,7 @@ export type { CutLength } from './materials/lengths.js';
 
 /** Layout: rooms, doors and places, and every edit of them. */
 export { ceilingOf } from './model/ceiling.js';
+export { doorsOf, roomsOfDoor } from './layout/doorsOf.js';
 export { holdOf } from './layout/holds.js';
 export type { Hold } from './layout/holds.js';
 export {
@@ -173,6 +174,8 @@ export {
 } from './edits/roomEdits.js';
 export {
   addLuminaire,
+  freeWallSpot,
+  type CeilingLoad,
   addPlainBox,
   addSwitch,
   changeBox,
@@ -430,6 +433,7 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 
 /** Making up: the work order of a box, and a conductor followed in words. */
 export { makeUpSteps } from './steps/makeUpSteps.js';
+export { addOnwardFeed, addReceptacle, type TakenFrom } from './edits/hotEdits.js';
 export { addLoad, LOAD_KINDS, loadKindOf, type LoadKind } from './edits/loads.js';
 export { settleChain, settledChain, stateNeutral } from './edits/chains.js';
 export { findPlansExpecting, type Expecting, type FoundPlans } from './plans/later/expecting.js';

@@ -1,9 +1,16 @@
 import {
+  addCircuit,
+  addDoor,
+  addRoom,
+  addSwitch,
   beginPlace,
+  changeBox,
   changeDoor,
+  doorsOf,
   latchSpot,
   layoutFaults,
   newJob,
+  roomsOfDoor,
   spotOn,
   standardStock,
   switchesToLatch,
@@ -98,4 +105,63 @@ test('nothing hangs in a doorway: no switch, no panel; over the door there is ro
   expect(said(withPanel)).toEqual([
     'The panel hangs in the doorway of Door. Move it along the wall, or to another.',
   ]);
+});
+
+describe('a door belongs to the rooms on both sides of its wall', () => {
+  /** The hall from 0 to 144, the den behind a wall of five inches, with a door in it hinged at its upper end and swinging into the hall. */
+  const twoRooms = (gap = 5): Job => {
+    const draw = (job: Job, id: string, x: number): Job =>
+      addRoom(job, {
+        ...{ id: id as never, name: id, kind: 'habitable', width: 144, depth: 120 },
+        ...{ at: { x, y: 0 }, level: null },
+      });
+    const rooms = draw(draw(newJob('job' as JobId, 'Job', standardStock()), 'hall', 0), 'den', 144 + gap);
+    // The right wall of the hall runs downwards.
+    const door = { id: 'd' as never, name: 'Den door', room: 'hall' as never, wall: 1, middle: 60 };
+    return addCircuit(addDoor(rooms, door), {
+      ...{ circuit: 'c' as never, group: 'g' as never, feed: 'f' as never },
+      ...{ room: 'den' as never, name: 'Den' },
+    });
+  };
+  const seenFrom = (job: Job, room: string) => doorsOf(job, room as never);
+
+  test('told as each has it: the same opening in its own wall, hinged and swinging as seen from there', () => {
+    const job = twoRooms();
+    expect(roomsOfDoor(job, 'd' as never)).toEqual(['hall', 'den']);
+    const [own] = seenFrom(job, 'hall');
+    const [other] = seenFrom(job, 'den');
+    expect(own).toBe(job.doors[0]);
+    expect(other).toMatchObject({ id: 'd', room: 'den', wall: 3, width: 32, swings: 'out', hinge: 'end' });
+    // The very same stretch of the plan, from the other face of the wall.
+    const stretch = (door: Door) => {
+      const wall = wallOfDoor(job, door);
+      if (!wall) throw new Error('no wall');
+      return [spotOn(wall, door.offset).y, spotOn(wall, door.offset + door.width).y].sort((a, b) => a - b);
+    };
+    expect(other && stretch(other)).toEqual(own && stretch(own));
+    expect(other && latchSpot(job, other)).toEqual({ x: 149, y: (own && latchSpot(job, own)?.y) ?? NaN });
+    // Rooms that are farther apart than a wall is thick have nothing in common.
+    expect(seenFrom(twoRooms(30), 'den')).toEqual([]);
+  });
+
+  test('the next switch of the other room goes beside it, goes along with it, and may not stand in it', () => {
+    const job = addSwitch(twoRooms(), {
+      ...{ box: 's' as never, slot: 'sl' as never, group: 'g' as never, at: null },
+    });
+    const at = (one: Job) => one.boxes.find(({ id }) => id === 's')?.at;
+    expect(at(job)).toMatchObject({ x: 149, y: 84 });
+    expect(job.boxes[0]?.name).toBe('Den door');
+    const moved = changeDoor(job, 'd' as never, { offset: 60 });
+    expect(at(moved)).toMatchObject({ x: 149, y: 100 });
+    const turned = changeDoor(job, 'd' as never, { hinge: 'end' });
+    expect(at(switchesToLatch(job, turned, 'd' as never))).toMatchObject({ x: 149, y: 36 });
+    const inside = changeBox(job, 's' as never, { at: { x: 149, y: 60, z: 48 } });
+    expect(said(inside)).toContain('Den door is in the doorway of Den door. Move it beside the casing.');
+    // Swinging into the den, hinged there, its leaf hides the switch.
+    const hidden = changeDoor(inside, 'd' as never, { swings: 'out', hinge: 'end' });
+    const behind = changeBox(hidden, 's' as never, { at: { x: 149, y: 90, z: 48 } });
+    expect(said(behind)).toContain(
+      'Den door is behind the open door Den door. Move it to the latch side, or say how the door swings.',
+    );
+  });
 });

@@ -1,6 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { beginPlace, newJob, standardStock, type Job, type JobId } from '@amber/core';
+import { addReceptacle, beginPlace, newJob, standardStock, type Job, type JobId } from '@amber/core';
 import { LayoutScreen } from '../src/screens/layout/LayoutScreen.js';
+import { drawnApart } from '../src/plan/apart.js';
 import { useAppSelector } from '../src/store/store.js';
 import { jobOf, press, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
@@ -98,4 +99,45 @@ test('what is ready to be wired leads on to its ways, what is not says what is m
   show(<Layout />, { job: lacking });
   expect(screen.queryByRole('link', { name: 'See the ways to wire it' })).toBeNull();
   expect(screen.getByText(/Bath ceiling has a switch and nothing that it controls/)).toBeTruthy();
+});
+
+test('a receptacle takes its power from the circuit or with a group, in the room that is worked on; a feed goes on; a fan hangs', () => {
+  const { store } = show(<Layout />, { job: begun('bath') });
+  press('Receptacle');
+  press('Put it on a wall');
+  const [group] = jobOf(store).groups;
+  fireEvent.change(screen.getByLabelText('Its power'), { target: { value: `group ${group?.id ?? ''}` } });
+  press('Put it on a wall');
+  press('Onward feed');
+  expect(screen.getByLabelText<HTMLSelectElement>('It goes on').selectedOptions[0]?.textContent).toMatch(
+    /^Switched with /,
+  );
+  press('Put it on a wall');
+  press('Luminaire');
+  fill('What hangs there', 'ventFan');
+  press('Add one in the middle');
+  const job = jobOf(store);
+  const powered = job.slots.filter(({ role }) => role === 'receptacle').map((slot) => slot.group);
+  const hot = job.groups.filter(({ control }) => control === 'hot').map(({ id }) => id);
+  expect(powered).toEqual([...hot, group?.id]);
+  expect(job.luminaires.slice(-2)).toMatchObject([
+    { unit: 'onward', group: group?.id, va: 180 },
+    { unit: 'ventFan' },
+  ]);
+  expect(job.boxes.slice(-4).map(({ room }) => room)).toEqual(Array(4).fill(group?.room));
+});
+
+test('what stands over another on the plan is drawn beside it, each to be picked by itself', () => {
+  const job = begun('room');
+  const [door] = job.boxes;
+  const under = addReceptacle(job, {
+    ...{ box: 'under' as never, slot: 'us' as never, at: door?.at ?? { x: 0, y: 0 } },
+    from: { circuit: job.circuits[0]?.id as never, hotGroup: 'hot' as never },
+  });
+  const apart = drawnApart(under.boxes);
+  expect([...apart]).toEqual([
+    [door?.id, -16],
+    ['under', 16],
+  ]);
+  expect(drawnApart(job.boxes).size).toBe(0);
 });

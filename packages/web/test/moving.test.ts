@@ -43,6 +43,8 @@ const house = (): Job => {
   job = addSwitch(job, { box: id('s2'), slot: id('slot2'), group: id('g'), at: { x: 144, y: 60 } });
   return addLuminaire(job, { box: id('l'), luminaire: id('lum'), group: id('g'), at: { x: 72, y: 60 } });
 };
+/** What is worked on while a tool is in hand. */
+const inHand = () => ({ group: id('g'), hung: 'fan' as const, power: { circuit: id('c') } });
 const GRIPS: Grip[] = [
   { kind: 'room', id: id('hall') },
   { kind: 'wall', room: id('hall'), wall: 1 },
@@ -171,20 +173,22 @@ test('what is removed takes with it what led to it, under a name', () => {
 describe('a tap with a tool', () => {
   test('puts the thing there, selected, and the job can be kept', () => {
     const before = house();
-    for (const tool of ['door', 'switch', 'luminaire', 'box', 'panel'] as const) {
-      const placed = placedBy(tool, before, { x: 40, y: 2 }, id('g'));
+    for (const tool of ['door', 'switch', 'luminaire', 'receptacle', 'onward', 'box', 'panel'] as const) {
+      const placed = placedBy(tool, before, { x: 40, y: 2 }, inHand());
       if (!placed) throw new Error(`${tool} placed nothing`);
       expect(jobSchema.safeParse(placed.job).error?.issues).toBeUndefined();
       expect(placed.selected).not.toBeNull();
       expect(placed.label).toMatch(/^(add|place) /);
     }
     for (const tool of ['select', 'room', 'picture'] as const)
-      expect(placedBy(tool, before, { x: 40, y: 2 }, id('g'))).toBeNull();
+      expect(placedBy(tool, before, { x: 40, y: 2 }, inHand())).toBeNull();
   });
 
   test('without a group gives no switch and no light, without a room no door', () => {
-    expect(placedBy('switch', house(), { x: 40, y: 2 }, null)).toBeNull();
-    expect(placedBy('luminaire', house(), { x: 40, y: 2 }, null)).toBeNull();
+    for (const tool of ['switch', 'luminaire', 'receptacle', 'onward'] as const)
+      expect(
+        placedBy(tool, house(), { x: 40, y: 2 }, { group: null, hung: 'light', power: null }),
+      ).toBeNull();
     expect(doorAt({ ...house(), rooms: [] }, { x: 40, y: 2 })).toBeNull();
   });
 
@@ -201,9 +205,10 @@ describe('a tap with a tool', () => {
       before,
       id('g'),
       [36, 72, 108].map((x) => ({ x, y: 30 })),
+      'light',
     );
     expect([three?.label, three?.job.luminaires.length]).toEqual(['add 3 luminaires', 4]);
-    expect(luminairesAt(before, id('g'), [])).toBeNull();
+    expect(luminairesAt(before, id('g'), [], 'fan')).toBeNull();
   });
 });
 

@@ -1,4 +1,5 @@
-import { isOnWall, doorsOf, holdOf } from '../layout/holds.js';
+import { doorsOf } from '../layout/doorsOf.js';
+import { isOnWall, holdOf } from '../layout/holds.js';
 import { sideOf, wallsOf, type Spot, type Wall } from '../layout/walls.js';
 import { ceilingOf } from '../model/ceiling.js';
 import type { BoxId, CableId, RoomId } from '../model/ids.js';

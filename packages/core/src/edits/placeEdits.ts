@@ -4,8 +4,10 @@ import type { Box, Job } from '../model/job.js';
 import { ceilingOf } from '../model/ceiling.js';
 import { newBox, newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
 import type { Room } from '../model/place.js';
-import { doorsOf, holdOf, isOnWall, spotAtDistance } from '../layout/holds.js';
+import { doorsOf } from '../layout/doorsOf.js';
+import { holdOf, isOnWall, spotAtDistance } from '../layout/holds.js';
 import { numbered } from './levels.js';
+import { LOAD_KINDS, type LoadKind } from './loads.js';
 import { latchSpot } from './roomEdits.js';
 import {
   distance,
@@ -214,18 +216,33 @@ export interface LuminaireAsked {
   luminaire: LuminaireId;
   group: GroupId;
   at: Spot;
+  /** What hangs there; a light where it is left out. */
+  kind?: CeilingLoad;
 }
 
-/** Adds a luminaire on a box of its own at the ceiling over a spot. */
-export const addLuminaire = (job: Job, { box, luminaire, group, at }: LuminaireAsked): Job => {
-  const made = boxAt(job, { id: box, name: 'Luminaire', spot: at, mount: 'ceiling' });
+/** What a box at the ceiling is put in for. */
+export type CeilingLoad = Exclude<LoadKind, 'nightLight'>;
+
+/** What hangs at a box of its own is called so until somebody names it. */
+const HUNG_NAMES: Record<CeilingLoad, string> = {
+  light: 'Luminaire',
+  lampholder: 'Luminaire',
+  recessed: 'Recessed light',
+  fan: 'Fan',
+  ventFan: 'Vent fan',
+};
+
+/** Hangs a luminaire or a fan on a box of its own at the ceiling over a spot. */
+export const addLuminaire = (
+  job: Job,
+  { box, luminaire, group, at, kind = 'light' }: LuminaireAsked,
+): Job => {
+  const made = boxAt(job, { id: box, name: HUNG_NAMES[kind], spot: at, mount: 'ceiling' });
+  const hung = kind === 'light' ? USUAL_LUMINAIRE : LOAD_KINDS[kind];
   return {
     ...job,
     boxes: [...job.boxes, made],
-    luminaires: [
-      ...job.luminaires,
-      newLuminaire({ ...USUAL_LUMINAIRE, id: luminaire, name: made.name, box, group }),
-    ],
+    luminaires: [...job.luminaires, newLuminaire({ ...hung, id: luminaire, name: made.name, box, group })],
   };
 };
 

@@ -4,6 +4,7 @@ import type { Job } from '../model/job.js';
 import { newDoor, newRoom } from '../model/newJob.js';
 import type { Door, Room, RoomKind, WallFact } from '../model/place.js';
 import { carryBoxes } from '../layout/holds.js';
+import { doorsOf, roomsOfDoor } from '../layout/doorsOf.js';
 import { levelsOf } from './levels.js';
 import { withoutBox } from './removals.js';
 import { extentOf, nearestWall, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from '../layout/walls.js';
@@ -226,7 +227,11 @@ export const changeDoor = (job: Job, id: DoorId, change: Partial<Door>): Job => 
     ...job,
     doors: job.doors.map((one) => (one.id === id ? fitted(job, { ...one, ...change }) : one)),
   };
-  return { ...changed, boxes: carryBoxes(job, changed, door.room) };
+  // On both sides of its wall what is measured from its casing goes along.
+  return roomsOfDoor(job, id).reduce(
+    (made, room) => ({ ...made, boxes: carryBoxes(job, made, room) }),
+    changed,
+  );
 };
 
 /** Puts a door with its middle next to a spot, on whichever wall of its room is nearest. */
@@ -244,15 +249,20 @@ export const moveDoor = (job: Job, id: DoorId, spot: Spot): Job => {
  * side. The job as it is where none stood there.
  */
 export const switchesToLatch = (before: Job, job: Job, id: DoorId): Job => {
+  return roomsOfDoor(job, id).reduce((made, room) => toLatchIn(before, made, id, room), job);
+};
+
+const toLatchIn = (before: Job, job: Job, id: DoorId, into: RoomId): Job => {
   const [was, is] = [before, job].map((one) => {
-    const door = one.doors.find((each) => each.id === id);
+    const door = doorsOf(one, into).find((each) => each.id === id);
     return door ? latchSpot(one, door) : null;
   });
-  const room = findRoom(job, job.doors.find((door) => door.id === id)?.room);
+  const room = findRoom(job, into);
   if (!was || !is || !room) return job;
   const stand = job.boxes.filter(
-    ({ id: box, at, level }) =>
+    ({ id: box, at, level, room: stands }) =>
       at !== null &&
+      (stands ?? into) === into &&
       level === room.level &&
       Math.hypot(at.x - was.x, at.y - was.y) < AT_LATCH &&
       slotsInBox(job, box).length > 0,

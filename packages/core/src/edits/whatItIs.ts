@@ -1,8 +1,9 @@
 import { withStanding } from '../model/lying.js';
 import type { BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCircuit, groupsOfCircuit, nextGang } from '../model/lookup.js';
-import { newGroup, newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
+import { findBox, nextGang } from '../model/lookup.js';
+import { newLuminaire, newSlot, USUAL_LUMINAIRE } from '../model/newJob.js';
+import { withHotGroup } from './hotEdits.js';
 
 /** What an existing box is found to be; with splices only there is nothing to say of it on the plan. */
 export type Found =
@@ -40,23 +41,14 @@ export const sayWhatItIs = (job: Job, id: BoxId, found: Found): Job => {
         { luminaires: [found.luminaire] },
       );
     case 'receptacle': {
-      if (!findCircuit(job, found.circuit)) return job;
-      const hot = groupsOfCircuit(job, found.circuit).find(({ control }) => control === 'hot');
-      const room = box.room ?? groupsOfCircuit(job, found.circuit)[0]?.room ?? job.rooms[0]?.id;
-      if (!hot && room === undefined) return job;
-      const group =
-        hot ??
-        newGroup({
-          ...{ id: found.group, name: `${box.name}, always hot`, circuit: found.circuit },
-          ...{ room: room ?? '', control: 'hot' },
-        });
+      const taken = withHotGroup(job, found.circuit, { id: found.group, name: box.name, room: box.room });
+      if (!taken) return job;
       return withStanding(
         {
-          ...job,
-          groups: hot ? job.groups : [...job.groups, group],
+          ...taken.job,
           slots: [
             ...job.slots,
-            newSlot({ box: id, id: found.slot, gang, group: group.id, role: 'receptacle' }),
+            newSlot({ box: id, id: found.slot, gang, group: taken.group.id, role: 'receptacle' }),
           ],
         },
         { slots: [found.slot] },

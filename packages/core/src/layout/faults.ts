@@ -4,6 +4,7 @@ import type { Box, Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
 import { ceilingOf } from '../model/ceiling.js';
 import type { Door } from '../model/place.js';
+import { doorsOf } from './doorsOf.js';
 import { alongWall, distance, floorArea, isWithin, wallOfDoor, type Spot } from './walls.js';
 
 /** Something of a layout that cannot be as it is told. Planning goes on with the rest. */
@@ -47,8 +48,14 @@ const ofDoors = (job: Job): LayoutFault[] =>
   });
 
 /** Is a spot on the wall within the opening of a door? */
-const inDoorway = (job: Job, spot: Spot, level: LevelId | null): Door | undefined =>
-  job.doors.find((door) => {
+const inDoorway = (
+  job: Job,
+  spot: Spot,
+  level: LevelId | null,
+  /** As the room it stands in has them; all of the plan for what stands in none. */
+  doors: readonly Door[] = job.doors,
+): Door | undefined =>
+  doors.find((door) => {
     const wall = wallOfDoor(job, door);
     if (!wall || (findRoom(job, door.room)?.level ?? null) !== level) return false;
     const { offset, away } = alongWall(wall, spot);
@@ -57,9 +64,9 @@ const inDoorway = (job: Job, spot: Spot, level: LevelId | null): Door | undefine
 
 /** The door that hides a box on the wall when it stands open: its leaf lies along that wall, or along the one beside it. */
 const behindDoor = (job: Job, { room, at }: Box): Door | undefined =>
-  job.doors.find((door) => {
+  (room === null ? [] : doorsOf(job, room)).find((door) => {
     const wall = wallOfDoor(job, door);
-    if (!wall || !at || door.room !== room || door.swings !== 'in' || door.hinge === 'none') return false;
+    if (!wall || !at || door.swings !== 'in' || door.hinge === 'none') return false;
     const hinge = door.hinge === 'start' ? door.offset : door.offset + door.width;
     const { offset, away } = alongWall(wall, at);
     const beyond = door.hinge === 'start' ? hinge - offset : offset - hinge;
@@ -101,7 +108,7 @@ const ofBox = (job: Job, box: Box, before: readonly Box[]): string[] => {
       `${box.name} is at ${feetInches(at.z)}, above the ceiling of ${room.name} at ${feetInches(ceiling)}.`,
     );
   const isOnWall = room !== undefined && holdsWall(box);
-  const doorway = isOnWall ? inDoorway(job, at, room.level) : undefined;
+  const doorway = isOnWall ? inDoorway(job, at, room.level, doorsOf(job, room.id)) : undefined;
   if (doorway) faults.push(`${box.name} is in the doorway of ${doorway.name}. Move it beside the casing.`);
   const hiding =
     isOnWall && !doorway && slotsInBox(job, box.id).length > 0 ? behindDoor(job, box) : undefined;

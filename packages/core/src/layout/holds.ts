@@ -1,4 +1,5 @@
 import { findRoom } from '../model/lookup.js';
+import { doorsOf } from './doorsOf.js';
 import { ceilingOf } from '../model/ceiling.js';
 import type { Box, Job } from '../model/job.js';
 import type { Door, Room } from '../model/place.js';
@@ -45,9 +46,6 @@ const nearestReference = (wall: Wall, offset: number, doors: readonly Door[]): R
       ? one
       : best;
   }, null);
-
-export const doorsOf = (job: Pick<Job, 'doors'>, room: Room['id']): Door[] =>
-  job.doors.filter((door) => door.room === room);
 
 /** Does it stand on a wall? What nobody has said is told by its height: a box at the ceiling does not. */
 export const isOnWall = (box: Pick<Box, 'mount' | 'at'>, ceiling: number): boolean =>

@@ -1,4 +1,6 @@
-import { boxesOfCircuit } from '../model/lookup.js';
+import { boxesOfCircuit, groupsOfCircuit } from '../model/lookup.js';
+import { cubicInches } from '../model/units.js';
+import { VOLUME_PER_CONDUCTOR } from '../nec/boxFill.js';
 import { titleOf } from '../words/said.js';
 import { type BoxId, type Place } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
@@ -53,6 +55,15 @@ const MOST_SWITCHES = MOST_CLASSES_LARGE - 2;
 /** Facts at once in a sentence, at most. */
 const MOST_SAID = 6;
 
+/** Luminaires with a driver box that not even one two-wire cable with its ground goes into. Ten-thousandths of a cubic inch. */
+const narrowDriverBoxes = (job: Job, { id, awg }: Circuit) => {
+  const needed = 3 * VOLUME_PER_CONDUCTOR[awg];
+  const mine = new Set(groupsOfCircuit(job, id).map((group) => group.id));
+  return job.luminaires.flatMap(({ name, group, driverBox }) =>
+    mine.has(group) && driverBox !== null && driverBox < needed ? [{ name, driverBox, needed }] : [],
+  );
+};
+
 /** Nothing was found that meets what is asked: which facts clash, or which rules every way breaks. */
 export const nothingMeets = (
   job: Job,
@@ -71,6 +82,13 @@ export const nothingMeets = (
         ' ',
       ),
       remedy: inAll[0]?.remedy ?? '',
+    };
+  const [narrow] = narrowDriverBoxes(job, circuit);
+  if (narrow)
+    return {
+      title: `The driver box of ${narrow.name} has no room for one cable`,
+      reason: `It is told to have ${cubicInches(narrow.driverBox)}; two wires and a ground of ${circuit.awg} AWG need ${cubicInches(narrow.needed)} (314.16).`,
+      remedy: 'Read the cubic inches that are marked on it, and tell them in its form on Layout.',
     };
   // What helps if it is dropped alone clashes with the rest; where nothing does, all that is asked may.
   const clash = helping.length > 0 ? helping : relaxationsOf(job, circuit);

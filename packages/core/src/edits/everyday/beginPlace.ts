@@ -14,7 +14,7 @@ import {
 import type { Box, Job } from '../../model/job.js';
 import { findCircuit, findRoom } from '../../model/lookup.js';
 import { newBox, newCircuit, newDoor, newGroup, newLuminaire, USUAL_LUMINAIRE } from '../../model/newJob.js';
-import { doorsOf } from '../../layout/holds.js';
+import { doorsOf } from '../../layout/doorsOf.js';
 import { extentOf, spotOn, toInch, wallOfDoor, wallsOf, type Spot } from '../../layout/walls.js';
 import { addLevel, levelsOf, numbered, onLevel } from '../levels.js';
 import { LOAD_KINDS } from '../loads.js';
@@ -202,7 +202,8 @@ const withGroup = (job: Job, { place, stem, rooms, doors, main }: Begun, g: numb
   const group = place.groups[g];
   let made = job;
   group?.doors.forEach((index, i) => {
-    const door = made.doors.find(({ id }) => id === doors[index]);
+    const into = rooms[place.doors[index]?.room ?? 0] ?? main;
+    const door = doorsOf(made, into).find(({ id }) => id === doors[index]);
     const latch = door ? latchSpot(made, door) : null;
     const room = findRoom(made, door?.room ?? main);
     made = onLevel(made, room?.level ?? null, (seen) =>

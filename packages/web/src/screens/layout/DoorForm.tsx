@@ -3,6 +3,8 @@ import {
   changeDoor,
   switchesToLatch,
   isUpright,
+  listed,
+  roomsOfDoor,
   wallOfDoor,
   type Door,
   type Job,
@@ -23,6 +25,9 @@ export const DoorForm = ({ job, door }: { job: Job; door: Door }) => {
   const [before, setBefore] = useState<Job | null>(null);
   const along = before ? switchesToLatch(before, job, door.id) : job;
   const room = findRoom(job, door.room);
+  const others = roomsOfDoor(job, door.id)
+    .slice(1)
+    .map((id) => findRoom(job, id)?.name ?? '');
   const wall = wallOfDoor(job, door);
   const upright = wall !== undefined && isUpright(wall);
   // Walls go round the room; a person sees left and right, or up and down.
@@ -32,7 +37,11 @@ export const DoorForm = ({ job, door }: { job: Job; door: Door }) => {
   const from = forward ? door.offset : (wall?.length ?? 0) - door.offset - door.width;
   return (
     <>
-      <h2 className="text-[15px] font-bold">Door of {room?.name}</h2>
+      <h2 className="text-[15px] font-bold">
+        {others.length === 0
+          ? `Door of ${room?.name ?? 'no room'}`
+          : `Door between ${listed([room?.name ?? '', ...others])}`}
+      </h2>
       <FaultsOf job={job} of={(at) => 'door' in at && at.door === door.id} />
       <Field label="Name">
         <NameInput value={door.name} onChange={(name) => set({ name }, 'name')} />

@@ -13,6 +13,8 @@ import {
 } from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
 import { Button, Field, Select } from '../../parts/ui.js';
+import { LOAD_WORDS } from '../../panels/change/HungFields.js';
+import { WordSelect } from '../../parts/WordSelect.js';
 import { luminairesAt, switchAt, type Placed } from './placing.js';
 import type { Pointing } from './selection.js';
 
@@ -127,10 +129,12 @@ export const SwitchTool = ({ job, pointing, onPlaced }: ToolProps) => {
   );
 };
 
+const { nightLight: _nightLight, ...CEILING_WORDS } = LOAD_WORDS;
+
 const COUNTS = Array.from({ length: 8 }, (_, i) => i + 1);
 
 export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
-  const { group } = pointing;
+  const { group, hung } = pointing;
   const [columns, setColumns] = useState(1);
   const [rows, setRows] = useState(1);
   if (!group) return <NoGroup job={job} pointing={pointing} onPlaced={onPlaced} />;
@@ -148,6 +152,9 @@ export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
   return (
     <div className="flex flex-col gap-3">
       <GroupSelect job={job} pointing={pointing} onPlaced={onPlaced} />
+      <Field label="What hangs there">
+        <WordSelect words={CEILING_WORDS} value={hung} onPick={(kind) => kind && pointing.setHung(kind)} />
+      </Field>
       <p className="text-[14px]">
         Tap the ceiling where one hangs, or spread them evenly over {room?.name ?? 'the room'}.
       </p>
@@ -158,7 +165,7 @@ export const LuminaireTool = ({ job, pointing, onPlaced }: ToolProps) => {
       <Button
         look="main"
         disabled={spots.length === 0}
-        onClick={() => onPlaced(luminairesAt(job, group, spots))}
+        onClick={() => onPlaced(luminairesAt(job, group, spots, hung))}
       >
         {spots.length > 1 ? `Add ${spots.length} evenly` : 'Add one in the middle'}
       </Button>

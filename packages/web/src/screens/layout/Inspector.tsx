@@ -13,7 +13,7 @@ import { PictureForm, PictureTool } from './PictureTool.js';
 import type { Placed } from './placing.js';
 import { RoomForm } from './RoomForm.js';
 import type { Pointing, Selected } from './selection.js';
-import { BoxTool, PanelTool } from './PlaceTools.js';
+import { BoxTool, FedTool, PanelTool } from './PlaceTools.js';
 import { LuminaireTool, SwitchTool } from './GroupTools.js';
 import { DoorTool, RoomTool } from './ToolPanel.js';
 
@@ -22,7 +22,9 @@ const TITLES = {
   room: 'Draw a room',
   door: 'Put in a door',
   switch: 'Switch locations',
-  luminaire: 'Luminaires',
+  luminaire: 'Luminaires and fans',
+  receptacle: 'A receptacle',
+  onward: 'A feed that goes on',
   box: 'Existing boxes',
   panel: 'The panel',
   picture: 'A picture under the plan',
@@ -86,6 +88,7 @@ export const Inspector = memo(function Inspector({
           {tool === 'door' ? <DoorTool {...asked} /> : null}
           {tool === 'switch' ? <SwitchTool {...asked} /> : null}
           {tool === 'luminaire' ? <LuminaireTool {...asked} /> : null}
+          {tool === 'receptacle' || tool === 'onward' ? <FedTool key={tool} {...asked} tool={tool} /> : null}
           {tool === 'box' ? <BoxTool {...asked} /> : null}
           {tool === 'panel' ? <PanelTool {...asked} /> : null}
           {tool === 'picture' ? (

@@ -4,6 +4,8 @@ import {
   LampCeiling,
   MousePointer2,
   PanelTop,
+  Plug,
+  SquareArrowOutUpRight,
   SquareDashed,
   SquarePlus,
   ToggleLeft,
@@ -43,6 +45,8 @@ const TOOL_LOOKS: Record<Tool, { icon: LucideIcon; label: string; key: string }>
   door: { icon: DoorOpen, label: 'Door', key: 'd' },
   switch: { icon: ToggleLeft, label: 'Switch', key: 's' },
   luminaire: { icon: LampCeiling, label: 'Luminaire', key: 'l' },
+  receptacle: { icon: Plug, label: 'Receptacle', key: 'o' },
+  onward: { icon: SquareArrowOutUpRight, label: 'Onward feed', key: 'n' },
   box: { icon: SquareDashed, label: 'Existing box', key: 'e' },
   panel: { icon: PanelTop, label: 'Panel', key: 'p' },
   picture: { icon: Image, label: 'Picture', key: 'i' },
@@ -101,7 +105,7 @@ const spotOf = ({ job, selected }: Placed): Spot | null => {
 export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | null }) => {
   const edit = useEdit();
   const pointing = usePointing(job, circuit);
-  const { tool, take, select, group, marks, setMarks } = pointing;
+  const { tool, take, select, marks, setMarks } = pointing;
   const { level, seen, under, show } = useLevel(job, levelOf(job, pointing.selected));
   const put = useCallback(
     (placed: Placed | null) => {
@@ -145,7 +149,7 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
       } else if (tool === 'picture')
         setMarks(seen.pictures.length === 0 ? [] : [...marks.slice(marks.length > 1 ? 2 : 0), spot]);
       else if (tool === 'select' || tool === 'room') select(null);
-      else put(placedBy(tool, seen, spot, group));
+      else put(placedBy(tool, seen, spot, pointing));
     },
     tool === 'room' ? draw : null,
   );
@@ -191,10 +195,12 @@ export const LayoutScreen = ({ job, circuit }: { job: Job; circuit: Circuit | nu
     select(null);
   });
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-      <main className="flex min-w-0 flex-col max-lg:h-[62vh] max-lg:shrink-0 lg:min-h-0 lg:flex-1">
-        <h1 className="sr-only">Layout of {job.name}</h1>
+    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_auto] lg:grid-rows-[auto_minmax(0,1fr)] lg:overflow-hidden">
+      <section aria-label="What the plan is worked with" className="lg:col-span-2">
         <Toolbar tool={tool} take={take} />
+      </section>
+      <main className="flex min-w-0 flex-col max-lg:h-[62vh] max-lg:shrink-0 lg:min-h-0">
+        <h1 className="sr-only">Layout of {job.name}</h1>
         <PlanCanvas
           job={draft ?? seen}
           under={under}

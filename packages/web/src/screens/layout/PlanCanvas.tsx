@@ -1,6 +1,7 @@
 import { feetInches, findRoom } from '@amber/core';
 import type { KeyboardEvent, ReactNode } from 'react';
 import type { Circuit, Job } from '@amber/core';
+import { drawnApart } from '../../plan/apart.js';
 import { crowdedNames } from '../../plan/names.js';
 import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../../plan/PlanRooms.js';
 import { PicturesUnder } from '../../plan/PicturesUnder.js';
@@ -124,6 +125,7 @@ export const PlanCanvas = ({
   const named = boxes.filter(
     (box) => (mine === null || mine.has(box.id)) && job.luminaires.every((one) => one.box !== box.id),
   );
+  const apart = drawnApart(job.boxes);
   const crowded = view ? crowdedNames(job, named, view) : null;
   return (
     <div className="plan-frame relative min-h-80 flex-1 overflow-hidden bg-paper">
@@ -211,10 +213,11 @@ export const PlanCanvas = ({
                   grip={{ kind: 'box', id: box.id }}
                   label={nameOnPlan(job, box)}
                   current={is('box', box.id)}
-                  transform={move(view, box.at)}
+                  transform={move(view, box.at, apart.get(box.id))}
                   faded={mine !== null && !mine.has(box.id)}
                   {...item}
                 >
+                  <Aside by={apart.get(box.id)} />
                   <BoxOnPlan
                     job={job}
                     box={box}
@@ -264,7 +267,16 @@ const DrawnRoom = ({ drawn: { at, width, depth }, view }: { drawn: Drawn; view: 
   );
 };
 
-const move = (view: View, at: { x: number; y: number }) => {
+/** Where a mark is, that is drawn beside its place so that it does not cover another. */
+const Aside = ({ by }: { by: number | undefined }) =>
+  by === undefined ? null : (
+    <>
+      <path d={`M0 0L${-by} 18`} stroke="var(--color-ink)" strokeWidth="1.2" />
+      <circle cx={-by} cy="18" r="2.2" fill="var(--color-ink)" />
+    </>
+  );
+
+const move = (view: View, at: { x: number; y: number }, aside?: number) => {
   const { x, y } = toPixel(view, at);
-  return `translate(${x} ${y})`;
+  return `translate(${x + (aside ?? 0)} ${y - (aside === undefined ? 0 : 18)})`;
 };

@@ -3,13 +3,16 @@ import {
   findSlot,
   addDoor,
   addLuminaire,
+  addOnwardFeed,
   addPlainBox,
+  addReceptacle,
   addSwitch,
   nearestWall,
   nextSwitchSpot,
   unusedName,
   sideOf,
   type BoxId,
+  type CeilingLoad,
   type DoorId,
   type GroupId,
   type Job,
@@ -20,7 +23,7 @@ import {
   type Wall,
 } from '@amber/core';
 import { fresh } from '../../parts/fresh.js';
-import type { Selected, Tool } from './selection.js';
+import type { Pointing, Power, Selected, Tool } from './selection.js';
 
 export interface Placed {
   job: Job;
@@ -67,27 +70,62 @@ export const switchAt = (job: Job, group: GroupId, spot: Spot | null): Placed | 
   return { job: made, label: 'add a switch location', selected: { kind: 'box', id } };
 };
 
-export const luminairesAt = (job: Job, group: GroupId, spots: readonly Spot[]): Placed | null => {
+export const luminairesAt = (
+  job: Job,
+  group: GroupId,
+  spots: readonly Spot[],
+  kind: CeilingLoad,
+): Placed | null => {
   let made = job;
   let selected: Selected = null;
   for (const at of spots) {
     const box = fresh<BoxId>('box');
-    made = addLuminaire(made, { box, luminaire: fresh<LuminaireId>('luminaire'), group, at });
+    made = addLuminaire(made, { box, luminaire: fresh<LuminaireId>('luminaire'), group, at, kind });
     selected = { kind: 'box', id: box };
   }
   if (!selected) return null;
   return {
     job: made,
-    label: spots.length > 1 ? `add ${spots.length} luminaires` : 'add a luminaire',
+    label:
+      kind === 'fan' || kind === 'ventFan'
+        ? 'add a fan'
+        : spots.length > 1
+          ? `add ${spots.length} luminaires`
+          : 'add a luminaire',
     selected,
   };
 };
 
+/** The usual load of what goes on from here, until somebody says: one receptacle's worth (220.14(I)). Volt-amperes. */
+const ONWARD_VA = 180;
+
+/** A receptacle, or a feed that goes on, with power from where the tool says. */
+export const fedAt = (tool: 'receptacle' | 'onward', job: Job, power: Power, at: Spot): Placed => {
+  const box = fresh<BoxId>('box');
+  const from = 'group' in power ? power : { ...power, hotGroup: fresh<GroupId>('group') };
+  const selected: Selected = { kind: 'box', id: box };
+  return tool === 'receptacle'
+    ? {
+        job: addReceptacle(job, { box, slot: fresh<SlotId>('slot'), at, from }),
+        ...{ label: 'add a receptacle', selected },
+      }
+    : {
+        job: addOnwardFeed(job, { box, luminaire: fresh<LuminaireId>('luminaire'), at, from, va: ONWARD_VA }),
+        ...{ label: 'add an onward feed', selected },
+      };
+};
+
 /** What a tap on the ground of the plan does with the tool in hand; null where it can do nothing there. */
-export const placedBy = (tool: Tool, job: Job, spot: Spot, group: GroupId | null): Placed | null => {
+export const placedBy = (
+  tool: Tool,
+  job: Job,
+  spot: Spot,
+  { group, hung, power }: Pick<Pointing, 'group' | 'hung' | 'power'>,
+): Placed | null => {
   if (tool === 'door') return doorAt(job, spot);
   if (tool === 'switch') return group && switchAt(job, group, spot);
-  if (tool === 'luminaire') return group && luminairesAt(job, group, [spot]);
+  if (tool === 'luminaire') return group && luminairesAt(job, group, [spot], hung);
+  if (tool === 'receptacle' || tool === 'onward') return power && fedAt(tool, job, power, spot);
   if (tool === 'box') {
     const id = fresh<BoxId>('box');
     const made = addPlainBox(job, { box: id, at: spot, existing: true });
