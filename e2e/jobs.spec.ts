@@ -81,7 +81,7 @@ test('a bad file is refused with its path and a sentence, and the list stays', a
   await expect(page.getByRole('alert')).toContainText('This is not JSON');
   await bring(JSON.stringify({ format: JOB_FORMAT + 1 }));
   await expect(page.getByRole('alert')).toContainText(
-    `format: This job file has format ${JOB_FORMAT + 1}; this program reads up to ${JOB_FORMAT}.`,
+    `This job file has format ${JOB_FORMAT + 1}; this program reads up to ${JOB_FORMAT}.`,
   );
   await expect(card(page, 'Heron Yard')).toBeVisible();
 });

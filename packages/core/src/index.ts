@@ -338,7 +338,8 @@ export { summariseJob } from './review/jobSummary.js';
 export type { CircuitSummary, JobSummary } from './review/summarySchema.js';
 
 /** The job file. */
-export { parseJobFile, readJob, writeJobFile } from './formats/jobFile.js';
+export { readJob, writeJobFile } from './formats/jobFile.js';
+export { parseJobFile } from './formats/jobText.js';
 export type { ReadResult } from './formats/jobFile.js';
 export { parseJson } from './formats/documents.js';
 export type { FileFault, Read } from './formats/documents.js';

@@ -11,6 +11,7 @@ import {
 import { draftOf, planJob, withDraft, withoutCircuit, type CircuitDraft } from '../src/index.js';
 import { anyJob } from './support/arbitrary.js';
 import { jobOf, planned } from './support/jobs.js';
+import { yard } from './support/yard.js';
 
 const good = () => planned(jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] })).job;
 const faults = (document: unknown) => {
@@ -167,4 +168,40 @@ describe('the circuit draft', () => {
     ]).toEqual(Array.from({ length: 8 }, () => []));
     expect(readJob(planJob(empty).job).ok).toBe(true);
   });
+});
+
+test('what is wrong with the text of a file is told with its line, and by the name of what it is about', () => {
+  const text = writeJobFile(yard());
+  const lineWith = (what: string, after: string) => {
+    const lines = text.split('\n');
+    const from = lines.findIndex((line) => line.includes(after));
+    return lines.findIndex((line, i) => i >= from && line.includes(what)) + 1;
+  };
+  const faultsIn = (changed: string) => {
+    const read = parseJobFile(changed);
+    if (read.ok) throw new Error('nothing is wrong with it');
+    return read.faults;
+  };
+  const height = lineWith('"z":', '"id": "tar-door"');
+  const wrong = text
+    .split('\n')
+    .map((line, i) => (i === height - 1 ? line.replace(/:.*/, ': "high"') : line));
+  expect(faultsIn(wrong.join('\n'))).toEqual([
+    {
+      path: expect.stringMatching(/^boxes\.\d+\.at\.z$/) as string,
+      message: `Line ${height}, the box "Tar store door", its "at.z": it should be a number; it is the text "high"`,
+    },
+  ]);
+  const cut = text.slice(0, text.indexOf('"id": "tar-door"'));
+  expect(faultsIn(cut)[0]?.message).toMatch(
+    new RegExp(`^This is not JSON: in line ${cut.split('\n').length}, .* cut off on its way\\.$`),
+  );
+  const comma = text.replace('"id": "tar-door",', '"id": "tar-door"');
+  expect(faultsIn(comma)[0]?.message).toContain('a comma is missing before this');
+  expect(faultsIn('%PDF-1.7')[0]?.message).toContain('ends in .json; one from a colleague ends in .zip');
+  expect(faultsIn(' ')[0]?.message).toBe('This is not JSON: the file is empty.');
+  // What no one thing holds is told without a place, what is misspelled where it stands.
+  expect(faultsIn(text.replace('"rooms"', '"romos"')).map(({ message }) => message)).toEqual(
+    expect.arrayContaining([expect.stringContaining('the format has no field "romos" here')]),
+  );
 });

@@ -360,7 +360,7 @@ describe('the list of jobs', () => {
       path: 'format',
     });
     const notice = await screen.findByText(/later\.json was not imported/);
-    expect(notice.textContent).toContain('The server refused: format: This job file has format 9.');
+    expect(notice.textContent).toContain('The server refused: This job file has format 9. (format)');
     expect(where()).toBe('/');
   });
 

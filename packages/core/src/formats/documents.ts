@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { sayIssue } from './faultWords.js';
 
 /** Path of what is wrong with a file as a whole. */
 export const WHOLE_FILE = 'file';
@@ -29,11 +30,13 @@ export const parseJson = (text: string): Read<unknown> => {
   }
 };
 
-/** A field that the format does not know is told, not dropped: it may be a known one misspelled. */
-const say = (issue: z.core.$ZodIssue): string =>
-  issue.code === 'unrecognized_keys'
-    ? `the format has no field ${issue.keys.map((key) => `"${key}"`).join(', ')} here; check the spelling`
-    : issue.message;
+/** What a document holds at a path. */
+const valueAt = (document: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (value, key) =>
+      typeof value === 'object' && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined,
+    document,
+  );
 
 /** The place of a fault: that of the first field that is not known, where that is what is wrong. */
 const pathOf = (issue: z.core.$ZodIssue): string => {
@@ -50,7 +53,7 @@ export const readDocument = <S extends z.ZodType>(schema: S, document: unknown):
     ok: false,
     faults: parsed.error.issues
       .slice(0, MOST_FAULTS)
-      .map((issue) => ({ path: pathOf(issue), message: say(issue) })),
+      .map((issue) => ({ path: pathOf(issue), message: sayIssue(issue, valueAt(document, issue.path)) })),
   };
 };
 

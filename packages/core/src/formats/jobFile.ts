@@ -1,7 +1,7 @@
 import { migrated } from './migrations.js';
 import { jobSchema } from '../model/references.js';
 import { JOB_FORMAT, type Job } from '../model/job.js';
-import { WHOLE_FILE, fault, parseJson, readDocument, versionOf, type FileFault } from './documents.js';
+import { WHOLE_FILE, fault, readDocument, versionOf, type FileFault } from './documents.js';
 
 export type ReadResult = { ok: true; job: Job } | { ok: false; faults: FileFault[] };
 
@@ -22,12 +22,6 @@ export const readJob = (document: unknown): ReadResult => {
   const known = Number.isInteger(format) && format >= 1 ? migrated(document, format, JOB_FORMAT) : document;
   const read = readDocument(jobSchema, known);
   return read.ok ? { ok: true, job: read.value } : read;
-};
-
-/** Reads the text of a job file. */
-export const parseJobFile = (text: string): ReadResult => {
-  const json = parseJson(text);
-  return json.ok ? readJob(json.value) : json;
 };
 
 /** The text of a job file, indented so that it reads without the program. */

@@ -129,14 +129,27 @@ export const mayComeBack = (failed: Failed): boolean => {
     : failed.status >= 500 || [401, 429].includes(failed.status);
 };
 
+/** Of what is wrong with a file so many are told after the first. */
+const MOST_TOLD = 4;
+
+/** The sentence first, for people; then where it is in the file, for who has to look. */
+const saidAt = (path: string, message: string): string =>
+  path === '' || path === 'file' ? message : `${message} (${path})`;
+
 /** The words for a request that did not succeed: the server refused, because; or it does not answer. */
 export const sayFailed = (failed: Failed): string => {
   switch (failed.kind) {
     case 'unreachable':
       return 'The server does not answer. Nothing was changed.';
     case 'refused': {
-      const { path, message } = failed.problem;
-      return `The server refused: ${path ? `${path}: ` : ''}${message}`;
+      const { path, message, faults = [] } = failed.problem;
+      const [, ...others] = faults;
+      const more = others.length - MOST_TOLD;
+      return [
+        `The server refused: ${saidAt(path, message)}`,
+        ...others.slice(0, MOST_TOLD).map((one) => saidAt(one.path, one.message)),
+        ...(more > 0 ? [`and ${more} more`] : []),
+      ].join('\n');
     }
     case 'strange':
       return `The server answers what this page does not understand. Load the page anew. ${failed.why}`;
