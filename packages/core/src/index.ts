@@ -262,6 +262,7 @@ export {
   type SmallestBox,
 } from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
+export { jacketOf, type Jacket } from './words/jackets.js';
 export { placeName, placeTag } from './words/places.js';
 export { LIVE as LIVE_CAUTION } from './words/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';

@@ -7,7 +7,9 @@ import {
   feetInches,
   findPlans,
   newJob,
+  planJob,
   reviewJob,
+  sayProblem,
   standardStock,
   withChoice,
   type CeilingLoad,
@@ -96,4 +98,35 @@ test('a fan hangs in a box that is made to hold one, and asks how heavy it is; a
   };
   const { wiring } = reviewJob(wired(read));
   expect(articlesAt(wiring, 'recessed')).toEqual([]);
+});
+
+test('no cable is led through what a feed goes on to: there it ends, in every plan', () => {
+  const job = begun();
+  const { circuit } = circuitOf(job);
+  // In the middle of the room, where it would shorten every way.
+  const at = { x: 60, y: 60 };
+  const onward = addOnwardFeed(job, {
+    ...{ box: 'on' as never, luminaire: 'onl' as never, at, va: 300 },
+    from: { circuit, hotGroup: 'hot' as never },
+  });
+  const found = findPlans(onward, circuit);
+  expect(found.candidates.length).toBeGreaterThan(1);
+  for (const { choice, sketch } of found.candidates) {
+    const ends = choice.runs.filter(({ from, to }) => from === 'on' || to === 'on');
+    expect(ends).toHaveLength(1);
+    expect(sketch?.nodes.filter(({ sign }) => sign === 'onward')).toHaveLength(1);
+  }
+  expect(found.profiles.every(({ gap }) => gap === 0)).toBe(true);
+  const [best] = found.candidates;
+  if (!best) throw new Error('no plan');
+  // Said by hand it is refused, with the reason.
+  const run = best.choice.runs.find(({ to }) => to !== 'on');
+  const through = {
+    ...best.choice,
+    runs: best.choice.runs.map((one) => (one === run ? { from: 'on' as never, to: one.to } : one)),
+  };
+  const outcome = planJob(withChoice(onward, circuit, through)).circuits[0]?.outcome;
+  if (!outcome || outcome.ok) throw new Error('it was planned');
+  const said = outcome.problems.map((problem) => sayProblem(onward, problem).what);
+  expect(said).toContain('A cable is led on from Onward feed, which is other work');
 });

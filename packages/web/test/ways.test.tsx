@@ -75,6 +75,7 @@ test('in the small picture two cables between the same two boxes lie side by sid
     letters,
     luminaires: 0,
     panel: false,
+    sign: null,
   });
   show(
     <RunMini

@@ -145,6 +145,13 @@ const runProblems = (job: Job, choice: Choice, circuit: Circuit): PlanProblem[] 
         circuit: circuit.id,
         box: placeOfNode(from) as BoxId,
       })),
+    ...job.boxes
+      .filter(
+        ({ id, work }) =>
+          work === 'beyond' &&
+          choice.runs.filter(({ from, to }) => [placeOfNode(from), placeOfNode(to)].includes(id)).length > 1,
+      )
+      .map(({ id }): PlanProblem => ({ code: 'ThroughOtherWork', circuit: circuit.id, box: id })),
     ...choice.runs
       .filter((run) => ruleOf(run) === 'forbidden')
       .map((run): PlanProblem => ({ code: 'ForbiddenRun', circuit: circuit.id, run })),

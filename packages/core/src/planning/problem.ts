@@ -18,6 +18,8 @@ export type PlanProblem =
   | { code: 'TwoFeeds'; circuit: CircuitId; places: Place[] }
   | { code: 'TwoHomeRuns'; circuit: CircuitId; boxes: BoxId[] }
   | { code: 'RunWithinBox'; circuit: CircuitId; box: BoxId }
+  /** A cable is led on from a box of other work, where a feed goes on beyond the plan. */
+  | { code: 'ThroughOtherWork'; circuit: CircuitId; box: BoxId }
   | { code: 'NoGroup'; circuit: CircuitId }
   | { code: 'GroupWithoutSwitch'; circuit: CircuitId; group: GroupId }
   | { code: 'GroupWithoutLuminaire'; circuit: CircuitId; group: GroupId }

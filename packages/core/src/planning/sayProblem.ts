@@ -49,6 +49,12 @@ const WORDS: { [C in PlanProblem['code']]: (problem: Of<C>, names: Names) => Sai
     reason: 'What stays in one box is a splice, not a cable.',
     remedy: 'Bring the return run from a switch, or take it out.',
   }),
+  ThroughOtherWork: ({ box }, { place }) => ({
+    what: `A cable is led on from ${place(box)}, which is other work`,
+    reason:
+      'What hangs there is not of this plan: it is neither opened nor judged, and may be changed by others.',
+    remedy: 'Lead the cable on from a box of this plan.',
+  }),
   ApartDoesNotMatch: ({ box }, { place }) => ({
     what: `What is kept apart in ${place(box)} is not what is there`,
     reason:

@@ -6,6 +6,7 @@ import { neutralRequirement } from '../nec/neutralRequirement.js';
 import type { Finding } from '../code/rule.js';
 import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
+import { jacketOf, type Jacket } from '../words/jackets.js';
 import { cableTold, tagNumberOf, isUntoldFeed } from '../words/cables.js';
 import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
@@ -75,6 +76,8 @@ export interface LaidRun {
   /** The number that was printed on its tags; null while none was. */
   number: number | null;
   insulated: number;
+  /** What it looks like; unknown for what lies there already. */
+  jacket: Jacket;
   feet: number | null;
   /** Its length is a guess, as nobody knows it. */
   guessed: boolean;
@@ -121,7 +124,8 @@ const sharesBeyond = (all: readonly CostShare[], before: readonly CostShare[]): 
     .filter(({ total }) => total > 0);
 
 const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
-  const { name, insulated } = articleOf(job.stock, 'cable', cable.article);
+  const article = articleOf(job.stock, 'cable', cable.article);
+  const { name, insulated } = article;
   const cut = cable.existing ? cable.length : (cutLength(job, cable)?.cut ?? null);
   return {
     from: cable.from,
@@ -130,6 +134,7 @@ const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
     told: cableTold(job, wiring, cable, 'from'),
     number: tagNumberOf(job, cable),
     insulated: insulated.length,
+    jacket: cable.existing ? 'unknown' : jacketOf(article),
     feet: cut === null ? null : cut / 12,
     guessed: cable.lengthSource === 'guessed',
     existing: cable.existing,

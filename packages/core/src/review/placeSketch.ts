@@ -30,7 +30,7 @@ export const sketchPlace = (job: Job): PlaceSketch | null => {
     Math.round(x - left),
     Math.round(y - upper),
   ];
-  const lit = new Set<string>(floor.luminaires.map(({ box }) => box));
+  const lit = new Set<string>(floor.luminaires.filter(({ unit }) => unit !== 'onward').map(({ box }) => box));
   const spots = (has: (box: string) => boolean) =>
     floor.boxes
       .filter(({ id }) => has(id))
@@ -40,7 +40,7 @@ export const sketchPlace = (job: Job): PlaceSketch | null => {
     width: Math.round(Math.max(...corners.map(({ x }) => x)) - left),
     depth: Math.round(Math.max(...corners.map(({ y }) => y)) - upper),
     rooms: outlines.map((outline) => outline.slice(0, MOST.corners).map(from)),
-    switches: spots((box) => slotsInBox(floor, box).length > 0),
+    switches: spots((box) => slotsInBox(floor, box).some(({ role }) => role !== 'receptacle')),
     luminaires: spots((box) => lit.has(box)),
   };
 };

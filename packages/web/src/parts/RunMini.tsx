@@ -1,4 +1,5 @@
 import type { RunSketch } from '@amber/core';
+import { OnwardSign, ReceptacleSign } from './signs.js';
 
 const STEP = 54;
 const ROW = 30;
@@ -58,6 +59,16 @@ export const RunMini = ({ run, label }: { run: RunSketch; label: string }) => {
       {run.nodes.map((node, i) => {
         const { x, y } = at(node);
         const half = widthOf(node) / 2;
+        if (node.sign !== null)
+          return (
+            <g key={i} transform={`translate(${x} ${y}) scale(0.85)`}>
+              {node.sign === 'receptacle' ? (
+                <ReceptacleSign stroke="#20262d" strokeWidth={1.8} />
+              ) : (
+                <OnwardSign stroke="#20262d" strokeWidth={1.8} />
+              )}
+            </g>
+          );
         if (node.panel || node.letters.length > 0)
           return (
             <g key={i}>

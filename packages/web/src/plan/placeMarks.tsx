@@ -1,3 +1,4 @@
+import { BoxSign, LuminaireSign, OnwardSign, ReceptacleSign } from '../parts/signs.js';
 import { halfWidth, HEIGHT, type MarkFacts } from './marks.js';
 
 const Letters = ({ mark, selected }: { mark: MarkFacts; selected: boolean }) => {
@@ -44,35 +45,9 @@ export const PlaceMark = ({ mark, selected }: { mark: MarkFacts; selected: boole
     strokeWidth: mark.fed ? 3.5 : selected ? 3 : 1.8,
     strokeDasharray: mark.existing ? '4 2.5' : undefined,
   };
-  // The drafting sign of a receptacle: a circle with two bars through it.
-  if (mark.sign === 'receptacle')
-    return (
-      <>
-        <circle r="11" fill="#fff" {...line} />
-        <path d="M-3.5 -15V15M3.5 -15V15" stroke="var(--color-ink)" strokeWidth="1.6" />
-      </>
-    );
-  // Something that goes on beyond the plan.
-  if (mark.sign === 'onward')
-    return (
-      <>
-        <path d="M-12 -9H4L13 0L4 9H-12Z" fill="#fff" {...line} />
-        <path d="M-7 0H6M2 -4L6 0L2 4" fill="none" stroke="var(--color-ink)" strokeWidth="1.5" />
-      </>
-    );
-  if (mark.luminaires > 0)
-    return (
-      <>
-        <circle r="12" fill="#fff" {...line} />
-        <path d="M-8 -8L8 8M-8 8L8 -8" stroke="var(--color-ink)" strokeWidth="1.5" />
-      </>
-    );
-  return (
-    <>
-      <rect x="-10" y="-10" width="20" height="20" fill="#fff" {...line} />
-      <path d="M-10 -10L10 10" stroke="var(--color-ink)" strokeWidth="1.3" />
-    </>
-  );
+  if (mark.sign === 'receptacle') return <ReceptacleSign {...line} />;
+  if (mark.sign === 'onward') return <OnwardSign {...line} />;
+  return mark.luminaires > 0 ? <LuminaireSign {...line} /> : <BoxSign {...line} />;
 };
 
 /** The panel, where home runs begin. */

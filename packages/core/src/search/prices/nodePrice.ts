@@ -12,6 +12,12 @@ export const FREE: NodePrice = {
   passing: 0,
 };
 
+/** Other work, where a feed goes on beyond the plan: it costs us nothing, and no cable is led on from it. */
+export const endOf = ({ codes }: PriceTables): NodePrice => {
+  const atMostOne = (load: LoadCode): number => (codes.cablesOf(load) > 1 ? Infinity : 0);
+  return { ...FREE, cost: atMostOne, atLeast: atMostOne, costOf: atMostOne };
+};
+
 /** Grounds by cables that come: unbonded, and with the box itself to ground. */
 export interface Grounds {
   plain: Float64Array;

@@ -7,7 +7,7 @@ import type { PriceTables } from './priceTables.js';
 import type { Settled } from '../problem.js';
 import { NOTHING_HOOKED, type Hooked } from './splices.js';
 import { bonding, byScrews, hook } from './hooks.js';
-import { FREE, orMore, priceOf, type Grounds, type NodeFacts } from './nodePrice.js';
+import { endOf, FREE, orMore, priceOf, type Grounds, type NodeFacts } from './nodePrice.js';
 import { judgingOf } from './judging.js';
 
 /** What stands in each box by the order of the switches: which device at which step, and who gets a neutral. */
@@ -151,7 +151,8 @@ const makeNodePrice = (
     fittings: settled.fittings.filter((one) => one.slot.box === box),
     fed: entered && settled.fedBy === null,
   });
-  if (!station || station.box.work === 'beyond') return FREE;
+  if (!station) return FREE;
+  if (station.box.work === 'beyond') return endOf(tables);
   const hooks = hook(tables, settled, attached);
   const thinks = judgingOf(tables, settled, box);
   // The cable of the feed is in use: its hot and its neutral. One that the job does not know is taken for the narrowest of the stock,

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { labelOf } from '../../plan/labels.js';
+import { JACKET_PAINT } from '../../plan/jackets.js';
 import { crowdedNames } from '../../plan/names.js';
 import { PlaceLabel } from '../../plan/PlaceLabel.js';
 import { halfWidth, markOf } from '../../plan/marks.js';
@@ -11,34 +12,34 @@ import { LevelTabs } from '../../plan/LevelTabs.js';
 import { useLevel } from '../../plan/useLevel.js';
 import { useView } from '../../plan/useView.js';
 import { ZoomButtons } from '../../plan/ZoomButtons.js';
-import { ChangeKey, GoneLine, OpenedRing } from './changeMarks.js';
+import { ChangeKey, GoneLine, JacketKey, OpenedRing } from './changeMarks.js';
 import { drawGone, drawRuns, keyOfRun, type DrawnRun } from './routes.js';
 
-/** A cable as so many parallel lines: strokes within strokes. */
+/** Wider than the cable by its edge on both sides, pixels. */
+const EDGE = 2.6;
+const sheathWidth = (insulated: number): number => 4 + insulated * 1.5;
+
+/** A cable in its jacket, wider with each conductor in it; one that lies there already has a broken edge. */
 const RunLines = ({ drawn, picked, onPick }: { drawn: DrawnRun; picked: boolean; onPick: () => void }) => {
-  const { insulated, existing } = drawn.run;
-  const strokes = Array.from({ length: insulated }, (_, i) => [
-    { width: (insulated - i) * 3.4 - 1.6, paint: i % 2 === 0 ? 'var(--color-ink)' : 'var(--color-sheet)' },
-  ]).flat();
+  const { insulated, existing, jacket } = drawn.run;
+  const width = sheathWidth(insulated);
   return (
     <g data-item="run" onClick={onPick} className="cursor-pointer" fill="none" strokeLinejoin="round">
       <path d={drawn.path} stroke="transparent" strokeWidth="20" />
       {picked ? <path d={drawn.path} stroke="var(--color-line)" strokeWidth="17" /> : null}
-      {strokes.map(({ width, paint }, i) => (
-        <path
-          key={i}
-          d={drawn.path}
-          stroke={paint}
-          strokeWidth={Math.max(1.2, width)}
-          strokeDasharray={existing && i === 0 ? '9 4' : undefined}
-        />
-      ))}
+      <path
+        d={drawn.path}
+        stroke="var(--color-ink)"
+        strokeWidth={width + EDGE}
+        strokeDasharray={existing ? '9 4' : undefined}
+      />
+      <path d={drawn.path} stroke={JACKET_PAINT[jacket]} strokeWidth={width} />
     </g>
   );
 };
 
 const RunLabel = ({
-  drawn: { label, text },
+  drawn: { label, text, run },
   picked,
   onPick,
 }: {
@@ -62,9 +63,9 @@ const RunLabel = ({
         width={text.length * 7 + 14}
         height="20"
         rx="4"
-        fill="#fff"
-        stroke={picked ? 'var(--color-ink)' : '#9b958a'}
-        strokeWidth={picked ? 2.2 : 1}
+        fill={JACKET_PAINT[run.jacket]}
+        stroke="var(--color-ink)"
+        strokeWidth={picked ? 2.4 : 1.1}
       />
       <text y="4" textAnchor="middle" fontSize="12" fontWeight="650">
         {text}
@@ -188,7 +189,7 @@ export const PlanOverlay = ({
           </>
         ) : null}
       </svg>
-      {plan?.opened ? <ChangeKey hasOut={gone.length > 0} /> : null}
+      {plan?.opened ? <ChangeKey hasOut={gone.length > 0} /> : <JacketKey runs={runs ?? []} />}
       <LevelTabs job={job} level={level} onShow={show} />
       <ZoomButtons {...seen} />
     </div>

@@ -1,3 +1,6 @@
+import type { Jacket, LaidRun } from '@amber/core';
+import { JACKET_PAINT, JACKET_WORDS } from '../../plan/jackets.js';
+
 /** Round a box that a change opens: corners, as a cover that is taken off. */
 export const OpenedRing = ({ half }: { half: number }) => {
   const [x, y, leg] = [half + 7, 20, 8];
@@ -56,3 +59,24 @@ export const ChangeKey = ({ hasOut }: { hasOut: boolean }) => (
     ) : null}
   </dl>
 );
+
+/** Which jacket stands for which size: as they usually are, and no more than a hint. */
+export const JacketKey = ({ runs }: { runs: readonly LaidRun[] }) => {
+  const jackets = [...new Set<Jacket>(runs.map(({ jacket }) => jacket))];
+  if (jackets.length === 0) return null;
+  return (
+    <p className="absolute right-3 bottom-3 flex flex-wrap items-center gap-x-3 rounded-md border border-line bg-sheet/95 px-3 py-1.5 text-[12.5px] max-sm:hidden">
+      Jackets, usually:
+      {jackets.map((jacket) => (
+        <span key={jacket} className="flex items-center gap-1.5">
+          <span
+            className="h-2.5 w-6 rounded-xs border border-ink"
+            style={{ background: JACKET_PAINT[jacket] }}
+          />
+          {JACKET_WORDS[jacket]}
+        </span>
+      ))}
+      <span className="text-quiet">The print counts.</span>
+    </p>
+  );
+};
