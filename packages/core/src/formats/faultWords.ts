@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 
-const quoted = (one: unknown): string => (typeof one === 'string' ? `"${one}"` : String(one));
+const quoted = (one: unknown): string => (typeof one === 'string' ? `"${one}"` : JSON.stringify(one));
 
 /** What a value of a file is, as one would read it off. */
 const whatItIs = (value: unknown): string => {
@@ -8,9 +8,9 @@ const whatItIs = (value: unknown): string => {
   if (value === null) return 'it is empty (null)';
   if (Array.isArray(value)) return 'it is a list';
   if (typeof value === 'object') return 'it is a group of fields';
-  if (typeof value === 'string')
-    return `it is the text "${value.length > 40 ? `${value.slice(0, 40)} …` : value}"`;
-  return `it is ${String(value)}`;
+  if (typeof value === 'number' || typeof value === 'boolean') return `it is ${value}`;
+  const text = typeof value === 'string' ? value : '';
+  return `it is the text "${text.length > 40 ? `${text.slice(0, 40)} …` : text}"`;
 };
 
 const TYPES: Record<string, string> = {

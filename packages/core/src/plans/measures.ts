@@ -44,6 +44,8 @@ export interface Measures {
   tightest: { box: BoxId; left: number } | null;
   /** The box that is filled to the largest part, among those that are known. */
   fullest: { box: BoxId; needed: number; available: number; percent: number } | null;
+  /** Every box with the volume that it needs and, where that is known and nothing in it is untold, that it has. */
+  fills: { box: BoxId; needed: number; available: number | null }[];
   /** Switches that have a neutral in their box, those that the code asks it of, and all. */
   neutrals: { present: number; asked: number; all: number };
   /** What a master pays for in it beside material and labour, by the prices of judgement. */
@@ -259,6 +261,10 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       largest: largest ? { box: largest.box, needed: largest.needed } : null,
       volume: fills.reduce((sum, { needed }) => sum + needed, 0),
       tightest: tightest ?? null,
+      fills: fills.map(({ box, needed, available, unknown }) => ({
+        ...{ box, needed },
+        available: unknown.length > 0 ? null : available,
+      })),
       unknownFill: fills.filter((one) => one.unknown.length > 0).map((one) => one.box),
       fullest: fullest
         ? {

@@ -1,7 +1,9 @@
-import { CircleHelp, FolderOpen, Store, TabletSmartphone, type LucideIcon } from 'lucide-react';
+import { CircleHelp, TabletSmartphone } from 'lucide-react';
+import type { ComponentType } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
 import { DEVICES_PATH, jobIn, jobPath, JOBS_PATH, SHOP_PATH } from '../parts/paths.js';
+import { PlacesIcon, ShelfIcon, type IconProps } from '../parts/tradeIcons.js';
 import { useMe } from '../store/useFieldView.js';
 import { HelpButton } from './bar/Help.js';
 import { NoticeBar } from './NoticeBar.js';
@@ -22,12 +24,12 @@ const Stage = ({
 }: {
   to: string;
   active: boolean;
-  icon: LucideIcon;
+  icon: ComponentType<IconProps>;
   label: string;
   onOpen: () => void;
 }) => (
   <Link to={to} onClick={onOpen} aria-current={active ? 'page' : undefined} className={look(active)}>
-    <Icon size={20} strokeWidth={1.8} aria-hidden="true" />
+    <Icon size={21} strokeWidth={1.7} aria-hidden="true" />
     {label}
   </Link>
 );
@@ -63,7 +65,7 @@ export const Frame = () => {
         <Stage
           to={JOBS_PATH}
           active={pathname === JOBS_PATH}
-          icon={FolderOpen}
+          icon={PlacesIcon}
           label="Jobs"
           onOpen={onOpen}
         />
@@ -86,7 +88,7 @@ export const Frame = () => {
           className={`flex flex-1 sm:mt-auto sm:flex-none sm:flex-col ${jobId === null ? '' : 'max-sm:hidden'}`}
         >
           <HelpButton className={`${look(false)} cursor-pointer ${jobId === null ? '' : 'max-sm:hidden'}`}>
-            <CircleHelp size={20} strokeWidth={1.8} aria-hidden="true" />
+            <CircleHelp size={21} strokeWidth={1.7} aria-hidden="true" />
             Help
           </HelpButton>
           {me?.shared && me.role === 'full' ? (
@@ -98,7 +100,13 @@ export const Frame = () => {
               onOpen={onOpen}
             />
           ) : null}
-          <Stage to={SHOP_PATH} active={pathname === SHOP_PATH} icon={Store} label="Shop" onOpen={onOpen} />
+          <Stage
+            to={SHOP_PATH}
+            active={pathname === SHOP_PATH}
+            icon={ShelfIcon}
+            label="Shop"
+            onOpen={onOpen}
+          />
         </span>
       </nav>
       <div

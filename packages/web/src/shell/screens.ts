@@ -1,18 +1,17 @@
-import {
-  ClipboardCheck,
-  History,
-  LayoutDashboard,
-  PackageOpen,
-  Plus,
-  Truck,
-  ToggleRight,
-  Waypoints,
-  Zap,
-  type LucideIcon,
-} from 'lucide-react';
+import { History, Plus } from 'lucide-react';
 import { lazy, type ComponentType } from 'react';
 import type { Circuit, Job } from '@amber/core';
 import { circuitAt } from '../parts/paths.js';
+import {
+  BoxIcon,
+  CoilIcon,
+  DeviceIcon,
+  PlanIcon,
+  RunIcon,
+  TagIcon,
+  TesterIcon,
+  type IconProps,
+} from '../parts/tradeIcons.js';
 
 /** What a screen is given that shows the whole job or, where a circuit is given, that part of it. */
 export interface JobScreenProps {
@@ -32,7 +31,7 @@ export type Screen = {
   label: string;
   /** Its word in the address; none for the screen that a job opens with. */
   word: string;
-  icon: LucideIcon;
+  icon: ComponentType<IconProps>;
   /** Stands on the rail, in the order of the work. */
   rail: boolean;
   /** It can show all circuits at once. */
@@ -70,37 +69,37 @@ const circuitView = (load: () => Promise<ComponentType<CircuitScreenProps>>): Ci
  */
 export const SCREENS: readonly Screen[] = [
   {
-    ...{ label: 'Layout', word: 'layout', icon: LayoutDashboard, rail: true },
+    ...{ label: 'Layout', word: 'layout', icon: PlanIcon, rail: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/layout/LayoutScreen.js')).LayoutScreen),
   },
   {
-    ...{ label: 'Runs', word: 'runs', icon: Waypoints, rail: true },
+    ...{ label: 'Runs', word: 'runs', icon: RunIcon, rail: true },
     staysFor: 'circuit',
     ...circuitView(async () => (await import('../screens/runs/RunsScreen.js')).RunsScreen),
   },
   {
-    ...{ label: 'Bench', word: '', icon: ToggleRight, rail: true, all: true },
+    ...{ label: 'Bench', word: '', icon: DeviceIcon, rail: true, all: true },
     staysFor: 'circuit',
     ...jobView(async () => (await import('../screens/bench/BenchScreen.js')).BenchScreen),
   },
   {
-    ...{ label: 'Boxes', word: 'boxes', icon: PackageOpen, rail: true, all: true },
+    ...{ label: 'Boxes', word: 'boxes', icon: BoxIcon, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/boxes/BoxesScreen.js')).BoxesScreen),
   },
   {
-    ...{ label: 'Check', word: 'check', icon: ClipboardCheck, rail: true, all: true },
+    ...{ label: 'Check', word: 'check', icon: TagIcon, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/check/CheckScreen.js')).CheckScreen),
   },
   {
-    ...{ label: 'Order', word: 'order', icon: Truck, rail: true, all: true },
+    ...{ label: 'Order', word: 'order', icon: CoilIcon, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/order/OrderScreen.js')).OrderScreen),
   },
   {
-    ...{ label: 'Prove', word: 'prove', icon: Zap, rail: true, all: true },
+    ...{ label: 'Prove', word: 'prove', icon: TesterIcon, rail: true, all: true },
     staysFor: 'job',
     ...jobView(async () => (await import('../screens/prove/ProveScreen.js')).ProveScreen),
   },

@@ -1,17 +1,5 @@
-import {
-  DoorOpen,
-  Image,
-  LampCeiling,
-  MousePointer2,
-  PanelTop,
-  Plug,
-  SquareArrowOutUpRight,
-  SquareDashed,
-  SquarePlus,
-  ToggleLeft,
-  type LucideIcon,
-} from 'lucide-react';
-import { useCallback, useState, type KeyboardEvent } from 'react';
+import { Image, MousePointer2 } from 'lucide-react';
+import { useCallback, useState, type ComponentType, type KeyboardEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import {
   addRoom,
@@ -29,6 +17,17 @@ import {
 import { useEdit } from '../../store/review.js';
 import { useLevel } from '../../plan/useLevel.js';
 import { fresh } from '../../parts/fresh.js';
+import {
+  DoorIcon,
+  ExistingBoxIcon,
+  LuminaireIcon,
+  OnwardIcon,
+  PanelIcon,
+  ReceptacleIcon,
+  RoomIcon,
+  SwitchIcon,
+  type IconProps,
+} from '../../parts/tradeIcons.js';
 import { LevelTabs } from '../../plan/LevelTabs.js';
 import { useView } from '../../plan/useView.js';
 import { Inspector } from './Inspector.js';
@@ -39,16 +38,16 @@ import type { Selected, Tool } from './selection.js';
 import { useGrip } from './useGrip.js';
 import { usePointing } from './usePointing.js';
 
-const TOOL_LOOKS: Record<Tool, { icon: LucideIcon; label: string; key: string }> = {
+const TOOL_LOOKS: Record<Tool, { icon: ComponentType<IconProps>; label: string; key: string }> = {
   select: { icon: MousePointer2, label: 'Select', key: 'v' },
-  room: { icon: SquarePlus, label: 'Room', key: 'r' },
-  door: { icon: DoorOpen, label: 'Door', key: 'd' },
-  switch: { icon: ToggleLeft, label: 'Switch', key: 's' },
-  luminaire: { icon: LampCeiling, label: 'Luminaire', key: 'l' },
-  receptacle: { icon: Plug, label: 'Receptacle', key: 'o' },
-  onward: { icon: SquareArrowOutUpRight, label: 'Onward feed', key: 'n' },
-  box: { icon: SquareDashed, label: 'Existing box', key: 'e' },
-  panel: { icon: PanelTop, label: 'Panel', key: 'p' },
+  room: { icon: RoomIcon, label: 'Room', key: 'r' },
+  door: { icon: DoorIcon, label: 'Door', key: 'd' },
+  switch: { icon: SwitchIcon, label: 'Switch', key: 's' },
+  luminaire: { icon: LuminaireIcon, label: 'Luminaire', key: 'l' },
+  receptacle: { icon: ReceptacleIcon, label: 'Receptacle', key: 'o' },
+  onward: { icon: OnwardIcon, label: 'Onward feed', key: 'n' },
+  box: { icon: ExistingBoxIcon, label: 'Existing box', key: 'e' },
+  panel: { icon: PanelIcon, label: 'Panel', key: 'p' },
   picture: { icon: Image, label: 'Picture', key: 'i' },
 };
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Bar, BarChart, CartesianGrid, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts';
-import { cubicInches, dollars, type Candidate, type PlanSet } from '@amber/core';
+import { cubicInches, dollars, type Candidate, type Job, type PlanSet } from '@amber/core';
+import { CablesAndBoxes } from './CablesAndBoxes.js';
 
 const ROWS: [string, (plan: Candidate) => number, (value: number) => string][] = [
   ['Cost', ({ measures }) => measures.cost, dollars],
@@ -197,10 +198,12 @@ const CostByKind = ({ plans }: { plans: readonly Candidate[] }) => {
 };
 
 export const Compare = ({
+  job,
   found,
   plan,
   onPick,
 }: {
+  job: Job;
   found: PlanSet;
   plan: Candidate;
   onPick: (letter: string) => void;
@@ -211,9 +214,14 @@ export const Compare = ({
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-5">
       {first ? (
-        <div className="min-w-60 flex-1">
-          <SideBySide plans={found.candidates} first={first} other={plan} onAgainst={setAgainst} />
-        </div>
+        <>
+          <div className="w-full">
+            <CablesAndBoxes job={job} plans={[first, plan]} />
+          </div>
+          <div className="min-w-60 flex-1">
+            <SideBySide plans={found.candidates} first={first} other={plan} onAgainst={setAgainst} />
+          </div>
+        </>
       ) : null}
       <CostAgainstRoom plans={found.candidates} current={plan.letter} onPick={onPick} />
       <CostByKind plans={found.candidates} />

@@ -55,7 +55,7 @@ export const Details = ({
       <TabPanel>
         {plan ? (
           <Suspense fallback={<p className="text-quiet">Drawing …</p>}>
-            <Compare found={found} plan={plan} onPick={onPickPlan} />
+            <Compare job={job} found={found} plan={plan} onPick={onPickPlan} />
           </Suspense>
         ) : (
           <p>There is no plan.</p>
