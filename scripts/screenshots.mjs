@@ -96,20 +96,26 @@ const SHOTS = [
     },
   },
   {
-    name: 'worksheet',
-    path: '/worksheet',
-    size: telephone,
+    name: 'practice',
+    path: '/practice',
+    size: desk,
     act: async (page) => {
-      for (const what of [
-        'Conductors',
-        'Conductors',
-        'Conductors',
-        'Conductors',
-        'Conductors',
-        'Grounds',
-        'Devices',
-      ])
-        await page.getByRole('button', { name: `One more: ${what}, 14 AWG` }).click();
+      // The same exercise every time.
+      await page.evaluate(() =>
+        localStorage.setItem(
+          'amber.practice',
+          JSON.stringify({
+            asked: { level: 'pairAtSwitch', seed: 7, edition: 2023 },
+            wiring: null,
+            right: {},
+          }),
+        ),
+      );
+      await page.reload();
+      await page.getByRole('button', { name: /^Go on with/ }).click();
+      await page.getByRole('switch', { name: 'Breaker off' }).click();
+      await page.getByRole('button', { name: 'Hint' }).click();
+      await page.getByRole('button', { name: 'Why?' }).click();
     },
   },
   { name: 'bench', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: desk },

@@ -38,6 +38,7 @@ export {
   slotsInBox,
   slotsOfGroup,
 } from './model/lookup.js';
+export { wiringSchema } from './model/wiring.js';
 export { articlesAt, boxesReached } from './model/wiring.js';
 export { boxContentsSchema } from './model/contents.js';
 export type { BoxContents } from './model/contents.js';
@@ -240,6 +241,10 @@ export type { SweepVerdict } from './circuit/sweep.js';
 export { solveCurrents } from './circuit/currents.js';
 export { circuitsByNet, rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
+export { drawMakeUp, hangingLoose, MAKE_UP_LEVELS } from './practice/makeUp.js';
+export type { MakeUp, MakeUpAsked, MakeUpLevel } from './practice/makeUp.js';
+export { hintOf, judgeMakeUp } from './practice/judgeMakeUp.js';
+export type { MakeUpHint, MakeUpVerdict, PracticeFault } from './practice/judgeMakeUp.js';
 export { everyPosition, grayWalk, somePositions } from './proving/positions.js';
 export { devicesOfGroup, proveGroup, wiringOrEmpty } from './proving/works.js';
 export type { GroupProof } from './proving/works.js';
@@ -545,6 +550,7 @@ export { assumeUsual } from './existing/assumeUsual.js';
 export { usualWiring } from './existing/usualWiring.js';
 export type { NotUsual, UsualFacts } from './existing/usualWiring.js';
 export type { Habit } from './existing/usualNets.js';
+export { splicesIn, type SpliceHere } from './existing/splicesIn.js';
 export {
   endsOfKey,
   powerOf,

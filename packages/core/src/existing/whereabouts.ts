@@ -54,7 +54,7 @@ const leadsIn = (job: Job, wiring: Wiring, box: BoxId): Lead[] => [
   }),
 ];
 
-const screwsIn = (job: Job, wiring: Wiring, box: BoxId): Terminal[] => [
+export const screwsIn = (job: Job, wiring: Wiring, box: BoxId): Terminal[] => [
   ...devicesByGang(job, wiring, box).flatMap(({ id, article }) =>
     articleOf(job.stock, 'device', article)
       .terminals.filter(({ face }) => face.kind === 'screw')

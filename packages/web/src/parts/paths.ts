@@ -20,6 +20,7 @@ export const JOBS_PATH = '/';
 export const WORKSHEET_PATH = '/worksheet';
 /** The shop: catalog, prices, labour units. */
 export const SHOP_PATH = '/shop';
+export const PRACTICE_PATH = '/practice';
 export const JOB_PATTERN = '/jobs/:jobId/*';
 const WIRING = 'wiring';
 /** The word of the screen that begins a circuit. */

@@ -130,3 +130,8 @@ export const ExistingBoxIcon = lines(
 export const PanelIcon = lines(
   <path d="M5 2.5H19V21.5H5ZM8 7H11M13 7H16M8 11H11M13 11H16M8 15H11M13 15H16" />,
 );
+
+/** A sheath with its wires hanging loose. */
+export const LooseWiresIcon = lines(
+  <path d="M9.5 2.5H14.5V9H9.5ZM10.5 9C10.5 13 6 13.5 5.5 19M12 9V21.5M13.5 9C13.5 13.5 18 13.5 18.5 19" />,
+);

@@ -2,7 +2,14 @@ import { lazy } from 'react';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { CONTRACT } from '@amber/core';
 import { Boundary } from '../parts/Boundary.js';
-import { DEVICES_PATH, jobIn, JOB_PATTERN, SHOP_PATH, WORKSHEET_PATH } from '../parts/paths.js';
+import {
+  DEVICES_PATH,
+  jobIn,
+  JOB_PATTERN,
+  PRACTICE_PATH,
+  SHOP_PATH,
+  WORKSHEET_PATH,
+} from '../parts/paths.js';
 import { askEarly } from '../server/client.js';
 import { Gate } from './Gate.js';
 import { Frame } from './Frame.js';
@@ -17,6 +24,9 @@ const WorksheetScreen = lazy(async () => ({
 }));
 const ShopScreen = lazy(async () => ({
   default: (await import('../screens/shop/ShopScreen.js')).ShopScreen,
+}));
+const PracticeScreen = lazy(async () => ({
+  default: (await import('../screens/practice/PracticeScreen.js')).PracticeScreen,
 }));
 const DevicesScreen = lazy(async () => ({
   default: (await import('../screens/devices/DevicesScreen.js')).DevicesScreen,
@@ -57,6 +67,14 @@ export const App = () => (
               element={
                 <Boundary isPage what="The shop" of="shop">
                   <ShopScreen />
+                </Boundary>
+              }
+            />
+            <Route
+              path={PRACTICE_PATH}
+              element={
+                <Boundary isPage what="Practice" of="practice">
+                  <PracticeScreen />
                 </Boundary>
               }
             />

@@ -2,8 +2,8 @@ import { CircleHelp, TabletSmartphone } from 'lucide-react';
 import type { ComponentType } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { Boundary } from '../parts/Boundary.js';
-import { DEVICES_PATH, jobIn, jobPath, JOBS_PATH, SHOP_PATH } from '../parts/paths.js';
-import { PlacesIcon, ShelfIcon, type IconProps } from '../parts/tradeIcons.js';
+import { DEVICES_PATH, jobIn, jobPath, JOBS_PATH, PRACTICE_PATH, SHOP_PATH } from '../parts/paths.js';
+import { LooseWiresIcon, PlacesIcon, ShelfIcon, type IconProps } from '../parts/tradeIcons.js';
 import { useMe } from '../store/useFieldView.js';
 import { HelpButton } from './bar/Help.js';
 import { NoticeBar } from './NoticeBar.js';
@@ -100,6 +100,13 @@ export const Frame = () => {
               onOpen={onOpen}
             />
           ) : null}
+          <Stage
+            to={PRACTICE_PATH}
+            active={pathname === PRACTICE_PATH}
+            icon={LooseWiresIcon}
+            label="Practice"
+            onOpen={onOpen}
+          />
           <Stage
             to={SHOP_PATH}
             active={pathname === SHOP_PATH}

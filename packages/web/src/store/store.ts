@@ -10,7 +10,8 @@ import { wiringSlice } from './wiringSlice.js';
 import { jobsApi } from '../server/api.js';
 import { noticeSlice } from './noticeSlice.js';
 
-export const createStore = () =>
+/** `kept` is false for a store whose job belongs to the page alone, as an exercise does: nothing of it is saved, sent or heard of. */
+export const createStore = ({ kept = true }: { kept?: boolean } = {}) =>
   configureStore({
     reducer: {
       job: jobReducer,
@@ -19,11 +20,12 @@ export const createStore = () =>
       records: recordSlice.reducer,
       [jobsApi.reducerPath]: jobsApi.reducer,
     },
-    middleware: (defaults) =>
+    middleware: (defaults) => {
       // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
-      defaults({ immutableCheck: false, serializableCheck: false })
-        .prepend(createAutosave(), createRecordQueue(), createNewer(), createHistoryKeeper())
-        .concat(jobsApi.middleware),
+      const plain = defaults({ immutableCheck: false, serializableCheck: false }).concat(jobsApi.middleware);
+      const keepers = [createAutosave(), createRecordQueue(), createNewer(), createHistoryKeeper()] as const;
+      return kept ? (plain.prepend(...keepers) as unknown as typeof plain) : plain;
+    },
   });
 
 export type Store = ReturnType<typeof createStore>;

@@ -4,14 +4,14 @@ import { BeginExisting } from '../../panels/asFound/BeginExisting.js';
 import { useAppSelector } from '../../store/store.js';
 import { NearestWays } from '../../panels/ways/NearestWays.js';
 import { BoardBar } from './BoardBar.js';
-import { BoxCard } from './BoxCard.js';
+import { BoxCard } from '../../wiring/BoxCard.js';
 import { FollowedBar } from '../../wiring/FollowedBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
 import { placeName } from '../../parts/words.js';
 import { isUntold, type Subject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
 import { useInHand } from '../../wiring/useInHand.js';
-import { InHandBar } from './InHandBar.js';
+import { InHandBar } from '../../wiring/InHandBar.js';
 
 const LENS_NOTES = {
   live: 'Amber, dashed = live now.',

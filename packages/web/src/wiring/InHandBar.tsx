@@ -1,8 +1,15 @@
-import { Button } from '../../parts/ui.js';
-import type { useInHand } from '../../wiring/useInHand.js';
+import { Button } from '../parts/ui.js';
+import type { useInHand } from './useInHand.js';
 
 /** The wire in hand, and what can be said of it that no tap on the picture says. */
-export const InHandBar = ({ hand }: { hand: ReturnType<typeof useInHand> }) => {
+export const InHandBar = ({
+  hand,
+  mayBeUnseen = true,
+}: {
+  hand: ReturnType<typeof useInHand>;
+  /** Somebody may not have looked; of what one makes up oneself that cannot be. */
+  mayBeUnseen?: boolean;
+}) => {
   const { wire, put, leave, refusal } = hand;
   if (!wire) return null;
   return (
@@ -17,7 +24,9 @@ export const InHandBar = ({ hand }: { hand: ReturnType<typeof useInHand> }) => {
       </p>
       <Button onClick={() => put('alone')}>Capped alone</Button>
       <Button onClick={() => put('loose')}>Loose</Button>
-      {'end' in wire.wire ? <Button onClick={() => put('unseen')}>Not looked at</Button> : null}
+      {mayBeUnseen && 'end' in wire.wire ? (
+        <Button onClick={() => put('unseen')}>Not looked at</Button>
+      ) : null}
       <Button look="bare" onClick={leave}>
         Leave it
       </Button>

@@ -1,17 +1,19 @@
 import { useMemo, useState } from 'react';
 import { boxInWords, sayBoxLine, type BoxId } from '@amber/core';
-import { useAppDispatch } from '../../store/store.js';
-import { boxChosen, stepAsked } from '../../store/wiringSlice.js';
-import type { Subject } from '../../wiring/useSubject.js';
+import { useAppDispatch } from '../store/store.js';
+import { boxChosen, stepAsked } from '../store/wiringSlice.js';
+import type { Subject } from './useSubject.js';
 
 /** The box without its picture: every splice and every screw in the words of its steps, each with the way to its step. */
 export const BoxWords = ({
   subject,
   box,
+  hasSteps,
   onFollow,
 }: {
   subject: Subject;
   box: BoxId;
+  hasSteps: boolean;
   onFollow: (key: string) => void;
 }) => {
   const [open, setOpen] = useState(false);
@@ -38,16 +40,18 @@ export const BoxWords = ({
             >
               {sayBoxLine(line)}
             </button>
-            <button
-              type="button"
-              className="min-h-8 shrink-0 px-1 font-semibold underline"
-              onClick={() => {
-                dispatch(boxChosen(box));
-                dispatch(stepAsked(line.step));
-              }}
-            >
-              Its step
-            </button>
+            {hasSteps ? (
+              <button
+                type="button"
+                className="min-h-8 shrink-0 px-1 font-semibold underline"
+                onClick={() => {
+                  dispatch(boxChosen(box));
+                  dispatch(stepAsked(line.step));
+                }}
+              >
+                Its step
+              </button>
+            ) : null}
           </li>
         ))}
       </ul>

@@ -1,18 +1,18 @@
 import { lazy, useEffect, useRef, type ComponentProps } from 'react';
 import { findBox, fillOf, sayFill } from '@amber/core';
-import { useAppDispatch, useAppSelector } from '../../store/store.js';
-import { boxChosen } from '../../store/wiringSlice.js';
-import { Boundary } from '../../parts/Boundary.js';
-import { OpenBox } from '../../wiring/OpenBox.js';
-import type { Subject } from '../../wiring/useSubject.js';
-import { BoxNotes } from '../../wiring/BoxNotes.js';
+import { useAppDispatch, useAppSelector } from '../store/store.js';
+import { boxChosen } from '../store/wiringSlice.js';
+import { Boundary } from '../parts/Boundary.js';
+import { OpenBox } from './OpenBox.js';
+import type { Subject } from './useSubject.js';
+import { BoxNotes } from './BoxNotes.js';
 import { BoxWords } from './BoxWords.js';
 
 /** So much smaller a box may be drawn to stand beside another; its labels can still be read. */
 const SHRUNK = 0.84;
 
 /** What zooms and moves is loaded when one box is first looked at large. */
-const LargeBox = lazy(async () => ({ default: (await import('../../wiring/LargeBox.js')).LargeBox }));
+const LargeBox = lazy(async () => ({ default: (await import('./LargeBox.js')).LargeBox }));
 
 /** One box opened up, under its name and its fill, with what it says in words. */
 export const BoxCard = ({
@@ -20,8 +20,15 @@ export const BoxCard = ({
   drawing,
   number,
   large,
+  hasSteps = true,
   ...seen
-}: ComponentProps<typeof OpenBox> & { subject: Subject; number: number; large: boolean }) => {
+}: ComponentProps<typeof OpenBox> & {
+  subject: Subject;
+  number: number;
+  large: boolean;
+  /** Are its steps beside it, so that a line of its words can lead to one? */
+  hasSteps?: boolean;
+}) => {
   const chosen = useAppSelector((state) => state.wiring.box === drawing.box);
   const dispatch = useAppDispatch();
   const frame = useRef<HTMLElement>(null);
@@ -77,7 +84,7 @@ export const BoxCard = ({
           <OpenBox subject={subject} drawing={drawing} className="h-auto max-w-full" {...seen} />
         </>
       )}
-      <BoxWords subject={subject} box={drawing.box} onFollow={seen.onFollow} />
+      <BoxWords subject={subject} box={drawing.box} hasSteps={hasSteps} onFollow={seen.onFollow} />
     </article>
   );
 };

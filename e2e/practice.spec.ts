@@ -1,0 +1,70 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+
+const begin = async (page: Page, exercise: RegExp) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Practice' }).click();
+  await page.getByRole('button', { name: exercise }).click();
+  await expect(page.getByRole('button', { name: 'Done: prove it' })).toBeVisible();
+};
+const sound = async (page: Page) => {
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+};
+/** The end of a wire in the picture of a box, where its colour is written. */
+const tap = (wire: Locator) => wire.locator('text').last().click();
+
+test('a wire is put by two taps, taken back, and found again after a reload; with the breaker on nobody reaches in', async ({
+  page,
+}) => {
+  await begin(page, /^1 Single-pole, power at the switch/);
+  await sound(page);
+  const box = page.getByRole('article').first();
+  const loose = box.getByText('loose', { exact: true });
+  const count = await loose.count();
+  expect(count).toBeGreaterThan(5);
+  const blacks = box.locator('[data-wire^="conductor"]').filter({ hasText: 'BK' });
+  await tap(blacks.first());
+  await expect(page.getByRole('status', { name: 'Wire in hand' })).toBeVisible();
+  await box.locator('[data-screw]').first().click();
+  await expect(loose).toHaveCount(count - 1);
+  await page.keyboard.press('Control+z');
+  await expect(loose).toHaveCount(count);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(loose).toHaveCount(count - 1);
+  await page.getByRole('switch', { name: 'Breaker off' }).click();
+  await tap(blacks.last());
+  await expect(page.getByText(/^Stopped: the breaker is on/)).toBeVisible();
+  await page.getByRole('button', { name: 'Done: prove it' }).click();
+  await expect(page.getByText(/^It works from \d of 2 positions/)).toBeVisible();
+  await sound(page);
+  await page.reload();
+  await page.getByRole('button', { name: /^Go on with/ }).click();
+  await expect(page.getByRole('article').first().getByText('loose', { exact: true })).toHaveCount(count - 1);
+});
+
+test.describe('on a telephone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('one box is worked at a time, by its picture or its lists, and a hint goes three steps deep', async ({
+    page,
+  }) => {
+    await page.goto('/practice');
+    await sound(page);
+    await page.getByRole('button', { name: /^2 Single-pole, power at the light/ }).tap();
+    await expect(page.getByRole('article')).toHaveCount(1);
+    await sound(page);
+    const inHand = page.getByLabel('Box in hand');
+    const second = await inHand.locator('option').nth(1).getAttribute('value');
+    await inHand.selectOption(second);
+    const black = page.getByLabel(/^The black of the .* is$/).first();
+    await black.selectOption('alone');
+    await expect(page.getByRole('article').getByText('loose', { exact: true }).first()).toBeVisible();
+    await expect(page.getByLabel(/^Connector of/)).toHaveCount(1);
+    await page.getByRole('button', { name: 'Hint' }).tap();
+    await page.getByRole('button', { name: 'Why?' }).tap();
+    await page.getByRole('button', { name: 'Show one way' }).tap();
+    await expect(page.getByText(/any other that works is as good/)).toBeVisible();
+    await sound(page);
+  });
+});

@@ -1,0 +1,221 @@
+import fc from 'fast-check';
+import {
+  BUILT,
+  compile,
+  drawMakeUp,
+  editDocument,
+  endKey,
+  everyPosition,
+  faultsOf,
+  hintOf,
+  jobSchema,
+  judgeMakeUp,
+  MAKE_UP_LEVELS,
+  plannedWiring,
+  sayWiringRefusal,
+  solveCurrents,
+  terminalKey,
+  withDocument,
+  withFault,
+  type BoxId,
+  type Job,
+  type MakeUpLevel,
+  type Wiring,
+  type WiringEdit,
+} from '../src/index.js';
+import type { LooseWire } from '../src/edits/wiring/edit.js';
+import type { Member } from '../src/model/wiring.js';
+import { hueOf, type Hue } from '../src/model/colours.js';
+
+const LEVELS = Object.keys(MAKE_UP_LEVELS) as MakeUpLevel[];
+const EDITIONS = [2014, 2020, 2023] as const;
+const exercises = LEVELS.flatMap((level, i) =>
+  [1, 2, 3].map((n) => drawMakeUp({ level, seed: 100 * i + n, edition: EDITIONS[n - 1] ?? 2023 })),
+);
+
+/** The exercise with its wires as somebody has put them. */
+const madeUp = (job: Job, wiring: Wiring): Job => {
+  const document = job.wirings.find(({ id }) => id === BUILT);
+  if (!document) throw new Error('no bench');
+  return withDocument(job, { ...document, wiring });
+};
+const planOf = (job: Job): Wiring => {
+  const wiring = plannedWiring(job);
+  if (!wiring) throw new Error('nothing planned');
+  return wiring;
+};
+const named = (job: Job, level: string, doing: () => void) => {
+  try {
+    doing();
+  } catch (error) {
+    throw new Error(`${level} ${job.id}`, { cause: error });
+  }
+};
+
+test('the same seed gives the same exercise, another one another; each can be kept, and none is right as it starts', () => {
+  for (const { asked, job, circuit } of exercises)
+    named(job, asked.level, () => {
+      expect(drawMakeUp(asked).job).toEqual(job);
+      expect(jobSchema.safeParse(job).error?.issues).toBeUndefined();
+      expect(job.circuits.map(({ id }) => id)).toEqual([circuit]);
+      const verdict = judgeMakeUp(job);
+      expect(verdict.right).toBe(false);
+      expect(verdict.working).toBe(0);
+      expect(verdict.faults.some(({ reason }) => reason.includes('free'))).toBe(true);
+    });
+  expect(new Set(exercises.map(({ job }) => job.boxes.map(({ name }) => name).join())).size).toBeGreaterThan(
+    12,
+  );
+});
+
+test('made up as it was planned it is right, with nothing left to say', () => {
+  for (const { asked, job } of exercises)
+    named(job, asked.level, () => {
+      const verdict = judgeMakeUp(madeUp(job, planOf(job)));
+      expect(verdict.faults).toEqual([]);
+      expect(verdict).toMatchObject({ right: true, working: verdict.of });
+      expect(verdict.of).toBe(2 ** MAKE_UP_LEVELS[asked.level].switches);
+      expect(hintOf(madeUp(job, planOf(job)))).toBeNull();
+    });
+});
+
+const memberKey = (member: Member): string =>
+  'end' in member ? endKey(member.end) : 'lead' in member ? terminalKey(member.lead) : member.pigtail.id;
+
+/** The moves of somebody who makes up every box as it was planned: wire by wire, each as one tells it on the bench. */
+const movesTo = (planned: Wiring): ((job: Job) => Job)[] => {
+  const tell = (edits: WiringEdit[], at: BoxId | null) => (job: Job) => {
+    const told = editDocument(job, BUILT, edits, at);
+    if (!told.ok) throw new Error(sayWiringRefusal(job, told.refusal));
+    return told.job;
+  };
+  const wireOf = (member: Member): LooseWire | null =>
+    'end' in member ? { end: member.end } : 'lead' in member ? { lead: member.lead } : null;
+  const joints = planned.joints.flatMap((joint) => {
+    const wires = joint.members.flatMap((member) => wireOf(member) ?? []);
+    const [first, ...others] = wires;
+    if (!first) return [];
+    const inBench = (job: Job) => {
+      const wiring = job.wirings.find(({ id }) => id === BUILT)?.wiring;
+      const key = memberKey(joint.members.find((member) => wireOf(member) !== null) as Member);
+      const found = wiring?.joints.find(({ members }) => members.some((one) => memberKey(one) === key));
+      if (!found) throw new Error('the splice is not there');
+      return found;
+    };
+    const tails = joint.members.flatMap((member) => ('pigtail' in member ? [member.pigtail] : []));
+    return [
+      tell([{ do: 'put', wire: first, to: 'alone' }], joint.box),
+      ...others.map((wire) => tell([{ do: 'put', wire, to: { with: first } }], joint.box)),
+      ...tails.flatMap(({ id, colour }) =>
+        planned.landings
+          .filter(({ wire }) => 'pigtail' in wire && wire.pigtail === id)
+          .map(
+            ({ terminal }) =>
+              (job: Job) =>
+                tell(
+                  [{ do: 'tail', from: inBench(job).id, to: terminal, colour: hueOf(colour) as Hue }],
+                  joint.box,
+                )(job),
+          ),
+      ),
+      (job: Job) => {
+        const made = inBench(job);
+        // The tails have come last; a connector names its wires by their places.
+        const order = [
+          ...joint.members.filter((member) => !('pigtail' in member)),
+          ...joint.members.filter((member) => 'pigtail' in member),
+        ];
+        const connectors = joint.connectors.map((one) => ({
+          ...one,
+          members: one.members.map((i) => order.indexOf(joint.members[i] as Member)),
+        }));
+        return tell([{ do: 'connectors', joint: made.id, connectors }], joint.box)(job);
+      },
+    ];
+  });
+  const landed = planned.landings.flatMap(({ wire, terminal }) => {
+    if (!('end' in wire) || 'circuit' in terminal) return [];
+    const inSplice = planned.joints.some(({ members }) =>
+      members.some((member) => 'end' in member && endKey(member.end) === endKey(wire.end)),
+    );
+    return [
+      tell(
+        [
+          inSplice
+            ? { do: 'loopGround', end: wire.end, on: terminal }
+            : { do: 'put', wire: { end: wire.end }, to: { on: terminal } },
+        ],
+        null,
+      ),
+    ];
+  });
+  const marks = planned.marks.map(({ end, colour }) => tell([{ do: 'mark', end, colour }], null));
+  return [...joints, ...landed, ...marks];
+};
+
+test('wire by wire as on the bench it comes to be right, and not before the last move', () => {
+  for (const { asked, job } of exercises)
+    named(job, asked.level, () => {
+      const moves = movesTo(planOf(job));
+      expect(moves.length).toBeGreaterThan(2);
+      const all = moves.reduce((made, move) => move(made), job);
+      expect(judgeMakeUp(all).faults).toEqual([]);
+      const [last] = moves.slice(-1);
+      const before = moves.slice(0, -1).reduce((made, move) => move(made), job);
+      expect(judgeMakeUp(before).right).toBe(false);
+      const hint = hintOf(before);
+      expect(hint?.question).toMatch(/\?$/);
+      expect(hint?.reason).not.toBe('');
+      expect(last && judgeMakeUp(last(before)).right).toBe(true);
+    });
+});
+
+/** What nodal analysis says of a circuit: does each handle change the light from every position, fully, without a fault current? */
+const worksByNodes = (job: Job, wiring: Wiring): boolean => {
+  const devices = wiring.devices.map(({ id }) => id);
+  const compiled = compile(wiring, job);
+  const seen = new Map<string, string>();
+  for (const positions of everyPosition(compiled, devices)) {
+    const { luminaireVolts, amperes } = solveCurrents(wiring, job, positions);
+    if ([...amperes.values()].some((of) => [...of.values()].some((one) => !(Math.abs(one) < 200))))
+      return false;
+    const volts = [...luminaireVolts.values()].map(Math.abs);
+    if (volts.some((one) => one > 3 && one < 105)) return false;
+    const lit = volts.map((one) => one >= 105);
+    if (new Set(lit).size > 1) return false;
+    seen.set(devices.map((id) => positions[id] ?? 0).join(''), String(lit[0]));
+  }
+  return [...seen].every(([at, lit]) =>
+    devices.every((_, i) => seen.get(`${at.slice(0, i)}${1 - Number(at[i])}${at.slice(i + 1)}`) !== lit),
+  );
+};
+
+const ANYWHERE = ['exchanged', 'loose', 'open', 'joined', 'mixed'] as const;
+
+test('spoiled so that nodal analysis condemns it, it is never called right, and what is wrong is asked about', () => {
+  let condemned = 0;
+  let harmless = 0;
+  for (const { asked, job } of exercises)
+    named(job, asked.level, () => {
+      const planned = planOf(job);
+      expect(worksByNodes(job, planned)).toBe(true);
+      const faults = ANYWHERE.flatMap((kind) => faultsOf(planned, kind));
+      for (const fault of fc.sample(fc.constantFrom(...faults), { seed: asked.seed, numRuns: 20 })) {
+        const spoiled = withFault(planned, fault);
+        if (!spoiled.ok) continue;
+        const verdict = judgeMakeUp(madeUp(job, spoiled.value));
+        if (worksByNodes(job, spoiled.value)) harmless += 1;
+        else {
+          condemned += 1;
+          expect([fault, verdict.right]).toEqual([fault, false]);
+          expect(verdict.working).toBeLessThan(verdict.of);
+        }
+        for (const { question, reason } of verdict.faults) {
+          expect(question).toMatch(/\?$/);
+          expect(reason).toMatch(/\.$/);
+        }
+      }
+    });
+  expect(condemned).toBeGreaterThan(150);
+  expect(harmless).toBeGreaterThan(10);
+});

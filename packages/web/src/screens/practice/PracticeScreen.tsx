@@ -1,0 +1,143 @@
+import { useCallback, useEffect, useState } from 'react';
+import { Provider } from 'react-redux';
+import {
+  EDITIONS,
+  MAKE_UP_LEVELS,
+  type Edition,
+  type MakeUpAsked,
+  type MakeUpLevel,
+  type Wiring,
+} from '@amber/core';
+import { Button, Field, SafetyNote, Select } from '../../parts/ui.js';
+import { opened } from '../../store/jobSlice.js';
+import { createStore } from '../../store/store.js';
+import { plural } from '../../parts/format.js';
+import { keepPractice, keptPractice, resumed, type KeptPractice } from './kept.js';
+import { MakeUpBench } from './MakeUpBench.js';
+
+const LEVELS = Object.entries(MAKE_UP_LEVELS) as [MakeUpLevel, (typeof MAKE_UP_LEVELS)[MakeUpLevel]][];
+const freshSeed = () => Math.floor(Math.random() * 1_000_000_000);
+
+/** Which exercise, by which edition; what came out right before stands beside each. */
+const Choose = ({
+  kept,
+  onBegin,
+  onGoOn,
+}: {
+  kept: KeptPractice | null;
+  onBegin: (asked: MakeUpAsked) => void;
+  onGoOn: () => void;
+}) => {
+  const [edition, setEdition] = useState<Edition>(kept?.asked.edition ?? 2023);
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      <div className="mx-auto flex max-w-5xl flex-col gap-5 p-5">
+        <div className="flex flex-wrap items-end gap-4">
+          <div className="min-w-72 flex-1">
+            <h1 className="text-[22px] font-bold">Practice: make it up</h1>
+            <p className="mt-1 text-[14.5px]">
+              A circuit with its cables pulled and its wires hanging loose. Put each wire where it belongs,
+              flip the handles, see what it does. Whatever works from every position and passes is right:
+              nothing is compared with one answer.
+            </p>
+          </div>
+          <div className="w-40">
+            <Field label="By edition">
+              <Select
+                value={edition}
+                onChange={(event) => {
+                  const picked = EDITIONS.find((one) => String(one) === event.target.value);
+                  if (picked) setEdition(picked);
+                }}
+              >
+                {EDITIONS.map((one) => (
+                  <option key={one} value={one}>
+                    NEC {one}
+                  </option>
+                ))}
+              </Select>
+            </Field>
+          </div>
+        </div>
+        {kept ? (
+          <Button look="main" className="self-start" onClick={onGoOn}>
+            Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”
+          </Button>
+        ) : null}
+        <ol aria-label="Exercises" className="grid gap-3 sm:grid-cols-2">
+          {LEVELS.map(([level, { title, learns }], i) => {
+            const right = kept?.right[level] ?? 0;
+            return (
+              <li key={level}>
+                <button
+                  type="button"
+                  onClick={() => onBegin({ level, seed: freshSeed(), edition })}
+                  className="flex h-full w-full gap-3 rounded-lg border border-edge bg-sheet p-4 text-left hover:bg-rail"
+                >
+                  <span className="text-[22px] leading-none font-bold text-quiet tabular-nums">{i + 1}</span>
+                  <span className="min-w-0">
+                    <span className="block text-[16px] font-bold">{title}</span>
+                    <span className="block text-[14px]">{learns}</span>
+                    <span className="block text-[13px] text-quiet">
+                      {right === 0 ? 'Not made up yet' : `Right ${plural(right, 'time')}`}
+                    </span>
+                  </span>
+                </button>
+              </li>
+            );
+          })}
+        </ol>
+        <p className="text-[13px] text-quiet">
+          What came out right is remembered in this browser alone. Every exercise is drawn anew: places,
+          material and wire sizes change.
+        </p>
+        <SafetyNote />
+      </div>
+    </main>
+  );
+};
+
+/** Learn it on the bench, before the ladder. */
+export const PracticeScreen = () => {
+  const [kept, setKept] = useState(keptPractice);
+  const [bench, setBench] = useState<{ asked: MakeUpAsked; store: ReturnType<typeof createStore> } | null>(
+    null,
+  );
+  const change = useCallback((next: (before: KeptPractice) => KeptPractice) => {
+    setKept((before) => (before ? next(before) : before));
+  }, []);
+  useEffect(() => {
+    if (kept) keepPractice(kept);
+  }, [kept]);
+  const onMade = useCallback((wiring: Wiring) => change((before) => ({ ...before, wiring })), [change]);
+  const show = (practice: KeptPractice) => {
+    const { job } = resumed(practice);
+    const store = createStore({ kept: false });
+    store.dispatch(opened({ stored: { revision: 1, document: job }, draft: null }));
+    setBench({ asked: practice.asked, store });
+  };
+  const begin = (asked: MakeUpAsked) => {
+    const next = { asked, wiring: null, right: kept?.right ?? {} };
+    setKept(next);
+    show(next);
+  };
+  if (!bench) return <Choose kept={kept} onBegin={begin} onGoOn={() => kept && show(kept)} />;
+  const { level } = bench.asked;
+  return (
+    <Provider store={bench.store}>
+      <MakeUpBench
+        key={`${level} ${bench.asked.seed}`}
+        asked={bench.asked}
+        onMade={onMade}
+        onRight={() =>
+          change((before) => ({
+            ...before,
+            right: { ...before.right, [level]: (before.right[level] ?? 0) + 1 },
+          }))
+        }
+        onAnother={() => begin({ ...bench.asked, seed: freshSeed() })}
+        onLeave={() => setBench(null)}
+      />
+    </Provider>
+  );
+};

@@ -1,0 +1,71 @@
+import {
+  BUILT,
+  drawMakeUp,
+  EDITIONS,
+  MAKE_UP_LEVELS,
+  withDocument,
+  wiringSchema,
+  type Edition,
+  type Job,
+  type MakeUp,
+  type MakeUpAsked,
+  type MakeUpLevel,
+  type Wiring,
+} from '@amber/core';
+
+/** What this browser keeps of practice: the exercise on the bench, and how often each kind came out right. */
+export interface KeptPractice {
+  asked: MakeUpAsked;
+  /** As it is made up by now; null while nothing was touched. */
+  wiring: Wiring | null;
+  right: Partial<Record<MakeUpLevel, number>>;
+}
+
+const KEY = 'amber.practice';
+
+const isLevel = (value: unknown): value is MakeUpLevel =>
+  typeof value === 'string' && Object.hasOwn(MAKE_UP_LEVELS, value);
+const isEdition = (value: unknown): value is Edition => EDITIONS.some((one) => one === value);
+
+/** What was kept; null for nothing, and for what this version does not understand. */
+export const keptPractice = (): KeptPractice | null => {
+  try {
+    const found = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<KeptPractice> | null;
+    const asked = found?.asked;
+    if (!asked || !isLevel(asked.level) || !isEdition(asked.edition) || !Number.isInteger(asked.seed))
+      return null;
+    const wiring = wiringSchema.safeParse(found.wiring);
+    const right = Object.entries(found.right ?? {}).filter(
+      ([level, count]) => isLevel(level) && Number.isInteger(count),
+    );
+    return {
+      asked: { level: asked.level, seed: asked.seed, edition: asked.edition },
+      wiring: wiring.success ? wiring.data : null,
+      right: Object.fromEntries(right),
+    };
+  } catch {
+    return null;
+  }
+};
+
+/** A browser that is full or keeps nothing forgets where one was; the exercise itself goes on. */
+export const keepPractice = (kept: KeptPractice): boolean => {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(kept));
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** The exercise with what was made up of it. */
+export const resumed = ({ asked, wiring }: Pick<KeptPractice, 'asked' | 'wiring'>): MakeUp => {
+  const exercise = drawMakeUp(asked);
+  const document = exercise.job.wirings.find(({ id }) => id === BUILT);
+  return wiring && document
+    ? { ...exercise, job: withDocument(exercise.job, { ...document, wiring }) }
+    : exercise;
+};
+
+export const madeWiring = (job: Job): Wiring | null =>
+  job.wirings.find(({ id }) => id === BUILT)?.wiring ?? null;

@@ -1,0 +1,153 @@
+import { jest } from '@jest/globals';
+import { fireEvent, screen, within } from '@testing-library/react';
+import {
+  drawMakeUp,
+  endKey,
+  findBox,
+  plannedWiring,
+  terminalKey,
+  wiresIn,
+  type BoxId,
+  type Job,
+  type MakeUpLevel,
+  type Wiring,
+} from '@amber/core';
+import { PracticeScreen } from '../src/screens/practice/PracticeScreen.js';
+import { press, show } from './support/page.js';
+import { fakeServer } from './support/server.js';
+
+/** The seed that the page draws while chance is held still. */
+const CHANCE = 0.123456789;
+const SEED = Math.floor(CHANCE * 1_000_000_000);
+
+beforeEach(() => {
+  fakeServer();
+  localStorage.clear();
+  jest.spyOn(Math, 'random').mockReturnValue(CHANCE);
+});
+afterEach(() => jest.restoreAllMocks());
+
+const planOf = (level: MakeUpLevel): { job: Job; planned: Wiring } => {
+  const { job } = drawMakeUp({ level, seed: SEED, edition: 2023 });
+  const planned = plannedWiring(job);
+  if (!planned) throw new Error('nothing is planned');
+  return { job, planned };
+};
+const pick = (label: string | RegExp, value: string) => {
+  const select = screen.getByLabelText<HTMLSelectElement>(label);
+  expect([label, [...select.options].map((one) => one.value)]).toEqual([
+    label,
+    expect.arrayContaining([value]),
+  ]);
+  fireEvent.change(select, { target: { value } });
+};
+const named = (job: Job, box: BoxId) => findBox(job, box)?.name ?? '';
+
+/** Makes up a box by its lists, as somebody does who does not tap the picture. */
+const makeUpBox = ({ job, planned }: ReturnType<typeof planOf>, box: BoxId) => {
+  pick('Box in hand', box);
+  const words = new Map(wiresIn(job, planned, box).map(({ key, words: said }) => [key, said]));
+  const put = (key: string, value: string) => pick(`The ${words.get(key) ?? ''} is`, value);
+  for (const joint of planned.joints.filter((one) => one.box === box)) {
+    const keys = joint.members.flatMap((member) =>
+      'end' in member ? [endKey(member.end)] : 'lead' in member ? [terminalKey(member.lead)] : [],
+    );
+    const [first = '', ...others] = keys;
+    put(first, 'alone');
+    others.forEach((key, i) => {
+      const of = screen.getByLabelText<HTMLSelectElement>(`The ${words.get(key) ?? ''} is`);
+      // The first makes the splice, the others come into it.
+      const into = [...of.options].find(({ value, text }) =>
+        i === 0
+          ? value === `with ${first}`
+          : value.startsWith('in ') && text.includes(words.get(first) ?? ''),
+      );
+      put(key, into?.value ?? '');
+    });
+    const splice = () =>
+      within(screen.getByRole('list', { name: 'Splices' }))
+        .getAllByRole('listitem')
+        .find((one) => one.textContent.toLowerCase().includes((words.get(first) ?? '').toLowerCase()));
+    for (const member of joint.members)
+      if ('pigtail' in member)
+        for (const { wire, terminal } of planned.landings)
+          if ('pigtail' in wire && wire.pigtail === member.pigtail.id)
+            fireEvent.change(within(splice() as HTMLElement).getByLabelText(/^Tail from/), {
+              target: { value: terminalKey(terminal) },
+            });
+    fireEvent.change(within(splice() as HTMLElement).getByLabelText(/^Connector of/), {
+      target: { value: joint.connectors[0]?.article },
+    });
+  }
+  for (const { wire, terminal } of planned.landings)
+    if ('end' in wire && words.has(endKey(wire.end)) && !('circuit' in terminal))
+      put(endKey(wire.end), `on ${terminalKey(terminal)}`);
+  for (const { end, colour } of planned.marks)
+    if (words.has(endKey(end))) pick(`Marking of the ${words.get(endKey(end)) ?? ''}`, colour);
+};
+
+test('a single-pole is made up by its lists, proved, found right, and counted; a reload finds it as it was left', () => {
+  const plan = planOf('poleAtSwitch');
+  const { unmount } = show(<PracticeScreen />);
+  press(/^1 Single-pole, power at the switch/);
+  press('Done: prove it');
+  expect(screen.getByText(/^It works from 0 of 2 positions/)).toBeTruthy();
+  const boxes = [...new Set(plan.planned.joints.map(({ box }) => box))];
+  const [first, ...others] = boxes;
+  if (!first) throw new Error('no box');
+  makeUpBox(plan, first);
+  unmount();
+  // Loaded anew it goes on where it was.
+  show(<PracticeScreen />);
+  press(/^Go on with “Single-pole, power at the switch”/);
+  for (const box of others) makeUpBox(plan, box);
+  press('Done: prove it');
+  expect(
+    within(screen.getByRole('region', { name: 'It is right' })).getByText(/all 2 positions and passes/),
+  ).toBeTruthy();
+  press('All exercises');
+  expect(screen.getByRole('button', { name: /^1 Single-pole.*Right 1 time$/ })).toBeTruthy();
+});
+
+test('with the breaker on nobody reaches into a box: it is stopped, counted and said; off nothing is live', () => {
+  const { job } = planOf('poleAtSwitch');
+  show(<PracticeScreen />);
+  press(/^1 Single-pole, power at the switch/);
+  const breaker = () => screen.getByRole('switch', { name: /^Breaker/ });
+  expect(breaker().getAttribute('aria-checked')).toBe('false');
+  expect(document.querySelectorAll('[data-live], [data-unknown]')).toHaveLength(0);
+  fireEvent.click(breaker());
+  const [slot] = job.slots;
+  const box = screen.getByRole('article', { name: `Box ${named(job, slot?.box ?? ('' as BoxId))}` });
+  const wire = () => box.querySelector('[data-wire^="conductor"]') as Element;
+  const live = () => document.querySelectorAll('[data-live]').length;
+  expect(live()).toBeGreaterThan(0);
+  fireEvent.click(wire());
+  expect(screen.getByText(/^Stopped: the breaker is on/)).toBeTruthy();
+  expect(screen.queryByRole('status', { name: 'Wire in hand' })).toBeNull();
+  expect(screen.getByText(/Put it off before you work in a box/)).toBeTruthy();
+  fireEvent.click(breaker());
+  expect(live()).toBe(0);
+  fireEvent.click(wire());
+  expect(screen.getByRole('status', { name: 'Wire in hand' })).toBeTruthy();
+});
+
+test('a hint goes from the question over the reason to one way; undo takes back what was done', () => {
+  show(<PracticeScreen />);
+  press(/^4 Two three-ways, power at the first/);
+  press('Hint');
+  const hint = within(screen.getByRole('region', { name: 'Hint' }));
+  expect(hint.getByText(/^Is every wire at .* on something\?$/)).toBeTruthy();
+  fireEvent.click(hint.getByRole('button', { name: 'Why?' }));
+  expect(hint.getByText(/hang free/)).toBeTruthy();
+  fireEvent.click(hint.getByRole('button', { name: 'Show one way' }));
+  expect(hint.getByText(/any other that works is as good/)).toBeTruthy();
+  const select = () =>
+    screen.getAllByLabelText<HTMLSelectElement>(/^The black of the .* is$/)[0] as HTMLSelectElement;
+  fireEvent.change(select(), { target: { value: 'alone' } });
+  expect(select().value).toBe('alone');
+  // What was hinted is of what was before.
+  expect(screen.queryByRole('region', { name: 'Hint' })).toBeNull();
+  press('Undo');
+  expect(select().value).toBe('loose');
+});
