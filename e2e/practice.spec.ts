@@ -4,7 +4,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test';
 const begin = async (page: Page, exercise: RegExp) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Practice' }).click();
-  await page.getByRole('button', { name: exercise }).click();
+  await page.getByRole('region', { name: 'Make it up' }).getByRole('button', { name: exercise }).click();
   await expect(page.getByRole('button', { name: 'Done: prove it' })).toBeVisible();
 };
 const sound = async (page: Page) => {
@@ -51,7 +51,10 @@ test.describe('on a telephone', () => {
   }) => {
     await page.goto('/practice');
     await sound(page);
-    await page.getByRole('button', { name: /^2 Single-pole, power at the light/ }).tap();
+    await page
+      .getByRole('region', { name: 'Make it up' })
+      .getByRole('button', { name: /^2 Single-pole, power at the light/ })
+      .tap();
     await expect(page.getByRole('article')).toHaveCount(1);
     await sound(page);
     const inHand = page.getByLabel('Box in hand');

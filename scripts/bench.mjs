@@ -276,6 +276,8 @@ await run(async () => {
   say(printed('identifyFigures.ts', '500'));
   edit();
   plannerFigures();
+  const { practiceFigures } = await import('./lib/practiceFigures.mjs');
+  practiceFigures(show);
   const database = await startTestDatabase();
   try {
     const server = await startServer({ databaseUrl: database.url, port: await freePort() });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   BUILT,
   compile,
+  drawHiddenFault,
   drawMakeUp,
   editDocument,
   endKey,
@@ -218,4 +219,30 @@ test('spoiled so that nodal analysis condemns it, it is never called right, and 
     });
   expect(condemned).toBeGreaterThan(150);
   expect(harmless).toBeGreaterThan(10);
+});
+
+test('a hidden fault is seen at the handles, by nodal analysis too, is told in words, and is mended by making up its box', () => {
+  const boxes = new Set<string>();
+  for (const level of LEVELS)
+    for (let seed = 1; seed <= 6; seed++) {
+      const fault = drawHiddenFault({ level, seed, edition: 2023 });
+      const { job, box, said } = fault;
+      named(job, level, () => {
+        expect(drawHiddenFault({ level, seed, edition: 2023 })).toEqual(fault);
+        const spoiled = job.wirings.find(({ id }) => id === BUILT)?.wiring;
+        if (!spoiled) throw new Error('no bench');
+        expect(worksByNodes(job, spoiled)).toBe(false);
+        const verdict = judgeMakeUp(job);
+        expect(verdict.working).toBeLessThan(verdict.of);
+        expect(verdict.faults.length).toBeGreaterThan(0);
+        expect(said.length).toBeGreaterThan(10);
+        boxes.add(`${level} ${box}`);
+        // What is not of that box is as it was planned; that box as planned mends it.
+        const planned = planOf(job);
+        const elsewhere = (one: Wiring) => one.joints.filter((joint) => joint.box !== box);
+        expect(elsewhere(spoiled)).toEqual(elsewhere(planned));
+        expect(judgeMakeUp(madeUp(job, planned)).right).toBe(true);
+      });
+    }
+  expect(boxes.size).toBeGreaterThan(12);
 });

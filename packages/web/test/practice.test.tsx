@@ -1,6 +1,7 @@
 import { jest } from '@jest/globals';
 import { fireEvent, screen, within } from '@testing-library/react';
 import {
+  drawHiddenFault,
   drawMakeUp,
   endKey,
   findBox,
@@ -26,6 +27,9 @@ beforeEach(() => {
   jest.spyOn(Math, 'random').mockReturnValue(CHANCE);
 });
 afterEach(() => jest.restoreAllMocks());
+
+const choose = (kind: string, exercise: RegExp) =>
+  fireEvent.click(within(screen.getByRole('region', { name: kind })).getByRole('button', { name: exercise }));
 
 const planOf = (level: MakeUpLevel): { job: Job; planned: Wiring } => {
   const { job } = drawMakeUp({ level, seed: SEED, edition: 2023 });
@@ -89,7 +93,7 @@ const makeUpBox = ({ job, planned }: ReturnType<typeof planOf>, box: BoxId) => {
 test('a single-pole is made up by its lists, proved, found right, and counted; a reload finds it as it was left', () => {
   const plan = planOf('poleAtSwitch');
   const { unmount } = show(<PracticeScreen />);
-  press(/^1 Single-pole, power at the switch/);
+  choose('Make it up', /^1 Single-pole, power at the switch/);
   press('Done: prove it');
   expect(screen.getByText(/^It works from 0 of 2 positions/)).toBeTruthy();
   const boxes = [...new Set(plan.planned.joints.map(({ box }) => box))];
@@ -112,7 +116,7 @@ test('a single-pole is made up by its lists, proved, found right, and counted; a
 test('with the breaker on nobody reaches into a box: it is stopped, counted and said; off nothing is live', () => {
   const { job } = planOf('poleAtSwitch');
   show(<PracticeScreen />);
-  press(/^1 Single-pole, power at the switch/);
+  choose('Make it up', /^1 Single-pole, power at the switch/);
   const breaker = () => screen.getByRole('switch', { name: /^Breaker/ });
   expect(breaker().getAttribute('aria-checked')).toBe('false');
   expect(document.querySelectorAll('[data-live], [data-unknown]')).toHaveLength(0);
@@ -134,7 +138,7 @@ test('with the breaker on nobody reaches into a box: it is stopped, counted and 
 
 test('a hint goes from the question over the reason to one way; undo takes back what was done', () => {
   show(<PracticeScreen />);
-  press(/^4 Two three-ways, power at the first/);
+  choose('Make it up', /^4 Two three-ways, power at the first/);
   press('Hint');
   const hint = within(screen.getByRole('region', { name: 'Hint' }));
   expect(hint.getByText(/^Is every wire at .* on something\?$/)).toBeTruthy();
@@ -150,4 +154,39 @@ test('a hint goes from the question over the reason to one way; undo takes back 
   expect(screen.queryByRole('region', { name: 'Hint' })).toBeNull();
   press('Undo');
   expect(select().value).toBe('loose');
+});
+
+test('a hidden fault: flipped with the power on, its box opened dead, mended, and told afterwards with what it took', () => {
+  const { box, said, job } = drawHiddenFault({ level: 'pairAtSwitch', seed: SEED, edition: 2023 });
+  const plan = planOf('pairAtSwitch');
+  show(<PracticeScreen />);
+  choose('Find the fault', /^4 Two three-ways, power at the first/);
+  const shut = () => screen.queryAllByRole('article', { name: /^Closed box/ });
+  expect(shut()).toHaveLength(job.boxes.length);
+  expect(screen.getByRole('region', { name: 'Handles' })).toBeTruthy();
+  press('Done: prove it');
+  expect(screen.getByText(/^It works from \d of 4 positions/)).toBeTruthy();
+  expect(screen.queryByText(new RegExp(said))).toBeNull();
+  const itsBox = () => {
+    const found = shut().find((one) => one.textContent.includes(named(job, box)));
+    if (!found) throw new Error('it is open');
+    return within(found).getByRole('button', { name: 'Open it' });
+  };
+  // Live it stays shut.
+  fireEvent.click(itsBox());
+  expect(screen.getByText(/^Stopped: the breaker is on/)).toBeTruthy();
+  expect(shut()).toHaveLength(job.boxes.length);
+  fireEvent.click(screen.getByRole('switch', { name: 'Breaker on' }));
+  fireEvent.click(itsBox());
+  expect(shut()).toHaveLength(job.boxes.length - 1);
+  // All of it loose, and made up anew.
+  pick('Box in hand', box);
+  for (const select of screen.getAllByLabelText<HTMLSelectElement>(/^The .* is$/))
+    fireEvent.change(select, { target: { value: 'loose' } });
+  makeUpBox(plan, box);
+  press('Done: prove it');
+  const right = screen.getByRole('region', { name: 'It is right' });
+  expect(right.textContent).toContain(`It was at ${named(job, box)}: ${said}.`);
+  expect(right.textContent).toContain(`You opened 1 box of ${job.boxes.length}`);
+  expect(right.textContent).toContain('You reached into a live box 1 time');
 });

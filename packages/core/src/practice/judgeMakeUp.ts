@@ -113,22 +113,29 @@ const ofGroup = (job: Job, reviewed: Subject, table: TruthTable): PracticeFault[
         reason: 'It burns in every position: the switched wire meets the hot without a switch between them.',
       },
     ];
-  return table.switches.flatMap((device, i): PracticeFault[] => {
-    const { changes, of } = changesBy(table, i);
-    if (changes === of) return [];
-    const { box, name } = handleOf(job, reviewed, device);
-    return [
-      {
-        ...{ stage: 'works', box, section: '' },
-        question:
-          changes === 0 ? 'Which handle does nothing?' : 'Which handle does something only sometimes?',
-        reason:
-          changes === 0
-            ? `That of ${name}.`
-            : `That of ${name}: it changes the light from ${changes} of ${of} positions. Look at what is on its common, and whether its travelers are a pair.`,
-      },
-    ];
-  });
+  const told = table.switches.map((device, i) => ({
+    ...handleOf(job, reviewed, device),
+    ...changesBy(table, i),
+  }));
+  const idle = told.filter(({ changes }) => changes === 0);
+  const partly = told.filter(({ changes, of }) => changes > 0 && changes < of);
+  const one = (all: typeof told): BoxId | null => (all.length === 1 ? (all[0]?.box ?? null) : null);
+  const faults: PracticeFault[] = [];
+  if (idle.length > 0)
+    faults.push({
+      ...plain,
+      box: one(idle),
+      question: 'Which handle does nothing?',
+      reason: `${idle.length === 1 ? 'That' : 'Those'} of ${listed(idle.map(({ name }) => name))}.`,
+    });
+  if (partly.length > 0)
+    faults.push({
+      ...plain,
+      box: one(partly),
+      question: 'Which handle does something only sometimes?',
+      reason: `${listed(partly.map(({ name, changes, of }) => `${name}: it changes the light from ${changes} of ${of} positions`))}. Look at what is on each common, and whether the travelers are pairs.`,
+    });
+  return faults;
 };
 
 const ofFinding = (job: Job, { at, title, section, reason }: Finding): PracticeFault => {
@@ -165,6 +172,17 @@ const looseIn = (job: Job, { wiring }: Subject): PracticeFault[] =>
 /** What is made up, as it is by now; null where the job holds no such exercise. */
 const made = (job: Job): Subject | null => reviewWiring(job, BUILT) ?? null;
 
+const tablesOf = ({ job, wiring, compiled }: Subject): TruthTable[] =>
+  job.groups
+    .filter(({ control }) => control === 'switched')
+    .map((group) => truthTable(job, wiring, compiled, group));
+
+/** Is it seen at the handles, the lights and the breaker that something is wrong with what is made up? */
+export const showsAtHandles = (job: Job): boolean => {
+  const reviewed = made(job);
+  return reviewed !== null && tablesOf(reviewed).some((table) => ofGroup(job, reviewed, table).length > 0);
+};
+
 /**
  * What is thought of a circuit that was made up: proved from every position of its handles, and inspected. What the plan itself is told of (what
  * is to be seen on site, and the like) is nobody's fault here.
@@ -174,7 +192,7 @@ export const judgeMakeUp = (job: Job): MakeUpVerdict => {
   if (!reviewed) return { right: false, working: 0, of: 0, faults: [] };
   const groups = job.groups.filter(({ control }) => control === 'switched');
   const proofs = reviewed.proofs.filter(({ group }) => groups.some(({ id }) => id === group));
-  const tables = groups.map((group) => truthTable(reviewed.job, reviewed.wiring, reviewed.compiled, group));
+  const tables = tablesOf(reviewed);
   const known = new Set(reviewJob(job).findings.map(findingKey));
   const violations = reviewed.findings.filter(
     // That it does not work is told by its handles.

@@ -1,5 +1,3 @@
-import { uniformInt } from 'pure-rand/distribution/uniformInt';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { BUILT, withDocument } from '../edits/wiring/documents.js';
 import { addPlace, newDraft, newPlace } from '../edits/draftEdits.js';
 import { withDraft, type CircuitDraft } from '../edits/circuitDraft.js';
@@ -11,6 +9,7 @@ import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
+import { picking } from './picking.js';
 
 /** What is made up, from the easiest on: how many switches, where power enters, where the luminaires hang. */
 interface Level {
@@ -79,21 +78,6 @@ export interface MakeUp {
 const ROOMS = ['Net loft', 'Bunk room', 'Sail room', 'Pantry', 'Oar shed', 'Chart room', 'Slip office'];
 const SWITCHES = ['Creek door', 'Yard door', 'Stove end', 'Ladder head'];
 const LIGHTS = ['Ridge light', 'Bench light'];
-
-/** Draws from the seed: the same ones in the same order every time. */
-const picking = (seed: number) => {
-  const drawn = xoroshiro128plus(seed);
-  const upTo = (count: number): number => uniformInt(drawn, 0, count - 1);
-  return {
-    upTo,
-    of: <T>(list: readonly T[]): T => list[upTo(list.length)] as T,
-    /** So many of a list, none twice. */
-    some: <T>(list: readonly T[], count: number): T[] => {
-      const left = [...list];
-      return Array.from({ length: count }, () => left.splice(upTo(left.length), 1)[0] as T);
-    },
-  };
-};
 
 /** The wires of every box out of their splices and off their screws; what is on the breaker and the bars of the panel stays. */
 export const hangingLoose = (wiring: Wiring): Wiring => ({

@@ -4,7 +4,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useNarrow } from '../../parts/useNarrow.js';
 import { Board } from './Board.js';
 import { HandBench } from './HandBench.js';
-import { HandleBar } from './HandleBar.js';
+import { HandleBar } from '../../wiring/HandleBar.js';
 import { viewed, wireFollowed } from '../../store/wiringSlice.js';
 import { PositionRibbon, useWalk } from '../../wiring/PositionRibbon.js';
 import { RunStripView } from '../../wiring/RunStripView.js';

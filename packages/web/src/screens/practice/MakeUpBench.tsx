@@ -7,23 +7,26 @@ import {
   evaluate,
   findCircuit,
   MAKE_UP_LEVELS,
+  type BoxId,
   type Circuit,
   type Job,
-  type MakeUpAsked,
   type Wiring,
 } from '@amber/core';
 import { Button, SafetyLine } from '../../parts/ui.js';
+import { placeName } from '../../parts/words.js';
 import { useNarrow } from '../../parts/useNarrow.js';
 import { redone, undone } from '../../store/jobSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { BoxCard } from '../../wiring/BoxCard.js';
+import { HandleBar } from '../../wiring/HandleBar.js';
 import { InHandBar } from '../../wiring/InHandBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
 import { RunStripView } from '../../wiring/RunStripView.js';
 import { useFlip } from '../../wiring/useFlip.js';
 import { useInHand } from '../../wiring/useInHand.js';
 import { useSubject, type Subject } from '../../wiring/useSubject.js';
-import { madeWiring } from './kept.js';
+import { ClosedBox } from './ClosedBox.js';
+import { madeWiring, type PracticeAsked } from './kept.js';
 import { MakeUpPanel } from './MakeUpPanel.js';
 
 /** All of the board is one circuit, whatever is joined by now: its cables lie where they were pulled. */
@@ -51,7 +54,7 @@ const deadOf = (subject: Subject, positions: Parameters<typeof evaluate>[1]): Su
 };
 
 interface Made {
-  asked: MakeUpAsked;
+  asked: PracticeAsked;
   /** What is made up has changed. */
   onMade: (wiring: Wiring) => void;
   onRight: () => void;
@@ -70,7 +73,11 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
     }),
     (a, b) => a.past === b.past && a.future === b.future,
   );
-  const [on, setOn] = useState(false);
+  const hides = asked.kind === 'findFault';
+  // A fault is looked for with the power on, at the handles; nothing is made up that way.
+  const [on, setOn] = useState(hides);
+  const [began] = useState(() => Date.now());
+  const [opened, setOpened] = useState<readonly BoxId[]>([]);
   /** How often somebody reached into a live box; each time it was stopped. */
   const [stopped, setStopped] = useState(0);
   const told = useSubject(job, BUILT, null);
@@ -97,6 +104,11 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
   // On a telephone one box is as wide as the screen; which one, the list under it says.
   const one = numbered.find(({ drawing }) => drawing.box === inView) ?? numbered[0];
   const shown = narrow && one ? [one] : numbered;
+  const open = (box: BoxId) => {
+    if (on) setStopped((times) => times + 1);
+    else setOpened((before) => [...before, box]);
+  };
+  const isShut = (box: BoxId) => hides && !opened.includes(box);
   const level = MAKE_UP_LEVELS[asked.level];
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
@@ -125,7 +137,8 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
             Breaker {on ? 'on' : 'off'}
           </button>
         </header>
-        {subject.strips.map((one) => (
+        {hides ? <HandleBar subject={subject} positions={positions} onFlip={flip} /> : null}
+        {(hides ? [] : subject.strips).map((one) => (
           <RunStripView
             key={one.circuit.id}
             subject={subject}
@@ -146,29 +159,44 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
                   into it.
                 </strong>
               ) : on ? (
-                'The breaker is on: flip the handles and see what it does. Amber, dashed = live now.'
+                hides ? (
+                  'The breaker is on: flip the handles above, and see what the light does.'
+                ) : (
+                  'The breaker is on: flip the handles and see what it does. Amber, dashed = live now.'
+                )
+              ) : hides ? (
+                'The breaker is off. Open the box that you suspect, and put its wires right: tap a wire, then where it goes.'
               ) : (
                 'The breaker is off. Tap a wire, then the screw, splice or wire that it goes to.'
               )}
             </p>
           )}
           <div className="flex flex-wrap items-start gap-x-3 gap-y-4">
-            {shown.map(({ drawing, number }) => (
-              <BoxCard
-                key={drawing.box}
-                subject={subject}
-                drawing={drawing}
-                number={number}
-                large={false}
-                hasSteps={false}
-                positions={positions}
-                seen={seen}
-                followed={null}
-                inHand={hand.at?.box === drawing.box ? hand.at.key : null}
-                onFlip={flip}
-                onFollow={(key) => tap(drawing.box, key)}
-              />
-            ))}
+            {shown.map(({ drawing, number }) =>
+              isShut(drawing.box) ? (
+                <ClosedBox
+                  key={drawing.box}
+                  name={`${number} · ${placeName(job, drawing.box)}`}
+                  isSwitch={subject.devices.some(({ box }) => box === drawing.box)}
+                  onOpen={() => open(drawing.box)}
+                />
+              ) : (
+                <BoxCard
+                  key={drawing.box}
+                  subject={subject}
+                  drawing={drawing}
+                  number={number}
+                  large={false}
+                  hasSteps={false}
+                  positions={positions}
+                  seen={seen}
+                  followed={null}
+                  inHand={hand.at?.box === drawing.box ? hand.at.key : null}
+                  onFlip={flip}
+                  onFollow={(key) => tap(drawing.box, key)}
+                />
+              ),
+            )}
           </div>
         </section>
       </main>
@@ -182,6 +210,8 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
             subject={subject}
             on={on}
             stopped={stopped}
+            hidden={hides ? { ...asked, opened: opened.length, began } : null}
+            isShut={isShut}
             onRight={onRight}
             onAnother={onAnother}
           />

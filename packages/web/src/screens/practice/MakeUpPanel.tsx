@@ -1,9 +1,11 @@
-import { useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import {
+  drawHiddenFault,
   hintOf,
   judgeMakeUp,
   listed,
   sayBoxLine,
+  type BoxId,
   type Job,
   type MakeUpHint,
   type MakeUpVerdict,
@@ -17,18 +19,21 @@ import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { useTelling } from '../../store/useTelling.js';
 import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
+import type { PracticeAsked } from './kept.js';
 import { SplicesHere } from './SplicesHere.js';
 
+type Hidden = PracticeAsked & { opened: number; began: number };
+
 /** What is to be made up, in a sentence or two. */
-const Asked = ({ job }: { job: Job }) => {
+const Asked = ({ job, hidden }: { job: Job; hidden: boolean }) => {
   const [circuit] = job.circuits;
   const at = (ids: readonly string[]) => listed(ids.map((id) => placeName(job, id)));
   const boxes = [...new Set(job.slots.map(({ box }) => box))];
   return (
     <p className="text-[14.5px]">
       {at(boxes)} {boxes.length === 1 ? 'switches' : 'each switch'} {at(job.luminaires.map(({ box }) => box))}
-      . Power comes from the panel on {circuit?.breaker ?? 15} A, {circuit?.awg ?? 14} AWG. The run above
-      shows where the cables lie.
+      . Power comes from the panel on {circuit?.breaker ?? 15} A, {circuit?.awg ?? 14} AWG.{' '}
+      {hidden ? 'It was made up with one mistake.' : 'The run shows where the cables lie.'}
     </p>
   );
 };
@@ -96,12 +101,26 @@ const Hint = ({
   </section>
 );
 
+/** What a fault took to be found; the fault itself, now that it is mended. */
+const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
+  const { said, box } = useMemo(() => drawHiddenFault(hidden), [hidden]);
+  const [took] = useState(() => Math.max(1, Math.round((Date.now() - hidden.began) / 60_000)));
+  return (
+    <p className="text-[14px]">
+      It was at {placeName(job, box)}: {said}. You opened {plural(hidden.opened, 'box', 'boxes')} of{' '}
+      {job.boxes.length}, in {plural(took, 'minute')}.
+    </p>
+  );
+};
+
 const Right = ({
   verdict,
   stopped,
+  found,
   onAnother,
 }: {
   verdict: MakeUpVerdict;
+  found: ReactNode;
   stopped: number;
   onAnother: () => void;
 }) => (
@@ -112,6 +131,7 @@ const Right = ({
     <p className="text-[15.5px] font-bold">
       Right: it works from {verdict.of === 1 ? 'its position' : `all ${verdict.of} positions`} and passes.
     </p>
+    {found}
     {stopped > 0 ? (
       <p className="text-[14px]">
         You reached into a live box {plural(stopped, 'time')}. On the ladder nobody stops you: breaker off,
@@ -130,6 +150,8 @@ export const MakeUpPanel = ({
   subject,
   on,
   stopped,
+  hidden,
+  isShut,
   onRight,
   onAnother,
 }: {
@@ -138,6 +160,9 @@ export const MakeUpPanel = ({
   /** Is the breaker on? Then nothing is worked on. */
   on: boolean;
   stopped: number;
+  /** Of an exercise in which a fault is to be found: which, how many boxes were opened, since when. */
+  hidden: Hidden | null;
+  isShut: (box: BoxId) => boolean;
   onRight: () => void;
   onAnother: () => void;
 }) => {
@@ -151,8 +176,10 @@ export const MakeUpPanel = ({
   const hint = hinted?.job === job ? hinted : null;
   const box =
     subject.drawings.find((drawing) => drawing.box === chosen)?.box ?? subject.drawings[0]?.box ?? null;
-  // One thing after the other: what is in the air first, then what the handles say, then the inspector.
-  const first = (verdict?.faults ?? []).filter(({ stage }) => stage === verdict?.faults[0]?.stage);
+  // One thing after the other. Of a fault that is to be found the handles speak first: they tell of no box that was not opened.
+  const stages = hidden ? HIDDEN_STAGES : STAGES;
+  const stage = stages.find((one) => verdict?.faults.some((fault) => fault.stage === one));
+  const first = (verdict?.faults ?? []).filter((fault) => fault.stage === stage);
   const judge = () => {
     const thought = judgeMakeUp(job);
     setJudged({ job, verdict: thought });
@@ -166,7 +193,7 @@ export const MakeUpPanel = ({
   };
   return (
     <div className="flex flex-col gap-4">
-      <Asked job={job} />
+      <Asked job={job} hidden={hidden !== null} />
       <div className="flex flex-wrap gap-2">
         <Button look="main" onClick={judge}>
           Done: prove it
@@ -175,7 +202,12 @@ export const MakeUpPanel = ({
       </div>
       {verdict ? (
         verdict.right ? (
-          <Right verdict={verdict} stopped={stopped} onAnother={onAnother} />
+          <Right
+            verdict={verdict}
+            stopped={stopped}
+            found={hidden ? <Found job={job} hidden={hidden} /> : null}
+            onAnother={onAnother}
+          />
         ) : (
           <section aria-label="Not right yet" className="flex flex-col gap-2">
             <p role="status" className="font-semibold">
@@ -205,7 +237,9 @@ export const MakeUpPanel = ({
               ))}
             </Select>
           </Field>
-          {on ? (
+          {isShut(box) ? (
+            <p className="mt-2 text-[14px] font-semibold">This box is closed.</p>
+          ) : on ? (
             <p className="mt-2 text-[14px] font-semibold">
               The breaker is on. Put it off before you work in a box.
             </p>
@@ -237,4 +271,6 @@ export const MakeUpPanel = ({
     </div>
   );
 };
+const STAGES = ['loose', 'works', 'passes'] as const;
+const HIDDEN_STAGES = ['works', 'loose', 'passes'] as const;
 const NONE: ReadonlySet<string> = new Set();

@@ -1,22 +1,37 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import {
-  EDITIONS,
-  MAKE_UP_LEVELS,
-  type Edition,
-  type MakeUpAsked,
-  type MakeUpLevel,
-  type Wiring,
-} from '@amber/core';
+import { EDITIONS, MAKE_UP_LEVELS, type Edition, type MakeUpLevel, type Wiring } from '@amber/core';
 import { Button, Field, SafetyNote, Select } from '../../parts/ui.js';
 import { opened } from '../../store/jobSlice.js';
 import { createStore } from '../../store/store.js';
 import { plural } from '../../parts/format.js';
-import { keepPractice, keptPractice, resumed, type KeptPractice } from './kept.js';
+import {
+  keepPractice,
+  keptPractice,
+  PRACTICE_KINDS,
+  resumed,
+  rightKey,
+  type KeptPractice,
+  type PracticeAsked,
+  type PracticeKind,
+} from './kept.js';
 import { MakeUpBench } from './MakeUpBench.js';
 
 const LEVELS = Object.entries(MAKE_UP_LEVELS) as [MakeUpLevel, (typeof MAKE_UP_LEVELS)[MakeUpLevel]][];
 const freshSeed = () => Math.floor(Math.random() * 1_000_000_000);
+
+const KINDS: Record<PracticeKind, { title: string; words: string }> = {
+  makeUp: {
+    title: 'Make it up',
+    words:
+      'The cables are pulled and the wires hang loose. Put each where it belongs, flip the handles, see what it does.',
+  },
+  findFault: {
+    title: 'Find the fault',
+    words:
+      'Somebody has made it up with one mistake. Flip the handles first; then open as few boxes as you can, dead, and mend it.',
+  },
+};
 
 /** Which exercise, by which edition; what came out right before stands beside each. */
 const Choose = ({
@@ -25,7 +40,7 @@ const Choose = ({
   onGoOn,
 }: {
   kept: KeptPractice | null;
-  onBegin: (asked: MakeUpAsked) => void;
+  onBegin: (asked: PracticeAsked) => void;
   onGoOn: () => void;
 }) => {
   const [edition, setEdition] = useState<Edition>(kept?.asked.edition ?? 2023);
@@ -34,11 +49,9 @@ const Choose = ({
       <div className="mx-auto flex max-w-5xl flex-col gap-5 p-5">
         <div className="flex flex-wrap items-end gap-4">
           <div className="min-w-72 flex-1">
-            <h1 className="text-[22px] font-bold">Practice: make it up</h1>
+            <h1 className="text-[22px] font-bold">Practice</h1>
             <p className="mt-1 text-[14.5px]">
-              A circuit with its cables pulled and its wires hanging loose. Put each wire where it belongs,
-              flip the handles, see what it does. Whatever works from every position and passes is right:
-              nothing is compared with one answer.
+              Whatever works from every position and passes is right: nothing is compared with one answer.
             </p>
           </div>
           <div className="w-40">
@@ -62,31 +75,40 @@ const Choose = ({
         {kept ? (
           <Button look="main" className="self-start" onClick={onGoOn}>
             Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”
+            {kept.asked.kind === 'findFault' ? ', a fault to find' : ''}
           </Button>
         ) : null}
-        <ol aria-label="Exercises" className="grid gap-3 sm:grid-cols-2">
-          {LEVELS.map(([level, { title, learns }], i) => {
-            const right = kept?.right[level] ?? 0;
-            return (
-              <li key={level}>
-                <button
-                  type="button"
-                  onClick={() => onBegin({ level, seed: freshSeed(), edition })}
-                  className="flex h-full w-full gap-3 rounded-lg border border-edge bg-sheet p-4 text-left hover:bg-rail"
-                >
-                  <span className="text-[22px] leading-none font-bold text-quiet tabular-nums">{i + 1}</span>
-                  <span className="min-w-0">
-                    <span className="block text-[16px] font-bold">{title}</span>
-                    <span className="block text-[14px]">{learns}</span>
-                    <span className="block text-[13px] text-quiet">
-                      {right === 0 ? 'Not made up yet' : `Right ${plural(right, 'time')}`}
-                    </span>
-                  </span>
-                </button>
-              </li>
-            );
-          })}
-        </ol>
+        {PRACTICE_KINDS.map((kind) => (
+          <section key={kind} aria-label={KINDS[kind].title}>
+            <h2 className="text-[18px] font-bold">{KINDS[kind].title}</h2>
+            <p className="mb-2 text-[14.5px]">{KINDS[kind].words}</p>
+            <ol className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
+              {LEVELS.map(([level, { title, learns }], i) => {
+                const right = kept?.right[rightKey({ kind, level })] ?? 0;
+                return (
+                  <li key={level}>
+                    <button
+                      type="button"
+                      onClick={() => onBegin({ kind, level, seed: freshSeed(), edition })}
+                      className="flex h-full w-full gap-3 rounded-lg border border-edge bg-sheet p-3 text-left hover:bg-rail"
+                    >
+                      <span className="text-[20px] leading-none font-bold text-quiet tabular-nums">
+                        {i + 1}
+                      </span>
+                      <span className="min-w-0">
+                        <span className="block text-[15px] font-bold">{title}</span>
+                        {kind === 'makeUp' ? <span className="block text-[13.5px]">{learns}</span> : null}
+                        {right === 0 ? null : (
+                          <span className="block text-[13px] text-quiet">Right {plural(right, 'time')}</span>
+                        )}
+                      </span>
+                    </button>
+                  </li>
+                );
+              })}
+            </ol>
+          </section>
+        ))}
         <p className="text-[13px] text-quiet">
           What came out right is remembered in this browser alone. Every exercise is drawn anew: places,
           material and wire sizes change.
@@ -100,7 +122,7 @@ const Choose = ({
 /** Learn it on the bench, before the ladder. */
 export const PracticeScreen = () => {
   const [kept, setKept] = useState(keptPractice);
-  const [bench, setBench] = useState<{ asked: MakeUpAsked; store: ReturnType<typeof createStore> } | null>(
+  const [bench, setBench] = useState<{ asked: PracticeAsked; store: ReturnType<typeof createStore> } | null>(
     null,
   );
   const change = useCallback((next: (before: KeptPractice) => KeptPractice) => {
@@ -116,23 +138,23 @@ export const PracticeScreen = () => {
     store.dispatch(opened({ stored: { revision: 1, document: job }, draft: null }));
     setBench({ asked: practice.asked, store });
   };
-  const begin = (asked: MakeUpAsked) => {
+  const begin = (asked: PracticeAsked) => {
     const next = { asked, wiring: null, right: kept?.right ?? {} };
     setKept(next);
     show(next);
   };
   if (!bench) return <Choose kept={kept} onBegin={begin} onGoOn={() => kept && show(kept)} />;
-  const { level } = bench.asked;
+  const key = rightKey(bench.asked);
   return (
     <Provider store={bench.store}>
       <MakeUpBench
-        key={`${level} ${bench.asked.seed}`}
+        key={`${key} ${bench.asked.seed}`}
         asked={bench.asked}
         onMade={onMade}
         onRight={() =>
           change((before) => ({
             ...before,
-            right: { ...before.right, [level]: (before.right[level] ?? 0) + 1 },
+            right: { ...before.right, [key]: (before.right[key] ?? 0) + 1 },
           }))
         }
         onAnother={() => begin({ ...bench.asked, seed: freshSeed() })}

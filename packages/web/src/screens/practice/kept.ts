@@ -1,5 +1,6 @@
 import {
   BUILT,
+  drawHiddenFault,
   drawMakeUp,
   EDITIONS,
   MAKE_UP_LEVELS,
@@ -13,12 +14,18 @@ import {
   type Wiring,
 } from '@amber/core';
 
+export const PRACTICE_KINDS = ['makeUp', 'findFault'] as const;
+export type PracticeKind = (typeof PRACTICE_KINDS)[number];
+/** Which exercise it is; the same answer gives the same one. */
+export type PracticeAsked = MakeUpAsked & { kind: PracticeKind };
+
 /** What this browser keeps of practice: the exercise on the bench, and how often each kind came out right. */
 export interface KeptPractice {
-  asked: MakeUpAsked;
+  asked: PracticeAsked;
   /** As it is made up by now; null while nothing was touched. */
   wiring: Wiring | null;
-  right: Partial<Record<MakeUpLevel, number>>;
+  /** By kind and level: `findFault pairAtLight`. */
+  right: Record<string, number>;
 }
 
 const KEY = 'amber.practice';
@@ -32,14 +39,19 @@ export const keptPractice = (): KeptPractice | null => {
   try {
     const found = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<KeptPractice> | null;
     const asked = found?.asked;
-    if (!asked || !isLevel(asked.level) || !isEdition(asked.edition) || !Number.isInteger(asked.seed))
+    const kind = PRACTICE_KINDS.find((one) => one === asked?.kind);
+    if (
+      !asked ||
+      !kind ||
+      !isLevel(asked.level) ||
+      !isEdition(asked.edition) ||
+      !Number.isInteger(asked.seed)
+    )
       return null;
     const wiring = wiringSchema.safeParse(found.wiring);
-    const right = Object.entries(found.right ?? {}).filter(
-      ([level, count]) => isLevel(level) && Number.isInteger(count),
-    );
+    const right = Object.entries(found.right ?? {}).filter(([, count]) => Number.isInteger(count));
     return {
-      asked: { level: asked.level, seed: asked.seed, edition: asked.edition },
+      asked: { kind, level: asked.level, seed: asked.seed, edition: asked.edition },
       wiring: wiring.success ? wiring.data : null,
       right: Object.fromEntries(right),
     };
@@ -60,12 +72,15 @@ export const keepPractice = (kept: KeptPractice): boolean => {
 
 /** The exercise with what was made up of it. */
 export const resumed = ({ asked, wiring }: Pick<KeptPractice, 'asked' | 'wiring'>): MakeUp => {
-  const exercise = drawMakeUp(asked);
+  const exercise = asked.kind === 'findFault' ? drawHiddenFault(asked) : drawMakeUp(asked);
   const document = exercise.job.wirings.find(({ id }) => id === BUILT);
   return wiring && document
     ? { ...exercise, job: withDocument(exercise.job, { ...document, wiring }) }
     : exercise;
 };
+
+export const rightKey = ({ kind, level }: Pick<PracticeAsked, 'kind' | 'level'>): string =>
+  `${kind} ${level}`;
 
 export const madeWiring = (job: Job): Wiring | null =>
   job.wirings.find(({ id }) => id === BUILT)?.wiring ?? null;

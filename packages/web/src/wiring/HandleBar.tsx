@@ -7,7 +7,7 @@ import {
   type Group,
   type Positions,
 } from '@amber/core';
-import type { Subject } from '../../wiring/useSubject.js';
+import type { Subject } from './useSubject.js';
 
 /** What the loads of a group do now, in a word each kind; where they differ, all of the words. */
 const sayLights = (subject: Subject, group: Group): string => {
