@@ -244,6 +244,7 @@ export type { Role } from './circuit/roles.js';
 export { drawMakeUp, hangingLoose, MAKE_UP_LEVELS } from './practice/makeUp.js';
 export type { MakeUp, MakeUpAsked, MakeUpLevel } from './practice/makeUp.js';
 export { drawHiddenFault, type HiddenFault } from './practice/hiddenFault.js';
+export { drawSizing, judgeSizing, type Sizing } from './practice/sizing.js';
 export { hintOf, judgeMakeUp } from './practice/judgeMakeUp.js';
 export type { MakeUpHint, MakeUpVerdict, PracticeFault } from './practice/judgeMakeUp.js';
 export { everyPosition, grayWalk, somePositions } from './proving/positions.js';

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import {
+  articleOf,
   BUILT,
   compile,
   drawHiddenFault,
   drawMakeUp,
+  drawSizing,
   editDocument,
   endKey,
   everyPosition,
@@ -11,6 +13,7 @@ import {
   hintOf,
   jobSchema,
   judgeMakeUp,
+  judgeSizing,
   MAKE_UP_LEVELS,
   plannedWiring,
   sayWiringRefusal,
@@ -224,7 +227,7 @@ test('spoiled so that nodal analysis condemns it, it is never called right, and 
 test('a hidden fault is seen at the handles, by nodal analysis too, is told in words, and is mended by making up its box', () => {
   const boxes = new Set<string>();
   for (const level of LEVELS)
-    for (let seed = 1; seed <= 6; seed++) {
+    for (let seed = 1; seed <= 4; seed++) {
       const fault = drawHiddenFault({ level, seed, edition: 2023 });
       const { job, box, said } = fault;
       named(job, level, () => {
@@ -244,5 +247,43 @@ test('a hidden fault is seen at the handles, by nodal analysis too, is told in w
         expect(judgeMakeUp(madeUp(job, planned)).right).toBe(true);
       });
     }
-  expect(boxes.size).toBeGreaterThan(12);
+  expect(boxes.size).toBeGreaterThan(9);
+});
+
+test('a box to be sized is of a size near to what it needs, sometimes too small; only its own volume and verdict are right', () => {
+  let small = 0;
+  let drawn = 0;
+  for (const level of LEVELS)
+    for (let seed = 1; seed <= 7; seed++) {
+      const sizing = drawSizing({ level, seed, edition: 2023 });
+      const { fill, job, box } = sizing;
+      named(job, level, () => {
+        expect(drawSizing({ level, seed, edition: 2023 })).toEqual(sizing);
+        expect(job.boxes.map(({ id }) => id)).toContain(box);
+        expect(fill.unknown).toEqual([]);
+        const { needed, available } = fill;
+        if (available === null) throw new Error('its volume is not known');
+        const fits = needed <= available;
+        expect(judgeSizing(sizing, { needed, fits })).toEqual({ volume: true, verdict: true });
+        expect(judgeSizing(sizing, { needed: needed + 20_000, fits: !fits })).toEqual({
+          volume: false,
+          verdict: false,
+        });
+        // Counted by another hand: two for the yoke, one for each wire that comes in, one for all grounds.
+        const awg = job.circuits[0]?.awg ?? 14;
+        const each = awg === 12 ? 22_500 : 20_000;
+        const there = planOf(job).cables.filter(({ from, to }) => from === box || to === box);
+        const wires = there.reduce(
+          (sum, cable) => sum + articleOf(job.stock, 'cable', cable.article).insulated.length,
+          0,
+        );
+        const yokes = planOf(job).devices.filter((device) => device.box === box).length;
+        const clamps = fill.lines.some(({ what }) => what === 'clamps') ? each : 0;
+        expect(needed).toBe((wires + 2 * yokes + 1) * each + clamps);
+        drawn += 1;
+        if (!fits) small += 1;
+      });
+    }
+  expect(small).toBeGreaterThan(drawn / 6);
+  expect(small).toBeLessThan((drawn * 5) / 6);
 });

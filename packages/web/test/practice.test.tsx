@@ -2,7 +2,9 @@ import { jest } from '@jest/globals';
 import { fireEvent, screen, within } from '@testing-library/react';
 import {
   drawHiddenFault,
+  cubicInches,
   drawMakeUp,
+  drawSizing,
   endKey,
   findBox,
   plannedWiring,
@@ -189,4 +191,32 @@ test('a hidden fault: flipped with the power on, its box opened dead, mended, an
   expect(right.textContent).toContain(`It was at ${named(job, box)}: ${said}.`);
   expect(right.textContent).toContain(`You opened 1 box of ${job.boxes.length}`);
   expect(right.textContent).toContain('You reached into a live box 1 time');
+});
+
+test('a box is sized in the head: the lines are shown once something was said, and what is right is counted', () => {
+  const { fill, box, job } = drawSizing({ level: 'fourWay', seed: SEED, edition: 2023 });
+  show(<PracticeScreen />);
+  choose('Size it', /^6 Three places, a four-way between/);
+  expect(screen.getByRole('heading', { name: named(job, box) })).toBeTruthy();
+  expect(screen.queryByRole('table')).toBeNull();
+  const fits = fill.verdict === 'fits';
+  const say = (cubicInches: number) => {
+    fireEvent.change(screen.getByLabelText(/^Cubic inches needed/), {
+      target: { value: String(cubicInches) },
+    });
+    fireEvent.blur(screen.getByLabelText(/^Cubic inches needed/));
+    press(fits ? 'It fits' : 'Too small');
+  };
+  say(fill.needed / 10_000 + 2);
+  const told = () => screen.getByRole('region', { name: 'How it comes out' });
+  expect(told().textContent).toContain(`it needs ${cubicInches(fill.needed)}`);
+  expect(within(told()).getByRole('table').textContent).toContain('Grounds, counted together');
+  expect(document.querySelectorAll('[data-live]')).toHaveLength(0);
+  press('All exercises');
+  expect(screen.queryByText(/^Right 1 time$/)).toBeNull();
+  choose('Size it', /^6 Three places, a four-way between/);
+  say(fill.needed / 10_000);
+  expect(within(told()).getByRole('status').textContent).toBe('Right.');
+  press('All exercises');
+  expect(within(screen.getByRole('region', { name: 'Size it' })).getByText('Right 1 time')).toBeTruthy();
 });

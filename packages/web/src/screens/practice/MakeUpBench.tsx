@@ -4,7 +4,6 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import {
   BUILT,
   drawStrip,
-  evaluate,
   findCircuit,
   MAKE_UP_LEVELS,
   type BoxId,
@@ -26,6 +25,7 @@ import { useFlip } from '../../wiring/useFlip.js';
 import { useInHand } from '../../wiring/useInHand.js';
 import { useSubject, type Subject } from '../../wiring/useSubject.js';
 import { ClosedBox } from './ClosedBox.js';
+import { deadOf } from './dead.js';
 import { madeWiring, type PracticeAsked } from './kept.js';
 import { MakeUpPanel } from './MakeUpPanel.js';
 
@@ -46,12 +46,6 @@ const wholeOf = (subject: Subject, circuit: Circuit | null): Subject => ({
       ]
     : [],
 });
-
-/** The same with its breaker off: nothing is live, whatever the handles do. */
-const deadOf = (subject: Subject, positions: Parameters<typeof evaluate>[1]): Subject => {
-  const compiled = { ...subject.compiled, sources: [] };
-  return { ...subject, compiled, state: evaluate(compiled, positions) };
-};
 
 interface Made {
   asked: PracticeAsked;

@@ -16,6 +16,7 @@ import {
   type PracticeKind,
 } from './kept.js';
 import { MakeUpBench } from './MakeUpBench.js';
+import { SizeBench } from './SizeBench.js';
 
 const LEVELS = Object.entries(MAKE_UP_LEVELS) as [MakeUpLevel, (typeof MAKE_UP_LEVELS)[MakeUpLevel]][];
 const freshSeed = () => Math.floor(Math.random() * 1_000_000_000);
@@ -31,6 +32,16 @@ const KINDS: Record<PracticeKind, { title: string; words: string }> = {
     words:
       'Somebody has made it up with one mistake. Flip the handles first; then open as few boxes as you can, dead, and mend it.',
   },
+  sizeIt: {
+    title: 'Size it',
+    words: 'A box with what is in it. Count its cubic inches in your head (314.16), and say whether it fits.',
+  },
+};
+
+const BESIDE: Record<PracticeKind, string> = {
+  makeUp: '',
+  findFault: ', a fault to find',
+  sizeIt: ', a box to size',
 };
 
 /** Which exercise, by which edition; what came out right before stands beside each. */
@@ -74,8 +85,7 @@ const Choose = ({
         </div>
         {kept ? (
           <Button look="main" className="self-start" onClick={onGoOn}>
-            Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”
-            {kept.asked.kind === 'findFault' ? ', a fault to find' : ''}
+            Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”{BESIDE[kept.asked.kind]}
           </Button>
         ) : null}
         {PRACTICE_KINDS.map((kind) => (
@@ -145,21 +155,19 @@ export const PracticeScreen = () => {
   };
   if (!bench) return <Choose kept={kept} onBegin={begin} onGoOn={() => kept && show(kept)} />;
   const key = rightKey(bench.asked);
+  const ways = {
+    onRight: () =>
+      change((before) => ({ ...before, right: { ...before.right, [key]: (before.right[key] ?? 0) + 1 } })),
+    onAnother: () => begin({ ...bench.asked, seed: freshSeed() }),
+    onLeave: () => setBench(null),
+  };
   return (
     <Provider store={bench.store}>
-      <MakeUpBench
-        key={`${key} ${bench.asked.seed}`}
-        asked={bench.asked}
-        onMade={onMade}
-        onRight={() =>
-          change((before) => ({
-            ...before,
-            right: { ...before.right, [key]: (before.right[key] ?? 0) + 1 },
-          }))
-        }
-        onAnother={() => begin({ ...bench.asked, seed: freshSeed() })}
-        onLeave={() => setBench(null)}
-      />
+      {bench.asked.kind === 'sizeIt' ? (
+        <SizeBench key={`${key} ${bench.asked.seed}`} asked={bench.asked} {...ways} />
+      ) : (
+        <MakeUpBench key={`${key} ${bench.asked.seed}`} asked={bench.asked} onMade={onMade} {...ways} />
+      )}
     </Provider>
   );
 };

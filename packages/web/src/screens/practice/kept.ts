@@ -2,6 +2,7 @@ import {
   BUILT,
   drawHiddenFault,
   drawMakeUp,
+  drawSizing,
   EDITIONS,
   MAKE_UP_LEVELS,
   withDocument,
@@ -14,7 +15,7 @@ import {
   type Wiring,
 } from '@amber/core';
 
-export const PRACTICE_KINDS = ['makeUp', 'findFault'] as const;
+export const PRACTICE_KINDS = ['makeUp', 'findFault', 'sizeIt'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 /** Which exercise it is; the same answer gives the same one. */
 export type PracticeAsked = MakeUpAsked & { kind: PracticeKind };
@@ -70,9 +71,16 @@ export const keepPractice = (kept: KeptPractice): boolean => {
   }
 };
 
+/** How an exercise of each kind is drawn. */
+const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
+  makeUp: drawMakeUp,
+  findFault: drawHiddenFault,
+  sizeIt: drawSizing,
+};
+
 /** The exercise with what was made up of it. */
 export const resumed = ({ asked, wiring }: Pick<KeptPractice, 'asked' | 'wiring'>): MakeUp => {
-  const exercise = asked.kind === 'findFault' ? drawHiddenFault(asked) : drawMakeUp(asked);
+  const exercise = DRAWN[asked.kind](asked);
   const document = exercise.job.wirings.find(({ id }) => id === BUILT);
   return wiring && document
     ? { ...exercise, job: withDocument(exercise.job, { ...document, wiring }) }
