@@ -105,7 +105,7 @@ const SHOTS = [
         localStorage.setItem(
           'amber.practice',
           JSON.stringify({
-            asked: { level: 'pairAtSwitch', seed: 7, edition: 2023 },
+            asked: { kind: 'makeUp', level: 'pairAtSwitch', seed: 7, edition: 2023 },
             wiring: null,
             right: {},
           }),
