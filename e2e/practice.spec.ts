@@ -1,11 +1,11 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 
-const begin = async (page: Page, exercise: RegExp) => {
+const begin = async (page: Page, exercise: RegExp, kind = 'Make it up') => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Practice' }).click();
-  await page.getByRole('region', { name: 'Make it up' }).getByRole('button', { name: exercise }).click();
-  await expect(page.getByRole('button', { name: 'Done: prove it' })).toBeVisible();
+  await page.getByRole('region', { name: kind }).getByRole('button', { name: exercise }).click();
+  await expect(page.getByRole('complementary', { name: 'What is asked' })).toBeVisible();
 };
 const sound = async (page: Page) => {
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
@@ -43,6 +43,25 @@ test('a wire is put by two taps, taken back, and found again after a reload; wit
   await expect(page.getByRole('article').first().getByText('loose', { exact: true })).toHaveCount(count - 1);
 });
 
+test('a fault is looked for by keys alone: handles flipped, the breaker put off, a box opened', async ({
+  page,
+}) => {
+  await begin(page, /^4 Two three-ways, power at the first/, 'Find the fault');
+  await expect(page.getByRole('article', { name: /^Closed box/ })).toHaveCount(3);
+  await sound(page);
+  const first = page.getByRole('region', { name: 'Handles' }).getByRole('button').first();
+  await first.focus();
+  const before = await first.getAttribute('aria-label');
+  await page.keyboard.press('Enter');
+  await expect(first).not.toHaveAttribute('aria-label', before ?? '');
+  await page.getByRole('switch', { name: 'Breaker on' }).focus();
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Open it' }).first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('article', { name: /^Closed box/ })).toHaveCount(2);
+  await sound(page);
+});
+
 test.describe('on a telephone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -68,6 +87,19 @@ test.describe('on a telephone', () => {
     await page.getByRole('button', { name: 'Why?' }).tap();
     await page.getByRole('button', { name: 'Show one way' }).tap();
     await expect(page.getByText(/any other that works is as good/)).toBeVisible();
+    await sound(page);
+  });
+
+  test('a box is sized, and its lines are shown', async ({ page }) => {
+    await page.goto('/practice');
+    await page
+      .getByRole('region', { name: 'Size it' })
+      .getByRole('button', { name: /^1 Single-pole/ })
+      .tap();
+    await page.getByLabel(/^Cubic inches needed/).fill('12');
+    await page.getByLabel(/^Cubic inches needed/).blur();
+    await page.getByRole('button', { name: 'It fits' }).tap();
+    await expect(page.getByRole('region', { name: 'How it comes out' }).getByRole('table')).toBeVisible();
     await sound(page);
   });
 });

@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import {
   drawHiddenFault,
   cubicInches,
@@ -7,6 +7,7 @@ import {
   drawSizing,
   endKey,
   findBox,
+  finderWay,
   plannedWiring,
   terminalKey,
   wiresIn,
@@ -18,6 +19,7 @@ import {
 import { PracticeScreen } from '../src/screens/practice/PracticeScreen.js';
 import { press, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
+import { yard } from './support/yard.js';
 
 /** The seed that the page draws while chance is held still. */
 const CHANCE = 0.123456789;
@@ -191,6 +193,13 @@ test('a hidden fault: flipped with the power on, its box opened dead, mended, an
   expect(right.textContent).toContain(`It was at ${named(job, box)}: ${said}.`);
   expect(right.textContent).toContain(`You opened 1 box of ${job.boxes.length}`);
   expect(right.textContent).toContain('You reached into a live box 1 time');
+  fireEvent.click(within(right).getByRole('button', { name: 'How the fault finder would have found it' }));
+  const way = finderWay(drawHiddenFault({ level: 'pairAtSwitch', seed: SEED, edition: 2023 }));
+  expect(
+    within(right)
+      .getAllByRole('listitem')
+      .map(({ textContent }) => textContent),
+  ).toEqual(way?.steps);
 });
 
 test('a box is sized in the head: the lines are shown once something was said, and what is right is counted', () => {
@@ -219,4 +228,43 @@ test('a box is sized in the head: the lines are shown once something was said, a
   expect(within(told()).getByRole('status').textContent).toBe('Right.');
   press('All exercises');
   expect(within(screen.getByRole('region', { name: 'Size it' })).getByText('Right 1 time')).toBeTruthy();
+});
+
+describe('a circuit of one’s own', () => {
+  const open = async (circuit: string) => {
+    const sent = fakeServer();
+    const shown = show(<PracticeScreen />, { at: `/practice?job=heron-yard&circuit=${circuit}` });
+    await waitFor(() => expect(sent.some(({ path }) => path === '/api/jobs/heron-yard')).toBe(true));
+    await act(async () => {
+      sent
+        .find(({ path }) => path === '/api/jobs/heron-yard')
+        ?.answer(200, { revision: 3, document: yard() });
+      await Promise.resolve();
+    });
+    return { ...shown, sent };
+  };
+
+  test('hangs loose under its own names, and nothing of it is sent to the server', async () => {
+    const { sent, where } = await open('tar-store-light');
+    expect(await screen.findByRole('heading', { name: 'Tar store, for practice' })).toBeTruthy();
+    expect(screen.getByRole('article', { name: 'Box Tar store door' })).toBeTruthy();
+    fireEvent.change(
+      screen.getAllByLabelText<HTMLSelectElement>(/^The black of the .* is$/)[0] as HTMLElement,
+      {
+        target: { value: 'alone' },
+      },
+    );
+    press('Done: prove it');
+    expect(screen.getByText(/^It works from 0 of 2 positions/)).toBeTruthy();
+    expect(sent.filter(({ method }) => method !== 'GET')).toEqual([]);
+    press('Its bench');
+    expect(where()).toBe('/jobs/heron-yard/circuits/tar-store-light');
+  });
+
+  test('that goes on from old work is refused with the reason, and the way back', async () => {
+    const { where } = await open('winch-lights');
+    expect(await screen.findByText(/goes on from old work/)).toBeTruthy();
+    press('Back to its bench');
+    expect(where()).toBe('/jobs/heron-yard/circuits/winch-lights');
+  });
 });

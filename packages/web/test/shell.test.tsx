@@ -67,7 +67,7 @@ describe('an address inside a job', () => {
         .getAllByRole('link')
         .slice(1)
         .map((one) => one.textContent),
-    ).toEqual(['Jobs', 'Layout', 'Runs', 'Bench', 'Boxes', 'Check', 'Order', 'Prove', 'Shop']);
+    ).toEqual(['Jobs', 'Layout', 'Runs', 'Bench', 'Boxes', 'Check', 'Order', 'Prove', 'Practice', 'Shop']);
     expect(rail.getByRole('link', { name: 'Bench' }).getAttribute('aria-current')).toBe('page');
     expect(rail.getByRole('link', { name: 'Layout' }).getAttribute('aria-current')).toBeNull();
     expect(screen.getByLabelText<HTMLInputElement>('Name of the job').value).toBe('Heron Yard');

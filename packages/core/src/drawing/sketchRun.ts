@@ -26,7 +26,6 @@ export const runSketchSchema = z.object({
 export type RunSketch = z.infer<typeof runSketchSchema>;
 type Sign = RunSketch['nodes'][number]['sign'];
 
-/** The sketch of these cables of the planned wiring; null where there are none. */
 /** What stands at a place that is neither a switch nor a lamp. */
 const signOf = (job: Job, wiring: Wiring, { devices, luminaires }: StripNode): Sign => {
   if (luminaires.length > 0)
@@ -37,6 +36,7 @@ const signOf = (job: Job, wiring: Wiring, { devices, luminaires }: StripNode): S
   return one?.role === 'receptacle' && others.length === 0 ? 'receptacle' : null;
 };
 
+/** The sketch of these cables of the planned wiring; null where there are none. */
 export const sketchRun = (job: Job, cables: readonly CableId[]): RunSketch | null => {
   const wiring = plannedWiring(job);
   if (!wiring || cables.length === 0) return null;

@@ -1,8 +1,7 @@
-import type { BoxId, CircuitId, GroupId, LuminaireId, SlotId } from '../model/ids.js';
+import type { BoxId, CircuitId, GroupId, LuminaireId, RoomId, SlotId } from '../model/ids.js';
 import type { Group, Job } from '../model/job.js';
 import { findCircuit, findGroup, groupsOfCircuit } from '../model/lookup.js';
 import { newGroup, newLuminaire, newSlot } from '../model/newJob.js';
-import type { RoomId } from '../model/ids.js';
 import type { Spot } from '../layout/walls.js';
 import { boxAt } from './placeEdits.js';
 

@@ -14,6 +14,7 @@ import { picking } from './picking.js';
 export interface HiddenFault extends MakeUp {
   /** Where it is, and what, in words; for afterwards. */
   box: BoxId;
+  fault: Fault;
   said: string;
 }
 
@@ -37,7 +38,8 @@ export const drawHiddenFault = (asked: MakeUpAsked): HiddenFault => {
     if (!spoiled.ok) continue;
     const wiring = asItLooks(planned, spoiled.value, job.stock);
     const hidden = withDocument(job, newWiringDoc(BUILT, 'built', wiring));
-    if (showsAtHandles(hidden)) return { ...exercise, box, said: sayFault(job, planned, fault), job: hidden };
+    if (showsAtHandles(hidden))
+      return { ...exercise, box, fault, said: sayFault(job, planned, fault), job: hidden };
   }
   throw new Error(`No fault of ${asked.level} ${asked.seed} is seen at its handles.`);
 };

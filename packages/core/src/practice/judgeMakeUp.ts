@@ -1,5 +1,4 @@
-import type { Finding } from '../code/rule.js';
-import { findingKey } from '../code/rule.js';
+import { findingKey, type Finding } from '../code/rule.js';
 import { BUILT } from '../edits/wiring/documents.js';
 import { whereIs, wiresIn } from '../existing/whereabouts.js';
 import type { BoxId, DeviceId } from '../model/ids.js';

@@ -9,6 +9,7 @@ import { matchPath } from 'react-router';
  *     ?wiring=WIRING                       of a wiring as found, existing or built; the planned one without it
  *     ?change                              on the runs: a change of what is there is begun
  *     ?walk=STOP                           of the demo: a stop of the walk through it
+ *     /practice?job=JOB&circuit=CIRCUIT    a circuit of one's own is made up for practice
  *     ?find, ?wires                        on the test sheet: the fault is looked for, or wires that nobody knows
  *
  * The screen that a job opens with has no word.
@@ -21,6 +22,15 @@ export const WORKSHEET_PATH = '/worksheet';
 /** The shop: catalog, prices, labour units. */
 export const SHOP_PATH = '/shop';
 export const PRACTICE_PATH = '/practice';
+/** A circuit of one's own, to be made up. */
+export const practisePath = (job: string, circuit: string): string =>
+  `${PRACTICE_PATH}?${new URLSearchParams({ job, circuit }).toString()}`;
+/** The circuit that an address of practice asks for; null for none. */
+export const practisedIn = (search: string): { job: string; circuit: string } | null => {
+  const asked = new URLSearchParams(search);
+  const [job, circuit] = [asked.get('job'), asked.get('circuit')];
+  return job === null || circuit === null ? null : { job, circuit };
+};
 export const JOB_PATTERN = '/jobs/:jobId/*';
 const WIRING = 'wiring';
 /** The word of the screen that begins a circuit. */

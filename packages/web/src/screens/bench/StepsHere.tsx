@@ -1,5 +1,7 @@
 import { lazy } from 'react';
+import { Link } from 'react-router';
 import { Boundary } from '../../parts/Boundary.js';
+import { practisePath } from '../../parts/paths.js';
 import type { Subject } from '../../wiring/useSubject.js';
 
 const BoxBites = lazy(async () => ({
@@ -19,5 +21,13 @@ export const StepsHere = ({ subject, brief = false }: { subject: Subject; brief?
         subject.kind === 'planned' ? <BoxBites key={box} job={subject.job} box={box} /> : null
       }
     />
+    {subject.kind === 'planned' && subject.circuit && !brief ? (
+      <Link
+        to={practisePath(subject.job.id, subject.circuit.id)}
+        className="mt-4 inline-flex min-h-10 items-center text-[14px] font-semibold underline underline-offset-3 print:hidden"
+      >
+        Practise making it up, without changing the job
+      </Link>
+    ) : null}
   </Boundary>
 );

@@ -1,16 +1,7 @@
 import { ChevronLeft, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import {
-  BUILT,
-  drawStrip,
-  findCircuit,
-  MAKE_UP_LEVELS,
-  type BoxId,
-  type Circuit,
-  type Job,
-  type Wiring,
-} from '@amber/core';
+import { BUILT, drawStrip, findCircuit, type BoxId, type Circuit, type Job, type Wiring } from '@amber/core';
 import { Button, SafetyLine } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
 import { useNarrow } from '../../parts/useNarrow.js';
@@ -48,15 +39,20 @@ const wholeOf = (subject: Subject, circuit: Circuit | null): Subject => ({
 });
 
 interface Made {
-  asked: PracticeAsked;
+  title: string;
+  /** Where leaving leads, in a word or two. */
+  back: string;
+  /** Which fault is hidden; null where the wires hang loose. */
+  fault: PracticeAsked | null;
   /** What is made up has changed. */
   onMade: (wiring: Wiring) => void;
   onRight: () => void;
-  onAnother: () => void;
+  /** Another of the kind; null where there is only this one. */
+  onAnother: (() => void) | null;
   onLeave: () => void;
 }
 
-const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job: Job }) => {
+const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }: Made & { job: Job }) => {
   const dispatch = useAppDispatch();
   const circuit = findCircuit(job, job.circuits[0]?.id ?? null) ?? null;
   const { positions } = useAppSelector((state) => state.wiring);
@@ -67,7 +63,7 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
     }),
     (a, b) => a.past === b.past && a.future === b.future,
   );
-  const hides = asked.kind === 'findFault';
+  const hides = fault !== null;
   // A fault is looked for with the power on, at the handles; nothing is made up that way.
   const [on, setOn] = useState(hides);
   const [began] = useState(() => Date.now());
@@ -103,15 +99,14 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
     else setOpened((before) => [...before, box]);
   };
   const isShut = (box: BoxId) => hides && !opened.includes(box);
-  const level = MAKE_UP_LEVELS[asked.level];
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
         <header className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-sheet px-3 py-1.5">
-          <Button look="bare" onClick={onLeave} aria-label="All exercises">
-            <ChevronLeft size={18} /> Exercises
+          <Button look="bare" onClick={onLeave}>
+            <ChevronLeft size={18} /> {back}
           </Button>
-          <h1 className="min-w-48 flex-1 text-[17px] font-bold">{level.title}</h1>
+          <h1 className="min-w-48 flex-1 text-[17px] font-bold">{title}</h1>
           <Button disabled={!past} aria-label="Undo" onClick={() => dispatch(undone())}>
             <Undo2 size={17} />
           </Button>
@@ -204,7 +199,7 @@ const Bench = ({ job, asked, onMade, onRight, onAnother, onLeave }: Made & { job
             subject={subject}
             on={on}
             stopped={stopped}
-            hidden={hides ? { ...asked, opened: opened.length, began } : null}
+            hidden={fault ? { ...fault, opened: opened.length, began } : null}
             isShut={isShut}
             onRight={onRight}
             onAnother={onAnother}

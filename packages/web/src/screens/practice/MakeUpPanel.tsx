@@ -1,11 +1,13 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import {
   drawHiddenFault,
+  finderWay,
   hintOf,
   judgeMakeUp,
   listed,
   sayBoxLine,
   type BoxId,
+  type FinderWay,
   type Job,
   type MakeUpHint,
   type MakeUpVerdict,
@@ -103,13 +105,34 @@ const Hint = ({
 
 /** What a fault took to be found; the fault itself, now that it is mended. */
 const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
-  const { said, box } = useMemo(() => drawHiddenFault(hidden), [hidden]);
+  const [fault] = useState(() => drawHiddenFault(hidden));
+  const { said, box } = fault;
+  const [way, setWay] = useState<FinderWay | null>(null);
   const [took] = useState(() => Math.max(1, Math.round((Date.now() - hidden.began) / 60_000)));
   return (
-    <p className="text-[14px]">
-      It was at {placeName(job, box)}: {said}. You opened {plural(hidden.opened, 'box', 'boxes')} of{' '}
-      {job.boxes.length}, in {plural(took, 'minute')}.
-    </p>
+    <div className="text-[14px]">
+      <p>
+        It was at {placeName(job, box)}: {said}. You opened {plural(hidden.opened, 'box', 'boxes')} of{' '}
+        {job.boxes.length}, in {plural(took, 'minute')}.
+      </p>
+      {way ? (
+        <div className="mt-2">
+          <p className="font-semibold">
+            The fault finder: {plural(way.steps.length, 'question')}, {plural(way.opened, 'box', 'boxes')}{' '}
+            opened.
+          </p>
+          <ol aria-label="The way of the fault finder" className="list-decimal pl-6">
+            {way.steps.map((step, i) => (
+              <li key={i}>{step}</li>
+            ))}
+          </ol>
+        </div>
+      ) : (
+        <Button className="mt-2" onClick={() => setWay(finderWay(fault))}>
+          How the fault finder would have found it
+        </Button>
+      )}
+    </div>
   );
 };
 
@@ -122,7 +145,7 @@ const Right = ({
   verdict: MakeUpVerdict;
   found: ReactNode;
   stopped: number;
-  onAnother: () => void;
+  onAnother: (() => void) | null;
 }) => (
   <section
     aria-label="It is right"
@@ -138,9 +161,11 @@ const Right = ({
         locked, proved dead.
       </p>
     ) : null}
-    <Button look="main" className="self-start" onClick={onAnother}>
-      Another of this kind
-    </Button>
+    {onAnother ? (
+      <Button look="main" className="self-start" onClick={onAnother}>
+        Another of this kind
+      </Button>
+    ) : null}
   </section>
 );
 
@@ -164,7 +189,7 @@ export const MakeUpPanel = ({
   hidden: Hidden | null;
   isShut: (box: BoxId) => boolean;
   onRight: () => void;
-  onAnother: () => void;
+  onAnother: (() => void) | null;
 }) => {
   const dispatch = useAppDispatch();
   const chosen = useAppSelector((state) => state.wiring.box);

@@ -1,10 +1,12 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
+import { useLocation } from 'react-router';
 import { EDITIONS, MAKE_UP_LEVELS, type Edition, type MakeUpLevel, type Wiring } from '@amber/core';
 import { Button, Field, SafetyNote, Select } from '../../parts/ui.js';
-import { opened } from '../../store/jobSlice.js';
-import { createStore } from '../../store/store.js';
+import type { createStore } from '../../store/store.js';
+import { benchStore } from './benchStore.js';
 import { plural } from '../../parts/format.js';
+import { practisedIn } from '../../parts/paths.js';
 import {
   keepPractice,
   keptPractice,
@@ -16,6 +18,7 @@ import {
   type PracticeKind,
 } from './kept.js';
 import { MakeUpBench } from './MakeUpBench.js';
+import { OwnCircuit } from './OwnCircuit.js';
 import { SizeBench } from './SizeBench.js';
 
 const LEVELS = Object.entries(MAKE_UP_LEVELS) as [MakeUpLevel, (typeof MAKE_UP_LEVELS)[MakeUpLevel]][];
@@ -129,8 +132,8 @@ const Choose = ({
   );
 };
 
-/** Learn it on the bench, before the ladder. */
-export const PracticeScreen = () => {
+/** An exercise that is drawn, from the list of all. */
+const Drawn = () => {
   const [kept, setKept] = useState(keptPractice);
   const [bench, setBench] = useState<{ asked: PracticeAsked; store: ReturnType<typeof createStore> } | null>(
     null,
@@ -144,9 +147,7 @@ export const PracticeScreen = () => {
   const onMade = useCallback((wiring: Wiring) => change((before) => ({ ...before, wiring })), [change]);
   const show = (practice: KeptPractice) => {
     const { job } = resumed(practice);
-    const store = createStore({ kept: false });
-    store.dispatch(opened({ stored: { revision: 1, document: job }, draft: null }));
-    setBench({ asked: practice.asked, store });
+    setBench({ asked: practice.asked, store: benchStore(job) });
   };
   const begin = (asked: PracticeAsked) => {
     const next = { asked, wiring: null, right: kept?.right ?? {} };
@@ -166,8 +167,21 @@ export const PracticeScreen = () => {
       {bench.asked.kind === 'sizeIt' ? (
         <SizeBench key={`${key} ${bench.asked.seed}`} asked={bench.asked} {...ways} />
       ) : (
-        <MakeUpBench key={`${key} ${bench.asked.seed}`} asked={bench.asked} onMade={onMade} {...ways} />
+        <MakeUpBench
+          key={`${key} ${bench.asked.seed}`}
+          title={MAKE_UP_LEVELS[bench.asked.level].title}
+          back="All exercises"
+          fault={bench.asked.kind === 'findFault' ? bench.asked : null}
+          onMade={onMade}
+          {...ways}
+        />
       )}
     </Provider>
   );
+};
+
+/** Learn it on the bench, before the ladder: what is drawn, or a circuit of one's own. */
+export const PracticeScreen = () => {
+  const own = practisedIn(useLocation().search);
+  return own ? <OwnCircuit key={`${own.job} ${own.circuit}`} {...own} /> : <Drawn />;
 };

@@ -43,8 +43,8 @@ const Bench = ({ job, asked, onRight, onAnother, onLeave }: Sized & { job: Job }
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
         <header className="flex shrink-0 flex-wrap items-center gap-x-3 border-b border-line bg-sheet px-3 py-1.5">
-          <Button look="bare" onClick={onLeave} aria-label="All exercises">
-            <ChevronLeft size={18} /> Exercises
+          <Button look="bare" onClick={onLeave}>
+            <ChevronLeft size={18} /> All exercises
           </Button>
           <h1 className="min-w-48 flex-1 text-[17px] font-bold">
             Size it: {MAKE_UP_LEVELS[asked.level].title}
