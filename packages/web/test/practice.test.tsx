@@ -138,6 +138,15 @@ test('with the breaker on nobody reaches into a box: it is stopped, counted and 
   expect(live()).toBe(0);
   fireEvent.click(wire());
   expect(screen.getByRole('status', { name: 'Wire in hand' })).toBeTruthy();
+  // Hot to neutral: put on, it trips, and nothing is live.
+  const black = screen.getByLabelText<HTMLSelectElement>(/^The black of the .* to panel is$/);
+  const white = [...black.options].find(({ text }) =>
+    /^with|^the white of the .* to panel|white of the .* to panel/.test(text),
+  );
+  fireEvent.change(black, { target: { value: white?.value } });
+  fireEvent.click(breaker());
+  expect(screen.getByText(/^The breaker trips as it is put on/)).toBeTruthy();
+  expect(live()).toBe(0);
 });
 
 test('a hint goes from the question over the reason to one way; undo takes back what was done', () => {

@@ -70,6 +70,12 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
   const [opened, setOpened] = useState<readonly BoxId[]>([]);
   /** How often somebody reached into a live box; each time it was stopped. */
   const [stopped, setStopped] = useState(0);
+  /** Said until the breaker is thrown the next time. */
+  const [warned, setWarned] = useState(false);
+  const stop = () => {
+    setStopped((times) => times + 1);
+    setWarned(true);
+  };
   const told = useSubject(job, BUILT, null);
   const whole = useMemo(() => wholeOf(told, circuit), [told, circuit]);
   const subject = useMemo(() => (on ? whole : deadOf(whole, positions)), [on, whole, positions]);
@@ -86,7 +92,7 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
   const tap = (box: Parameters<typeof hand.tap>[0], key: string) => {
     if (!on) return hand.tap(box, key);
     hand.leave();
-    setStopped((times) => times + 1);
+    stop();
   };
   const narrow = useNarrow();
   const inView = useAppSelector((state) => state.wiring.box);
@@ -95,7 +101,7 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
   const one = numbered.find(({ drawing }) => drawing.box === inView) ?? numbered[0];
   const shown = narrow && one ? [one] : numbered;
   const open = (box: BoxId) => {
-    if (on) setStopped((times) => times + 1);
+    if (on) stop();
     else setOpened((before) => [...before, box]);
   };
   const isShut = (box: BoxId) => hides && !opened.includes(box);
@@ -120,6 +126,7 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
             onClick={() => {
               hand.leave();
               setOn(!on);
+              setWarned(false);
             }}
             className={`min-h-11 rounded-md border-2 px-4 font-bold ${on ? 'border-amber-live bg-sheet' : 'border-ink bg-ink text-sheet'}`}
           >
@@ -142,10 +149,15 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
             <InHandBar hand={hand} mayBeUnseen={false} />
           ) : (
             <p role="status" className="px-2 pb-1 text-[13.5px]">
-              {on && stopped > 0 ? (
+              {on && warned ? (
                 <strong className="rounded bg-sheet px-1.5 text-violation">
                   Stopped: the breaker is on. Put it off, lock it, and prove the box dead before you reach
                   into it.
+                </strong>
+              ) : on && subject.state.shorts.length > 0 ? (
+                <strong className="rounded bg-sheet px-1.5">
+                  The breaker trips as it is put on, or at this position of the handles. Put it off, and find
+                  out why before it goes on again.
                 </strong>
               ) : on ? (
                 hides ? (
