@@ -245,6 +245,7 @@ export { drawMakeUp, hangingLoose, MAKE_UP_LEVELS } from './practice/makeUp.js';
 export type { MakeUp, MakeUpAsked, MakeUpLevel } from './practice/makeUp.js';
 export { drawHiddenFault, type HiddenFault } from './practice/hiddenFault.js';
 export { finderWay, type FinderWay } from './practice/finderWay.js';
+export { drawJudging, type AskedRule, type Judging } from './practice/judging.js';
 export { drawSizing, judgeSizing, type Sizing } from './practice/sizing.js';
 export { NOT_PRACTISED, practiseCircuit, type OwnCircuit } from './practice/ownCircuit.js';
 export { hintOf, judgeMakeUp } from './practice/judgeMakeUp.js';

@@ -2,6 +2,7 @@ import { jest } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import {
   drawHiddenFault,
+  drawJudging,
   cubicInches,
   drawMakeUp,
   drawSizing,
@@ -237,6 +238,29 @@ test('a box is sized in the head: the lines are shown once something was said, a
   expect(within(told()).getByRole('status').textContent).toBe('Right.');
   press('All exercises');
   expect(within(screen.getByRole('region', { name: 'Size it' })).getByText('Right 1 time')).toBeTruthy();
+});
+
+test('a circuit that works is judged: ticked right it is counted, and what an inspector says stands beside it', () => {
+  const { rules, findings } = drawJudging({ level: 'pairAtSwitch', seed: SEED, edition: 2023 });
+  show(<PracticeScreen />);
+  choose('Judge it', /^4 Two three-ways, power at the first/);
+  const box = (title: string) => screen.getByRole('checkbox', { name: new RegExp(`^${title}`) });
+  const [kept] = rules.filter(({ broken }) => !broken);
+  fireEvent.click(box(kept?.title ?? ''));
+  press('So I judge it');
+  const told = () =>
+    within(screen.getByRole('region', { name: 'How it comes out' })).getByRole('status').textContent;
+  expect(told()).toMatch(/^\d of 6 right\.$/);
+  press('All exercises');
+  // Chance is held still, so it is the same one again.
+  choose('Judge it', /^4 Two three-ways, power at the first/);
+  for (const { title, broken } of rules) if (broken) fireEvent.click(box(title));
+  press('So I judge it');
+  expect(told()).toBe('Right.');
+  const said = screen.getByRole('list', { name: 'What an inspector says' }).textContent;
+  for (const { title } of findings) expect(said).toContain(title);
+  press('All exercises');
+  expect(within(screen.getByRole('region', { name: 'Judge it' })).getByText('Right 1 time')).toBeTruthy();
 });
 
 describe('a circuit of one’s own', () => {

@@ -17,6 +17,7 @@ import {
   type PracticeAsked,
   type PracticeKind,
 } from './kept.js';
+import { JudgeBench } from './JudgeBench.js';
 import { MakeUpBench } from './MakeUpBench.js';
 import { OwnCircuit } from './OwnCircuit.js';
 import { SizeBench } from './SizeBench.js';
@@ -35,6 +36,10 @@ const KINDS: Record<PracticeKind, { title: string; words: string }> = {
     words:
       'Somebody has made it up with one mistake. Flip the handles first; then open as few boxes as you can, dead, and mend it.',
   },
+  judgeIt: {
+    title: 'Judge it',
+    words: 'It works from every position, and yet something in it would not pass. What?',
+  },
   sizeIt: {
     title: 'Size it',
     words: 'A box with what is in it. Count its cubic inches in your head (314.16), and say whether it fits.',
@@ -45,6 +50,7 @@ const BESIDE: Record<PracticeKind, string> = {
   makeUp: '',
   findFault: ', a fault to find',
   sizeIt: ', a box to size',
+  judgeIt: ', to be judged',
 };
 
 /** Which exercise, by which edition; what came out right before stands beside each. */
@@ -164,7 +170,9 @@ const Drawn = () => {
   };
   return (
     <Provider store={bench.store}>
-      {bench.asked.kind === 'sizeIt' ? (
+      {bench.asked.kind === 'judgeIt' ? (
+        <JudgeBench key={`${key} ${bench.asked.seed}`} asked={bench.asked} {...ways} />
+      ) : bench.asked.kind === 'sizeIt' ? (
         <SizeBench key={`${key} ${bench.asked.seed}`} asked={bench.asked} {...ways} />
       ) : (
         <MakeUpBench

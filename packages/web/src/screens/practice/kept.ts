@@ -1,6 +1,7 @@
 import {
   BUILT,
   drawHiddenFault,
+  drawJudging,
   drawMakeUp,
   drawSizing,
   EDITIONS,
@@ -15,7 +16,7 @@ import {
   type Wiring,
 } from '@amber/core';
 
-export const PRACTICE_KINDS = ['makeUp', 'findFault', 'sizeIt'] as const;
+export const PRACTICE_KINDS = ['makeUp', 'findFault', 'sizeIt', 'judgeIt'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 /** Which exercise it is; the same answer gives the same one. */
 export type PracticeAsked = MakeUpAsked & { kind: PracticeKind };
@@ -76,6 +77,7 @@ const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
   makeUp: drawMakeUp,
   findFault: drawHiddenFault,
   sizeIt: drawSizing,
+  judgeIt: drawJudging,
 };
 
 /** The exercise with what was made up of it. */

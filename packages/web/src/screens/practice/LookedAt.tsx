@@ -1,0 +1,37 @@
+import { ChevronLeft } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Button, SafetyLine } from '../../parts/ui.js';
+
+/** An exercise to be looked at and answered: the boxes on the board, what is asked beside them. */
+export const LookedAt = ({
+  title,
+  onLeave,
+  board,
+  children,
+}: {
+  title: string;
+  onLeave: () => void;
+  board: ReactNode;
+  children: ReactNode;
+}) => (
+  <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
+    <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
+      <header className="flex shrink-0 flex-wrap items-center gap-x-3 border-b border-line bg-sheet px-3 py-1.5">
+        <Button look="bare" onClick={onLeave}>
+          <ChevronLeft size={18} /> All exercises
+        </Button>
+        <h1 className="min-w-48 flex-1 text-[17px] font-bold">{title}</h1>
+      </header>
+      <section aria-label="Opened boxes" className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
+        <div className="flex flex-wrap items-start gap-x-4 gap-y-5">{board}</div>
+      </section>
+    </main>
+    <aside
+      aria-label="What is asked"
+      className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-92 lg:border-l"
+    >
+      <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 lg:overflow-y-auto">{children}</div>
+      <SafetyLine className="shrink-0 border-t border-line px-4 py-1" />
+    </aside>
+  </div>
+);
