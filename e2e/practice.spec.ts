@@ -4,6 +4,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test';
 const begin = async (page: Page, exercise: RegExp, kind = 'Make it up') => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Practice' }).click();
+  await page.getByRole('button', { name: kind, exact: true }).click();
   await page.getByRole('region', { name: kind }).getByRole('button', { name: exercise }).click();
   await expect(page.getByRole('complementary', { name: 'What is asked' })).toBeVisible();
 };
@@ -92,6 +93,7 @@ test.describe('on a telephone', () => {
 
   test('a box is sized, and its lines are shown', async ({ page }) => {
     await page.goto('/practice');
+    await page.getByRole('button', { name: 'Size it', exact: true }).tap();
     await page
       .getByRole('region', { name: 'Size it' })
       .getByRole('button', { name: /^1 Single-pole/ })

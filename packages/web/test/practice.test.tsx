@@ -33,8 +33,10 @@ beforeEach(() => {
 });
 afterEach(() => jest.restoreAllMocks());
 
-const choose = (kind: string, exercise: RegExp) =>
+const choose = (kind: string, exercise: RegExp) => {
+  press(kind);
   fireEvent.click(within(screen.getByRole('region', { name: kind })).getByRole('button', { name: exercise }));
+};
 
 const planOf = (level: MakeUpLevel): { job: Job; planned: Wiring } => {
   const { job } = drawMakeUp({ level, seed: SEED, edition: 2023 });

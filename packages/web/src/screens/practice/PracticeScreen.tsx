@@ -6,6 +6,7 @@ import { Button, Field, SafetyNote, Select } from '../../parts/ui.js';
 import type { createStore } from '../../store/store.js';
 import { benchStore } from './benchStore.js';
 import { plural } from '../../parts/format.js';
+import { OneOf } from '../../parts/OneOf.js';
 import { practisedIn } from '../../parts/paths.js';
 import {
   keepPractice,
@@ -63,6 +64,7 @@ const Choose = ({
   onBegin: (asked: PracticeAsked) => void;
   onGoOn: () => void;
 }) => {
+  const [kind, setKind] = useState<PracticeKind>(kept?.asked.kind ?? 'makeUp');
   const [edition, setEdition] = useState<Edition>(kept?.asked.edition ?? 2023);
   return (
     <main className="min-h-0 flex-1 overflow-y-auto">
@@ -97,37 +99,41 @@ const Choose = ({
             Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”{BESIDE[kept.asked.kind]}
           </Button>
         ) : null}
-        {PRACTICE_KINDS.map((kind) => (
-          <section key={kind} aria-label={KINDS[kind].title}>
-            <h2 className="text-[18px] font-bold">{KINDS[kind].title}</h2>
-            <p className="mb-2 text-[14.5px]">{KINDS[kind].words}</p>
-            <ol className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
-              {LEVELS.map(([level, { title, learns }], i) => {
-                const right = kept?.right[rightKey({ kind, level })] ?? 0;
-                return (
-                  <li key={level}>
-                    <button
-                      type="button"
-                      onClick={() => onBegin({ kind, level, seed: freshSeed(), edition })}
-                      className="flex h-full w-full gap-3 rounded-lg border border-edge bg-sheet p-3 text-left hover:bg-rail"
-                    >
-                      <span className="text-[20px] leading-none font-bold text-quiet tabular-nums">
-                        {i + 1}
-                      </span>
-                      <span className="min-w-0">
-                        <span className="block text-[15px] font-bold">{title}</span>
-                        {kind === 'makeUp' ? <span className="block text-[13.5px]">{learns}</span> : null}
-                        {right === 0 ? null : (
-                          <span className="block text-[13px] text-quiet">Right {plural(right, 'time')}</span>
-                        )}
-                      </span>
-                    </button>
-                  </li>
-                );
-              })}
-            </ol>
-          </section>
-        ))}
+        <OneOf
+          label="Kind of exercise"
+          options={PRACTICE_KINDS.map((value) => ({ value, words: KINDS[value].title }))}
+          value={kind}
+          onPick={setKind}
+        />
+        <section aria-label={KINDS[kind].title}>
+          <h2 className="sr-only">{KINDS[kind].title}</h2>
+          <p className="mb-2 text-[14.5px]">{KINDS[kind].words}</p>
+          <ol className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
+            {LEVELS.map(([level, { title, learns }], i) => {
+              const right = kept?.right[rightKey({ kind, level })] ?? 0;
+              return (
+                <li key={level}>
+                  <button
+                    type="button"
+                    onClick={() => onBegin({ kind, level, seed: freshSeed(), edition })}
+                    className="flex h-full w-full gap-3 rounded-lg border border-edge bg-sheet p-3 text-left hover:bg-rail"
+                  >
+                    <span className="text-[20px] leading-none font-bold text-quiet tabular-nums">
+                      {i + 1}
+                    </span>
+                    <span className="min-w-0">
+                      <span className="block text-[15px] font-bold">{title}</span>
+                      {kind === 'makeUp' ? <span className="block text-[13.5px]">{learns}</span> : null}
+                      {right === 0 ? null : (
+                        <span className="block text-[13px] text-quiet">Right {plural(right, 'time')}</span>
+                      )}
+                    </span>
+                  </button>
+                </li>
+              );
+            })}
+          </ol>
+        </section>
         <p className="text-[13px] text-quiet">
           What came out right is remembered in this browser alone. Every exercise is drawn anew: places,
           material and wire sizes change.
