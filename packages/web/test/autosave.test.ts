@@ -193,7 +193,7 @@ test('a refused job is told and not sent again until it changes', async () => {
   await pass(60_000);
   expect(store.getState().job.open?.save).toEqual({
     kind: 'refused',
-    message: 'The server refused: document.name: too long',
+    message: 'The server refused: too long (document.name)',
   });
   expect(saves()).toHaveLength(1);
   type('c');

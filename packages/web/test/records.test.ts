@@ -87,7 +87,7 @@ test('one that the server refuses for good is told with its reason and not sent 
   await pass(60_000);
   expect(sent).toHaveLength(1);
   expect(pending()).toEqual([]);
-  expect(store.getState().notice.current?.text).toContain('The server refused: id: There is no job "j".');
+  expect(store.getState().notice.current?.text).toContain('The server refused: There is no job "j". (id)');
 });
 
 test('a device that was put out keeps what it has on record, and sends it when it is let in again', async () => {
