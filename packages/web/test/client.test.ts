@@ -34,7 +34,7 @@ test('the server refused, because: with its reason, for good or for now', async 
     });
     const failed = await asked;
     expect(failed).toMatchObject({ kind: 'refused', problem: { code } });
-    expect(sayFailed(failed)).toBe(`The server refused: document.name: Because of ${code}.`);
+    expect(sayFailed(failed)).toBe(`The server refused: Because of ${code}. (document.name)`);
     expect(mayComeBack(failed)).toBe(code === 'database-down');
   }
 });
