@@ -5,12 +5,12 @@ import { drawnApart } from '../../plan/apart.js';
 import { crowdedNames } from '../../plan/names.js';
 import { FootGrid, PlanRooms, WallLengths, WallsUnder } from '../../plan/PlanRooms.js';
 import { PicturesUnder } from '../../plan/PicturesUnder.js';
-import { markOf } from '../../plan/marks.js';
 import { PanelMark } from '../../plan/placeMarks.js';
 import { boxesOf, toPixel, type View } from '../../plan/view.js';
 import type { useView } from '../../plan/useView.js';
 import { ZoomButtons } from '../../plan/ZoomButtons.js';
 import { ControlLines } from './ControlLines.js';
+import { nameOnPlan } from './nameOnPlan.js';
 import { Marks, PictureHandle } from './pictureMarks.js';
 import { LyingCables } from './LyingCables.js';
 import { BoxOnPlan, Halo, RoomName } from './planItems.js';
@@ -64,27 +64,6 @@ const Item = ({
     {children}
   </g>
 );
-
-const kindWord = (job: Job, box: Job['boxes'][number]): string => {
-  const mark = markOf(job, box);
-  const there = mark.existing ? 'existing ' : '';
-  if (mark.sign !== null) return `${there}${mark.sign === 'receptacle' ? 'receptacle' : 'onward feed'}`;
-  if (mark.letters.length > 0) return `switch ${mark.letters.join(' ')}`;
-  return mark.luminaires > 0 ? 'luminaire' : mark.existing ? 'existing box' : 'junction box';
-};
-
-/** What a box is called to who does not see where it stands: what is in it, of which groups, in which room. */
-const nameOnPlan = (job: Job, box: Job['boxes'][number]): string => {
-  const groups = new Set(
-    [...job.slots, ...job.luminaires].filter((one) => one.box === box.id).map(({ group }) => group),
-  );
-  const named = job.groups.filter(({ id }) => groups.has(id)).map(({ name }) => name);
-  const room = findRoom(job, box.room)?.name;
-  return [
-    `${box.name}, ${kindWord(job, box)}${named.length > 0 ? ` of ${named.join(' and ')}` : ''}`,
-    ...(room === undefined ? [] : [`in ${room}`]),
-  ].join(', ');
-};
 
 /** The plan with everything on it. */
 export const PlanCanvas = ({
