@@ -1,0 +1,150 @@
+import { useState, type ReactNode } from 'react';
+import {
+  drawHiddenFault,
+  finderWay,
+  sayBoxLine,
+  type FinderWay,
+  type Job,
+  type MakeUpHint,
+  type MakeUpVerdict,
+  type PracticeFault,
+} from '@amber/core';
+import { plural } from '../../parts/format.js';
+import { Button } from '../../parts/ui.js';
+import { placeName } from '../../parts/words.js';
+import { useAppDispatch } from '../../store/store.js';
+import { boxChosen } from '../../store/wiringSlice.js';
+import type { PracticeAsked } from './kept.js';
+
+/** An exercise in which a fault is to be found: which, how many boxes were opened, since when. */
+export type Hidden = PracticeAsked & { opened: number; began: number };
+
+/** What is not right yet, each as a question with its reason behind it. */
+export const Faults = ({ job, faults }: { job: Job; faults: readonly PracticeFault[] }) => {
+  const dispatch = useAppDispatch();
+  return (
+    <ul aria-label="What is not right yet" className="flex flex-col gap-2">
+      {faults.map(({ box, question, reason, section }, i) => (
+        <li key={`${question} ${i}`} className="rounded-md border border-line bg-white p-3 text-[14px]">
+          <details>
+            <summary className="min-h-8 cursor-pointer font-semibold">
+              {question}
+              <span className="block text-[13px] font-normal text-quiet underline">Show the reason</span>
+            </summary>
+            <p className="mt-1">
+              {reason}
+              {section === '' ? null : <span className="text-quiet"> ({section})</span>}
+            </p>
+          </details>
+          {box ? (
+            <Button look="bare" className="text-[13.5px] underline" onClick={() => dispatch(boxChosen(box))}>
+              Show {placeName(job, box)}
+            </Button>
+          ) : null}
+        </li>
+      ))}
+    </ul>
+  );
+};
+
+/** A hint that goes deeper with each asking: the question, the reason, one way to make up that box. */
+export const Hint = ({
+  job,
+  hint,
+  depth,
+  onDeeper,
+}: {
+  job: Job;
+  hint: MakeUpHint;
+  depth: number;
+  onDeeper: () => void;
+}) => (
+  <section
+    aria-label="Hint"
+    className="flex flex-col gap-2 rounded-md border border-line bg-white p-3 text-[14px]"
+  >
+    <p className="font-semibold">{hint.question}</p>
+    {depth > 1 ? <p>{hint.reason}</p> : null}
+    {depth > 2 && hint.box && hint.way.length > 0 ? (
+      <div>
+        <p>One way to make up {placeName(job, hint.box)}; any other that works is as good:</p>
+        <ul className="list-disc pl-5">
+          {hint.way.map((line) => (
+            <li key={`${line.step} ${line.shows}`}>{sayBoxLine(line)}</li>
+          ))}
+        </ul>
+      </div>
+    ) : null}
+    {depth < 3 ? (
+      <Button className="self-start" onClick={onDeeper}>
+        {depth === 1 ? 'Why?' : 'Show one way'}
+      </Button>
+    ) : null}
+  </section>
+);
+
+/** What a fault took to be found; the fault itself, now that it is mended. */
+export const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
+  const [fault] = useState(() => drawHiddenFault(hidden));
+  const { said, box } = fault;
+  const [way, setWay] = useState<FinderWay | null>(null);
+  const [took] = useState(() => Math.max(1, Math.round((Date.now() - hidden.began) / 60_000)));
+  return (
+    <div className="text-[14px]">
+      <p>
+        It was at {placeName(job, box)}: {said}. You opened {plural(hidden.opened, 'box', 'boxes')} of{' '}
+        {job.boxes.length}, in {plural(took, 'minute')}.
+      </p>
+      {way ? (
+        <div className="mt-2">
+          <p className="font-semibold">
+            The fault finder: {plural(way.steps.length, 'question')}, {plural(way.opened, 'box', 'boxes')}{' '}
+            opened.
+          </p>
+          <ol aria-label="The way of the fault finder" className="list-decimal pl-6">
+            {way.steps.map((step, i) => (
+              <li key={i}>{step}</li>
+            ))}
+          </ol>
+        </div>
+      ) : (
+        <Button className="mt-2" onClick={() => setWay(finderWay(fault))}>
+          How the fault finder would have found it
+        </Button>
+      )}
+    </div>
+  );
+};
+
+export const Right = ({
+  verdict,
+  stopped,
+  found,
+  onAnother,
+}: {
+  verdict: MakeUpVerdict;
+  found: ReactNode;
+  stopped: number;
+  onAnother: (() => void) | null;
+}) => (
+  <section
+    aria-label="It is right"
+    className="flex flex-col gap-2 rounded-md border-2 border-pass bg-white p-3"
+  >
+    <p className="text-[15.5px] font-bold">
+      Right: it works from {verdict.of === 1 ? 'its position' : `all ${verdict.of} positions`} and passes.
+    </p>
+    {found}
+    {stopped > 0 ? (
+      <p className="text-[14px]">
+        You reached into a live box {plural(stopped, 'time')}. On the ladder nobody stops you: breaker off,
+        locked, proved dead.
+      </p>
+    ) : null}
+    {onAnother ? (
+      <Button look="main" className="self-start" onClick={onAnother}>
+        Another of this kind
+      </Button>
+    ) : null}
+  </section>
+);
