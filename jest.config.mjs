@@ -58,7 +58,7 @@ export default {
     },
     project('packet', 'packages/packet/test/**/*.test.ts'),
     project('cli', 'packages/cli/test/**/*.test.ts'),
-    project('web', 'packages/web/test/**/*.test.ts'),
+    { ...project('web', 'packages/web/test/**/*.test.ts'), transform: pages.transform },
     { ...project('pages', 'packages/web/test/**/*.test.tsx'), ...pages },
     project('house', 'scripts/test/**/*.test.mjs'),
   ],
