@@ -63,6 +63,18 @@ test('a fault is looked for by keys alone: handles flipped, the breaker put off,
   await sound(page);
 });
 
+test('what works and would not pass is judged rule by rule', async ({ page }) => {
+  await begin(page, /^5 Two three-ways, power at the light/, 'Judge it');
+  await expect(page.getByRole('checkbox')).toHaveCount(6);
+  await sound(page);
+  await page.getByRole('checkbox').first().check();
+  await page.getByRole('button', { name: 'So I judge it' }).click();
+  await expect(
+    page.getByRole('list', { name: 'What an inspector says' }).getByRole('listitem').first(),
+  ).toBeVisible();
+  await sound(page);
+});
+
 test.describe('on a telephone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
