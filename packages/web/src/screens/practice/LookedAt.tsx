@@ -22,7 +22,12 @@ export const LookedAt = ({
         </Button>
         <h1 className="min-w-48 flex-1 text-[17px] font-bold">{title}</h1>
       </header>
-      <section aria-label="Opened boxes" className="bg-board p-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
+      {/* Nothing in it takes the keyboard; by it the board is moved. */}
+      <section
+        aria-label="Opened boxes"
+        tabIndex={0}
+        className="bg-board p-3 focus-visible:-outline-offset-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto"
+      >
         <div className="flex flex-wrap items-start gap-x-4 gap-y-5">{board}</div>
       </section>
     </main>
