@@ -35,7 +35,7 @@ const sizes = [
 
 /** Random jobs with all that is found for them. */
 const found = sizes.flatMap((size, i) =>
-  fc.sample(anySearchJob(size), { seed: 500 + i, numRuns: 6 }).map((job, at) => {
+  fc.sample(anySearchJob(size), { seed: 500 + i, numRuns: 5 }).map((job, at) => {
     const circuit = job.circuits[0]?.id;
     if (!circuit) throw new Error('no circuit');
     return { name: `size ${i}, case ${at}`, job, circuit, set: findPlans(job, circuit) };

@@ -79,19 +79,19 @@ const compare = (job: Job, wiring: Wiring): number => {
 
 test('a general circuit simulator agrees on every luminaire of random jobs in every position', () => {
   let compared = 0;
-  forSamples(fc.oneof(anyJob, anyFullJob), { seed: 1205, numRuns: 160 }, (asked) => {
+  forSamples(fc.oneof(anyJob, anyFullJob), { seed: 1205, numRuns: 120 }, (asked) => {
     const { job, circuits } = planJob(asked);
     if (circuits.every(({ outcome }) => outcome.ok)) compared += compare(job, wiringOrEmpty(job));
   });
-  expect(compared).toBeGreaterThan(800);
+  expect(compared).toBeGreaterThan(600);
 }, 300_000);
 
-test('and of 300 wirings with something wrong in them, of every kind that a finder holds possible', () => {
+test('and of 200 wirings with something wrong in them, of every kind that a finder holds possible', () => {
   let compared = 0;
   const kinds = new Map<string, number>();
   forSamples(
     fc.tuple(fc.oneof(anyJob, anyFullJob), fc.array(fc.nat(), { minLength: 8, maxLength: 8 })),
-    { seed: 1206, numRuns: 165 },
+    { seed: 1206, numRuns: 115 },
     ([asked, picks]) => {
       const { job, circuits } = planJob(asked);
       if (!circuits.every(({ outcome }) => outcome.ok)) return;
@@ -114,7 +114,7 @@ test('and of 300 wirings with something wrong in them, of every kind that a find
       }
     },
   );
-  expect([...kinds.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThan(300);
+  expect([...kinds.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThan(200);
   expect(kinds.size).toBe(10);
   expect(compared).toBeGreaterThan(600);
 }, 300_000);
