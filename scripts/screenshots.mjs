@@ -103,7 +103,7 @@ const SHOTS = [
       // The same exercise every time.
       await page.evaluate(() =>
         localStorage.setItem(
-          'amber.practice',
+          'amber-junction.habit.practice',
           JSON.stringify({
             asked: { kind: 'makeUp', level: 'pairAtSwitch', seed: 7, edition: 2023 },
             wiring: null,

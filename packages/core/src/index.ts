@@ -445,7 +445,7 @@ export { NO_CONSTRAINTS } from './search/orders.js';
 
 /** Making up: the work order of a box, and a conductor followed in words. */
 export { makeUpSteps } from './steps/makeUpSteps.js';
-export { addOnwardFeed, addReceptacle, type TakenFrom } from './edits/hotEdits.js';
+export { addOnwardFeed, addReceptacle, RECEPTACLE_HEIGHT, type TakenFrom } from './edits/hotEdits.js';
 export { addLoad, LOAD_KINDS, loadKindOf, type LoadKind } from './edits/loads.js';
 export { settleChain, settledChain, stateNeutral } from './edits/chains.js';
 export { findPlansExpecting, type Expecting, type FoundPlans } from './plans/later/expecting.js';
@@ -578,7 +578,7 @@ export type { History, Hypothesis } from './faults/hypotheses.js';
 export { wiresOfFault } from './faults/inBox.js';
 export { asItLooks } from './faults/asItLooks.js';
 export { mendTrouble, sayPlace, sayTrouble } from './faults/say.js';
-export { placeKey } from './faults/trouble.js';
+export { placeKey, withBreakerOff } from './faults/trouble.js';
 export type { Trouble, TroublePlace } from './faults/trouble.js';
 
 /** Looks for what is wrong with a circuit. */

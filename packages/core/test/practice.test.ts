@@ -20,6 +20,7 @@ import {
   plannedWiring,
   practiseCircuit,
   sayWiringRefusal,
+  setBoxArticles,
   solveCurrents,
   terminalKey,
   withDocument,
@@ -81,7 +82,7 @@ test('made up as it was planned it is right, with nothing left to say', () => {
     named(job, asked.level, () => {
       const verdict = judgeMakeUp(madeUp(job, planOf(job)));
       expect(verdict.faults).toEqual([]);
-      expect(verdict).toMatchObject({ right: true, working: verdict.of });
+      expect(verdict).toMatchObject({ right: true, working: verdict.of, ofPlan: [] });
       expect(verdict.of).toBe(2 ** MAKE_UP_LEVELS[asked.level].switches);
       expect(hintOf(madeUp(job, planOf(job)))).toBeNull();
     });
@@ -323,6 +324,13 @@ test('a circuit of one’s own is made up alone; of old work, and of what is not
       expect(judgeMakeUp(one.job).right).toBe(false);
       expect(judgeMakeUp(madeUp(one.job, planOf(one.job))).faults).toEqual([]);
     });
+  // What the plan violates is said, and is nobody's fault who makes it up.
+  const pancake = setBoxArticles(job, 'slip' as never, ['pancake-4' as never]);
+  const crowded = practiseCircuit(pancake, 'slip-light' as never);
+  if (!crowded.ok) throw new Error(crowded.why);
+  const verdict = judgeMakeUp(madeUp(crowded.job, planOf(crowded.job)));
+  expect(verdict).toMatchObject({ right: true, faults: [] });
+  expect(verdict.ofPlan.length).toBeGreaterThan(0);
   const refused = told.flatMap(({ own }) => (own.ok ? [] : [own.why]));
   expect(refused).toContain('oldWork');
   expect(practiseCircuit(job, 'nowhere' as never)).toEqual({ ok: false, why: 'notThere' });

@@ -46,7 +46,8 @@ test('a jacket tells the usual size of a new cable, and nothing of one that was 
   const cables = standardStock().flatMap((one) => (one.kind === 'cable' ? [one] : []));
   const [usual] = cables.filter(({ found, sheath }) => !found && sheath === 'nonmetallic');
   if (!usual) throw new Error('no cable');
-  const of = (awg: 14 | 12 | 10) => jacketOf({ ...usual, awg });
+  const of = (awg: 14 | 12 | 10) => jacketOf({ ...usual, awg }, false);
   expect([of(14), of(12), of(10)]).toEqual(['white', 'yellow', 'orange']);
-  for (const one of cables) expect(jacketOf({ ...one, found: true })).toBe('unknown');
+  for (const one of cables)
+    expect([jacketOf({ ...one, found: true }, false), jacketOf(one, true)]).toEqual(['unknown', 'unknown']);
 });

@@ -1,3 +1,4 @@
+import type { Jacket } from '../words/jackets.js';
 import type { DeviceArticle } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { FacePart } from '../model/face.js';
@@ -29,7 +30,7 @@ export interface DrawnCable extends Frame {
   cable: CableId;
   end: 'from' | 'to';
   edge: Edge;
-  awg: number;
+  jacket: Jacket;
   /** The type first, then where it goes, in full. */
   lines: string[];
   existing: boolean;

@@ -2,6 +2,7 @@ import { articleOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { Job } from '../model/job.js';
 import { jointKey } from '../circuit/keys.js';
+import { jacketOf } from '../words/jackets.js';
 import type { Across } from './across.js';
 import type { DrawnCable, DrawnConnector, DrawnFixture, DrawnJumper, DrawnWire } from './geometry.js';
 import { bodyHeight, type Down, type Words } from './layOut.js';
@@ -20,7 +21,7 @@ export const drawnCables = (
     const height = edge === 'top' ? down.sheathBottom : down.height - down.lowerSheaths;
     return {
       ...{ cable: cable.id, end, edge, lines, existing: cable.existing, x, width, height },
-      awg: articleOf(job.stock, 'cable', cable.article).awg,
+      jacket: jacketOf(articleOf(job.stock, 'cable', cable.article), cable.existing),
       y: edge === 'top' ? down.sheathTop : down.lowerSheaths,
     };
   });

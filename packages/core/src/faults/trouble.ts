@@ -32,6 +32,13 @@ export type OldPattern = (typeof OLD_PATTERNS)[number];
 /** Pairs of terminals by their names that are connected, for each handle position. */
 export type Contacts = [string, string][][];
 
+/** A breaker that is off joins nothing: its hot is a net that nothing else is on. Neutrals and grounds stay what they are. */
+export const withBreakerOff = (compiled: Compiled, circuit: CircuitId): Compiled => ({
+  ...compiled,
+  netCount: compiled.netCount + 1,
+  sources: compiled.sources.map((one) => (one.id === circuit ? { ...one, hot: compiled.netCount } : one)),
+});
+
 /** A wiring with troubles in it, compiled; null where it cannot have them. What is only otherwise has no wiring. */
 export const compileBroken = (
   wiring: Wiring,
@@ -113,12 +120,7 @@ const CHANGES: { [K in Trouble['kind']]: (compiled: Compiled, trouble: Of<K>) =>
       one.id === luminaire ? { ...one, hot: compiled.netCount } : one,
     ),
   }),
-  // The breaker joins nothing: its hot is a net that nothing else is on.
-  breakerOff: (compiled, { circuit }) => ({
-    ...compiled,
-    netCount: compiled.netCount + 1,
-    sources: compiled.sources.map((one) => (one.id === circuit ? { ...one, hot: compiled.netCount } : one)),
-  }),
+  breakerOff: (compiled, { circuit }) => withBreakerOff(compiled, circuit),
 };
 
 /** Where a trouble is looked for: a box, the panel of a circuit, a luminaire. */

@@ -136,7 +136,7 @@ const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
     told: cableTold(job, wiring, cable, 'from'),
     number: tagNumberOf(job, cable),
     insulated: insulated.length,
-    jacket: cable.existing ? 'unknown' : jacketOf(article),
+    jacket: jacketOf(article, cable.existing),
     feet: cut === null ? null : cut / 12,
     guessed: cable.lengthSource === 'guessed',
     existing: cable.existing,

@@ -25,12 +25,14 @@ export interface PracticeFault {
 
 /** What is thought of a circuit as it is made up. */
 export interface MakeUpVerdict {
-  /** Works from every position, passes, and nothing hangs loose. */
+  /** Works from every position, nothing hangs loose, and nothing that was made up violates a rule. */
   right: boolean;
   /** Handle positions that work, of all, group by group together. */
   working: number;
   of: number;
   faults: PracticeFault[];
+  /** What the plan itself violates, whoever makes it up: none of a drawn exercise, perhaps of somebody's own circuit. */
+  ofPlan: string[];
 }
 
 /** Does the breaker open in any position? */
@@ -188,11 +190,12 @@ export const showsAtHandles = (job: Job): boolean => {
  */
 export const judgeMakeUp = (job: Job): MakeUpVerdict => {
   const reviewed = made(job);
-  if (!reviewed) return { right: false, working: 0, of: 0, faults: [] };
+  if (!reviewed) return { right: false, working: 0, of: 0, faults: [], ofPlan: [] };
   const groups = job.groups.filter(({ control }) => control === 'switched');
   const proofs = reviewed.proofs.filter(({ group }) => groups.some(({ id }) => id === group));
   const tables = tablesOf(reviewed);
-  const known = new Set(reviewJob(job).findings.map(findingKey));
+  const planned = reviewJob(job).findings;
+  const known = new Set(planned.map(findingKey));
   const violations = reviewed.findings.filter(
     // That it does not work is told by its handles.
     (one) => one.severity === 'violation' && one.rule !== 'group-works' && !known.has(findingKey(one)),
@@ -225,6 +228,7 @@ export const judgeMakeUp = (job: Job): MakeUpVerdict => {
     working: proofs.reduce((sum, { working }) => sum + working, 0),
     of: proofs.reduce((sum, { of }) => sum + of, 0),
     faults,
+    ofPlan: planned.filter(({ severity }) => severity === 'violation').map(({ title }) => title),
   };
 };
 

@@ -94,16 +94,19 @@ export const drawJudging = (asked: MakeUpAsked): Judging => {
     if (!wiring || wiring === planned) continue;
     const spoiled = withDocument(job, newWiringDoc(BUILT, 'built', wiring));
     if (showsAtHandles(spoiled)) continue;
-    const findings = (reviewWiring(spoiled, BUILT)?.findings ?? []).filter(
-      (one) => one.severity === 'violation' && !known.has(findingKey(one)),
-    );
+    const all = reviewWiring(spoiled, BUILT)?.findings ?? [];
+    const findings = all.filter((one) => one.severity === 'violation' && !known.has(findingKey(one)));
     const broken = new Set(findings.map(({ rule }) => rule));
     if (broken.size === 0 || broken.size > MOST_BROKEN) continue;
     if ([...broken].some((id) => !SEEN_IN_BOXES.includes(id))) continue;
-    const others = pick.some(
-      SEEN_IN_BOXES.filter((id) => !broken.has(id)),
-      ASKED - broken.size,
-    );
+    // Of one that something else is said of, or that this edition does not know, nobody can say that it is kept.
+    const said = new Set(all.map(({ rule }) => rule));
+    const kept = RULES.filter(
+      ({ id, since }) =>
+        SEEN_IN_BOXES.includes(id) && !said.has(id) && (since === null || since <= asked.edition),
+    ).map(({ id }) => id);
+    if (kept.length < ASKED - broken.size) continue;
+    const others = pick.some(kept, ASKED - broken.size);
     const rules = RULES.filter(({ id }) => broken.has(id) || others.includes(id)).map(
       ({ id, title, section }): AskedRule => ({
         ...{ id, title, broken: broken.has(id) },

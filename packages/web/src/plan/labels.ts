@@ -1,4 +1,5 @@
 import {
+  doorsOf,
   findRoom,
   alongWall,
   extentOf,
@@ -41,8 +42,8 @@ export const freeSpot = (job: Job, room: Room): Spot => {
     ...job.boxes.flatMap((box) => (box.at && isWithin(outline, box.at) ? [box.at] : [])),
     ...outline,
     // Where a leaf swings: the middle of what it sweeps, and where it stands open.
-    ...job.doors.flatMap((door) => {
-      const wall = door.room === room.id && door.swings === 'in' ? wallOfDoor(job, door) : undefined;
+    ...doorsOf(job, room.id).flatMap((door) => {
+      const wall = door.swings === 'in' ? wallOfDoor(job, door) : undefined;
       if (!wall || door.hinge === 'none') return [];
       return [0.5, 1].map((far) => {
         const along = pointOn(wall, door.offset + door.width / 2);

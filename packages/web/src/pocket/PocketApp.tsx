@@ -9,7 +9,7 @@ import { FollowedBar } from '../wiring/FollowedBar.js';
 import { LargeBox } from '../wiring/LargeBox.js';
 import { lookThrough } from '../wiring/lenses.js';
 import { PositionRibbon, useWalk } from '../wiring/PositionRibbon.js';
-import { RunStripView } from '../wiring/RunStripView.js';
+import { RunStrips } from '../wiring/RunStrips.js';
 import { useBoxInView } from '../wiring/useBoxInView.js';
 import { useFlip } from '../wiring/useFlip.js';
 import { useFollowed } from '../wiring/useFollowed.js';
@@ -45,16 +45,7 @@ export const PocketApp = ({ pocket }: { pocket: Pocket }) => {
         </div>
         <SafetyNote className="rounded-md border border-caution p-2" />
       </header>
-      {subject.strips.map((one) => (
-        <RunStripView
-          key={one.circuit.id}
-          subject={subject}
-          circuit={one.circuit}
-          strip={one.strip}
-          positions={positions}
-          onFlip={flip}
-        />
-      ))}
+      <RunStrips subject={subject} positions={positions} onFlip={flip} />
       <PositionRibbon walk={walk} />
       {box && drawing ? (
         <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_28rem] lg:items-start">

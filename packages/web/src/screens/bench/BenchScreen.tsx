@@ -7,7 +7,7 @@ import { HandBench } from './HandBench.js';
 import { HandleBar } from '../../wiring/HandleBar.js';
 import { viewed, wireFollowed } from '../../store/wiringSlice.js';
 import { PositionRibbon, useWalk } from '../../wiring/PositionRibbon.js';
-import { RunStripView } from '../../wiring/RunStripView.js';
+import { RunStrips } from '../../wiring/RunStrips.js';
 import { SidePanel } from './SidePanel.js';
 import { useSubject } from '../../wiring/useSubject.js';
 import { useBoxInView } from '../../wiring/useBoxInView.js';
@@ -53,16 +53,7 @@ export const BenchScreen = ({
   useHotkeys('f', () => followNext(1));
   useHotkeys('shift+f', () => followNext(-1));
   useHotkeys('escape', () => void dispatch(wireFollowed(null)));
-  const strips = subject.strips.map((one) => (
-    <RunStripView
-      key={one.circuit.id}
-      subject={subject}
-      circuit={one.circuit}
-      strip={one.strip}
-      positions={positions}
-      onFlip={flip}
-    />
-  ));
+  const strips = <RunStrips subject={subject} positions={positions} onFlip={flip} />;
   const board = (
     <Board
       subject={subject}

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import {
   evenSpots,
+  feetInches,
+  RECEPTACLE_HEIGHT,
   findCircuit,
   freeWallSpot,
   spotOn,
@@ -11,7 +13,7 @@ import {
 } from '@amber/core';
 import { PickField } from '../../parts/PickField.js';
 import { Button, Field, Select } from '../../parts/ui.js';
-import { fedAt, placedBy, type Placed } from './placing.js';
+import { fedAt, ONWARD_VA, placedBy, type Placed } from './placing.js';
 import type { Pointing, Power } from './selection.js';
 
 /** For those who do not point: a room to put it in; from there it is moved with the arrow keys or by its fields. */
@@ -126,12 +128,12 @@ const FED = {
   receptacle: {
     tap: 'Tap the wall where it comes, or put it in a room.',
     power: 'Its power',
-    after: 'It is set 1\'-4" above the floor; say otherwise in its form.',
+    after: `It is set ${feetInches(RECEPTACLE_HEIGHT)} above the floor; say otherwise in its form.`,
   },
   onward: {
     tap: 'Tap where the cable leaves for what this plan does not show: another room, a shed, a pump.',
     power: 'It goes on',
-    after: 'It is taken for 180 VA until its form says more. What it feeds there is not judged.',
+    after: `It is taken for ${ONWARD_VA} VA until its form says more. What it feeds there is not judged.`,
   },
 } as const;
 

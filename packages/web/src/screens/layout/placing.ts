@@ -97,7 +97,7 @@ export const luminairesAt = (
 };
 
 /** The usual load of what goes on from here, until somebody says: one receptacle's worth (220.14(I)). Volt-amperes. */
-const ONWARD_VA = 180;
+export const ONWARD_VA = 180;
 
 /** A receptacle, or a feed that goes on, with power from where the tool says. */
 export const fedAt = (tool: 'receptacle' | 'onward', job: Job, power: Power, at: Spot): Placed => {

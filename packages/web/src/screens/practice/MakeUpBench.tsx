@@ -11,7 +11,7 @@ import { BoxCard } from '../../wiring/BoxCard.js';
 import { HandleBar } from '../../wiring/HandleBar.js';
 import { InHandBar } from '../../wiring/InHandBar.js';
 import { lookThrough } from '../../wiring/lenses.js';
-import { RunStripView } from '../../wiring/RunStripView.js';
+import { RunStrips } from '../../wiring/RunStrips.js';
 import { useFlip } from '../../wiring/useFlip.js';
 import { useInHand } from '../../wiring/useInHand.js';
 import { useSubject, type Subject } from '../../wiring/useSubject.js';
@@ -133,17 +133,11 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
             Breaker {on ? 'on' : 'off'}
           </button>
         </header>
-        {hides ? <HandleBar subject={subject} positions={positions} onFlip={flip} /> : null}
-        {(hides ? [] : subject.strips).map((one) => (
-          <RunStripView
-            key={one.circuit.id}
-            subject={subject}
-            circuit={one.circuit}
-            strip={one.strip}
-            positions={positions}
-            onFlip={flip}
-          />
-        ))}
+        {hides ? (
+          <HandleBar subject={subject} positions={positions} onFlip={flip} />
+        ) : (
+          <RunStrips subject={subject} positions={positions} onFlip={flip} />
+        )}
         <section aria-label="Opened boxes" className="bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
           {hand.wire ? (
             <InHandBar hand={hand} mayBeUnseen={false} />

@@ -3,7 +3,7 @@ import { Provider } from 'react-redux';
 import { useLocation } from 'react-router';
 import { EDITIONS, MAKE_UP_LEVELS, type Edition, type MakeUpLevel, type Wiring } from '@amber/core';
 import { Button, Field, SafetyNote, Select } from '../../parts/ui.js';
-import type { createStore } from '../../store/store.js';
+import type { Store } from '../../store/store.js';
 import { benchStore } from './benchStore.js';
 import { plural } from '../../parts/format.js';
 import { OneOf } from '../../parts/OneOf.js';
@@ -26,32 +26,29 @@ import { SizeBench } from './SizeBench.js';
 const LEVELS = Object.entries(MAKE_UP_LEVELS) as [MakeUpLevel, (typeof MAKE_UP_LEVELS)[MakeUpLevel]][];
 const freshSeed = () => Math.floor(Math.random() * 1_000_000_000);
 
-const KINDS: Record<PracticeKind, { title: string; words: string }> = {
+const KINDS: Record<PracticeKind, { title: string; words: string; beside: string }> = {
   makeUp: {
     title: 'Make it up',
     words:
       'The cables are pulled and the wires hang loose. Put each where it belongs, flip the handles, see what it does.',
+    beside: '',
   },
   findFault: {
     title: 'Find the fault',
     words:
       'Somebody has made it up with one mistake. Flip the handles first; then open as few boxes as you can, dead, and mend it.',
+    beside: ', a fault to find',
   },
   judgeIt: {
     title: 'Judge it',
     words: 'It works from every position, and yet something in it would not pass. What?',
+    beside: ', to be judged',
   },
   sizeIt: {
     title: 'Size it',
     words: 'A box with what is in it. Count its cubic inches in your head (314.16), and say whether it fits.',
+    beside: ', a box to size',
   },
-};
-
-const BESIDE: Record<PracticeKind, string> = {
-  makeUp: '',
-  findFault: ', a fault to find',
-  sizeIt: ', a box to size',
-  judgeIt: ', to be judged',
 };
 
 /** Which exercise, by which edition; what came out right before stands beside each. */
@@ -73,7 +70,8 @@ const Choose = ({
           <div className="min-w-72 flex-1">
             <h1 className="text-[22px] font-bold">Practice</h1>
             <p className="mt-1 text-[14.5px]">
-              Whatever works from every position and passes is right: nothing is compared with one answer.
+              Whatever works from every position and violates no rule is right: nothing is compared with one
+              answer.
             </p>
           </div>
           <div className="w-40">
@@ -96,7 +94,7 @@ const Choose = ({
         </div>
         {kept ? (
           <Button look="main" className="self-start" onClick={onGoOn}>
-            Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”{BESIDE[kept.asked.kind]}
+            Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”{KINDS[kept.asked.kind].beside}
           </Button>
         ) : null}
         <OneOf
@@ -147,9 +145,7 @@ const Choose = ({
 /** An exercise that is drawn, from the list of all. */
 const Drawn = () => {
   const [kept, setKept] = useState(keptPractice);
-  const [bench, setBench] = useState<{ asked: PracticeAsked; store: ReturnType<typeof createStore> } | null>(
-    null,
-  );
+  const [bench, setBench] = useState<{ asked: PracticeAsked; store: Store } | null>(null);
   const change = useCallback((next: (before: KeptPractice) => KeptPractice) => {
     setKept((before) => (before ? next(before) : before));
   }, []);

@@ -132,8 +132,14 @@ export const Right = ({
     className="flex flex-col gap-2 rounded-md border-2 border-pass bg-white p-3"
   >
     <p className="text-[15.5px] font-bold">
-      Right: it works from {verdict.of === 1 ? 'its position' : `all ${verdict.of} positions`} and passes.
+      Right: it works from {verdict.of === 1 ? 'its position' : `all ${verdict.of} positions`}, and nothing
+      that was made up here violates a rule.
     </p>
+    {verdict.ofPlan.length > 0 ? (
+      <p className="text-[14px] font-semibold text-violation">
+        The plan itself does, whoever makes it up: {verdict.ofPlan.join('; ')}.
+      </p>
+    ) : null}
     {found}
     {stopped > 0 ? (
       <p className="text-[14px]">

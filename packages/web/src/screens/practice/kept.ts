@@ -5,6 +5,7 @@ import {
   drawMakeUp,
   drawSizing,
   EDITIONS,
+  jobSchema,
   MAKE_UP_LEVELS,
   withDocument,
   wiringSchema,
@@ -15,6 +16,7 @@ import {
   type MakeUpLevel,
   type Wiring,
 } from '@amber/core';
+import { habitOf, keepHabit } from '../../server/habit.js';
 
 export const PRACTICE_KINDS = ['makeUp', 'findFault', 'sizeIt', 'judgeIt'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
@@ -30,7 +32,7 @@ export interface KeptPractice {
   right: Record<string, number>;
 }
 
-const KEY = 'amber.practice';
+const HABIT = 'practice';
 
 const isLevel = (value: unknown): value is MakeUpLevel =>
   typeof value === 'string' && Object.hasOwn(MAKE_UP_LEVELS, value);
@@ -39,7 +41,7 @@ const isEdition = (value: unknown): value is Edition => EDITIONS.some((one) => o
 /** What was kept; null for nothing, and for what this version does not understand. */
 export const keptPractice = (): KeptPractice | null => {
   try {
-    const found = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<KeptPractice> | null;
+    const found = JSON.parse(habitOf(HABIT) ?? 'null') as Partial<KeptPractice> | null;
     const asked = found?.asked;
     const kind = PRACTICE_KINDS.find((one) => one === asked?.kind);
     if (
@@ -58,19 +60,12 @@ export const keptPractice = (): KeptPractice | null => {
       right: Object.fromEntries(right),
     };
   } catch {
+    // It is no JSON: nobody has kept it, or somebody else.
     return null;
   }
 };
 
-/** A browser that is full or keeps nothing forgets where one was; the exercise itself goes on. */
-export const keepPractice = (kept: KeptPractice): boolean => {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(kept));
-    return true;
-  } catch {
-    return false;
-  }
-};
+export const keepPractice = (kept: KeptPractice): void => keepHabit(HABIT, JSON.stringify(kept));
 
 /** How an exercise of each kind is drawn. */
 const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
@@ -84,9 +79,10 @@ const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
 export const resumed = ({ asked, wiring }: Pick<KeptPractice, 'asked' | 'wiring'>): MakeUp => {
   const exercise = DRAWN[asked.kind](asked);
   const document = exercise.job.wirings.find(({ id }) => id === BUILT);
-  return wiring && document
-    ? { ...exercise, job: withDocument(exercise.job, { ...document, wiring }) }
-    : exercise;
+  if (!wiring || !document) return exercise;
+  // What an earlier version has kept may be of an exercise that is drawn otherwise today: then it is begun anew.
+  const job = withDocument(exercise.job, { ...document, wiring });
+  return jobSchema.safeParse(job).success ? { ...exercise, job } : exercise;
 };
 
 export const rightKey = ({ kind, level }: Pick<PracticeAsked, 'kind' | 'level'>): string =>

@@ -1,7 +1,7 @@
 import { cubicInches, feetInches, type Candidate, type Jacket, type Job } from '@amber/core';
 import { RunMini } from '../../parts/RunMini.js';
 import { placeName } from '../../parts/words.js';
-import { JACKET_PAINT } from '../../plan/jackets.js';
+import { JACKET_PAINT } from '../../parts/jackets.js';
 
 /** A cable of a way by its kind: how much of it is cut, and what it looks like. Inches; null where nobody knows. */
 interface Kind {

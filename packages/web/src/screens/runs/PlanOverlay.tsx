@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { labelOf } from '../../plan/labels.js';
-import { JACKET_PAINT } from '../../plan/jackets.js';
+import { JACKET_PAINT } from '../../parts/jackets.js';
 import { crowdedNames } from '../../plan/names.js';
 import { PlaceLabel } from '../../plan/PlaceLabel.js';
 import { halfWidth, markOf } from '../../plan/marks.js';

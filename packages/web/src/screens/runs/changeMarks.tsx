@@ -1,5 +1,5 @@
 import type { Jacket, LaidRun } from '@amber/core';
-import { JACKET_PAINT, JACKET_WORDS } from '../../plan/jackets.js';
+import { JACKET_PAINT, JACKET_WORDS } from '../../parts/jackets.js';
 
 /** Round a box that a change opens: corners, as a cover that is taken off. */
 export const OpenedRing = ({ half }: { half: number }) => {

@@ -1,12 +1,9 @@
 import type { DrawnCable } from '@amber/core';
-
-/** Sheath colours of new cable by size; of old cable a colour is only a hint. */
-const JACKETS: Record<number, string> = { 14: '#f7f4ea', 12: '#f0e2a2', 10: '#efc08a' };
+import { JACKET_PAINT } from '../../parts/jackets.js';
 
 /** A cable where it comes in: its sheath, its type, and where it goes in full. */
 export const CableArt = ({ cable, told }: { cable: DrawnCable; told: string }) => {
   const { x, y, width, height, lines, edge, existing } = cable;
-  const paint = JACKETS[cable.awg] ?? '#e6e1d3';
   const first = edge === 'top' ? y + height - 12 - (lines.length - 1) * 14 : y + 20;
   return (
     <g data-cable={cable.cable}>
@@ -14,7 +11,7 @@ export const CableArt = ({ cable, told }: { cable: DrawnCable; told: string }) =
       <rect
         {...{ x, y, width, height }}
         rx="7"
-        fill={paint}
+        fill={JACKET_PAINT[cable.jacket]}
         stroke="#57534a"
         strokeWidth="1.5"
         strokeDasharray={existing ? '7 3' : undefined}

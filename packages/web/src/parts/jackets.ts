@@ -1,9 +1,9 @@
 import type { Jacket } from '@amber/core';
 
-/** How a jacket is painted. The yellow of 12 AWG is a pale lemon: amber is kept for what is live. */
+/** How a jacket is painted, on the plan as at the boxes. The yellow of 12 AWG is a pale lemon: amber is kept for what is live. */
 export const JACKET_PAINT: Record<Jacket, string> = {
-  white: '#ffffff',
-  yellow: '#f7f0a3',
+  white: '#fdfbf5',
+  yellow: '#f3e9a8',
   orange: '#eec0a0',
   armor: '#d3d7da',
   unknown: '#e9e4d8',
