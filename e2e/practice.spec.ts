@@ -65,7 +65,7 @@ test('a fault is looked for by keys alone: handles flipped, the breaker put off,
 
 test('what works and would not pass is judged rule by rule', async ({ page }) => {
   await begin(page, /^5 Two three-ways, power at the light/, 'Judge it');
-  await expect(page.getByRole('checkbox')).toHaveCount(6);
+  await expect(page.getByRole('checkbox').nth(3)).toBeVisible();
   await sound(page);
   await page.getByRole('checkbox').first().check();
   await page.getByRole('button', { name: 'So I judge it' }).click();

@@ -254,7 +254,7 @@ test('a circuit that works is judged: ticked right it is counted, and what an in
   press('So I judge it');
   const told = () =>
     within(screen.getByRole('region', { name: 'How it comes out' })).getByRole('status').textContent;
-  expect(told()).toMatch(/^\d of 6 right\.$/);
+  expect(told()).toMatch(/^\d of \d right\.$/);
   press('All exercises');
   // Chance is held still, so it is the same one again.
   choose('Judge it', /^4 Two three-ways, power at the first/);

@@ -38,7 +38,7 @@ const SEEN_IN_BOXES = [
   ...['reidentified-white', 'ground-colour', 'grounds-joined', 'metal-box-bonded', 'yoke-grounded'],
   ...['luminaire-grounded', 'box-volume', 'one-wire-a-screw', 'splices', 'switch-hot-only', 'neutral-colour'],
 ];
-/** So many rules are asked about, broken ones among them. */
+/** So many rules are asked about at most, broken ones among them. */
 const ASKED = 6;
 const MOST_BROKEN = 3;
 const MOST_TRIED = 300;
@@ -105,8 +105,7 @@ export const drawJudging = (asked: MakeUpAsked): Judging => {
       ({ id, since }) =>
         SEEN_IN_BOXES.includes(id) && !said.has(id) && (since === null || since <= asked.edition),
     ).map(({ id }) => id);
-    if (kept.length < ASKED - broken.size) continue;
-    const others = pick.some(kept, ASKED - broken.size);
+    const others = pick.some(kept, Math.min(kept.length, ASKED - broken.size));
     const rules = RULES.filter(({ id }) => broken.has(id) || others.includes(id)).map(
       ({ id, title, section }): AskedRule => ({
         ...{ id, title, broken: broken.has(id) },
