@@ -118,7 +118,12 @@ const SHOTS = [
       await page.getByRole('button', { name: 'Why?' }).click();
     },
   },
-  { name: 'bench', path: '/jobs/heron-yard/circuits/ropewalk-lights', size: desk },
+  {
+    name: 'bench',
+    path: '/jobs/heron-yard/circuits/ropewalk-lights',
+    size: desk,
+    act: (page) => page.getByText(/^Checked by the/).waitFor(),
+  },
   {
     name: 'box',
     path: '/jobs/heron-yard/circuits/long-shed-lights',
