@@ -241,12 +241,24 @@ export type { SweepVerdict } from './circuit/sweep.js';
 export { solveCurrents } from './circuit/currents.js';
 export { circuitsByNet, rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
-export { drawMakeUp, hangingLoose, MAKE_UP_LEVELS } from './practice/makeUp.js';
-export type { MakeUp, MakeUpAsked, MakeUpLevel } from './practice/makeUp.js';
+export { drawMakeUp, hangingLoose } from './practice/makeUp.js';
+export type { MakeUp, MakeUpAsked } from './practice/makeUp.js';
+export { MAKE_UP_LEVELS, positionsOf, type MakeUpLevel } from './practice/levels.js';
 export { drawHiddenFault, type HiddenFault } from './practice/hiddenFault.js';
 export { finderWay, type FinderWay } from './practice/finderWay.js';
 export { drawJudging, type AskedRule, type Judging } from './practice/judging.js';
 export { drawSizing, judgeSizing, type Sizing } from './practice/sizing.js';
+export { COURSE, dayOf, nextOf, RETURNS, skillKey, standingsOf } from './practice/course.js';
+export type { Skill, Standing } from './practice/course.js';
+export {
+  drawWhichWire,
+  judgeWhichWire,
+  readsThrough,
+  wiresWay,
+  type Led,
+  type LinkReading,
+  type WhichWire,
+} from './practice/whichWire.js';
 export { NOT_PRACTISED, practiseCircuit, type OwnCircuit } from './practice/ownCircuit.js';
 export { hintOf, judgeMakeUp } from './practice/judgeMakeUp.js';
 export type { MakeUpHint, MakeUpVerdict, PracticeFault } from './practice/judgeMakeUp.js';
@@ -490,6 +502,7 @@ export type {
   EndpointName,
   JobHead,
   JobNews,
+  LearnerHead,
   ListQuery,
   Me,
   PairedDevice,
@@ -513,6 +526,16 @@ export { SIGN_STAGES, signedHash, signOffsOf, STAGE_WORDS, triedStates } from '.
 export type { SignOff, SignStage, Tried } from './tried/answers.js';
 export { shortestWalk } from './tried/walk.js';
 export { handleName, positionName } from './words/handles.js';
+export {
+  learnerSchema,
+  MOST_SEED,
+  PRACTICE_KINDS,
+  PRACTICE_LEVELS,
+  practisedSchema,
+  type Practised,
+  type PracticeKind,
+  type PracticeLevel,
+} from './wire/practised.js';
 export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';
 export { digestOf } from './model/digest.js';

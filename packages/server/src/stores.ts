@@ -5,6 +5,7 @@ import { CatalogStore } from './store/catalog.js';
 import { DeviceStore } from './store/devices.js';
 import { JobStore } from './store/jobs.js';
 import { PictureStore } from './store/pictures.js';
+import { PractisedStore } from './store/practised.js';
 import { RecordStore } from './store/records.js';
 import type { Summarise } from './summary/summarise.js';
 
@@ -19,6 +20,7 @@ export const storesOn = (
     ...{ store, pictures, records },
     catalog: new CatalogStore(source),
     devices: new DeviceStore(source),
+    practised: new PractisedStore(source),
     watch: new JobWatch(source, poll),
     shares: new ShareStore(source, store, records, pictures),
   };

@@ -6,7 +6,7 @@ import { sayFault } from '../faults/say.js';
 import type { BoxId } from '../model/ids.js';
 import { newWiringDoc } from '../model/newJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
-import { showsAtHandles } from './judgeMakeUp.js';
+import { shownAtHandles } from './judgeMakeUp.js';
 import { drawMakeUp, type MakeUp, type MakeUpAsked } from './makeUp.js';
 import { picking } from './picking.js';
 
@@ -38,8 +38,9 @@ export const drawHiddenFault = (asked: MakeUpAsked): HiddenFault => {
     if (!spoiled.ok) continue;
     const wiring = asItLooks(planned, spoiled.value, job.stock);
     const hidden = withDocument(job, newWiringDoc(BUILT, 'built', wiring));
-    if (showsAtHandles(hidden))
-      return { ...exercise, box, fault, said: sayFault(job, planned, fault), job: hidden };
+    const [circuit] = shownAtHandles(hidden);
+    if (circuit)
+      return { ...exercise, circuit, box, fault, said: sayFault(job, planned, fault), job: hidden };
   }
   throw new Error(`No fault of ${asked.level} ${asked.seed} is seen at its handles.`);
 };

@@ -1,9 +1,9 @@
 import { findingKey, type Finding } from '../code/rule.js';
 import { BUILT } from '../edits/wiring/documents.js';
 import { whereIs, wiresIn } from '../existing/whereabouts.js';
-import type { BoxId, DeviceId } from '../model/ids.js';
+import type { BoxId, CircuitId, DeviceId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findLuminaire } from '../model/lookup.js';
+import { findBox, findGroup, findLuminaire } from '../model/lookup.js';
 import { truthTable, type TruthTable } from '../proving/truthTable.js';
 import { reviewJob } from '../review/reviewJob.js';
 import { reviewWiring, type Subject } from '../review/subject.js';
@@ -178,10 +178,14 @@ const tablesOf = ({ job, wiring, compiled }: Subject): TruthTable[] =>
     .filter(({ control }) => control === 'switched')
     .map((group) => truthTable(job, wiring, compiled, group));
 
-/** Is it seen at the handles, the lights and the breaker that something is wrong with what is made up? */
-export const showsAtHandles = (job: Job): boolean => {
+/** Circuits of which it is seen at the handles, the lights and the breaker that something is wrong with what is made up. */
+export const shownAtHandles = (job: Job): CircuitId[] => {
   const reviewed = made(job);
-  return reviewed !== null && tablesOf(reviewed).some((table) => ofGroup(job, reviewed, table).length > 0);
+  if (!reviewed) return [];
+  const shown = tablesOf(reviewed).filter((table) => ofGroup(job, reviewed, table).length > 0);
+  return job.circuits
+    .map(({ id }) => id)
+    .filter((id) => shown.some(({ group }) => findGroup(job, group)?.circuit === id));
 };
 
 /**

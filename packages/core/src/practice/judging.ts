@@ -13,7 +13,7 @@ import type { Wiring } from '../model/wiring.js';
 import { wiringOrEmpty } from '../proving/works.js';
 import { reviewJob } from '../review/reviewJob.js';
 import { reviewWiring } from '../review/subject.js';
-import { showsAtHandles } from './judgeMakeUp.js';
+import { shownAtHandles } from './judgeMakeUp.js';
 import { drawMakeUp, type MakeUp, type MakeUpAsked } from './makeUp.js';
 import { picking } from './picking.js';
 
@@ -93,7 +93,7 @@ export const drawJudging = (asked: MakeUpAsked): Judging => {
       wiring = pick.of(SPOILINGS)(job, wiring, pick);
     if (!wiring || wiring === planned) continue;
     const spoiled = withDocument(job, newWiringDoc(BUILT, 'built', wiring));
-    if (showsAtHandles(spoiled)) continue;
+    if (shownAtHandles(spoiled).length > 0) continue;
     const all = reviewWiring(spoiled, BUILT)?.findings ?? [];
     const findings = all.filter((one) => one.severity === 'violation' && !known.has(findingKey(one)));
     const broken = new Set(findings.map(({ rule }) => rule));

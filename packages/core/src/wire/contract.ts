@@ -7,6 +7,7 @@ import { judgementSchema } from '../model/judgement.js';
 import { labourSchema } from '../model/labour.js';
 import { readJob } from '../formats/jobFile.js';
 import { jobSummarySchema } from '../review/summarySchema.js';
+import { learnerSchema, practisedSchema } from './practised.js';
 import { recordIdSchema, siteRecordSchema } from './record.js';
 
 /** Why the server refuses, by a word that a program can go by. */
@@ -190,6 +191,10 @@ export const pairedDeviceSchema = z.object({
 });
 export type PairedDevice = z.infer<typeof pairedDeviceSchema>;
 
+/** Somebody who practises, and when it was last. */
+export const learnerHeadSchema = z.object({ name: learnerSchema, lastAt: z.iso.datetime() });
+export type LearnerHead = z.infer<typeof learnerHeadSchema>;
+
 /** Who asks: what the device is called, null of the machine itself; and what it may do, null where it was not let in. */
 export const meSchema = z.object({
   /** The program was started so that others may be let in. */
@@ -305,6 +310,16 @@ export const CONTRACT = {
   openRevision: endpoint('GET', '/jobs/:id/revisions/:revision', null, storedJobSchema),
   records: endpoint('GET', '/jobs/:id/records', null, z.object({ records: z.array(siteRecordSchema) })),
   addRecord: endpoint('POST', '/jobs/:id/records', siteRecordSchema, z.object({ id: recordIdSchema })),
+  /** Who practises here, whoever did last first. */
+  learners: endpoint('GET', '/practice/learners', null, z.object({ learners: z.array(learnerHeadSchema) })),
+  /** What somebody has practised, in the order in which it came; of a name that nobody has, nothing. */
+  practised: endpoint(
+    'GET',
+    '/practice/learners/:learner',
+    null,
+    z.object({ practised: z.array(practisedSchema) }),
+  ),
+  addPractised: endpoint('POST', '/practice', practisedSchema, z.object({ id: recordIdSchema })),
   keepPicture: endpoint('POST', '/pictures', null, z.object({ hash: z.string().regex(/^[0-9a-f]{64}$/) })),
 } as const;
 export type EndpointName = keyof typeof CONTRACT;

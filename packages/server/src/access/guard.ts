@@ -33,8 +33,8 @@ const tokenOf = ({ headers }: Request): string | null => {
   return null;
 };
 
-/** What a field view may send: records and photographs. It reads all of a job and changes none of it. */
-const FIELD = [/^\/jobs\/[^/]+\/records\/?$/, /^\/pictures\/?$/];
+/** What a field view may send: records, photographs, and what was practised. It reads all of a job and changes none of it. */
+const FIELD = [/^\/jobs\/[^/]+\/records\/?$/, /^\/pictures\/?$/, /^\/practice\/?$/];
 /** What it does not ask for either: who else was let in, and all of a job to be taken away, which names the state that goes. Routes do not mind the case. */
 const NOT_FIELD = /^\/access\/devices|^\/jobs\/[^/]+\/shared\/?$/i;
 const mayField = ({ method, path }: Request): boolean =>

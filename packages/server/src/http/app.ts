@@ -11,6 +11,7 @@ import { checkOrigin } from './origin.js';
 import { shareRoutes } from './shareRoutes.js';
 import { limitAll, limitEach, limitLarge, USUAL_LIMITS, type Limits } from './limits.js';
 import { pictureRoutes } from './pictureRoutes.js';
+import { practiceRoutes } from './practiceRoutes.js';
 import { answer, PATIENCE_SETTING } from './route.js';
 import { answerProblems, Refusal } from './problems.js';
 
@@ -34,6 +35,7 @@ export const createApp = ({
   records,
   watch,
   shares,
+  practised,
   webRoot,
   patience,
   limits = USUAL_LIMITS,
@@ -95,7 +97,14 @@ export const createApp = ({
   app.use('/api', eventRoutes(watch));
   app.use('/api', limitAll(limits));
   app.use(['/api/shared-jobs', '/api/pictures'], limitLarge(limits));
-  app.use('/api', shareRoutes(shares), api, jobRoutes(store, records), pictureRoutes(pictures));
+  app.use(
+    '/api',
+    shareRoutes(shares),
+    api,
+    jobRoutes(store, records),
+    pictureRoutes(pictures),
+    practiceRoutes(practised),
+  );
   app.use('/api', (request) => {
     throw new Refusal(404, 'missing', `There is nothing at ${request.originalUrl}.`, '');
   });

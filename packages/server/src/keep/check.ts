@@ -1,14 +1,21 @@
 import { createHash } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import { JobEntity, PictureEntity, RecordEntity, RevisionEntity } from '../store/entities.js';
+import {
+  JobEntity,
+  PictureEntity,
+  PractisedEntity,
+  RecordEntity,
+  RevisionEntity,
+} from '../store/entities.js';
 import { readPacked } from '../store/packed.js';
 import { pictureOf, picturesOf } from '../store/pictures.js';
+import { practisedOf } from '../store/practised.js';
 import { recordOf } from '../store/records.js';
 
 /** Something that is kept and is not as it should be, by name. */
 export interface Damage {
-  /** head: the current state of a job. revision: an older one. */
-  what: 'head' | 'revision' | 'record' | 'picture';
+  /** head: the current state of a job. revision: an older one. practised: an exercise that was answered. */
+  what: 'head' | 'revision' | 'record' | 'picture' | 'practised';
   /** Which one, in words. */
   which: string;
   why: string;
@@ -72,5 +79,16 @@ export const checkStore = async (source: DataSource): Promise<Damage[]> => {
       damage.push({ what: 'record', which, why: 'it cannot be read' });
     }
   }
+  const practised = await source.getRepository(PractisedEntity).find({ order: { row: 'ASC' } });
+  for (const row of practised)
+    try {
+      practisedOf(row);
+    } catch {
+      damage.push({
+        what: 'practised',
+        which: `exercise ${row.id} of ${row.learner}`,
+        why: 'it cannot be read',
+      });
+    }
   return damage;
 };

@@ -8,6 +8,7 @@ import {
   LabourUnitEntity,
   NoteEntity,
   PictureEntity,
+  PractisedEntity,
   PresenceEntity,
   PriceChangeEntity,
   RevisionEntity,
@@ -31,6 +32,7 @@ import { JudgementPrices1700000000011 } from './judgementPrices.js';
 import { Makers1700000000019 } from './makers.js';
 import { MoreStock1700000000010 } from './moreStock.js';
 import { BinaryIds1700000000016 } from './binaryIds.js';
+import { Practised1700000000020 } from './practisedTable.js';
 import { Presence1700000000015 } from './presence.js';
 import { RevisionNames1700000000014 } from './revisionNames.js';
 import { SpliceMinutes1700000000009 } from './splices.js';
@@ -57,6 +59,7 @@ export const dataSourceOf = (url: string): DataSource =>
       RecordEntity,
       PresenceEntity,
       DeviceEntity,
+      PractisedEntity,
     ],
     migrations: [
       Jobs1700000000001,
@@ -78,6 +81,7 @@ export const dataSourceOf = (url: string): DataSource =>
       JobList1700000000017,
       Devices1700000000018,
       Makers1700000000019,
+      Practised1700000000020,
     ],
     extra: { connectionLimit: 10 },
   });

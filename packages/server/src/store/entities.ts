@@ -139,6 +139,21 @@ export interface DeviceRow {
   outAt: Date | null;
 }
 
+/** An exercise as somebody has first answered it. */
+export interface PractisedRow {
+  row: number;
+  id: string;
+  learner: string;
+  kind: string;
+  level: string;
+  seed: number;
+  edition: number;
+  outcome: string;
+  live: number;
+  at: Date;
+  keptAt: Date;
+}
+
 /** Somebody who has a job open. */
 export interface PresenceRow {
   jobId: string;
@@ -286,6 +301,29 @@ export const RecordEntity = new EntitySchema<RecordRow>({
     keptAt: { ...moment, ...now, name: 'kept_at' },
   },
   indices: [{ name: 'records_one_each', columns: ['jobId', 'id'], unique: true }],
+});
+
+export const PractisedEntity = new EntitySchema<PractisedRow>({
+  name: 'practised',
+  tableName: 'practised',
+  columns: {
+    row: { type: 'int', primary: true, generated: 'increment' },
+    id: { ...exact, length: 100, name: 'practised_id' },
+    // Whoever writes a name in small letters is the same person.
+    learner: { type: 'varchar', length: 60 },
+    kind: { type: 'varchar', length: 20 },
+    level: { type: 'varchar', length: 40 },
+    seed: { type: 'int' },
+    edition: { type: 'int' },
+    outcome: { type: 'varchar', length: 10 },
+    live: { type: 'int' },
+    at: { ...moment, name: 'answered_at' },
+    keptAt: { ...moment, ...now, name: 'kept_at' },
+  },
+  indices: [
+    { name: 'practised_one_each', columns: ['id'], unique: true },
+    { name: 'practised_by_learner', columns: ['learner'] },
+  ],
 });
 
 export const PresenceEntity = new EntitySchema<PresenceRow>({
