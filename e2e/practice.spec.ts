@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { plannedYard } from './support.js';
 
 const begin = async (page: Page, exercise: RegExp, kind = 'Make it up') => {
   await page.goto('/');
@@ -47,7 +49,7 @@ test('a wire is put by two taps, taken back, and found again after a reload; wit
 test('a fault is looked for by keys alone: handles flipped, the breaker put off, a box opened', async ({
   page,
 }) => {
-  await begin(page, /^4 Two three-ways, power at the first/, 'Find the fault');
+  await begin(page, /^5 Two three-ways, power at the first/, 'Find the fault');
   await expect(page.getByRole('article', { name: /^Closed box/ })).toHaveCount(3);
   await sound(page);
   const first = page.getByRole('region', { name: 'Handles' }).getByRole('button').first();
@@ -59,12 +61,21 @@ test('a fault is looked for by keys alone: handles flipped, the breaker put off,
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: 'Open it' }).first().focus();
   await page.keyboard.press('Enter');
+  // Off is not dead yet.
+  const dead = page.getByRole('region', { name: 'Prove it dead' });
+  await sound(page);
+  await dead.getByRole('button', { name: /^A two-pole tester that is proved/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Open it' }).first().focus();
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('article', { name: /^Closed box/ })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Meters' }).press('Enter');
+  await expect(page.getByRole('region', { name: 'Meters' })).toBeVisible();
   await sound(page);
 });
 
 test('what works and would not pass is judged rule by rule', async ({ page }) => {
-  await begin(page, /^5 Two three-ways, power at the light/, 'Judge it');
+  await begin(page, /^6 Two three-ways, power at the light/, 'Judge it');
   await expect(page.getByRole('checkbox').nth(3)).toBeVisible();
   await sound(page);
   await page.getByRole('checkbox').first().check();
@@ -73,6 +84,81 @@ test('what works and would not pass is judged rule by rule', async ({ page }) =>
     page.getByRole('list', { name: 'What an inspector says' }).getByRole('listitem').first(),
   ).toBeVisible();
   await sound(page);
+});
+
+test('wires are told apart by keys alone, put on record by name, and found on the sheet after a reload', async ({
+  page,
+}) => {
+  const learner = `Learner ${randomUUID().slice(0, 8)}`;
+  await page.goto('/practice');
+  await page.getByLabel('Who practises?').fill(learner);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nothing comes back today.')).toBeVisible();
+  await sound(page);
+  await page.getByRole('button', { name: 'Which wire', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Which wire' })
+    .getByRole('button', { name: /^1 Single-pole/ })
+    .click();
+  await page.getByRole('switch', { name: 'Breaker on' }).press('Space');
+  const wires = (box: number, cable: number) =>
+    page.getByRole('article').nth(box).getByRole('group').nth(cable).getByRole('button');
+  await wires(0, 0).first().press('Enter');
+  await page.getByRole('button', { name: /^A two-pole tester that is proved/ }).press('Enter');
+  // The one cable of the light: its link shows at the other end of it, in the box of the switch.
+  await wires(1, 0).nth(0).press('Enter');
+  await wires(1, 0).nth(1).press('Enter');
+  await page.getByRole('button', { name: 'Continuity tester' }).press('Enter');
+  const shows = page.getByRole('status', { name: 'The tester shows' });
+  const read = async (cable: number) => {
+    await wires(0, cable).nth(0).press('Enter');
+    await wires(0, cable).nth(1).press('Enter');
+    await expect(shows).toHaveText(/Continuity|None/);
+    return shows.textContent();
+  };
+  const between = (await read(0)) === 'Continuity' ? 1 : 2;
+  expect(await read(1)).toBe(between === 1 ? 'None' : 'Continuity');
+  await sound(page);
+  const leads = page.getByRole('region', { name: 'Where each leads' }).getByRole('combobox');
+  await leads.nth(between === 1 ? 1 : 0).selectOption('to the panel');
+  await leads.nth(2).selectOption({ index: between + 1 });
+  await expect(leads.nth(between - 1)).not.toHaveValue('');
+  await page.getByRole('button', { name: 'So they lead' }).press('Enter');
+  await expect(page.getByRole('region', { name: 'How it comes out' }).getByRole('status')).toHaveText(
+    'Right.',
+  );
+  await page.getByRole('button', { name: 'All exercises' }).click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Sheet of what you can do' }).click();
+  const row = page.getByRole('row', { name: /^1\. Single-pole, power at the switch/ });
+  await expect(row.getByRole('cell').nth(3)).toHaveText(/^✓1 of 1Today$/);
+  await sound(page);
+});
+
+test('an exercise that somebody made of a circuit is opened elsewhere, as it was left, with a word of its maker', async ({
+  page,
+  browser,
+}) => {
+  const address = await plannedYard(page.request);
+  const id = address.split('/').at(-1) ?? '';
+  await page.goto(`/practice?job=${id}&circuit=tar-store-light`);
+  await expect(page.getByRole('heading', { name: 'Tar store, for practice' })).toBeVisible();
+  await page.getByText('Save it as an exercise for others').click();
+  await page.getByLabel('A word to whoever takes it').fill('Mind the white.');
+  await sound(page);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'To be made up, from here on' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('Tar store, for practice.exercise.json');
+  const elsewhere = await browser.newPage();
+  await elsewhere.goto('/practice');
+  await elsewhere.getByLabel('File of an exercise').setInputFiles(await download.path());
+  await expect(elsewhere.getByRole('heading', { name: 'Tar store, for practice' })).toBeVisible();
+  await expect(elsewhere.getByText('Mind the white.')).toBeVisible();
+  await elsewhere.getByRole('button', { name: 'Done: prove it' }).click();
+  await expect(elsewhere.getByText(/^It works from 0 of 2 positions/)).toBeVisible();
+  await elsewhere.close();
 });
 
 test.describe('on a telephone', () => {

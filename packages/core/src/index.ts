@@ -248,6 +248,9 @@ export { drawHiddenFault, type HiddenFault } from './practice/hiddenFault.js';
 export { finderWay, type FinderWay } from './practice/finderWay.js';
 export { drawJudging, type AskedRule, type Judging } from './practice/judging.js';
 export { drawSizing, judgeSizing, type Sizing } from './practice/sizing.js';
+export { notAnExercise, readExercise, writeExercise } from './practice/exerciseFile.js';
+export type { ExerciseRead, SharedExercise } from './practice/exerciseFile.js';
+export { DEAD_TESTS, type DeadTest } from './practice/deadTest.js';
 export { COURSE, dayOf, nextOf, RETURNS, skillKey, standingsOf } from './practice/course.js';
 export type { Skill, Standing } from './practice/course.js';
 export {

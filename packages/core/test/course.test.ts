@@ -19,7 +19,7 @@ const TODAY = dayOf(new Date(NOON), 0);
 
 const answered = (days: number, outcome: Practised['outcome'], more: Partial<Practised> = {}): Practised => ({
   ...{ id: `p-${days}`, learner: 'Una Reed', kind: 'makeUp', level: 'fourWay', seed: 1, edition: 2023 },
-  ...{ outcome, live: 0, at: at(days) },
+  ...{ outcome, stopped: 0, at: at(days) },
   ...more,
 });
 /** How it stands with the one skill that `answered` is of; its day counted from the first. */

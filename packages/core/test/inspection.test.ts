@@ -48,7 +48,7 @@ describe('what the job does not hold is asked once', () => {
   });
   test('whatever is answered first, the question is gone, on any random job', () => {
     let answered = 0;
-    forSamples(anyFullJob, { seed: 77, numRuns: 40 }, (job) => {
+    forSamples(anyFullJob, { seed: 77, numRuns: 22 }, (job) => {
       for (const { questions: open } of reviewJob(job).findings)
         for (const question of open) {
           const [option] = question.options;
@@ -253,7 +253,7 @@ describe('remedies', () => {
 
   test('of planned jobs with odd choices: each that is offered helps and harms nothing', () => {
     const offered = new Map<string, number>();
-    forSamples(fc.tuple(anyJob, fc.nat(5)), { seed: 31, numRuns: 60 }, ([asked, odd]) => {
+    forSamples(fc.tuple(anyJob, fc.nat(5)), { seed: 31, numRuns: 32 }, ([asked, odd]) => {
       const spoiled: Job = {
         ...asked,
         circuits: asked.circuits.map((one) => ({

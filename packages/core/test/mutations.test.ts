@@ -57,7 +57,7 @@ const isSound = (job: Job): void => {
 };
 
 /** The long run that is no part of the usual tests asks for more. */
-const FILES = 1500 * Number(process.env['TWIN_TIMES'] ?? 1);
+const FILES = 750 * Number(process.env['TWIN_TIMES'] ?? 1);
 /** To inspect takes longer than the rest; every so many files are. */
 const INSPECTED = 25;
 

@@ -41,7 +41,7 @@ import { hueOf, type Hue } from '../src/model/colours.js';
 const LEVELS = Object.keys(MAKE_UP_LEVELS) as MakeUpLevel[];
 const EDITIONS = [2014, 2020, 2023] as const;
 const exercises = LEVELS.flatMap((level, i) =>
-  [1, 2, 3].map((n) => drawMakeUp({ level, seed: 100 * i + n, edition: EDITIONS[n - 1] ?? 2023 })),
+  [1, 2].map((n) => drawMakeUp({ level, seed: 100 * i + n, edition: EDITIONS[n - 1] ?? 2023 })),
 );
 
 /** The exercise with its wires as somebody has put them. */
@@ -242,7 +242,7 @@ test('spoiled so that nodal analysis condemns it, it is never called right, and 
 test('a hidden fault is seen at the handles, by nodal analysis too, is told in words, and is mended by making up its box', () => {
   const boxes = new Set<string>();
   for (const level of LEVELS)
-    for (let seed = 1; seed <= 4; seed++) {
+    for (let seed = 1; seed <= 3; seed++) {
       const fault = drawHiddenFault({ level, seed, edition: 2023 });
       const { job, box, said } = fault;
       named(job, level, () => {
@@ -269,7 +269,7 @@ test('a box to be sized is of a size near to what it needs, sometimes too small;
   let small = 0;
   let drawn = 0;
   for (const level of LEVELS)
-    for (let seed = 1; seed <= 7; seed++) {
+    for (let seed = 1; seed <= 5; seed++) {
       const sizing = drawSizing({ level, seed, edition: 2023 });
       const { fill, job, box } = sizing;
       named(job, level, () => {
@@ -343,7 +343,7 @@ test('a circuit of one’s own is made up alone; of old work, and of what is not
 test('what would not pass works at its handles, breaks the rules that are named as broken, and none of the others', () => {
   const met = new Set<string>();
   for (const level of LEVELS)
-    for (const seed of [1, 2, 3, 4]) {
+    for (const seed of [1, 2, 3]) {
       const judging = drawJudging({ level, seed, edition: 2023 });
       const { job, rules, findings } = judging;
       expect(drawJudging({ level, seed, edition: 2023 })).toEqual(judging);

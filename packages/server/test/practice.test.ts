@@ -11,7 +11,7 @@ afterAll(() => source.destroy());
 
 const answered = (id: string, learner: string, more: Partial<Practised> = {}): Practised => ({
   ...{ id, learner, kind: 'makeUp', level: 'fourWay', seed: 7, edition: 2023 },
-  ...{ outcome: 'right', live: 0, at: '2026-03-02T08:15:00.123Z' },
+  ...{ outcome: 'right', stopped: 0, at: '2026-03-02T08:15:00.123Z' },
   ...more,
 });
 const put = (one: object) => apiOn(source).post('/api/practice').send(one);
@@ -22,7 +22,7 @@ const of = async (learner: string): Promise<Practised[]> => {
 
 test('what was practised is kept as it was answered, once each, by who learns', async () => {
   const first = answered('p1', 'Una Reed');
-  const second = answered('p2', 'una reed ', { kind: 'judgeIt', outcome: 'missed', live: 2 });
+  const second = answered('p2', 'una reed ', { kind: 'judgeIt', outcome: 'missed', stopped: 2 });
   await put(first).expect(201, { id: 'p1' });
   await put(second).expect(201);
   // Its answer was lost and it comes again, perhaps otherwise: what came first stands.
@@ -52,7 +52,7 @@ test.each([
   ['level', { level: 'sevenWay' }],
   ['seed', { seed: -1 }],
   ['edition', { edition: 1959 }],
-  ['live', { live: 1.5 }],
+  ['stopped', { stopped: 1.5 }],
   ['at', { at: 'yesterday' }],
 ])('what is no exercise is refused by its path: %s', async (path, wrong) => {
   const { body } = await put({ ...answered('wrong', 'Nobody'), ...wrong }).expect(422);

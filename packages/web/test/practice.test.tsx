@@ -19,15 +19,16 @@ import {
 } from '@amber/core';
 import { PracticeScreen } from '../src/screens/practice/PracticeScreen.js';
 import { press, show } from './support/page.js';
-import { fakeServer } from './support/server.js';
+import { fakeServer, type Sent } from './support/server.js';
 import { yard } from './support/yard.js';
 
 /** The seed that the page draws while chance is held still. */
 const CHANCE = 0.123456789;
 const SEED = Math.floor(CHANCE * 1_000_000_000);
 
+let sent: Sent[] = [];
 beforeEach(() => {
-  fakeServer();
+  sent = fakeServer();
   localStorage.clear();
   jest.spyOn(Math, 'random').mockReturnValue(CHANCE);
 });
@@ -37,6 +38,22 @@ const choose = (kind: string, exercise: RegExp) => {
   press(kind);
   fireEvent.click(within(screen.getByRole('region', { name: kind })).getByRole('button', { name: exercise }));
 };
+
+/** Says who practises, and lets the server answer what is on record of that. */
+const called = async (name: string, practised: readonly object[] = []) => {
+  const field = screen.getByLabelText('Who practises?');
+  fireEvent.change(field, { target: { value: name } });
+  fireEvent.blur(field);
+  const path = `/api/practice/learners/${encodeURIComponent(name)}`;
+  await waitFor(() => expect(sent.some((one) => one.path === path)).toBe(true));
+  await act(async () => {
+    sent.find((one) => one.path === path)?.answer(200, { practised });
+    await Promise.resolve();
+  });
+  await screen.findByRole('button', { name: 'Sheet of what you can do' });
+};
+/** What was sent to be put on record, in its order. */
+const onRecord = () => sent.filter(({ method }) => method === 'POST').map(({ body }) => body);
 
 const planOf = (level: MakeUpLevel): { job: Job; planned: Wiring } => {
   const { job } = drawMakeUp({ level, seed: SEED, edition: 2023 });
@@ -97,12 +114,11 @@ const makeUpBox = ({ job, planned }: ReturnType<typeof planOf>, box: BoxId) => {
     if (words.has(endKey(end))) pick(`Marking of the ${words.get(endKey(end)) ?? ''}`, colour);
 };
 
-test('a single-pole is made up by its lists, proved, found right, and counted; a reload finds it as it was left', () => {
+test('a single-pole is made up by its lists, proved, found right, and put on record; a reload finds it as it was left', async () => {
   const plan = planOf('poleAtSwitch');
   const { unmount } = show(<PracticeScreen />);
+  await called('Una Reed');
   choose('Make it up', /^1 Single-pole, power at the switch/);
-  press('Done: prove it');
-  expect(screen.getByText(/^It works from 0 of 2 positions/)).toBeTruthy();
   const boxes = [...new Set(plan.planned.joints.map(({ box }) => box))];
   const [first, ...others] = boxes;
   if (!first) throw new Error('no box');
@@ -118,8 +134,14 @@ test('a single-pole is made up by its lists, proved, found right, and counted; a
       /all 2 positions, and nothing that was made up here violates a rule/,
     ),
   ).toBeTruthy();
-  press('All exercises');
-  expect(screen.getByRole('button', { name: /^1 Single-pole.*Right 1 time$/ })).toBeTruthy();
+  press('Done: prove it');
+  // Once, whatever is pressed afterwards.
+  expect(onRecord()).toEqual([
+    expect.objectContaining({
+      ...{ learner: 'Una Reed', kind: 'makeUp', level: 'poleAtSwitch', seed: SEED, edition: 2023 },
+      ...{ outcome: 'right', stopped: 0 },
+    }),
+  ]);
 });
 
 test('with the breaker on nobody reaches into a box: it is stopped, counted and said; off nothing is live', () => {
@@ -141,6 +163,9 @@ test('with the breaker on nobody reaches into a box: it is stopped, counted and 
   expect(screen.getByText(/Put it off before you work in a box/)).toBeTruthy();
   fireEvent.click(breaker());
   expect(live()).toBe(0);
+  // It was on: off is not dead yet.
+  fireEvent.click(wire());
+  press(/^A two-pole tester that is proved/);
   fireEvent.click(wire());
   expect(screen.getByRole('status', { name: 'Wire in hand' })).toBeTruthy();
   // Hot to neutral: put on, it trips, and nothing is live.
@@ -156,7 +181,7 @@ test('with the breaker on nobody reaches into a box: it is stopped, counted and 
 
 test('a hint goes from the question over the reason to one way; undo takes back what was done', () => {
   show(<PracticeScreen />);
-  choose('Make it up', /^4 Two three-ways, power at the first/);
+  choose('Make it up', /^5 Two three-ways, power at the first/);
   press('Hint');
   const hint = within(screen.getByRole('region', { name: 'Hint' }));
   expect(hint.getByText(/^Is every wire at .* on something\?$/)).toBeTruthy();
@@ -178,7 +203,7 @@ test('a hidden fault: flipped with the power on, its box opened dead, mended, an
   const { box, said, job } = drawHiddenFault({ level: 'pairAtSwitch', seed: SEED, edition: 2023 });
   const plan = planOf('pairAtSwitch');
   show(<PracticeScreen />);
-  choose('Find the fault', /^4 Two three-ways, power at the first/);
+  choose('Find the fault', /^5 Two three-ways, power at the first/);
   const shut = () => screen.queryAllByRole('article', { name: /^Closed box/ });
   expect(shut()).toHaveLength(job.boxes.length);
   expect(screen.getByRole('region', { name: 'Handles' })).toBeTruthy();
@@ -196,7 +221,23 @@ test('a hidden fault: flipped with the power on, its box opened dead, mended, an
   expect(shut()).toHaveLength(job.boxes.length);
   fireEvent.click(screen.getByRole('switch', { name: 'Breaker on' }));
   fireEvent.click(itsBox());
+  // Off is not dead yet.
+  expect(shut()).toHaveLength(job.boxes.length);
+  const ask = within(screen.getByRole('region', { name: 'Prove it dead' }));
+  fireEvent.click(ask.getByRole('button', { name: /^One prod of the tester/ }));
+  expect(ask.getByRole('alert').textContent).toMatch(/^Stopped: One pair says nothing of the rest/);
+  fireEvent.click(ask.getByRole('button', { name: /^A two-pole tester that is proved/ }));
+  fireEvent.click(itsBox());
   expect(shut()).toHaveLength(job.boxes.length - 1);
+  // Measured, no wire is taken in hand.
+  press('Meters');
+  const wires = screen
+    .getByRole('article', { name: `Box ${named(job, box)}` })
+    .querySelectorAll('[data-wire^="conductor"]');
+  for (const wire of [wires[0], wires[1]]) if (wire) fireEvent.click(wire);
+  expect(screen.queryByRole('status', { name: 'Wire in hand' })).toBeNull();
+  expect(screen.getByRole('region', { name: 'Meters' }).textContent).toContain('Two-pole tester0 V');
+  press('Meters');
   // All of it loose, and made up anew.
   pick('Box in hand', box);
   for (const select of screen.getAllByLabelText<HTMLSelectElement>(/^The .* is$/))
@@ -206,7 +247,8 @@ test('a hidden fault: flipped with the power on, its box opened dead, mended, an
   const right = screen.getByRole('region', { name: 'It is right' });
   expect(right.textContent).toContain(`It was at ${named(job, box)}: ${said}.`);
   expect(right.textContent).toContain(`You opened 1 box of ${job.boxes.length}`);
-  expect(right.textContent).toContain('You reached into a live box 1 time');
+  expect(right.textContent).toContain('took 1 reading, in');
+  expect(right.textContent).toContain('You were stopped 2 times');
   fireEvent.click(within(right).getByRole('button', { name: 'How the fault finder would have found it' }));
   const way = finderWay(drawHiddenFault({ level: 'pairAtSwitch', seed: SEED, edition: 2023 }));
   expect(
@@ -216,10 +258,11 @@ test('a hidden fault: flipped with the power on, its box opened dead, mended, an
   ).toEqual(way?.steps);
 });
 
-test('a box is sized in the head: the lines are shown once something was said, and what is right is counted', () => {
+test('a box is sized in the head: the lines are shown once something was said, and what is right is counted', async () => {
   const { fill, box, job } = drawSizing({ level: 'fourWay', seed: SEED, edition: 2023 });
   show(<PracticeScreen />);
-  choose('Size it', /^6 Three places, a four-way between/);
+  await called('Una Reed');
+  choose('Size it', /^7 Three places, a four-way between/);
   expect(screen.getByRole('heading', { name: named(job, box) })).toBeTruthy();
   expect(screen.queryByRole('table')).toBeNull();
   const fits = fill.verdict === 'fits';
@@ -236,18 +279,20 @@ test('a box is sized in the head: the lines are shown once something was said, a
   expect(within(told()).getByRole('table').textContent).toContain('Grounds, counted together');
   expect(document.querySelectorAll('[data-live]')).toHaveLength(0);
   press('All exercises');
-  expect(screen.queryByText(/^Right 1 time$/)).toBeNull();
-  choose('Size it', /^6 Three places, a four-way between/);
+  expect(screen.getByText(/^Missed the last time · back tomorrow$/)).toBeTruthy();
+  choose('Size it', /^7 Three places, a four-way between/);
   say(fill.needed / 10_000);
   expect(within(told()).getByRole('status').textContent).toBe('Right.');
   press('All exercises');
-  expect(within(screen.getByRole('region', { name: 'Size it' })).getByText('Right 1 time')).toBeTruthy();
+  expect(
+    within(screen.getByRole('region', { name: 'Size it' })).getByText(/^Right by yourself 1 of 2 times/),
+  ).toBeTruthy();
 });
 
 test('a circuit that works is judged: ticked right it is counted, and what an inspector says stands beside it', () => {
   const { rules, findings } = drawJudging({ level: 'pairAtSwitch', seed: SEED, edition: 2023 });
   show(<PracticeScreen />);
-  choose('Judge it', /^4 Two three-ways, power at the first/);
+  choose('Judge it', /^5 Two three-ways, power at the first/);
   const box = (title: string) => screen.getByRole('checkbox', { name: new RegExp(`^${title}`) });
   const [kept] = rules.filter(({ broken }) => !broken);
   fireEvent.click(box(kept?.title ?? ''));
@@ -257,14 +302,14 @@ test('a circuit that works is judged: ticked right it is counted, and what an in
   expect(told()).toMatch(/^\d of \d right\.$/);
   press('All exercises');
   // Chance is held still, so it is the same one again.
-  choose('Judge it', /^4 Two three-ways, power at the first/);
+  choose('Judge it', /^5 Two three-ways, power at the first/);
   for (const { title, broken } of rules) if (broken) fireEvent.click(box(title));
   press('So I judge it');
   expect(told()).toBe('Right.');
   const said = screen.getByRole('list', { name: 'What an inspector says' }).textContent;
   for (const { title } of findings) expect(said).toContain(title);
-  press('All exercises');
-  expect(within(screen.getByRole('region', { name: 'Judge it' })).getByText('Right 1 time')).toBeTruthy();
+  // Nobody has said who practises: nothing is put on record.
+  expect(onRecord()).toEqual([]);
 });
 
 describe('a circuit of one’s own', () => {

@@ -9,7 +9,6 @@ import {
   type FeedId,
   type GroupId,
   type LuminaireId,
-  type RoomId,
   type SlotId,
   type TreePlace,
 } from '../model/ids.js';
@@ -88,7 +87,7 @@ export const severalGroups = (
     }),
   );
   const boxAt = (i: number): BoxId => placed[i]?.id ?? ('' as BoxId);
-  const room = newRoom({ id: 'room' as RoomId, name, kind: 'habitable', wholeFloorVisible: 'no' });
+  const room = newRoom({ id: 'room', name, kind: 'habitable', wholeFloorVisible: 'no' });
   const gangs = new Map<BoxId, number>();
   const gang = (box: BoxId): number => {
     const taken = gangs.get(box) ?? 0;

@@ -29,7 +29,7 @@ export const learnerSchema = z.string().trim().min(1).max(60);
 
 /**
  * One exercise as it was first answered. It is added to and never changed.
- * right: by oneself. helped: right, after a hint. missed: not right, or somebody reached into a live box.
+ * right: by oneself. helped: right, after a hint. missed: not right, or something unsafe had to be stopped.
  */
 export const practisedSchema = z.strictObject({
   /** Names it, so that one that comes twice is kept once. */
@@ -41,8 +41,8 @@ export const practisedSchema = z.strictObject({
   seed: z.int().min(0).max(MOST_SEED),
   edition: z.literal(EDITIONS),
   outcome: z.enum(['right', 'helped', 'missed']),
-  /** How often a live box was reached into; each time it was stopped. */
-  live: z.int().min(0).max(10_000),
+  /** Unsafe acts that were stopped: a live box reached into, one taken for dead by a poor test. */
+  stopped: z.int().min(0).max(10_000),
   at: z.iso.datetime(),
 });
 export type Practised = z.infer<typeof practisedSchema>;

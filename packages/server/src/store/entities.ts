@@ -149,7 +149,7 @@ export interface PractisedRow {
   seed: number;
   edition: number;
   outcome: string;
-  live: number;
+  stopped: number;
   at: Date;
   keptAt: Date;
 }
@@ -316,7 +316,7 @@ export const PractisedEntity = new EntitySchema<PractisedRow>({
     seed: { type: 'int' },
     edition: { type: 'int' },
     outcome: { type: 'varchar', length: 10 },
-    live: { type: 'int' },
+    stopped: { type: 'int' },
     at: { ...moment, name: 'answered_at' },
     keptAt: { ...moment, ...now, name: 'kept_at' },
   },

@@ -14,7 +14,7 @@ export class Practised1700000000020 implements MigrationInterface {
       seed int NOT NULL,
       edition int NOT NULL,
       outcome varchar(10) NOT NULL,
-      live int NOT NULL,
+      stopped int NOT NULL,
       answered_at datetime(3) NOT NULL,
       kept_at datetime(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
       UNIQUE INDEX practised_one_each (practised_id),

@@ -5,9 +5,11 @@ import {
   type DeletedJob,
   type Job,
   type JobHead,
+  type LearnerHead,
   type Me,
   type OnTruck,
   type PairedDevice,
+  type Practised,
   type PriceChange,
   type RevisionHead,
   type SiteRecord,
@@ -29,7 +31,7 @@ export const JOBS_A_PAGE = 30;
 export const jobsApi = createApi({
   reducerPath: 'jobs',
   baseQuery: fakeBaseQuery<Failed>(),
-  tagTypes: ['Jobs', 'Catalog', 'Truck', 'Revisions', 'Access'],
+  tagTypes: ['Jobs', 'Catalog', 'Truck', 'Revisions', 'Access', 'Learners'],
   endpoints: (build) => ({
     /** A page of the jobs that a search finds, counted from 0, and how many it finds in all. */
     jobs: build.query<JobPage, { search: string; page: number }>({
@@ -148,6 +150,21 @@ export const jobsApi = createApi({
       },
       invalidatesTags: ['Truck'],
     }),
+    /** Who practises here. */
+    learners: build.query<LearnerHead[], void>({
+      queryFn: async () => {
+        const answer = await ask(CONTRACT.learners);
+        return answer.kind === 'ok' ? { data: answer.value.learners } : { error: answer };
+      },
+      providesTags: ['Learners'],
+    }),
+    /** What a learner has practised. */
+    practised: build.query<Practised[], string>({
+      queryFn: async (learner) => {
+        const answer = await ask(CONTRACT.practised, { ids: { learner } });
+        return answer.kind === 'ok' ? { data: answer.value.practised } : { error: answer };
+      },
+    }),
     /** What happened on site, of one job. */
     records: build.query<SiteRecord[], string>({
       queryFn: async (id) => {
@@ -161,12 +178,14 @@ export const {
   useCatalogQuery,
   useDeletedJobsQuery,
   useDevicesQuery,
+  useLearnersQuery,
   useMeQuery,
   useRevisionsQuery,
   useSaveQuery,
   useMoveTruckMutation,
   useTruckQuery,
   useJobsQuery,
+  usePractisedQuery,
   usePriceHistoryQuery,
   usePutArticlesMutation,
   usePutUnitsMutation,

@@ -1,5 +1,6 @@
 import {
   findBox,
+  handleName,
   LIGHT_WORDS,
   luminairesOfGroup,
   ofId,
@@ -65,11 +66,14 @@ export const HandleBar = ({
       {subject.devices.map(({ id, box, letter, positions: words }) => {
         const at = ofId(positions, id) ?? 0;
         const name = findBox(subject.job, box)?.name ?? '';
+        // Beside others in its box it is told by gang and group.
+        const whole = handleName(subject, id);
+        const which = whole === name ? letter : whole.slice(name.length + 2);
         return (
           <button
             key={id}
             type="button"
-            aria-label={`${name}, ${letter}: ${words[at] ?? ''}. Flip.`}
+            aria-label={`${whole}, ${letter}: ${words[at] ?? ''}. Flip.`}
             onClick={() => onFlip(id)}
             className="flex min-h-12 shrink-0 items-center gap-2 rounded-md border-2 border-ink bg-white px-2 text-left active:bg-rail"
           >
@@ -80,8 +84,8 @@ export const HandleBar = ({
             </span>
             <span className="leading-tight">
               <span className="block max-w-28 truncate text-[13px] font-bold">{name}</span>
-              <span className="block text-[12px] text-quiet">
-                {letter} · {words[at]}
+              <span className="block max-w-44 truncate text-[12px] text-quiet">
+                {words[at]} · {which}
               </span>
             </span>
           </button>

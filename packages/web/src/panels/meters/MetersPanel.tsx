@@ -59,7 +59,19 @@ const isGhost = ({ twoPole, highImpedance }: Readings): boolean =>
  * Meters put on the drawn wiring: the first wire that is tapped on the board takes one probe, the second the other, the next begins anew. They
  * read the drawing, never the house.
  */
-export const MetersPanel = ({ subject, positions }: { subject: Subject; positions: Positions }) => {
+export const MetersPanel = ({
+  subject,
+  positions,
+  breaker = null,
+  onRead,
+}: {
+  subject: Subject;
+  positions: Positions;
+  /** Where the breaker is thrown elsewhere: as it stands. Else it is thrown here. */
+  breaker?: 'on' | 'off' | null;
+  /** Both probes are on. */
+  onRead?: () => void;
+}) => {
   const { job, wiring, compiled } = subject;
   const dispatch = useAppDispatch();
   const followed = useAppSelector((state) => state.wiring.followed);
@@ -72,11 +84,11 @@ export const MetersPanel = ({ subject, positions }: { subject: Subject; position
       return;
     }
     last.current = followed;
-    setProbes(([first, second]) =>
-      first === null || second !== null ? [followed, null] : [first, followed],
-    );
-  }, [followed]);
-  const on = power === 'on';
+    const isSecond = a !== null && b === null;
+    setProbes(isSecond ? [a, followed] : [followed, null]);
+    if (isSecond) onRead?.();
+  }, [followed, a, b, onRead]);
+  const on = (breaker ?? power) === 'on';
   const readings = a === null ? null : readMeters({ wiring, parts: job, compiled }, positions, on, [a, b]);
   const shown = new Set<string>(subject.drawings.map(({ box }) => box));
   const outlets = readOutlets(compiled, wiring, job, positions, on).filter(({ device }) =>
@@ -88,15 +100,17 @@ export const MetersPanel = ({ subject, positions }: { subject: Subject; position
         Tap a wire or a screw on the board for one probe, another for the second. Flip handles, and see what
         each meter makes of it.
       </p>
-      <OneOf
-        label="Breakers"
-        options={[
-          { value: 'on' as const, words: 'Breakers on' },
-          { value: 'off' as const, words: 'Breakers off' },
-        ]}
-        value={power}
-        onPick={setPower}
-      />
+      {breaker === null ? (
+        <OneOf
+          label="Breakers"
+          options={[
+            { value: 'on' as const, words: 'Breakers on' },
+            { value: 'off' as const, words: 'Breakers off' },
+          ]}
+          value={power}
+          onPick={setPower}
+        />
+      ) : null}
       <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-1 rounded-md border border-line bg-white p-3 text-[14px]">
         <dt className="font-semibold">First probe</dt>
         <dd className="break-words">{a === null ? 'tap a wire' : keyWord(job, wiring, a)}</dd>

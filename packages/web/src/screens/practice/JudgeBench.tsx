@@ -1,21 +1,20 @@
 import { useMemo, useState } from 'react';
-import { BUILT, drawJudging, MAKE_UP_LEVELS, type Job } from '@amber/core';
+import { BUILT, drawJudging, type Job } from '@amber/core';
 import { Button } from '../../parts/ui.js';
 import { useAppSelector } from '../../store/store.js';
 import { useSubject } from '../../wiring/useSubject.js';
 import { BoxPicture } from './BoxPicture.js';
-import { deadOf } from './dead.js';
+import { deadOf } from './deadOf.js';
 import type { PracticeAsked } from './kept.js';
-import { LookedAt } from './LookedAt.js';
+import { titleOf } from './kinds.js';
+import type { Ways } from './ways.js';
+import { Another, LookedAt } from './LookedAt.js';
 
-interface Judged {
+interface Judged extends Ways {
   asked: PracticeAsked;
-  onRight: () => void;
-  onAnother: () => void;
-  onLeave: () => void;
 }
 
-const Board = ({ job, asked, onRight, onAnother, onLeave }: Judged & { job: Job }) => {
+const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Judged & { job: Job }) => {
   const { rules, findings } = useMemo(() => drawJudging(asked), [asked]);
   const told = useSubject(job, BUILT, null);
   const { positions } = useAppSelector((state) => state.wiring);
@@ -25,7 +24,7 @@ const Board = ({ job, asked, onRight, onAnother, onLeave }: Judged & { job: Job 
   const wrong = rules.filter(({ id, broken }) => ticked.includes(id) !== broken);
   return (
     <LookedAt
-      title={`Judge it: ${MAKE_UP_LEVELS[asked.level].title}`}
+      title={titleOf(asked)}
       onLeave={onLeave}
       board={subject.drawings.map(({ box }) => (
         <BoxPicture key={box} job={job} subject={subject} box={box} />
@@ -71,9 +70,7 @@ const Board = ({ job, asked, onRight, onAnother, onLeave }: Judged & { job: Job 
               </li>
             ))}
           </ul>
-          <Button look="main" className="self-start" onClick={onAnother}>
-            Another of this kind
-          </Button>
+          <Another onAnother={onAnother} />
         </section>
       ) : (
         <Button
@@ -82,7 +79,7 @@ const Board = ({ job, asked, onRight, onAnother, onLeave }: Judged & { job: Job 
           disabled={ticked.length === 0}
           onClick={() => {
             setJudged(true);
-            if (wrong.length === 0) onRight();
+            onAnswered(wrong.length === 0);
           }}
         >
           So I judge it

@@ -2,16 +2,30 @@ import { ChevronLeft } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button, SafetyLine } from '../../parts/ui.js';
 
+/** The way on once an exercise was answered. */
+export const Another = ({ onAnother }: { onAnother: (() => void) | null }) =>
+  onAnother ? (
+    <Button look="main" className="self-start" onClick={onAnother}>
+      Another of this kind
+    </Button>
+  ) : null;
+
 /** An exercise to be looked at and answered: the boxes on the board, what is asked beside them. */
 export const LookedAt = ({
   title,
   onLeave,
   board,
+  tools,
+  said,
   children,
 }: {
   title: string;
   onLeave: () => void;
   board: ReactNode;
+  /** What stands at the end of the head. */
+  tools?: ReactNode;
+  /** What is said over the board. */
+  said?: ReactNode;
   children: ReactNode;
 }) => (
   <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
@@ -21,6 +35,7 @@ export const LookedAt = ({
           <ChevronLeft size={18} /> All exercises
         </Button>
         <h1 className="min-w-48 flex-1 text-[17px] font-bold">{title}</h1>
+        {tools}
       </header>
       {/* Nothing in it takes the keyboard; by it the board is moved. */}
       <section
@@ -28,6 +43,7 @@ export const LookedAt = ({
         tabIndex={0}
         className="bg-board p-3 focus-visible:-outline-offset-3 lg:min-h-0 lg:flex-1 lg:overflow-y-auto"
       >
+        {said}
         <div className="flex flex-wrap items-start gap-x-4 gap-y-5">{board}</div>
       </section>
     </main>

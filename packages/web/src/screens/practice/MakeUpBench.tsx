@@ -1,12 +1,14 @@
-import { ChevronLeft, Redo2, Undo2 } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { ChevronLeft, Gauge, Redo2, Undo2 } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { BUILT, drawStrip, findCircuit, type BoxId, type Circuit, type Job, type Wiring } from '@amber/core';
+import { BUILT, type BoxId, type Job, type Wiring } from '@amber/core';
+import { MetersPanel } from '../../panels/meters/MetersPanel.js';
 import { Button, SafetyLine } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
 import { useNarrow } from '../../parts/useNarrow.js';
 import { redone, undone } from '../../store/jobSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
+import { wireFollowed } from '../../store/wiringSlice.js';
 import { BoxCard } from '../../wiring/BoxCard.js';
 import { HandleBar } from '../../wiring/HandleBar.js';
 import { InHandBar } from '../../wiring/InHandBar.js';
@@ -14,47 +16,43 @@ import { lookThrough } from '../../wiring/lenses.js';
 import { RunStrips } from '../../wiring/RunStrips.js';
 import { useFlip } from '../../wiring/useFlip.js';
 import { useInHand } from '../../wiring/useInHand.js';
-import { useSubject, type Subject } from '../../wiring/useSubject.js';
+import { useSubject } from '../../wiring/useSubject.js';
+import { BoardSays } from './BoardSays.js';
 import { ClosedBox } from './ClosedBox.js';
-import { deadOf } from './dead.js';
-import { madeWiring, type PracticeAsked } from './kept.js';
+import { BreakerSwitch, DeadTestAsk } from './Dead.js';
+import { deadOf } from './deadOf.js';
+import { madeWiring } from './kept.js';
 import { MakeUpPanel } from './MakeUpPanel.js';
+import { useReach } from './useReach.js';
+import type { HiddenBy, Ways } from './ways.js';
+import { wholeOf } from './wholeOf.js';
 
-/** All of the board is one circuit, whatever is joined by now: its cables lie where they were pulled. */
-const wholeOf = (subject: Subject, circuit: Circuit | null): Subject => ({
-  ...subject,
-  circuit,
-  strips: circuit
-    ? [
-        {
-          circuit,
-          strip: drawStrip(
-            subject.wiring,
-            subject.job,
-            subject.wiring.cables.map(({ id }) => id),
-          ),
-        },
-      ]
-    : [],
-});
-
-interface Made {
+interface Made extends Ways {
   title: string;
   /** Where leaving leads, in a word or two. */
   back: string;
-  /** Which fault is hidden; null where the wires hang loose. */
-  fault: PracticeAsked | null;
+  /** Who has hidden a mistake; null where the wires hang loose. */
+  hiddenBy: HiddenBy | null;
+  /** What its maker says; may be empty. */
+  note?: string;
+  /** What stands under the wires, as the way to share it. */
+  under?: ReactNode;
   /** What is made up has changed. */
   onMade: (wiring: Wiring) => void;
-  onRight: () => void;
-  /** Another of the kind; null where there is only this one. */
-  onAnother: (() => void) | null;
-  onLeave: () => void;
 }
 
-const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }: Made & { job: Job }) => {
+const Bench = ({
+  job,
+  title,
+  back,
+  hiddenBy,
+  note = '',
+  under,
+  onMade,
+  onStopped,
+  ...ways
+}: Made & { job: Job }) => {
   const dispatch = useAppDispatch();
-  const circuit = findCircuit(job, job.circuits[0]?.id ?? null) ?? null;
   const { positions } = useAppSelector((state) => state.wiring);
   const { past, future } = useAppSelector(
     (state) => ({
@@ -63,21 +61,15 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
     }),
     (a, b) => a.past === b.past && a.future === b.future,
   );
-  const hides = fault !== null;
+  const hides = hiddenBy !== null;
   // A fault is looked for with the power on, at the handles; nothing is made up that way.
-  const [on, setOn] = useState(hides);
-  const [began] = useState(() => Date.now());
+  const reach = useReach(hides, onStopped);
+  const { on } = reach;
+  const [took, setTook] = useState({ began: Date.now(), readings: 0, live: 0 });
   const [opened, setOpened] = useState<readonly BoxId[]>([]);
-  /** How often somebody reached into a live box; each time it was stopped. */
-  const [stopped, setStopped] = useState(0);
-  /** Said until the breaker is thrown the next time. */
-  const [warned, setWarned] = useState(false);
-  const stop = () => {
-    setStopped((times) => times + 1);
-    setWarned(true);
-  };
+  const [metering, setMetering] = useState(false);
   const told = useSubject(job, BUILT, null);
-  const whole = useMemo(() => wholeOf(told, circuit), [told, circuit]);
+  const whole = useMemo(() => wholeOf(told), [told]);
   const subject = useMemo(() => (on ? whole : deadOf(whole, positions)), [on, whole, positions]);
   const flip = useFlip(subject);
   const hand = useInHand(subject);
@@ -89,10 +81,20 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
   useHotkeys('mod+z', () => void dispatch(undone()));
   useHotkeys('mod+shift+z', () => void dispatch(redone()));
   useHotkeys('escape', hand.leave);
+  const onRead = useCallback(
+    () =>
+      setTook((before) => ({
+        ...before,
+        readings: before.readings + 1,
+        live: before.live + (on ? 1 : 0),
+      })),
+    [on],
+  );
   const tap = (box: Parameters<typeof hand.tap>[0], key: string) => {
-    if (!on) return hand.tap(box, key);
-    hand.leave();
-    stop();
+    // A probe is put on with the power on or off; the reading is counted as what it is.
+    if (metering) return void dispatch(wireFollowed(key));
+    if (on) hand.leave();
+    reach.into(() => hand.tap(box, key));
   };
   const narrow = useNarrow();
   const inView = useAppSelector((state) => state.wiring.box);
@@ -100,71 +102,68 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
   // On a telephone one box is as wide as the screen; which one, the list under it says.
   const one = numbered.find(({ drawing }) => drawing.box === inView) ?? numbered[0];
   const shown = narrow && one ? [one] : numbered;
-  const open = (box: BoxId) => {
-    if (on) stop();
-    else setOpened((before) => [...before, box]);
-  };
   const isShut = (box: BoxId) => hides && !opened.includes(box);
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col lg:min-h-0 lg:flex-1">
         <header className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-sheet px-3 py-1.5">
-          <Button look="bare" onClick={onLeave}>
+          <Button look="bare" onClick={ways.onLeave}>
             <ChevronLeft size={18} /> {back}
           </Button>
           <h1 className="min-w-48 flex-1 text-[17px] font-bold">{title}</h1>
+          {hides ? (
+            <Button
+              aria-pressed={metering}
+              className="aria-pressed:bg-ink aria-pressed:text-sheet"
+              onClick={() => {
+                hand.leave();
+                setMetering(!metering);
+              }}
+            >
+              <Gauge size={17} /> Meters
+            </Button>
+          ) : null}
           <Button disabled={!past} aria-label="Undo" onClick={() => dispatch(undone())}>
             <Undo2 size={17} />
           </Button>
           <Button disabled={!future} aria-label="Redo" onClick={() => dispatch(redone())}>
             <Redo2 size={17} />
           </Button>
-          <button
-            type="button"
-            role="switch"
-            aria-checked={on}
-            onClick={() => {
+          <BreakerSwitch
+            on={on}
+            count={job.circuits.length}
+            onSwitch={(next) => {
               hand.leave();
-              setOn(!on);
-              setWarned(false);
+              reach.setOn(next);
             }}
-            className={`min-h-11 rounded-md border-2 px-4 font-bold ${on ? 'border-amber-live bg-sheet' : 'border-ink bg-ink text-sheet'}`}
-          >
-            Breaker {on ? 'on' : 'off'}
-          </button>
+          />
         </header>
-        {hides ? (
+        {hides || job.circuits.length > 1 ? (
           <HandleBar subject={subject} positions={positions} onFlip={flip} />
+        ) : null}
+        {hides ? null : job.circuits.length > 1 ? (
+          // Two runs would leave no room for the boxes.
+          <details className="shrink-0 border-b border-line bg-sheet text-[13.5px]">
+            <summary className="min-h-10 cursor-pointer px-3 py-2 font-semibold">
+              The runs: where the cables lie
+            </summary>
+            <RunStrips subject={subject} positions={positions} onFlip={flip} />
+          </details>
         ) : (
           <RunStrips subject={subject} positions={positions} onFlip={flip} />
         )}
         <section aria-label="Opened boxes" className="bg-board p-2 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
           {hand.wire ? (
             <InHandBar hand={hand} mayBeUnseen={false} />
+          ) : reach.asking ? (
+            <DeadTestAsk seed={opened.length + job.id.length} onProved={reach.proved} onStopped={onStopped} />
           ) : (
-            <p role="status" className="px-2 pb-1 text-[13.5px]">
-              {on && warned ? (
-                <strong className="rounded bg-sheet px-1.5 text-violation">
-                  Stopped: the breaker is on. Put it off, lock it, and prove the box dead before you reach
-                  into it.
-                </strong>
-              ) : on && subject.state.shorts.length > 0 ? (
-                <strong className="rounded bg-sheet px-1.5">
-                  The breaker trips as it is put on, or at this position of the handles. Put it off, and find
-                  out why before it goes on again.
-                </strong>
-              ) : on ? (
-                hides ? (
-                  'The breaker is on: flip the handles above, and see what the light does.'
-                ) : (
-                  'The breaker is on: flip the handles and see what it does. Amber, dashed = live now.'
-                )
-              ) : hides ? (
-                'The breaker is off. Open the box that you suspect, and put its wires right: tap a wire, then where it goes.'
-              ) : (
-                'The breaker is off. Tap a wire, then the screw, splice or wire that it goes to.'
-              )}
-            </p>
+            <BoardSays
+              reach={reach}
+              hides={hides}
+              metering={metering}
+              trips={subject.state.shorts.length > 0}
+            />
           )}
           <div className="flex flex-wrap items-start gap-x-3 gap-y-4">
             {shown.map(({ drawing, number }) =>
@@ -173,7 +172,7 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
                   key={drawing.box}
                   name={`${number} · ${placeName(job, drawing.box)}`}
                   isSwitch={subject.devices.some(({ box }) => box === drawing.box)}
-                  onOpen={() => open(drawing.box)}
+                  onOpen={() => reach.into(() => setOpened((before) => [...before, drawing.box]))}
                 />
               ) : (
                 <BoxCard
@@ -199,17 +198,20 @@ const Bench = ({ job, title, back, fault, onMade, onRight, onAnother, onLeave }:
         aria-label="What is asked"
         className="flex shrink-0 flex-col border-line bg-sheet max-lg:border-t lg:min-h-0 lg:w-92 lg:border-l"
       >
-        <div className="min-h-0 flex-1 p-4 lg:overflow-y-auto">
+        <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 lg:overflow-y-auto">
+          {metering ? (
+            <MetersPanel subject={whole} positions={positions} breaker={on ? 'on' : 'off'} onRead={onRead} />
+          ) : null}
           <MakeUpPanel
+            {...ways}
             job={job}
             subject={subject}
+            note={note}
             on={on}
-            stopped={stopped}
-            hidden={fault ? { ...fault, opened: opened.length, began } : null}
+            hidden={hiddenBy === null ? null : { by: hiddenBy, opened: opened.length, ...took }}
             isShut={isShut}
-            onRight={onRight}
-            onAnother={onAnother}
           />
+          {under}
         </div>
         <SafetyLine className="shrink-0 border-t border-line px-4 py-1" />
       </aside>

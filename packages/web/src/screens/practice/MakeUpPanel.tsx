@@ -18,18 +18,30 @@ import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { SplicesHere } from './SplicesHere.js';
 import { Faults, Found, Hint, Right, type Hidden } from './Verdicts.js';
+import type { Ways } from './ways.js';
 
-/** What is to be made up, in a sentence or two. */
+/** What is to be made up, in a sentence for each group, and where the power comes from. */
 const Asked = ({ job, hidden }: { job: Job; hidden: boolean }) => {
-  const [circuit] = job.circuits;
-  const at = (ids: readonly string[]) => listed(ids.map((id) => placeName(job, id)));
-  const boxes = [...new Set(job.slots.map(({ box }) => box))];
+  const at = (ids: readonly string[]) => listed([...new Set(ids)].map((id) => placeName(job, id)));
+  const groups = job.groups
+    .filter(({ control }) => control === 'switched')
+    .map(({ id }) => {
+      const boxes = [...new Set(job.slots.filter(({ group }) => group === id).map(({ box }) => box))];
+      const lights = job.luminaires.filter(({ group }) => group === id).map(({ box }) => box);
+      return `${at(boxes)} ${boxes.length === 1 ? 'switches' : 'each switch'} ${at(lights)}.`;
+    });
+  const supplies = job.circuits.map(({ breaker, awg }) => `${breaker} A, ${awg} AWG`);
   return (
-    <p className="text-[14.5px]">
-      {at(boxes)} {boxes.length === 1 ? 'switches' : 'each switch'} {at(job.luminaires.map(({ box }) => box))}
-      . Power comes from the panel on {circuit?.breaker ?? 15} A, {circuit?.awg ?? 14} AWG.{' '}
-      {hidden ? 'It was made up with one mistake.' : 'The run shows where the cables lie.'}
-    </p>
+    <div className="text-[14.5px]">
+      {groups.map((words) => (
+        <p key={words}>{words}</p>
+      ))}
+      <p>
+        Power comes from the panel on{' '}
+        {supplies.length === 1 ? supplies[0] : `${supplies.length} circuits: ${supplies.join('; ')}`}.{' '}
+        {hidden ? 'It was made up with one mistake.' : 'The run shows where the cables lie.'}
+      </p>
+    </div>
   );
 };
 
@@ -37,23 +49,24 @@ const Asked = ({ job, hidden }: { job: Job; hidden: boolean }) => {
 export const MakeUpPanel = ({
   job,
   subject,
+  note,
   on,
-  stopped,
+  effort,
   hidden,
   isShut,
-  onRight,
+  onAnswered,
+  onHelp,
   onAnother,
-}: {
+}: Pick<Ways, 'effort' | 'onAnswered' | 'onHelp' | 'onAnother'> & {
   job: Job;
   subject: Subject;
   /** Is the breaker on? Then nothing is worked on. */
   on: boolean;
-  stopped: number;
-  /** Of an exercise in which a fault is to be found: which, how many boxes were opened, since when. */
+  /** What its maker says; may be empty. */
+  note: string;
+  /** Of an exercise in which a fault is to be found: by whom it is hidden, and what was done since. */
   hidden: Hidden | null;
   isShut: (box: BoxId) => boolean;
-  onRight: () => void;
-  onAnother: (() => void) | null;
 }) => {
   const dispatch = useAppDispatch();
   const chosen = useAppSelector((state) => state.wiring.box);
@@ -73,15 +86,19 @@ export const MakeUpPanel = ({
     const thought = judgeMakeUp(job);
     setJudged({ job, verdict: thought });
     setHinted(null);
-    if (thought.right && !judged?.verdict.right) onRight();
+    onAnswered(thought.right);
   };
   const ask = () => {
     const found = hintOf(job);
-    if (found) setHinted({ job, hint: found, depth: 1 });
-    else judge();
+    if (!found) return judge();
+    onHelp();
+    setHinted({ job, hint: found, depth: 1 });
   };
   return (
     <div className="flex flex-col gap-4">
+      {note === '' ? null : (
+        <p className="border-l-4 border-ink pl-3 text-[14.5px] whitespace-pre-line">{note}</p>
+      )}
       <Asked job={job} hidden={hidden !== null} />
       <div className="flex flex-wrap gap-2">
         <Button look="main" onClick={judge}>
@@ -93,7 +110,7 @@ export const MakeUpPanel = ({
         verdict.right ? (
           <Right
             verdict={verdict}
-            stopped={stopped}
+            stopped={effort.stopped}
             found={hidden ? <Found job={job} hidden={hidden} /> : null}
             onAnother={onAnother}
           />

@@ -8,6 +8,8 @@ import { ask, sayFailed } from '../../server/client.js';
 import type { Store } from '../../store/store.js';
 import { benchStore } from './benchStore.js';
 import { MakeUpBench } from './MakeUpBench.js';
+import { ShareExercise } from './ShareExercise.js';
+import { useUncounted } from './ways.js';
 
 type Loaded = { kind: 'bench'; store: Store; title: string } | { kind: 'told'; words: string } | null;
 
@@ -15,6 +17,7 @@ type Loaded = { kind: 'bench'; store: Store; title: string } | { kind: 'told'; w
 export const OwnCircuit = ({ job: id, circuit }: { job: string; circuit: string }) => {
   const navigate = useNavigate();
   const [loaded, setLoaded] = useState<Loaded>(null);
+  const ways = useUncounted();
   useEffect(() => {
     let current = true;
     void ask(CONTRACT.openJob, { ids: { id } }).then((answer) => {
@@ -41,11 +44,12 @@ export const OwnCircuit = ({ job: id, circuit }: { job: string; circuit: string 
     return (
       <Provider store={loaded.store}>
         <MakeUpBench
+          {...ways}
           title={loaded.title}
           back="Its bench"
-          fault={null}
+          hiddenBy={null}
+          under={<ShareExercise title={loaded.title} />}
           onMade={NOTHING}
-          onRight={NOTHING}
           onAnother={null}
           onLeave={leave}
         />

@@ -1,25 +1,24 @@
 import { useMemo, useState } from 'react';
-import { BUILT, cubicInches, drawSizing, judgeSizing, MAKE_UP_LEVELS, type Job } from '@amber/core';
+import { BUILT, cubicInches, drawSizing, judgeSizing, type Job } from '@amber/core';
 import { FillLines } from '../../panels/fill/FillLines.js';
 import { NumberInput } from '../../parts/inputs.js';
 import { Button, Field } from '../../parts/ui.js';
 import { useAppSelector } from '../../store/store.js';
 import { useSubject } from '../../wiring/useSubject.js';
-import { LookedAt } from './LookedAt.js';
+import { Another, LookedAt } from './LookedAt.js';
 import { BoxPicture } from './BoxPicture.js';
-import { deadOf } from './dead.js';
+import { deadOf } from './deadOf.js';
 import type { PracticeAsked } from './kept.js';
+import { titleOf } from './kinds.js';
+import type { Ways } from './ways.js';
 
-interface Sized {
+interface Sized extends Ways {
   asked: PracticeAsked;
-  onRight: () => void;
-  onAnother: () => void;
-  onLeave: () => void;
 }
 
 const CUBIC_INCH = 10_000;
 
-const Board = ({ job, asked, onRight, onAnother, onLeave }: Sized & { job: Job }) => {
+const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Sized & { job: Job }) => {
   const sizing = useMemo(() => drawSizing(asked), [asked]);
   const { box, article, fill } = sizing;
   const told = useSubject(job, BUILT, null);
@@ -33,11 +32,11 @@ const Board = ({ job, asked, onRight, onAnother, onLeave }: Sized & { job: Job }
     const said = { needed: Math.round(needed * CUBIC_INCH), fits };
     setAnswer(said);
     const { volume, verdict } = judgeSizing(sizing, said);
-    if (volume && verdict) onRight();
+    onAnswered(volume && verdict);
   };
   return (
     <LookedAt
-      title={`Size it: ${MAKE_UP_LEVELS[asked.level].title}`}
+      title={titleOf(asked)}
       onLeave={onLeave}
       board={<BoxPicture job={job} subject={subject} box={box} />}
     >
@@ -70,9 +69,7 @@ const Board = ({ job, asked, onRight, onAnother, onLeave }: Sized & { job: Job }
               : `${judged.volume ? 'The volume is right' : `You said ${cubicInches(answer.needed)}; it needs ${cubicInches(fill.needed)}`}, and it ${fill.verdict === 'fits' ? 'fits' : 'does not fit'}.`}
           </p>
           <FillLines fill={fill} caption="Line by line" held={article} />
-          <Button look="main" className="self-start" onClick={onAnother}>
-            Another of this kind
-          </Button>
+          <Another onAnother={onAnother} />
         </section>
       ) : null}
     </LookedAt>

@@ -4,6 +4,7 @@ import {
   finderWay,
   sayBoxLine,
   type FinderWay,
+  type HiddenFault,
   type Job,
   type MakeUpHint,
   type MakeUpVerdict,
@@ -14,10 +15,18 @@ import { Button } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
 import { useAppDispatch } from '../../store/store.js';
 import { boxChosen } from '../../store/wiringSlice.js';
-import type { PracticeAsked } from './kept.js';
+import { Another } from './LookedAt.js';
+import type { HiddenBy } from './ways.js';
 
-/** An exercise in which a fault is to be found: which, how many boxes were opened, since when. */
-export type Hidden = PracticeAsked & { opened: number; began: number };
+/** An exercise in which a fault is to be found: by whom it is hidden, since when it is looked for, and what that took. */
+export interface Hidden {
+  by: HiddenBy;
+  began: number;
+  opened: number;
+  /** Readings with both probes on, those with the power on among them. */
+  readings: number;
+  live: number;
+}
 
 /** What is not right yet, each as a question with its reason behind it. */
 export const Faults = ({ job, faults }: { job: Job; faults: readonly PracticeFault[] }) => {
@@ -83,18 +92,11 @@ export const Hint = ({
   </section>
 );
 
-/** What a fault took to be found; the fault itself, now that it is mended. */
-export const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
-  const [fault] = useState(() => drawHiddenFault(hidden));
-  const { said, box } = fault;
+/** The way of the fault finder to what was drawn, on request. */
+const Way = ({ fault }: { fault: HiddenFault }) => {
   const [way, setWay] = useState<FinderWay | null>(null);
-  const [took] = useState(() => Math.max(1, Math.round((Date.now() - hidden.began) / 60_000)));
   return (
-    <div className="text-[14px]">
-      <p>
-        It was at {placeName(job, box)}: {said}. You opened {plural(hidden.opened, 'box', 'boxes')} of{' '}
-        {job.boxes.length}, in {plural(took, 'minute')}.
-      </p>
+    <>
       {way ? (
         <div className="mt-2">
           <p className="font-semibold">
@@ -112,6 +114,25 @@ export const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
           How the fault finder would have found it
         </Button>
       )}
+    </>
+  );
+};
+
+/** What a fault took to be found; the fault itself, now that it is mended, where it was drawn. */
+export const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
+  const [fault] = useState(() => (hidden.by === 'somebody' ? null : drawHiddenFault(hidden.by)));
+  const [took] = useState(() => Math.max(1, Math.round((Date.now() - hidden.began) / 60_000)));
+  return (
+    <div className="text-[14px]">
+      <p>
+        {fault ? `It was at ${placeName(job, fault.box)}: ${fault.said}. ` : ''}You opened{' '}
+        {plural(hidden.opened, 'box', 'boxes')} of {job.boxes.length}
+        {hidden.readings === 0
+          ? ''
+          : `, took ${plural(hidden.readings, 'reading')}${hidden.live === 0 ? '' : `, ${hidden.live} of them with the power on`}`}
+        , in {plural(took, 'minute')}.
+      </p>
+      {fault ? <Way fault={fault} /> : null}
     </div>
   );
 };
@@ -143,14 +164,10 @@ export const Right = ({
     {found}
     {stopped > 0 ? (
       <p className="text-[14px]">
-        You reached into a live box {plural(stopped, 'time')}. On the ladder nobody stops you: breaker off,
-        locked, proved dead.
+        You were stopped {plural(stopped, 'time')}. On the ladder nobody stops you: breaker off, locked,
+        proved dead.
       </p>
     ) : null}
-    {onAnother ? (
-      <Button look="main" className="self-start" onClick={onAnother}>
-        Another of this kind
-      </Button>
-    ) : null}
+    <Another onAnother={onAnother} />
   </section>
 );

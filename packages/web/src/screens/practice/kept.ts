@@ -4,9 +4,11 @@ import {
   drawJudging,
   drawMakeUp,
   drawSizing,
+  drawWhichWire,
   EDITIONS,
   jobSchema,
   MAKE_UP_LEVELS,
+  PRACTICE_KINDS,
   withDocument,
   wiringSchema,
   type Edition,
@@ -14,22 +16,31 @@ import {
   type MakeUp,
   type MakeUpAsked,
   type MakeUpLevel,
+  type PracticeKind,
   type Wiring,
 } from '@amber/core';
 import { habitOf, keepHabit } from '../../server/habit.js';
 
-export const PRACTICE_KINDS = ['makeUp', 'findFault', 'sizeIt', 'judgeIt'] as const;
-export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 /** Which exercise it is; the same answer gives the same one. */
 export type PracticeAsked = MakeUpAsked & { kind: PracticeKind };
 
-/** What this browser keeps of practice: the exercise on the bench, and how often each kind came out right. */
+/** What there is to say of somebody's work on an exercise: its first answer counts. */
+export interface Effort {
+  /** It was answered for the first time. */
+  answered: boolean;
+  /** A hint was asked for before that. */
+  helped: boolean;
+  /** Unsafe acts that were stopped. */
+  stopped: number;
+}
+export const NO_EFFORT: Effort = { answered: false, helped: false, stopped: 0 };
+
+/** What this browser keeps of practice: the exercise on the bench as far as it is done. */
 export interface KeptPractice {
   asked: PracticeAsked;
   /** As it is made up by now; null while nothing was touched. */
   wiring: Wiring | null;
-  /** By kind and level: `findFault pairAtLight`. */
-  right: Record<string, number>;
+  effort: Effort;
 }
 
 const HABIT = 'practice';
@@ -53,11 +64,14 @@ export const keptPractice = (): KeptPractice | null => {
     )
       return null;
     const wiring = wiringSchema.safeParse(found.wiring);
-    const right = Object.entries(found.right ?? {}).filter(([, count]) => Number.isInteger(count));
     return {
       asked: { kind, level: asked.level, seed: asked.seed, edition: asked.edition },
       wiring: wiring.success ? wiring.data : null,
-      right: Object.fromEntries(right),
+      effort: {
+        answered: found.effort?.answered === true,
+        helped: found.effort?.helped === true,
+        stopped: Number.isInteger(found.effort?.stopped) ? Number(found.effort?.stopped) : 0,
+      },
     };
   } catch {
     // It is no JSON: nobody has kept it, or somebody else.
@@ -71,6 +85,7 @@ export const keepPractice = (kept: KeptPractice): void => keepHabit(HABIT, JSON.
 const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
   makeUp: drawMakeUp,
   findFault: drawHiddenFault,
+  whichWire: drawWhichWire,
   sizeIt: drawSizing,
   judgeIt: drawJudging,
 };
@@ -84,9 +99,6 @@ export const resumed = ({ asked, wiring }: Pick<KeptPractice, 'asked' | 'wiring'
   const job = withDocument(exercise.job, { ...document, wiring });
   return jobSchema.safeParse(job).success ? { ...exercise, job } : exercise;
 };
-
-export const rightKey = ({ kind, level }: Pick<PracticeAsked, 'kind' | 'level'>): string =>
-  `${kind} ${level}`;
 
 export const madeWiring = (job: Job): Wiring | null =>
   job.wirings.find(({ id }) => id === BUILT)?.wiring ?? null;
