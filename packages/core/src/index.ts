@@ -252,7 +252,15 @@ export { notAnExercise, readExercise, writeExercise } from './practice/exerciseF
 export type { ExerciseRead, SharedExercise } from './practice/exerciseFile.js';
 export { DEAD_TESTS, type DeadTest } from './practice/deadTest.js';
 export { COURSE, dayOf, nextOf, RETURNS, skillKey, standingsOf } from './practice/course.js';
-export type { Skill, Standing } from './practice/course.js';
+export type { Standing } from './practice/course.js';
+export {
+  drawPlanIt,
+  judgePlanIt,
+  layCables,
+  type Laid,
+  type PlanIt,
+  type PlanItAsked,
+} from './practice/planIt.js';
 export {
   drawWhichWire,
   judgeWhichWire,
@@ -532,12 +540,16 @@ export { handleName, positionName } from './words/handles.js';
 export {
   learnerSchema,
   MOST_SEED,
-  PRACTICE_KINDS,
-  PRACTICE_LEVELS,
+  BENCH_KINDS,
+  BENCH_LEVELS,
+  PLAN_LEVELS,
   practisedSchema,
+  skillOf,
+  type BenchKind,
+  type PlanLevel,
   type Practised,
   type PracticeKind,
-  type PracticeLevel,
+  type Skill,
 } from './wire/practised.js';
 export { drawsOf, isOf, liveRecords, RECORD_KINDS, siteRecordSchema, tickStates } from './wire/record.js';
 export type { About, RecordKindName, SiteRecord, Ticked, TickState } from './wire/record.js';

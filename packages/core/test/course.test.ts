@@ -4,7 +4,8 @@ import {
   dayOf,
   MAKE_UP_LEVELS,
   nextOf,
-  PRACTICE_KINDS,
+  BENCH_KINDS,
+  PLAN_LEVELS,
   RETURNS,
   skillKey,
   standingsOf,
@@ -30,10 +31,10 @@ const fourWay = (all: readonly Practised[]): Standing & { in: number | null } =>
 };
 
 test('the course goes from the easiest circuit to the last, each kind on each', () => {
-  expect(COURSE.length).toBe(Object.keys(MAKE_UP_LEVELS).length * PRACTICE_KINDS.length);
+  expect(COURSE.length).toBe(Object.keys(MAKE_UP_LEVELS).length * BENCH_KINDS.length + PLAN_LEVELS.length);
   expect(new Set(COURSE.map(skillKey)).size).toBe(COURSE.length);
   expect(COURSE[0]).toEqual({ kind: 'makeUp', level: 'poleAtSwitch' });
-  expect(COURSE.at(-1)?.level).toBe('fourGang');
+  expect(COURSE.at(-1)).toEqual({ kind: 'planIt', level: 'living' });
 });
 
 test('what was missed comes back after a day, three, ten; then later and later', () => {

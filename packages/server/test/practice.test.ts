@@ -50,6 +50,7 @@ test.each([
   ['learner', { learner: '   ' }],
   ['kind', { kind: 'guess' }],
   ['level', { level: 'sevenWay' }],
+  ['level', { level: 'kitchen' }],
   ['seed', { seed: -1 }],
   ['edition', { edition: 1959 }],
   ['stopped', { stopped: 1.5 }],

@@ -63,6 +63,8 @@ export const createSweep = (
     }
     for (let i = 0; i < sourceHot.length; i++) {
       const root = find(sourceHot[i] ?? 0);
+      // Two breakers on one piece of copper: which of them opens has to be judged.
+      if (((flags[root] ?? 0) & LIVE) !== 0) return 'notSettled';
       flags[root] = (flags[root] ?? 0) | LIVE;
       if (flags[root] === (LIVE | RETURN)) return 'shorted';
     }

@@ -1,30 +1,19 @@
 import { createEmptyCard, fsrs, Rating, type Grade } from 'ts-fsrs';
-import {
-  PRACTICE_KINDS,
-  PRACTICE_LEVELS,
-  type Practised,
-  type PracticeKind,
-  type PracticeLevel,
-} from '../wire/practised.js';
+import { BENCH_KINDS, BENCH_LEVELS, PLAN_LEVELS, type Practised, type Skill } from '../wire/practised.js';
 
-/** One thing that can be learned: a kind of exercise on a level. */
-export interface Skill {
-  kind: PracticeKind;
-  level: PracticeLevel;
-}
-
-export const skillKey = ({ kind, level }: Skill): string => `${kind} ${level}`;
+export const skillKey = ({ kind, level }: Pick<Practised, 'kind' | 'level'>): string => `${kind} ${level}`;
 
 /** All of it in the order in which it is learned. */
-export const COURSE: readonly Skill[] = PRACTICE_LEVELS.flatMap((level) =>
-  PRACTICE_KINDS.map((kind) => ({ kind, level })),
-);
+export const COURSE: readonly Skill[] = [
+  ...BENCH_LEVELS.flatMap((level) => BENCH_KINDS.map((kind) => ({ kind, level }))),
+  ...PLAN_LEVELS.map((level) => ({ kind: 'planIt' as const, level })),
+];
 
 /** Days after which what was missed comes back, one after the other while it comes out right. */
 export const RETURNS = [1, 3, 10] as const;
 
 /** How a learner stands with a skill. Days are counted from 1970 in the learner's own time. */
-export interface Standing extends Skill {
+export type Standing = Skill & {
   /** Exercises that were answered, and those that came out right by oneself. */
   tried: number;
   right: number;
@@ -33,7 +22,7 @@ export interface Standing extends Skill {
   isLearned: boolean;
   /** The day on which it comes back; null of what was never tried. */
   due: number | null;
-}
+};
 
 const DAY = 86_400_000;
 

@@ -1,13 +1,15 @@
 import { findingKey, type Finding } from '../code/rule.js';
 import { BUILT } from '../edits/wiring/documents.js';
 import { whereIs, wiresIn } from '../existing/whereabouts.js';
-import type { BoxId, CircuitId, DeviceId } from '../model/ids.js';
+import type { BoxId, CircuitId, DeviceId, GroupId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findGroup, findLuminaire } from '../model/lookup.js';
+import { findBox, findDevice, findGroup, findLuminaire } from '../model/lookup.js';
 import { truthTable, type TruthTable } from '../proving/truthTable.js';
+import { handlesThatSway } from '../proving/works.js';
 import { reviewJob } from '../review/reviewJob.js';
 import { reviewWiring, type Subject } from '../review/subject.js';
 import { boxInWords, type BoxLine } from '../steps/boxInWords.js';
+import { handleName } from '../words/handles.js';
 import { listed } from '../words/lists.js';
 import { placeName } from '../words/places.js';
 
@@ -139,6 +141,22 @@ const ofGroup = (job: Job, reviewed: Subject, table: TruthTable): PracticeFault[
   return faults;
 };
 
+/** A light that hangs on a handle that is not its own. */
+const bySway = (job: Job, { wiring, compiled, job: asked }: Subject, id: GroupId): PracticeFault[] => {
+  const group = findGroup(job, id);
+  const by = group ? handlesThatSway(asked, wiring, compiled, group) : [];
+  if (!group || by.length === 0) return [];
+  const names = by.map((device) => handleName({ job, wiring }, device));
+  return [
+    {
+      ...{ stage: 'works', section: '' },
+      box: by.length === 1 ? (findDevice(wiring, by[0])?.box ?? null) : null,
+      question: 'Does every light do what its own handles say, wherever the other handles stand?',
+      reason: `${group.name} hangs on ${listed(names)} too: a hot is taken behind another switch, or two groups are mixed.`,
+    },
+  ];
+};
+
 const ofFinding = (job: Job, { at, title, section, reason }: Finding): PracticeFault => {
   const box = at.box ?? findLuminaire(job, at.luminaire ?? null)?.box ?? null;
   return {
@@ -182,7 +200,9 @@ const tablesOf = ({ job, wiring, compiled }: Subject): TruthTable[] =>
 export const shownAtHandles = (job: Job): CircuitId[] => {
   const reviewed = made(job);
   if (!reviewed) return [];
-  const shown = tablesOf(reviewed).filter((table) => ofGroup(job, reviewed, table).length > 0);
+  const shown = tablesOf(reviewed).filter(
+    (table) => ofGroup(job, reviewed, table).length > 0 || bySway(job, reviewed, table.group).length > 0,
+  );
   return job.circuits
     .map(({ id }) => id)
     .filter((id) => shown.some(({ group }) => findGroup(job, group)?.circuit === id));
@@ -212,8 +232,9 @@ export const judgeMakeUp = (job: Job): MakeUpVerdict => {
     ...looseIn(job, reviewed),
     ...notWorking.flatMap((table) => {
       const told = ofGroup(reviewed.job, reviewed, table);
-      return told.length > 0
-        ? told
+      const swayed = bySway(reviewed.job, reviewed, table.group);
+      return told.length + swayed.length > 0
+        ? [...told, ...swayed]
         : [
             {
               stage: 'works' as const,

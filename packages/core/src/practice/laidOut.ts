@@ -27,6 +27,15 @@ import {
 import type { LaidAt, OneGroup, SeveralGroups } from './levels.js';
 import type { picking } from './picking.js';
 
+export const ROOMS = [
+  'Net loft',
+  'Bunk room',
+  'Sail room',
+  'Pantry',
+  'Oar shed',
+  'Chart room',
+  'Slip office',
+];
 const DOORS = ['Creek door', 'Yard door', 'Stove end', 'Ladder head'];
 const LIGHTS = ['Ridge light', 'Bench light', 'Stair light', 'Porch light'];
 

@@ -1,4 +1,4 @@
-import type { PracticeLevel } from '../wire/practised.js';
+import type { BenchLevel } from '../wire/practised.js';
 
 /** A circuit of one group: how many switches, where power enters, where the luminaires hang. */
 export interface OneGroup {
@@ -41,7 +41,7 @@ const one = (switches: number, powerAt: OneGroup['powerAt'], more = 0): OneGroup
 });
 
 /** What is made up, from the easiest on. */
-export const MAKE_UP_LEVELS: Readonly<Record<PracticeLevel, Level>> = {
+export const MAKE_UP_LEVELS: Readonly<Record<BenchLevel, Level>> = {
   poleAtSwitch: {
     title: 'Single-pole, power at the switch',
     learns: 'The hot is switched, the neutral goes through, grounds meet.',
@@ -137,7 +137,7 @@ export const MAKE_UP_LEVELS: Readonly<Record<PracticeLevel, Level>> = {
     },
   },
 };
-export type MakeUpLevel = PracticeLevel;
+export type MakeUpLevel = BenchLevel;
 
 /** Positions of the handles of a level, group by group together. */
 export const positionsOf = ({ shape }: Level): number =>

@@ -7,7 +7,7 @@ import type { Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
-import { CIRCUIT, oneGroup, severalGroups } from './laidOut.js';
+import { CIRCUIT, oneGroup, ROOMS, severalGroups } from './laidOut.js';
 import { MAKE_UP_LEVELS, type MakeUpLevel } from './levels.js';
 import { picking } from './picking.js';
 
@@ -25,7 +25,6 @@ export interface MakeUp {
   circuit: CircuitId;
 }
 
-const ROOMS = ['Net loft', 'Bunk room', 'Sail room', 'Pantry', 'Oar shed', 'Chart room', 'Slip office'];
 /** The wires of every box out of their splices and off their screws; what is on the breaker and the bars of the panel stays. */
 export const hangingLoose = (wiring: Wiring): Wiring => ({
   ...wiring,

@@ -8,6 +8,7 @@ import { evaluate, type Short } from '../circuit/evaluate.js';
 import type { Positions } from '../circuit/parts.js';
 import { countOf, positionsOf, somePositions } from './positions.js';
 import { createSweep, DARK, LIT, SHELL_LIVE } from '../circuit/sweep.js';
+import { mayBeSwayedBy, positionsOfOthers, swayedBy, type Watched } from './swaying.js';
 
 /** The switches of a group: the devices on its slots that are no receptacles. */
 export const devicesOfGroup = (job: Job, wiring: Wiring, group: GroupId): DeviceId[] => {
@@ -24,11 +25,11 @@ export interface GroupProof {
   /** Sets of handle positions that were tried, and how many there are: of more than ten handles a sample is tried. */
   positions: number;
   of: number;
-  /** Positions from which moving any one handle changes the light, with nothing shorted and no shell live. */
+  /** Positions from which moving any one handle changes the light, with nothing shorted and no shell live, whatever handles of other groups do. */
   working: number;
 }
 
-type Light = 'lit' | 'dark' | 'wrong';
+type Light = 'lit' | 'dark' | 'wrong' | 'tripped';
 
 /** The receptacles of a group, each with the nets of its hot slots. */
 export const outletsOf = (
@@ -49,7 +50,7 @@ export const outletsOf = (
 export const concerns = (short: Short, circuit: CircuitId): boolean =>
   short.circuit === circuit || (short.to === 'otherHot' && short.other === circuit);
 
-/** How the loads of a group stand in given positions: all lit, all dark, or anything else. */
+/** How the loads of a group stand in given positions: all lit, all dark, anything else, or dark since their breaker trips. */
 const lightOf = (
   compiled: Compiled,
   circuit: CircuitId,
@@ -66,7 +67,7 @@ const lightOf = (
     );
     if (indices.length + outlets.length === 0) return 'wrong';
     const state = verdict === 'settled' && outlets.length === 0 ? null : evaluate(compiled, positions);
-    if (state?.shorts.some((short) => concerns(short, circuit))) return 'wrong';
+    if (state?.shorts.some((short) => concerns(short, circuit))) return 'tripped';
     const seen = new Set(
       state === null
         ? indices.map((i) => lights[i])
@@ -108,23 +109,52 @@ const proveHot = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): G
   return { group: group.id, positions: 1, of: 1, working: works ? 1 : 0 };
 };
 
-/** Does the group do what a group is for, from every set of handle positions? */
+const watchedOf = (job: Job, wiring: Wiring, compiled: Compiled, { id }: Group): Watched => ({
+  own: devicesOfGroup(job, wiring, id),
+  mine: new Set(job.luminaires.filter(({ group }) => group === id).map((one) => one.id)),
+  outlets: outletsOf(job, wiring, compiled, id).flatMap(({ nets }) => nets),
+});
+
+/** More positions of its own handles than these tell nothing more of whether others sway a group. */
+const MOST_SWAYED = 64;
+
+/** Handles of other groups on which the loads of a group hang; of one that is wired rightly there are none. */
+export const handlesThatSway = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): DeviceId[] => {
+  const watched = watchedOf(job, wiring, compiled, group);
+  const others = mayBeSwayedBy(compiled, watched);
+  if (others.length === 0) return [];
+  const own = somePositions(compiled, watched.own, { most: MOST_SWAYED });
+  return swayedBy(compiled, others, own, (positions) => {
+    const { luminaires, nets, shorts } = evaluate(compiled, positions);
+    // What trips its breaker darkens it, and is told of whoever trips it.
+    if (shorts.some((short) => concerns(short, group.circuit))) return '';
+    return [
+      ...luminaires.filter(({ id }) => watched.mine.has(id)).map(({ light }) => light),
+      ...watched.outlets.map((net) => nets[net] === 'live'),
+    ].join();
+  });
+};
+
+/** Does the group do what a group is for, from every set of handle positions, whatever the handles of others do? */
 export const proveGroup = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): GroupProof => {
   if (group.control === 'hot') return proveHot(job, wiring, compiled, group);
-  const devices = devicesOfGroup(job, wiring, group.id);
-  const luminaires = job.luminaires.filter((luminaire) => luminaire.group === group.id);
-  const light = lightOf(
-    compiled,
-    group.circuit,
-    new Set(luminaires.map((luminaire) => luminaire.id)),
-    outletsOf(job, wiring, compiled, group.id).flatMap((one) => one.nets),
-  );
+  const watched = watchedOf(job, wiring, compiled, group);
+  const { own: devices, mine, outlets } = watched;
+  const light = lightOf(compiled, group.circuit, mine, outlets);
+  const others = positionsOfOthers(compiled, mayBeSwayedBy(compiled, watched));
   const all = somePositions(compiled, devices);
   const key = (positions: Positions) => devices.map((id) => ofId(positions, id) ?? 0).join();
   const known = new Map<string, Light>();
   const lightAt = (positions: Positions): Light => {
     const at = key(positions);
-    const found = known.get(at) ?? light(positions);
+    const before = known.get(at);
+    if (before) return before;
+    const now = light(positions);
+    // Where the handle of another trips the breaker, that other is told of it.
+    const seen = new Set(
+      others.map((rest) => light({ ...rest, ...positions })).filter((one) => one !== 'tripped'),
+    );
+    const found = now !== 'tripped' && seen.size === 1 && seen.has(now) ? now : 'wrong';
     known.set(at, found);
     return found;
   };

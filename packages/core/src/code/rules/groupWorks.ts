@@ -1,11 +1,20 @@
 import { evaluate } from '../../circuit/evaluate.js';
 import { somePositions } from '../../proving/positions.js';
-import { concerns, devicesOfGroup, proveGroup, switchesWithShellLive } from '../../proving/works.js';
+import {
+  concerns,
+  devicesOfGroup,
+  handlesThatSway,
+  proveGroup,
+  switchesWithShellLive,
+} from '../../proving/works.js';
+import { handleName } from '../../words/handles.js';
+import { listed } from '../../words/lists.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
   | { kind: 'doesNotWork'; name: string; working: number; positions: number }
   | { kind: 'switchesLive'; name: string }
+  | { kind: 'swayed'; name: string; by: string[] }
   | { kind: 'shorted'; name: string };
 
 /** By simulation: every handle changes the light from every position, and nothing trips. */
@@ -28,9 +37,12 @@ export const groupWorks = defineRule<Found>({
       const { working, positions } = proveGroup(job, wiring, compiled, group);
       if (working === positions) return [];
       const { name } = group;
+      const by = handlesThatSway(job, wiring, compiled, group).map((id) => handleName({ job, wiring }, id));
       const data: Found = switchesWithShellLive(job, wiring, compiled, group)
         ? { kind: 'switchesLive', name }
-        : { kind: 'doesNotWork', name, working, positions };
+        : by.length > 0
+          ? { kind: 'swayed', name, by }
+          : { kind: 'doesNotWork', name, working, positions };
       return [{ severity: 'violation', at, data }];
     }),
   say: (found) =>
@@ -42,17 +54,26 @@ export const groupWorks = defineRule<Found>({
             'Every handle does what it should, so nobody looks; whoever changes the lamp touches the hot.',
           remedy: 'See that hot and neutral are not exchanged, and that the switches are in the hot.',
         }
-      : found.kind === 'shorted'
+      : found.kind === 'swayed'
         ? {
             where: found.name,
-            what: 'the breaker trips',
-            reason: 'In some handle position the hot meets the neutral or the ground.',
-            remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
+            what: `hangs on ${found.by.length === 1 ? 'a handle' : 'handles'} of another group: ${listed(found.by)}`,
+            reason:
+              'Its own handles do what they should only while that one stands right: a hot is taken behind another switch, or two groups are mixed.',
+            remedy:
+              'Look where the two groups meet. The hot of each switch is taken before any other switch, and each load goes to its own.',
           }
-        : {
-            where: found.name,
-            what: `works in ${found.working} of ${found.positions} positions`,
-            reason: 'From some position a handle changes nothing, or the luminaires disagree.',
-            remedy: 'Compare the landings with the plan, commons first.',
-          },
+        : found.kind === 'shorted'
+          ? {
+              where: found.name,
+              what: 'the breaker trips',
+              reason: 'In some handle position the hot meets the neutral or the ground.',
+              remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
+            }
+          : {
+              where: found.name,
+              what: `works in ${found.working} of ${found.positions} positions`,
+              reason: 'From some position a handle changes nothing, or the luminaires disagree.',
+              remedy: 'Compare the landings with the plan, commons first.',
+            },
 });
