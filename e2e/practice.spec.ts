@@ -161,6 +161,34 @@ test('an exercise that somebody made of a circuit is opened elsewhere, as it was
   await elsewhere.close();
 });
 
+test('cables are laid by hand on the plan, priced, found again after a reload, and held against the proved best', async ({
+  page,
+}) => {
+  await page.goto('/practice');
+  await page.getByRole('button', { name: 'Plan it', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Plan it' })
+    .getByRole('button', { name: /^1 A room with one door/ })
+    .click();
+  const places = page.getByRole('group', { name: 'The place and its cables' }).getByRole('button');
+  await expect(places).toHaveCount(3);
+  await sound(page);
+  await places.nth(0).click();
+  await places.nth(1).click();
+  await expect(page.getByText(/^No cable comes to .* yet\.$/)).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /^Go on with “A room with one door”/ }).click();
+  await places.nth(1).press('Enter');
+  await places.nth(2).press('Enter');
+  const comesTo = page.getByRole('region', { name: 'What it comes to' }).getByRole('status');
+  await expect(comesTo).toHaveText(/^\$\d+\.\d\d$/);
+  await page.getByRole('button', { name: 'Done: hold it against the best' }).click();
+  await expect(
+    page.getByRole('region', { name: 'How it comes out' }).getByText(/which is proved/),
+  ).toBeVisible();
+  await sound(page);
+});
+
 test.describe('on a telephone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 

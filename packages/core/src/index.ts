@@ -72,7 +72,7 @@ export {
   newSlot,
   newWiringDoc,
 } from './model/newJob.js';
-export { PANEL, UNKNOWN_PLACE, jobIdSchema, placeOfNode, returnPlaceOf } from './model/ids.js';
+export { PANEL, UNKNOWN_PLACE, jobIdSchema, placeOfNode, placeSchema, returnPlaceOf } from './model/ids.js';
 export type {
   ArticleId,
   BoxId,

@@ -93,7 +93,7 @@ describe('the course', () => {
         .map(({ textContent }) => textContent);
     expect(cells(/^1\. Single-pole/)).toEqual(['–', '–', '–', '–', expect.stringMatching(/^✓1 of 2/)]);
     expect(cells(/^7\. Three places/)[2]).toMatch(/^with a hint0 of 1/);
-    expect(sheet.getByText(/Of 50 kinds of exercise 1 came out right without help/)).toBeTruthy();
+    expect(sheet.getByText(/Of 57 kinds of exercise 1 came out right without help/)).toBeTruthy();
     expect(sheet.getByText(/It is no license/)).toBeTruthy();
     press('All exercises');
     expect(screen.getByRole('heading', { name: 'Practice' })).toBeTruthy();
@@ -272,7 +272,7 @@ describe('an exercise for others', () => {
     expect(made.length).toBe(2);
     const reader = new FileReader();
     const text = await new Promise<string>((resolve) => {
-      reader.onload = () => resolve(String(reader.result));
+      reader.onload = () => resolve(reader.result as string);
       reader.readAsText(made[0] as Blob);
     });
     const read = readExercise(text);

@@ -1,8 +1,16 @@
 import { ChevronLeft, Printer } from 'lucide-react';
-import { MAKE_UP_LEVELS, PRACTICE_KINDS, PRACTICE_LEVELS, skillKey, type Standing } from '@amber/core';
+import {
+  BENCH_KINDS,
+  BENCH_LEVELS,
+  PLAN_LEVELS,
+  skillKey,
+  type PracticeKind,
+  type Skill,
+  type Standing,
+} from '@amber/core';
 import { day, plural, when } from '../../parts/format.js';
 import { Button } from '../../parts/ui.js';
-import { KINDS } from './kinds.js';
+import { KINDS, levelTitle } from './kinds.js';
 import type { Learner } from './learner.js';
 
 /** What stands in a square of the sheet. */
@@ -20,6 +28,56 @@ const Square = ({ standing }: { standing: Standing | undefined }) => {
     </>
   );
 };
+
+const PLAN_KINDS = ['planIt'] as const;
+
+/** How somebody stands, a row for each circuit or place and a column for each kind. */
+const Grid = ({
+  label,
+  head,
+  kinds,
+  rows,
+  standings,
+}: {
+  label: string;
+  head: string;
+  kinds: readonly PracticeKind[];
+  rows: readonly (readonly Skill[])[];
+  standings: ReadonlyMap<string, Standing>;
+}) => (
+  <div
+    className="mt-3 overflow-x-auto focus-visible:-outline-offset-3"
+    tabIndex={0}
+    role="region"
+    aria-label={label}
+  >
+    <table className={`border-collapse text-[12.5px] ${kinds.length > 1 ? 'w-full min-w-[40rem]' : ''}`}>
+      <thead>
+        <tr>
+          {[head, ...kinds.map((kind) => KINDS[kind].title)].map((words) => (
+            <th key={words} scope="col" className="border border-line p-1.5 text-left">
+              {words}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((skills, i) => (
+          <tr key={i} className="break-inside-avoid">
+            <th scope="row" className="border border-line p-1.5 text-left align-top font-semibold">
+              {i + 1}. {skills[0] ? levelTitle(skills[0]) : ''}
+            </th>
+            {skills.map((skill) => (
+              <td key={skill.kind} className="min-w-24 border border-line p-1.5 align-top">
+                <Square standing={standings.get(skillKey(skill))} />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </div>
+);
 
 /** What somebody can do, as a sheet to print. */
 export const CanDo = ({ learner, onLeave }: { learner: Learner; onLeave: () => void }) => {
@@ -53,41 +111,20 @@ export const CanDo = ({ learner, onLeave }: { learner: Learner; onLeave: () => v
             the last time. ✓: right at the first answer, no hint, nothing unsafe done; under it how often, of
             how many times, and when the last was.
           </p>
-          <div
-            className="mt-3 overflow-x-auto focus-visible:-outline-offset-3"
-            tabIndex={0}
-            role="region"
-            aria-label="Exercises by circuit and kind"
-          >
-            <table className="w-full min-w-[40rem] border-collapse text-[12.5px]">
-              <thead>
-                <tr>
-                  <th scope="col" className="border border-line p-1.5 text-left">
-                    Circuit
-                  </th>
-                  {PRACTICE_KINDS.map((kind) => (
-                    <th key={kind} scope="col" className="border border-line p-1.5 text-left">
-                      {KINDS[kind].title}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {PRACTICE_LEVELS.map((level, i) => (
-                  <tr key={level} className="break-inside-avoid">
-                    <th scope="row" className="border border-line p-1.5 text-left align-top font-semibold">
-                      {i + 1}. {MAKE_UP_LEVELS[level].title}
-                    </th>
-                    {PRACTICE_KINDS.map((kind) => (
-                      <td key={kind} className="border border-line p-1.5 align-top">
-                        <Square standing={standings.get(skillKey({ kind, level }))} />
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <Grid
+            label="Exercises by circuit and kind"
+            head="Circuit"
+            kinds={BENCH_KINDS}
+            rows={BENCH_LEVELS.map((level) => BENCH_KINDS.map((kind): Skill => ({ kind, level })))}
+            standings={standings}
+          />
+          <Grid
+            label="Exercises by place"
+            head="Place"
+            kinds={PLAN_KINDS}
+            rows={PLAN_LEVELS.map((level): Skill[] => [{ kind: 'planIt', level }])}
+            standings={standings}
+          />
           <p className="mt-3 text-[12.5px]">
             This tells of practice on a screen. It is no license and no proof of work on site; who may do that
             work, law and the authority say.

@@ -1,9 +1,9 @@
 import { useState, type ReactNode } from 'react';
 import {
   EDITIONS,
-  MAKE_UP_LEVELS,
-  PRACTICE_KINDS,
-  PRACTICE_LEVELS,
+  BENCH_KINDS,
+  BENCH_LEVELS,
+  PLAN_LEVELS,
   skillKey,
   type Edition,
   type PracticeKind,
@@ -13,8 +13,14 @@ import { OneOf } from '../../parts/OneOf.js';
 import { Button, Field, SafetyNote, Select } from '../../parts/ui.js';
 import { Course } from './Course.js';
 import type { KeptPractice } from './kept.js';
-import { KINDS, sayStanding } from './kinds.js';
+import { KINDS, levelTitle, levelWords, sayStanding } from './kinds.js';
 import type { Learner } from './learner.js';
+
+/** All exercises of a kind, from the easiest on. */
+const skillsOf = (kind: PracticeKind): Skill[] =>
+  kind === 'planIt'
+    ? PLAN_LEVELS.map((level) => ({ kind, level }))
+    : BENCH_LEVELS.map((level) => ({ kind, level }));
 
 /** Who practises, which exercise, by which edition; how one stands with it is said beside each. */
 export const Choose = ({
@@ -69,16 +75,19 @@ export const Choose = ({
         <div className="flex flex-wrap gap-2">
           {kept ? (
             <Button onClick={onGoOn}>
-              Go on with “{MAKE_UP_LEVELS[kept.asked.level].title}”{KINDS[kept.asked.kind].beside}
+              Go on with “{levelTitle(kept.asked)}”{KINDS[kept.asked.kind].beside}
             </Button>
           ) : null}
           {open}
         </div>
         <div className="overflow-x-auto">
-          <div className="min-w-[34rem]">
+          <div className="min-w-[40rem]">
             <OneOf
               label="Kind of exercise"
-              options={PRACTICE_KINDS.map((value) => ({ value, words: KINDS[value].title }))}
+              options={[...BENCH_KINDS, 'planIt' as const].map((value) => ({
+                value,
+                words: KINDS[value].title,
+              }))}
               value={kind}
               onPick={setKind}
             />
@@ -88,23 +97,24 @@ export const Choose = ({
           <h2 className="sr-only">{KINDS[kind].title}</h2>
           <p className="mb-2 text-[14.5px]">{KINDS[kind].words}</p>
           <ol className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
-            {PRACTICE_LEVELS.map((level, i) => {
-              const { title, learns } = MAKE_UP_LEVELS[level];
-              const standing = standings.get(skillKey({ kind, level }));
+            {skillsOf(kind).map((skill, i) => {
+              const standing = standings.get(skillKey(skill));
               const said = standing ? sayStanding(standing) : null;
               return (
-                <li key={level}>
+                <li key={skill.level}>
                   <button
                     type="button"
-                    onClick={() => onBegin({ kind, level }, edition)}
+                    onClick={() => onBegin(skill, edition)}
                     className="flex h-full w-full gap-3 rounded-lg border border-edge bg-sheet p-3 text-left hover:bg-rail"
                   >
                     <span className="text-[20px] leading-none font-bold text-quiet tabular-nums">
                       {i + 1}
                     </span>
                     <span className="min-w-0">
-                      <span className="block text-[15px] font-bold">{title}</span>
-                      {kind === 'makeUp' ? <span className="block text-[13.5px]">{learns}</span> : null}
+                      <span className="block text-[15px] font-bold">{levelTitle(skill)}</span>
+                      {kind === 'makeUp' || kind === 'planIt' ? (
+                        <span className="block text-[13.5px]">{levelWords(skill)}</span>
+                      ) : null}
                       {said === null ? null : <span className="block text-[13px] text-quiet">{said}</span>}
                     </span>
                   </button>

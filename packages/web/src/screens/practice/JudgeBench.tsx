@@ -5,13 +5,13 @@ import { useAppSelector } from '../../store/store.js';
 import { useSubject } from '../../wiring/useSubject.js';
 import { BoxPicture } from './BoxPicture.js';
 import { deadOf } from './deadOf.js';
-import type { PracticeAsked } from './kept.js';
+import type { BenchAsked } from './kept.js';
 import { titleOf } from './kinds.js';
 import type { Ways } from './ways.js';
 import { Another, LookedAt } from './LookedAt.js';
 
 interface Judged extends Ways {
-  asked: PracticeAsked;
+  asked: BenchAsked;
 }
 
 const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Judged & { job: Job }) => {

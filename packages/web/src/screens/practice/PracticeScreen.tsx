@@ -14,6 +14,8 @@ import {
   NO_EFFORT,
   resumed,
   type KeptPractice,
+  type BenchAsked,
+  type PlanAsked,
   type PracticeAsked,
 } from './kept.js';
 import { titleOf } from './kinds.js';
@@ -21,6 +23,7 @@ import { useLearner } from './learner.js';
 import { MakeUpBench } from './MakeUpBench.js';
 import { OpenedExercise, OpenExercise } from './OpenedExercise.js';
 import { OwnCircuit } from './OwnCircuit.js';
+import { PlanItBench } from './PlanItBench.js';
 import { SizeBench } from './SizeBench.js';
 import type { Ways } from './ways.js';
 import { WiresBench } from './WiresBench.js';
@@ -33,7 +36,7 @@ const OnBench = ({
   onMade,
   ways,
 }: {
-  asked: PracticeAsked;
+  asked: BenchAsked;
   onMade: (wiring: Wiring) => void;
   ways: Ways;
 }) => {
@@ -62,7 +65,8 @@ const Practice = () => {
   const learner = useLearner();
   const [kept, setKept] = useState(keptPractice);
   const [shown, setShown] = useState<
-    | { kind: 'drawn'; asked: PracticeAsked; store: Store }
+    | { kind: 'drawn'; asked: BenchAsked; store: Store }
+    | { kind: 'plan'; asked: PlanAsked }
     | { kind: 'opened'; exercise: SharedExercise }
     | { kind: 'sheet' }
     | null
@@ -76,10 +80,22 @@ const Practice = () => {
   const onMade = useCallback((wiring: Wiring) => change(() => ({ wiring })), [change]);
   const leave = () => setShown(null);
   const show = (practice: KeptPractice) =>
-    setShown({ kind: 'drawn', asked: practice.asked, store: benchStore(resumed(practice).job) });
+    setShown(
+      practice.asked.kind === 'planIt'
+        ? { kind: 'plan', asked: practice.asked }
+        : {
+            kind: 'drawn',
+            asked: practice.asked,
+            store: benchStore(resumed(practice.asked, practice.wiring).job),
+          },
+    );
   const begin = (skill: Skill, edition: Edition) => {
-    const asked = { kind: skill.kind, level: skill.level, seed: freshSeed(), edition };
-    const next = { asked, wiring: null, effort: NO_EFFORT };
+    const seed = freshSeed();
+    const asked: PracticeAsked =
+      skill.kind === 'planIt'
+        ? { kind: skill.kind, level: skill.level, seed, edition }
+        : { kind: skill.kind, level: skill.level, seed, edition };
+    const next = { asked, wiring: null, laid: [], effort: NO_EFFORT };
     setKept(next);
     show(next);
   };
@@ -96,7 +112,7 @@ const Practice = () => {
         open={<OpenExercise onOpen={(exercise) => setShown({ kind: 'opened', exercise })} />}
       />
     );
-  const { asked, store } = shown;
+  const { asked } = shown;
   const effort = kept?.effort ?? NO_EFFORT;
   const ways: Ways = {
     effort,
@@ -113,9 +129,20 @@ const Practice = () => {
     onAnother: () => begin(asked, asked.edition),
     onLeave: leave,
   };
+  const key = `${asked.kind} ${asked.level} ${asked.seed}`;
+  if (shown.kind === 'plan')
+    return (
+      <PlanItBench
+        key={key}
+        asked={shown.asked}
+        laid={kept?.laid ?? []}
+        onLaid={(laid) => change(() => ({ laid }))}
+        {...ways}
+      />
+    );
   return (
-    <Provider store={store}>
-      <OnBench key={`${asked.kind} ${asked.level} ${asked.seed}`} asked={asked} onMade={onMade} ways={ways} />
+    <Provider store={shown.store}>
+      <OnBench key={key} asked={shown.asked} onMade={onMade} ways={ways} />
     </Provider>
   );
 };

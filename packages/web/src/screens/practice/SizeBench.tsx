@@ -8,12 +8,12 @@ import { useSubject } from '../../wiring/useSubject.js';
 import { Another, LookedAt } from './LookedAt.js';
 import { BoxPicture } from './BoxPicture.js';
 import { deadOf } from './deadOf.js';
-import type { PracticeAsked } from './kept.js';
+import type { BenchAsked } from './kept.js';
 import { titleOf } from './kinds.js';
 import type { Ways } from './ways.js';
 
 interface Sized extends Ways {
-  asked: PracticeAsked;
+  asked: BenchAsked;
 }
 
 const CUBIC_INCH = 10_000;

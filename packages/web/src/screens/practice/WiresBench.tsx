@@ -16,7 +16,7 @@ import {
 import { Button } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
 import { BreakerSwitch, DeadTestAsk } from './Dead.js';
-import type { PracticeAsked } from './kept.js';
+import type { BenchAsked } from './kept.js';
 import { titleOf } from './kinds.js';
 import { Another, LookedAt } from './LookedAt.js';
 import { TapedBox } from './TapedBox.js';
@@ -27,7 +27,7 @@ import { ToolBar, WireReadings, type Read } from './WireReadings.js';
 import { WiresTold } from './WiresTold.js';
 
 interface Wired extends Ways {
-  asked: PracticeAsked;
+  asked: BenchAsked;
 }
 
 const HINTS = [

@@ -1,3 +1,4 @@
+import * as z from 'zod';
 import {
   BUILT,
   drawHiddenFault,
@@ -7,22 +8,29 @@ import {
   drawWhichWire,
   EDITIONS,
   jobSchema,
-  MAKE_UP_LEVELS,
-  PRACTICE_KINDS,
+  placeSchema,
+  skillOf,
   withDocument,
   wiringSchema,
+  type BenchKind,
   type Edition,
   type Job,
   type MakeUp,
   type MakeUpAsked,
-  type MakeUpLevel,
-  type PracticeKind,
+  type Place,
+  type Skill,
   type Wiring,
 } from '@amber/core';
 import { habitOf, keepHabit } from '../../server/habit.js';
 
 /** Which exercise it is; the same answer gives the same one. */
-export type PracticeAsked = MakeUpAsked & { kind: PracticeKind };
+export type PracticeAsked = Skill & { seed: number; edition: Edition };
+/** One at the boxes of a circuit. */
+export type BenchAsked = Extract<PracticeAsked, { kind: BenchKind }>;
+export type PlanAsked = Extract<PracticeAsked, { kind: 'planIt' }>;
+
+/** Cables that somebody has laid by hand, each between two places. */
+export type LaidCables = readonly (readonly [Place, Place])[];
 
 /** What there is to say of somebody's work on an exercise: its first answer counts. */
 export interface Effort {
@@ -40,13 +48,16 @@ export interface KeptPractice {
   asked: PracticeAsked;
   /** As it is made up by now; null while nothing was touched. */
   wiring: Wiring | null;
+  /** Cables that were laid so far. */
+  laid: LaidCables;
   effort: Effort;
 }
 
 const HABIT = 'practice';
 
-const isLevel = (value: unknown): value is MakeUpLevel =>
-  typeof value === 'string' && Object.hasOwn(MAKE_UP_LEVELS, value);
+/** So many cables are laid in no exercise. */
+const laidSchema = z.array(z.tuple([placeSchema, placeSchema])).max(100);
+
 const isEdition = (value: unknown): value is Edition => EDITIONS.some((one) => one === value);
 
 /** What was kept; null for nothing, and for what this version does not understand. */
@@ -54,19 +65,14 @@ export const keptPractice = (): KeptPractice | null => {
   try {
     const found = JSON.parse(habitOf(HABIT) ?? 'null') as Partial<KeptPractice> | null;
     const asked = found?.asked;
-    const kind = PRACTICE_KINDS.find((one) => one === asked?.kind);
-    if (
-      !asked ||
-      !kind ||
-      !isLevel(asked.level) ||
-      !isEdition(asked.edition) ||
-      !Number.isInteger(asked.seed)
-    )
-      return null;
+    const skill = skillOf(asked?.kind, asked?.level);
+    if (!asked || !skill || !isEdition(asked.edition) || !Number.isInteger(asked.seed)) return null;
+    const laid = laidSchema.safeParse(found.laid);
     const wiring = wiringSchema.safeParse(found.wiring);
     return {
-      asked: { kind, level: asked.level, seed: asked.seed, edition: asked.edition },
+      asked: { ...skill, seed: asked.seed, edition: asked.edition },
       wiring: wiring.success ? wiring.data : null,
+      laid: laid.success ? laid.data : [],
       effort: {
         answered: found.effort?.answered === true,
         helped: found.effort?.helped === true,
@@ -82,7 +88,7 @@ export const keptPractice = (): KeptPractice | null => {
 export const keepPractice = (kept: KeptPractice): void => keepHabit(HABIT, JSON.stringify(kept));
 
 /** How an exercise of each kind is drawn. */
-const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
+const DRAWN: Record<BenchKind, (asked: MakeUpAsked) => MakeUp> = {
   makeUp: drawMakeUp,
   findFault: drawHiddenFault,
   whichWire: drawWhichWire,
@@ -91,7 +97,7 @@ const DRAWN: Record<PracticeKind, (asked: MakeUpAsked) => MakeUp> = {
 };
 
 /** The exercise with what was made up of it. */
-export const resumed = ({ asked, wiring }: Pick<KeptPractice, 'asked' | 'wiring'>): MakeUp => {
+export const resumed = (asked: BenchAsked, wiring: Wiring | null): MakeUp => {
   const exercise = DRAWN[asked.kind](asked);
   const document = exercise.job.wirings.find(({ id }) => id === BUILT);
   if (!wiring || !document) return exercise;

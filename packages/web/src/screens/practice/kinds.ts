@@ -1,4 +1,4 @@
-import { dayOf, MAKE_UP_LEVELS, type PracticeKind, type Skill, type Standing } from '@amber/core';
+import { dayOf, EVERYDAY, MAKE_UP_LEVELS, type PracticeKind, type Skill, type Standing } from '@amber/core';
 import { plural } from '../../parts/format.js';
 import { clockOffset } from './learner.js';
 
@@ -27,6 +27,12 @@ export const KINDS: Record<PracticeKind, { title: string; words: string; beside:
       'Every box is open, the tags are lost. With a link wire and a continuity tester, tell where each cable leads.',
     beside: ', wires to tell apart',
   },
+  planIt: {
+    title: 'Plan it',
+    words:
+      'A place with its switches and lights. Lay the cables by hand, see what each comes to, and hold it against the best way there is.',
+    beside: ', to be planned',
+  },
   judgeIt: {
     title: 'Judge it',
     words: 'It works from every position, and yet something in it would not pass. What?',
@@ -34,9 +40,16 @@ export const KINDS: Record<PracticeKind, { title: string; words: string; beside:
   },
 };
 
+/** The circuit or the place that an exercise is about. */
+export const levelTitle = (skill: Skill): string =>
+  skill.kind === 'planIt' ? EVERYDAY[skill.level].title : MAKE_UP_LEVELS[skill.level].title;
+
+/** What is new in it, or what it is, in a line. */
+export const levelWords = (skill: Skill): string =>
+  skill.kind === 'planIt' ? EVERYDAY[skill.level].says : MAKE_UP_LEVELS[skill.level].learns;
+
 /** What stands over an exercise. */
-export const titleOf = ({ kind, level }: Skill): string =>
-  `${KINDS[kind].title}: ${MAKE_UP_LEVELS[level].title}`;
+export const titleOf = (skill: Skill): string => `${KINDS[skill.kind].title}: ${levelTitle(skill)}`;
 
 const DAY = 86_400_000;
 const date = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { NO_EFFORT, type Effort, type PracticeAsked } from './kept.js';
+import { NO_EFFORT, type Effort, type BenchAsked } from './kept.js';
 
 /** Who has hidden a mistake that is to be found: it was drawn by a seed, or made by somebody. */
-export type HiddenBy = PracticeAsked | 'somebody';
+export type HiddenBy = BenchAsked | 'somebody';
 
 /** What an exercise is told of whoever works on it, and what it tells. */
 export interface Ways {
