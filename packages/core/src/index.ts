@@ -250,6 +250,7 @@ export { drawJudging, type AskedRule, type Judging } from './practice/judging.js
 export { drawSizing, judgeSizing, type Sizing } from './practice/sizing.js';
 export { notAnExercise, readExercise, writeExercise } from './practice/exerciseFile.js';
 export type { ExerciseRead, SharedExercise } from './practice/exerciseFile.js';
+export { habitsOf, landedSince } from './practice/habits.js';
 export { DEAD_TESTS, type DeadTest } from './practice/deadTest.js';
 export { COURSE, dayOf, nextOf, RETURNS, skillKey, standingsOf } from './practice/course.js';
 export type { Standing } from './practice/course.js';

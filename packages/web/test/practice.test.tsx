@@ -289,6 +289,28 @@ test('a box is sized in the head: the lines are shown once something was said, a
   ).toBeTruthy();
 });
 
+test('a box that is sized with hints is right with help: what counts is shown, its volumes are not', async () => {
+  const { fill } = drawSizing({ level: 'fourWay', seed: SEED, edition: 2023 });
+  show(<PracticeScreen />);
+  await called('Una Reed');
+  choose('Size it', /^7 Three places, a four-way between/);
+  press('Hint');
+  press('Why?');
+  expect(screen.getByText(/All grounds together count once by the largest, and a quarter/)).toBeTruthy();
+  press('Show what counts');
+  const hint = within(screen.getByRole('region', { name: 'Hint' }));
+  expect(hint.getAllByRole('listitem').length).toBe(fill.lines.length);
+  expect(screen.queryByRole('button', { name: 'Hint' })).toBeNull();
+  fireEvent.change(screen.getByLabelText(/^Cubic inches needed/), {
+    target: { value: String(fill.needed / 10_000) },
+  });
+  fireEvent.blur(screen.getByLabelText(/^Cubic inches needed/));
+  press(fill.verdict === 'fits' ? 'It fits' : 'Too small');
+  expect(onRecord()).toEqual([expect.objectContaining({ kind: 'sizeIt', outcome: 'helped' })]);
+  press('All exercises');
+  expect(screen.getByText(/^Right with a hint · back/)).toBeTruthy();
+});
+
 test('a circuit that works is judged: ticked right it is counted, and what an inspector says stands beside it', () => {
   const { rules, findings } = drawJudging({ level: 'pairAtSwitch', seed: SEED, edition: 2023 });
   show(<PracticeScreen />);

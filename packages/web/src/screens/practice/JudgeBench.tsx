@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
-import { BUILT, drawJudging, type Job } from '@amber/core';
+import { BUILT, drawJudging, findLuminaire, listed, type Job } from '@amber/core';
 import { Button } from '../../parts/ui.js';
+import { placeName } from '../../parts/words.js';
 import { useAppSelector } from '../../store/store.js';
 import { useSubject } from '../../wiring/useSubject.js';
 import { BoxPicture } from './BoxPicture.js';
@@ -8,19 +9,30 @@ import { deadOf } from './deadOf.js';
 import type { BenchAsked } from './kept.js';
 import { titleOf } from './kinds.js';
 import type { Ways } from './ways.js';
+import { HintSteps } from './HintSteps.js';
 import { Another, LookedAt } from './LookedAt.js';
 
 interface Judged extends Ways {
   asked: BenchAsked;
 }
 
-const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Judged & { job: Job }) => {
+const JUDGE_ASKS = ['Hint', 'Why?', 'Show where'] as const;
+
+const Board = ({ job, asked, onAnswered, onHelp, onAnother, onLeave }: Judged & { job: Job }) => {
   const { rules, findings } = useMemo(() => drawJudging(asked), [asked]);
   const told = useSubject(job, BUILT, null);
   const { positions } = useAppSelector((state) => state.wiring);
   const subject = useMemo(() => deadOf(told, positions), [told, positions]);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const [judged, setJudged] = useState(false);
+  const where = [
+    ...new Set(
+      findings.flatMap(({ at }) => {
+        const box = at.box ?? findLuminaire(job, at.luminaire ?? null)?.box;
+        return box ? [placeName(job, box)] : [];
+      }),
+    ),
+  ];
   const wrong = rules.filter(({ id, broken }) => ticked.includes(id) !== broken);
   return (
     <LookedAt
@@ -56,6 +68,17 @@ const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Judged & { job: J
           </label>
         ))}
       </fieldset>
+      {judged ? null : (
+        <HintSteps
+          steps={[
+            'In which order does an inspector look at an open box?',
+            'Grounds first: all together, to the metal and to each yoke. Then whites: are those that are hot marked? Then one wire a screw, every splice in a connector that takes it, and room enough for all of it.',
+            <p key="where">Look at {where.length > 0 ? listed(where) : 'every box'}.</p>,
+          ]}
+          asks={JUDGE_ASKS}
+          onHelp={onHelp}
+        />
+      )}
       {judged ? (
         <section aria-label="How it comes out" className="flex flex-col gap-3">
           <p role="status" className="text-[15.5px] font-bold">

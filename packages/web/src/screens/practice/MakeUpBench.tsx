@@ -1,7 +1,7 @@
 import { ChevronLeft, Gauge, Redo2, Undo2 } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { BUILT, type BoxId, type Job, type Wiring } from '@amber/core';
+import { BUILT, habitsOf, landedSince, type BoxId, type Job, type Wiring } from '@amber/core';
 import { MetersPanel } from '../../panels/meters/MetersPanel.js';
 import { Button, SafetyLine } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
@@ -78,6 +78,12 @@ const Bench = ({
   useEffect(() => {
     if (wiring) onMade(wiring);
   }, [wiring, onMade]);
+  /** Terminals as they were landed on, one after the other. */
+  const order = useRef<{ last: Wiring | null; keys: string[] }>({ last: wiring, keys: [] });
+  useEffect(() => {
+    const { last, keys } = order.current;
+    if (wiring && last) order.current = { last: wiring, keys: [...keys, ...landedSince(last, wiring)] };
+  }, [wiring]);
   useHotkeys('mod+z', () => void dispatch(undone()));
   useHotkeys('mod+shift+z', () => void dispatch(redone()));
   useHotkeys('escape', hand.leave);
@@ -210,6 +216,7 @@ const Bench = ({
             on={on}
             hidden={hiddenBy === null ? null : { by: hiddenBy, opened: opened.length, ...took }}
             isShut={isShut}
+            habits={() => (hides ? [] : habitsOf(job, order.current.keys))}
           />
           {under}
         </div>

@@ -54,6 +54,7 @@ export const MakeUpPanel = ({
   effort,
   hidden,
   isShut,
+  habits,
   onAnswered,
   onHelp,
   onAnother,
@@ -67,12 +68,14 @@ export const MakeUpPanel = ({
   /** Of an exercise in which a fault is to be found: by whom it is hidden, and what was done since. */
   hidden: Hidden | null;
   isShut: (box: BoxId) => boolean;
+  /** Notes on how it was made up, once it is right. */
+  habits: () => string[];
 }) => {
   const dispatch = useAppDispatch();
   const chosen = useAppSelector((state) => state.wiring.box);
   const { tell, refusal } = useTelling(job, subject.wiringId);
   /** What was thought of the job as it was then; a change of it is thought of anew. */
-  const [judged, setJudged] = useState<{ job: Job; verdict: MakeUpVerdict } | null>(null);
+  const [judged, setJudged] = useState<{ job: Job; verdict: MakeUpVerdict; habits: string[] } | null>(null);
   const [hinted, setHinted] = useState<{ job: Job; hint: MakeUpHint; depth: number } | null>(null);
   const verdict = judged?.job === job ? judged.verdict : null;
   const hint = hinted?.job === job ? hinted : null;
@@ -84,7 +87,7 @@ export const MakeUpPanel = ({
   const first = (verdict?.faults ?? []).filter((fault) => fault.stage === stage);
   const judge = () => {
     const thought = judgeMakeUp(job);
-    setJudged({ job, verdict: thought });
+    setJudged({ job, verdict: thought, habits: thought.right ? habits() : [] });
     setHinted(null);
     onAnswered(thought.right);
   };
@@ -110,6 +113,7 @@ export const MakeUpPanel = ({
         verdict.right ? (
           <Right
             verdict={verdict}
+            habits={judged?.habits ?? []}
             stopped={effort.stopped}
             found={hidden ? <Found job={job} hidden={hidden} /> : null}
             onAnother={onAnother}

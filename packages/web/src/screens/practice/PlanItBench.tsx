@@ -18,6 +18,7 @@ import { Button, Field, Select } from '../../parts/ui.js';
 import { usePlans } from '../../worker/usePlans.js';
 import type { LaidCables, PlanAsked } from './kept.js';
 import { titleOf } from './kinds.js';
+import { HintSteps } from './HintSteps.js';
 import { Another, LookedAt } from './LookedAt.js';
 import { isBetween, PlanDrawn } from './PlanDrawn.js';
 import type { Ways } from './ways.js';
@@ -134,7 +135,6 @@ const Board = ({
   const best = bestOf(search);
   const [picked, setPicked] = useState<Place | null>(null);
   const [done, setDone] = useState(false);
-  const [hint, setHint] = useState(0);
   const nameOf = (place: Place) => (place === PANEL ? 'Panel' : placeName(job, place));
   const toggle = (a: Place, b: Place) => {
     const left = laid.filter((one) => !isBetween(one, a, b));
@@ -208,35 +208,26 @@ const Board = ({
         >
           Done: hold it against the best
         </Button>
-        {hint < HINTS.length + 1 && !done ? (
-          <Button
-            onClick={() => {
-              setHint(hint + 1);
-              onHelp();
-            }}
-          >
-            {hint === 0 ? 'Hint' : hint === 1 ? 'Why?' : 'Show one way'}
-          </Button>
-        ) : null}
       </div>
       {told.ok && !best ? (
         <p role="status" className="text-[13.5px]">
           {search.kind === 'failed' ? search.message : 'The best way is being sought …'}
         </p>
       ) : null}
-      {hint > 0 && !done ? (
-        <section
-          aria-label="Hint"
-          className="flex flex-col gap-2 rounded-md border border-line bg-white p-3 text-[14px]"
-        >
-          {HINTS.slice(0, hint).map((words) => (
-            <p key={words}>{words}</p>
-          ))}
-          {hint > HINTS.length && best?.least.plan.sketch ? (
-            <RunMini run={best.least.plan.sketch} label="Run of the way that costs the least" />
-          ) : null}
-        </section>
-      ) : null}
+      {done ? null : (
+        <HintSteps
+          steps={[
+            HINTS[0],
+            HINTS[1],
+            best?.least.plan.sketch ? (
+              <RunMini key="run" run={best.least.plan.sketch} label="Run of the way that costs the least" />
+            ) : (
+              <p key="run">The best way is being sought …</p>
+            ),
+          ]}
+          onHelp={onHelp}
+        />
+      )}
       {done && told.ok && best && judged ? (
         <section aria-label="How it comes out" className="flex flex-col gap-2 text-[14px]">
           <p role="status" className="text-[15.5px] font-bold">

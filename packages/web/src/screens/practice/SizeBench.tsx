@@ -1,10 +1,11 @@
 import { useMemo, useState } from 'react';
-import { BUILT, cubicInches, drawSizing, judgeSizing, type Job } from '@amber/core';
+import { BUILT, cubicInches, drawSizing, judgeSizing, sayFillLine, type Job } from '@amber/core';
 import { FillLines } from '../../panels/fill/FillLines.js';
 import { NumberInput } from '../../parts/inputs.js';
 import { Button, Field } from '../../parts/ui.js';
 import { useAppSelector } from '../../store/store.js';
 import { useSubject } from '../../wiring/useSubject.js';
+import { HintSteps } from './HintSteps.js';
 import { Another, LookedAt } from './LookedAt.js';
 import { BoxPicture } from './BoxPicture.js';
 import { deadOf } from './deadOf.js';
@@ -17,8 +18,9 @@ interface Sized extends Ways {
 }
 
 const CUBIC_INCH = 10_000;
+const SIZE_ASKS = ['Hint', 'Why?', 'Show what counts'] as const;
 
-const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Sized & { job: Job }) => {
+const Board = ({ job, asked, onAnswered, onHelp, onAnother, onLeave }: Sized & { job: Job }) => {
   const sizing = useMemo(() => drawSizing(asked), [asked]);
   const { box, article, fill } = sizing;
   const told = useSubject(job, BUILT, null);
@@ -61,6 +63,21 @@ const Board = ({ job, asked, onAnswered, onAnother, onLeave }: Sized & { job: Jo
           Too small
         </Button>
       </div>
+      {answer ? null : (
+        <HintSteps
+          steps={[
+            'What counts once for all, what counts twice, and what does not count?',
+            `Each insulated wire that comes in or passes counts once, a tail not at all. All grounds together count once by the largest${asked.edition >= 2020 ? ', and a quarter of that more for each over four' : ''}; clamps inside once; each yoke twice, by its largest wire.`,
+            <ul key="lines" className="list-disc pl-5">
+              {fill.lines.map((line) => (
+                <li key={`${line.what} ${line.awg}`}>{sayFillLine(line)}</li>
+              ))}
+            </ul>,
+          ]}
+          asks={SIZE_ASKS}
+          onHelp={onHelp}
+        />
+      )}
       {answer && judged ? (
         <section aria-label="How it comes out" className="flex flex-col gap-3">
           <p role="status" className="text-[15.5px] font-bold">

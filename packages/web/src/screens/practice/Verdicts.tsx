@@ -139,11 +139,14 @@ export const Found = ({ job, hidden }: { job: Job; hidden: Hidden }) => {
 
 export const Right = ({
   verdict,
+  habits,
   stopped,
   found,
   onAnother,
 }: {
   verdict: MakeUpVerdict;
+  /** Notes on how it was made up; none of it is wrong. */
+  habits: readonly string[];
   found: ReactNode;
   stopped: number;
   onAnother: (() => void) | null;
@@ -162,6 +165,16 @@ export const Right = ({
       </p>
     ) : null}
     {found}
+    {habits.length > 0 ? (
+      <div className="text-[14px]">
+        <p className="font-semibold">Nothing of it is wrong; by habit it is done otherwise:</p>
+        <ul aria-label="Notes on habit" className="list-disc pl-5">
+          {habits.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      </div>
+    ) : null}
     {stopped > 0 ? (
       <p className="text-[14px]">
         You were stopped {plural(stopped, 'time')}. On the ladder nobody stops you: breaker off, locked,

@@ -18,6 +18,7 @@ import { placeName } from '../../parts/words.js';
 import { BreakerSwitch, DeadTestAsk } from './Dead.js';
 import type { BenchAsked } from './kept.js';
 import { titleOf } from './kinds.js';
+import { HintSteps } from './HintSteps.js';
 import { Another, LookedAt } from './LookedAt.js';
 import { TapedBox } from './TapedBox.js';
 import { pairOf, tapped, type Hold, type Tool } from './holds.js';
@@ -45,7 +46,6 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
   const [reads, setReads] = useState<readonly Read[]>([]);
   const [told, setTold] = useState<Record<string, Led | undefined>>({});
   const [judged, setJudged] = useState<ReturnType<typeof judgeWhichWire> | null>(null);
-  const [hint, setHint] = useState(0);
   const name = (stub: Stub) => `${placeName(job, stub.box)}, ${tapeWord(stub)}`;
   const tap = (stub: Stub, point: WirePoint) =>
     reach.into(() => {
@@ -140,28 +140,10 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
         >
           So they lead
         </Button>
-        {judged?.wrong.length === 0 ? null : (
-          <Button
-            onClick={() => {
-              setHint(Math.min(hint + 1, HINTS.length + 1));
-              onHelp();
-            }}
-          >
-            {hint === 0 ? 'Hint' : hint === 1 ? 'Why?' : 'Show one way'}
-          </Button>
-        )}
       </div>
-      {hint > 0 ? (
-        <section
-          aria-label="Hint"
-          className="flex flex-col gap-2 rounded-md border border-line bg-white p-3 text-[14px]"
-        >
-          {HINTS.slice(0, hint).map((words) => (
-            <p key={words}>{words}</p>
-          ))}
-          {hint > HINTS.length ? <Way exercise={exercise} /> : null}
-        </section>
-      ) : null}
+      {judged?.wrong.length === 0 ? null : (
+        <HintSteps steps={[HINTS[0], HINTS[1], <Way key="way" exercise={exercise} />]} onHelp={onHelp} />
+      )}
       {judged ? (
         <section aria-label="How it comes out" className="flex flex-col gap-3">
           <p role="status" className="text-[15.5px] font-bold">
