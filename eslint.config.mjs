@@ -16,7 +16,12 @@ export default tseslint.config(
   { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
   // Part of the bench script runs inside the page.
   {
-    files: ['scripts/bench.mjs', 'scripts/lib/layoutFigures.mjs', 'packages/web/public/*.js'],
+    files: [
+      'scripts/bench.mjs',
+      'scripts/lib/layoutFigures.mjs',
+      'scripts/lib/practicePaint.mjs',
+      'packages/web/public/*.js',
+    ],
     languageOptions: { globals: globals.browser },
   },
   { files: ['scripts/test/**'], languageOptions: { globals: globals.jest } },

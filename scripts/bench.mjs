@@ -289,6 +289,8 @@ await run(async () => {
     if (!made.ok) throw new Error(`The job was answered ${made.status}.`);
     await loaded(server.address);
     await pages(server.address, job);
+    const { practicePaint } = await import('./lib/practicePaint.mjs');
+    await practicePaint(server.address, show);
     const { layoutFigures } = await import('./lib/layoutFigures.mjs');
     await layoutFigures(server.address);
     await save(server.address, job);

@@ -8,11 +8,39 @@ import { FIELD_VIEW, useFieldView } from './useFieldView.js';
 /** A job is never mutated, so what follows from it is computed once for each state of it. */
 const reviews = new WeakMap<Job, JobReview>();
 
+/** The job that was planned last, as it was asked, and what came of it. */
+let last: { asked: Job; review: JobReview } | null = null;
+
+/** Do two states of a job differ in nothing but what was built? What is planned of them is then the same. */
+const isPlannedAlike = (a: Job, b: Job): boolean => {
+  const asked = ({ wirings }: Job) => wirings.filter(({ kind }) => kind !== 'built');
+  const [mine, others] = [asked(a), asked(b)];
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)]) as Set<keyof Job>;
+  return (
+    mine.length === others.length &&
+    mine.every((one, i) => one === others[i]) &&
+    [...keys].every((key) => key === 'wirings' || a[key] === b[key])
+  );
+};
+
+/** The review of a job, with what was built as another state of it has that. Nothing of it is worked out anew, and what waits is still to come. */
+const withBuiltOf = (job: Job, review: JobReview): JobReview => {
+  const planned = review.job.wirings.filter(({ kind }) => kind === 'planned');
+  // In the order in which planning leaves them.
+  const wirings = [...job.wirings.filter(({ kind }) => kind !== 'planned'), ...planned];
+  const told: PropertyDescriptorMap = {
+    ...Object.getOwnPropertyDescriptors(review),
+    job: { value: { ...review.job, wirings }, enumerable: true },
+  };
+  return Object.defineProperties({}, told) as JobReview;
+};
+
 /** The plan, findings and proofs of a job. */
 export const reviewOf = (job: Job): JobReview => {
   const known = reviews.get(job);
   if (known) return known;
-  const review = reviewJob(job);
+  const review = last && isPlannedAlike(last.asked, job) ? withBuiltOf(job, last.review) : reviewJob(job);
+  last = { asked: job, review };
   reviews.set(job, review);
   reviews.set(review.job, review);
   return review;
