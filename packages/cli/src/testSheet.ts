@@ -1,4 +1,4 @@
-import { nextMoves, sheetOf } from '@amber/core';
+import { nextMoves, sayBeside, sheetOf } from '@amber/core';
 import type { Command } from './report.js';
 import { table } from './table.js';
 
@@ -10,7 +10,7 @@ export const testSheet: Command = (subject, { circuit, group: only }) => {
   const groups = sheet.groups
     .filter(({ group }) => only === undefined || group === only.id)
     .map((group) => ({
-      ...{ group: group.group, name: group.name, of: group.of },
+      ...{ group: group.group, name: group.name, of: group.of, first: sayBeside(group) },
       steps: nextMoves(subject, group, {}, () => true).map(({ row, moves }) => ({
         moves: moves.map(({ device, name, to }) => ({ device, name, to })),
         positions: row.positions,
@@ -21,8 +21,9 @@ export const testSheet: Command = (subject, { circuit, group: only }) => {
   return {
     lines: [
       'Power is on for this: every box closed, every plate on. Where the breaker trips, leave it off and do not try that position again.',
-      ...groups.flatMap(({ name, of, steps }) => [
+      ...groups.flatMap(({ name, of, first, steps }) => [
         `${name}${steps.length < of ? `, ${steps.length} of ${of} sets of positions, a sample` : ''}`,
+        ...(first === null ? [] : [`  ${first}`]),
         ...table(
           steps.map(({ moves, expect }, i) => [
             `  ${i + 1}`,

@@ -532,7 +532,7 @@ export type { Bite, BiteKind } from './tried/bites.js';
 export { nextMoves, sayPositions } from './tried/moves.js';
 export type { SheetMove } from './tried/moves.js';
 export type { SheetPoint } from './tried/points.js';
-export { sheetOf } from './tried/sheet.js';
+export { sayBeside, sheetOf } from './tried/sheet.js';
 export type { Sheet, SheetGroup, SheetRow } from './tried/sheet.js';
 export { SIGN_STAGES, signedHash, signOffsOf, STAGE_WORDS, triedStates } from './tried/answers.js';
 export type { SignOff, SignStage, Tried } from './tried/answers.js';

@@ -1,10 +1,14 @@
 import fc from 'fast-check';
 import {
+  compile,
+  drawMakeUp,
   evaluate,
+  faultsOf,
   liveRecords,
   nextMoves,
   reviewJob,
   reviewWiring,
+  sayBeside,
   sheetOf,
   shortestWalk,
   signedHash,
@@ -13,7 +17,9 @@ import {
   type CircuitId,
   type ReviewedWiring,
   type SiteRecord,
+  withFault,
 } from '../src/index.js';
+import { handlesThatSway } from '../src/proving/works.js';
 import { yard } from './support/yard.js';
 
 const job = yard();
@@ -230,4 +236,46 @@ test('a handle that turns between more than two positions is a handle like any o
     [expect.any(Number)],
     [expect.any(Number)],
   ]);
+});
+
+describe('groups whose switches stand beside each other', () => {
+  const { job } = drawMakeUp({ level: 'twoGroups', seed: 1, edition: 2023 });
+  const review = reviewJob(job);
+
+  test('what else is switched from the boxes of a group is off before it is tried; of one alone nothing is', () => {
+    const { groups } = sheetOf(review, null);
+    expect(groups.map(({ beside }) => beside.length)).toEqual([1, 1]);
+    for (const group of groups) {
+      const [other] = groups.filter((one) => one.group !== group.group);
+      expect(sayBeside(group)).toContain(`: ${other?.name ?? ''}. What then does not come on`);
+    }
+    const alone = sheetOf(reviewJob(drawMakeUp({ level: 'pairAtSwitch', seed: 1, edition: 2023 }).job), null);
+    expect(alone.groups.map(sayBeside)).toEqual([null]);
+  });
+
+  test('a hot that is taken behind the switch beside shows then, at a handle of the group itself', () => {
+    let shown = 0;
+    for (const fault of faultsOf(review.wiring, 'mixed')) {
+      const spoiled = withFault(review.wiring, fault);
+      if (!spoiled.ok) continue;
+      const compiled = compile(spoiled.value, job);
+      for (const group of sheetOf(review, null).groups) {
+        const asked = job.groups.find(({ id }) => id === group.group);
+        if (!asked || handlesThatSway(job, spoiled.value, compiled, asked).length === 0) continue;
+        const others = sheetOf(review, null).groups.filter((one) => one.group !== group.group);
+        // The others off: a set of positions of theirs in which, as planned, they are dark.
+        const off = others.flatMap(
+          ({ rows }) => rows.find(({ expect: words }) => words === 'dark')?.positions ?? [],
+        );
+        const seen = group.rows.filter((row) => {
+          const state = evaluate(compiled, Object.assign({}, ...off, row.positions) as typeof row.positions);
+          return row.lights.every(
+            ({ luminaire, light }) => state.luminaires.find(({ id }) => id === luminaire)?.light === light,
+          );
+        });
+        if (seen.length < group.rows.length) shown += 1;
+      }
+    }
+    expect(shown).toBeGreaterThan(0);
+  });
 });

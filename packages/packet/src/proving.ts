@@ -2,6 +2,7 @@ import {
   groupsOfCircuit,
   inspectorSheet,
   listed,
+  sayBeside,
   sheetOf,
   signOffsOf,
   STAGE_WORDS,
@@ -22,6 +23,11 @@ const answered = ({ state, saw, by, at }: Tried): string =>
     ? ''
     : `${{ met: saw === '' ? 'as expected' : `seen: ${saw}`, otherwise: `NOT: ${saw}`, changed: 'tried before something changed: try again' }[state]}, ${[by, day(at)].filter((one) => one !== '').join(' ')}`;
 
+const besideWords = (beside: readonly string[]): Content[] => {
+  const words = sayBeside({ beside: [...beside] });
+  return words === null ? [] : [paragraph(words)];
+};
+
 /** For each group the shortest walk through all positions, one handle at a time, with what was answered or to be filled in; points to touch; who signed. */
 export const tests = (material: Material, first: boolean): Content[] => {
   const { review, records, circuit } = material;
@@ -38,8 +44,9 @@ export const tests = (material: Material, first: boolean): Content[] => {
     paragraph(
       'Energise only what is closed and may be energised. One handle is moved from each line to the next; the handles of other groups stay as they are. Where the breaker trips, leave it off and do not try that position again. By whom, and when: ______________________________',
     ),
-    ...groups.flatMap(({ name, handles, rows, of }): Content[] => [
+    ...groups.flatMap(({ name, handles, rows, of, beside }): Content[] => [
       subhead(name),
+      ...besideWords(beside),
       ...(rows.length < of ? [paragraph(`${rows.length} of ${of} sets of positions: a sample.`)] : []),
       table(
         [...handles.map((one) => one.name), 'Expected', 'As expected', 'What was seen'],

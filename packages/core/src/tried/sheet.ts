@@ -8,6 +8,7 @@ import { truthTable, type TruthTable } from '../proving/truthTable.js';
 import type { Subject as ReviewedWiring } from '../review/subject.js';
 import { handleName } from '../words/handles.js';
 import { LIGHT_WORDS, sayEach } from '../words/lights.js';
+import { listed } from '../words/lists.js';
 import { signedHash } from './answers.js';
 import { pointsOf, type SheetPoint } from './points.js';
 
@@ -31,6 +32,8 @@ export interface SheetGroup {
   circuit: CircuitId;
   name: string;
   handles: { device: DeviceId; box: BoxId; name: string; positions: string[] }[];
+  /** Names of groups of which a switch stands in one of these boxes, too. */
+  beside: string[];
   rows: SheetRow[];
   /** How many sets of positions there are; more than are on the sheet where there are very many. */
   of: number;
@@ -72,6 +75,20 @@ const rowOf = (
   };
 };
 
+/** Groups with a switch in one of the boxes of a group, by their names; a hot that is taken behind one of those shows while it is off. */
+const besideOf = (job: Job, group: Group, boxes: ReadonlySet<string>): string[] => {
+  const ids = new Set(job.slots.filter(({ box }) => boxes.has(box)).map((slot) => slot.group));
+  return job.groups
+    .filter(({ id, control }) => id !== group.id && control === 'switched' && ids.has(id))
+    .map(({ name }) => name);
+};
+
+/** What is done before a group is tried that has others beside it; null where it has none. */
+export const sayBeside = ({ beside }: Pick<SheetGroup, 'beside'>): string | null =>
+  beside.length === 0
+    ? null
+    : `First switch off what else is switched from its boxes: ${listed(beside)}. What then does not come on hangs on them: its hot is taken behind another switch.`;
+
 /** Groups one after the other so that those that share a box are tried in one visit. */
 const besideEachOther = (groups: readonly SheetGroup[]): SheetGroup[] => {
   const left = [...groups];
@@ -110,6 +127,11 @@ export const sheetOf = (review: ReviewedWiring, circuit: CircuitId | null): Shee
             },
           ];
         }),
+        beside: besideOf(
+          job,
+          group,
+          new Set(table.switches.flatMap((device) => findDevice(wiring, device)?.box ?? [])),
+        ),
         rows: table.rows.slice(0, MOST_ROWS).map((row) => rowOf(job, group, table, row, boxes)),
       });
     }

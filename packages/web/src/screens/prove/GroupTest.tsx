@@ -1,6 +1,6 @@
 import { RotateCcw, Search } from 'lucide-react';
 import { Link } from 'react-router';
-import { listed, nextMoves, sayPositions, type Positions, type SheetGroup } from '@amber/core';
+import { listed, nextMoves, sayBeside, sayPositions, type Positions, type SheetGroup } from '@amber/core';
 import { benchPath } from '../../parts/paths.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
 import { Answer } from './Answer.js';
@@ -85,6 +85,7 @@ export const GroupTest = ({
           </p>
         ) : next ? (
           <>
+            {sayBeside(group) === null ? null : <p className="text-[14.5px]">{sayBeside(group)}</p>}
             <HandlesNow handles={group.handles} positions={positions} onPositions={onPositions} />
             <div className="rounded-lg border-2 border-ink bg-white p-4">
               {next.moves.length === 0 ? (
