@@ -18,9 +18,11 @@ import { walks, type Pieces } from './support/walk.js';
 const LEVELS = Object.keys(MAKE_UP_LEVELS) as MakeUpLevel[];
 /** So many on each level; many more in `npm run prove`. */
 const SEEDS = Number(process.env['PRACTICE_SEEDS'] ?? 3);
-const exercises = LEVELS.flatMap((level) =>
-  Array.from({ length: SEEDS }, (_, i) => drawWhichWire({ level, seed: i + 1, edition: 2023 })),
-);
+/** One after the other: thousands of them at once would fill the memory. */
+const exercises = function* () {
+  for (const level of LEVELS)
+    for (let seed = 1; seed <= SEEDS; seed++) yield drawWhichWire({ level, seed, edition: 2023 });
+};
 
 /** Continuity by a walk from piece to piece of copper. */
 const walked = ({ stubs, leads }: WhichWire, { link, at, pair }: LinkReading): boolean => {
@@ -44,7 +46,7 @@ const walked = ({ stubs, leads }: WhichWire, { link, at, pair }: LinkReading): b
 };
 
 test('each cable has two ends or leads to the panel, and nothing is told as it starts', () => {
-  for (const exercise of exercises) {
+  for (const exercise of exercises()) {
     const { stubs, leads, job, asked } = exercise;
     expect(drawWhichWire(asked)).toEqual(exercise);
     expect(stubs.length).toBeGreaterThan(2);
@@ -55,9 +57,9 @@ test('each cable has two ends or leads to the panel, and nothing is told as it s
     expect(judgeWhichWire(exercise, leads)).toEqual({ wrong: [], untold: [] });
   }
   // The numbers of the tape tell nothing: cable 1 of a box leads here in one and there in another.
-  const firsts = exercises.map(({ leads, stubs }) =>
-    stubs[0] ? JSON.stringify(leads[tapeKey(stubs[0])]) : '',
-  );
+  const firsts = LEVELS.flatMap((level) =>
+    [1, 2, 3].map((seed) => drawWhichWire({ level, seed, edition: 2023 })),
+  ).map(({ leads, stubs }) => (stubs[0] ? JSON.stringify(leads[tapeKey(stubs[0])]) : ''));
   expect(new Set(firsts).size).toBeGreaterThan(3);
 });
 
@@ -65,11 +67,13 @@ test('the tester reads as a walk along the copper does, with and without a link'
   let through = 0;
   fc.assert(
     fc.property(
-      fc.constantFrom(...exercises),
+      fc.constantFrom(...LEVELS),
+      fc.integer({ min: 1, max: SEEDS }),
       fc.nat(9999),
       fc.nat(9999),
       fc.nat(9999),
-      (exercise, p, q, r) => {
+      (level, seed, p, q, r) => {
+        const exercise = drawWhichWire({ level, seed, edition: 2023 });
         const { stubs } = exercise;
         const [here, there] = [stubs[p % stubs.length], stubs[q % stubs.length]];
         if (!here || !there) return;
@@ -83,13 +87,13 @@ test('the tester reads as a walk along the copper does, with and without a link'
         }
       },
     ),
-    { seed: 5, numRuns: 500 * SEEDS },
+    { seed: 5, numRuns: 60 * SEEDS },
   );
-  expect(through).toBeGreaterThan(200);
+  expect(through).toBeGreaterThan(25);
 });
 
 test('told wrongly it is said of which tapes, and of no other', () => {
-  for (const exercise of exercises) {
+  for (const exercise of exercises()) {
     const { stubs, leads } = exercise;
     const [first, second] = stubs.filter((stub) => leads[tapeKey(stub)] !== PANEL);
     if (!first || !second) continue;
@@ -99,7 +103,7 @@ test('told wrongly it is said of which tapes, and of no other', () => {
 });
 
 test('the way of the program tells every cable by dead readings alone, in words', () => {
-  for (const exercise of exercises) {
+  for (const exercise of exercises()) {
     const way = wiresWay(exercise);
     expect(way.length).toBeGreaterThan(0);
     expect(way.length).toBeLessThan(3 * exercise.stubs.length + 8);
