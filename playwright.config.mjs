@@ -13,6 +13,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // Moving dashes are painted by the processor here, again and again, while two tests share it.
+    contextOptions: { reducedMotion: 'reduce' },
     // What a test answers in the place of the server would come from what is kept at hand; the test of that lets it be.
     serviceWorkers: 'block',
     launchOptions: {

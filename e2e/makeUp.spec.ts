@@ -278,19 +278,23 @@ test('a box is seen large, through every lens, and saved as a picture with its n
   expect(all.match(/>\d+ · [^<]+</g)).toHaveLength(boxes);
 });
 
-test('the dashes run after a change, and stand at rest', async ({ page }) => {
-  await openLongShed(page);
-  const running = () =>
-    page
-      .locator('.wire-core')
-      .first()
-      .evaluate((path) => getComputedStyle(path).animationName);
-  await expect.poll(running, { timeout: 6000 }).toBe('none');
-  await page.keyboard.press('1');
-  expect(await running()).toBe('current');
-  await expect.poll(running, { timeout: 6000 }).toBe('none');
-  await page.keyboard.press('f');
-  await expect.poll(running).toBe('current');
+test.describe('where motion is wanted', () => {
+  test.use({ contextOptions: { reducedMotion: 'no-preference' } });
+
+  test('the dashes run after a change, and stand at rest', async ({ page }) => {
+    await openLongShed(page);
+    const running = () =>
+      page
+        .locator('.wire-core')
+        .first()
+        .evaluate((path) => getComputedStyle(path).animationName);
+    await expect.poll(running, { timeout: 6000 }).toBe('none');
+    await page.keyboard.press('1');
+    expect(await running()).toBe('current');
+    await expect.poll(running, { timeout: 6000 }).toBe('none');
+    await page.keyboard.press('f');
+    await expect.poll(running).toBe('current');
+  });
 });
 
 test('every conductor of every box carries a label, and axe finds no serious fault', async ({ page }) => {

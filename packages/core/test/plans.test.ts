@@ -35,7 +35,7 @@ const sizes = [
 
 /** Random jobs with all that is found for them. */
 const found = sizes.flatMap((size, i) =>
-  fc.sample(anySearchJob(size), { seed: 500 + i, numRuns: 5 }).map((job, at) => {
+  fc.sample(anySearchJob(size), { seed: 500 + i, numRuns: 4 }).map((job, at) => {
     const circuit = job.circuits[0]?.id;
     if (!circuit) throw new Error('no circuit');
     return { name: `size ${i}, case ${at}`, job, circuit, set: findPlans(job, circuit) };
@@ -332,7 +332,7 @@ test('the objective is what the estimate of the planned job comes to, but for wh
         expect(other.real - (first?.real ?? 0)).toBeCloseTo(other.weight - (first?.weight ?? 0), -1);
       }
     });
-  expect(compared).toBeGreaterThan(20);
+  expect(compared).toBeGreaterThan(15);
 });
 
 test.each(TEXTBOOK)('the search finds it when its constraints are forced: %s', (_name, short, expected) => {

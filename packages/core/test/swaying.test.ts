@@ -154,9 +154,9 @@ test('it agrees with trying every position of every handle, on wirings with some
         }
       },
     ),
-    { seed: 11, numRuns: 120 },
+    { seed: 11, numRuns: 70 },
   );
-  expect(swayed).toBeGreaterThan(8);
+  expect(swayed).toBeGreaterThan(4);
 });
 
 test('the inspector names the handle that it hangs on, by gang and group', () => {
