@@ -107,7 +107,6 @@ const SHOTS = [
           JSON.stringify({
             asked: { kind: 'makeUp', level: 'pairAtSwitch', seed: 7, edition: 2023 },
             wiring: null,
-            right: {},
           }),
         ),
       );
