@@ -175,6 +175,10 @@ describe('wires to be told apart', () => {
     expect(shows()).toBe('No reading');
     wire(far, 'red');
     expect(shows()).toBe('Continuity');
+    // Nobody puts power on a link.
+    fireEvent.click(screen.getByRole('switch', { name: 'Breaker off' }));
+    expect(screen.getByText(/^Stopped: a link is on\. With power on it is a short/)).toBeTruthy();
+    expect(screen.getByRole('switch', { name: 'Breaker off' })).toBeTruthy();
     press('Link wire');
     press('Take it off');
     press('Continuity tester');

@@ -109,6 +109,7 @@ export const MakeUpPanel = ({
         </Button>
         <Button onClick={ask}>Hint</Button>
       </div>
+      {effort.answered ? null : <p className="text-[13px] text-quiet">The first “Done” counts.</p>}
       {verdict ? (
         verdict.right ? (
           <Right

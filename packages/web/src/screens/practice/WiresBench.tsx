@@ -45,6 +45,7 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
   const [holds, setHolds] = useState<Record<Tool, Hold | null>>({ link: null, tester: null });
   const [reads, setReads] = useState<readonly Read[]>([]);
   const [told, setTold] = useState<Record<string, Led | undefined>>({});
+  const [shorted, setShorted] = useState(false);
   const [judged, setJudged] = useState<ReturnType<typeof judgeWhichWire> | null>(null);
   const name = (stub: Stub) => `${placeName(job, stub.box)}, ${tapeWord(stub)}`;
   const tap = (stub: Stub, point: WirePoint) =>
@@ -60,6 +61,13 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
       const words = `${on}${next.tester ? name(next.tester.stub) : ''}, ${pairWord(at.pair)}`;
       setReads((before) => [{ words, shows }, ...before]);
     });
+  const throwBreaker = (next: boolean) => {
+    // Power on a link is a short.
+    setShorted(next && holds.link !== null);
+    if (next && holds.link !== null) return onStopped();
+    if (next) setHolds({ link: null, tester: null });
+    reach.setOn(next);
+  };
   const judge = () => {
     const thought = judgeWhichWire(exercise, told);
     setJudged(thought);
@@ -69,14 +77,18 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
     <LookedAt
       title={titleOf(asked)}
       onLeave={onLeave}
-      tools={<BreakerSwitch on={reach.on} count={job.circuits.length} onSwitch={reach.setOn} />}
+      tools={<BreakerSwitch on={reach.on} count={job.circuits.length} onSwitch={throwBreaker} />}
       said={
         reach.asking ? (
           <DeadTestAsk seed={asked.seed} onProved={reach.proved} onStopped={onStopped} />
         ) : (
           <>
             <p role="status" className="pb-2 text-[13.5px]">
-              {reach.on && reach.warned ? (
+              {shorted ? (
+                <strong className="rounded bg-sheet px-1.5 text-violation">
+                  Stopped: a link is on. With power on it is a short. Take it off first.
+                </strong>
+              ) : reach.on && reach.warned ? (
                 <strong className="rounded bg-sheet px-1.5 text-violation">
                   Stopped: the breaker is on. A link on a live wire is a short; a continuity tester is no
                   tester of volts. Put it off first.
@@ -93,7 +105,10 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
               holds={holds}
               last={reads[0] ?? null}
               onTool={setTool}
-              onTakeOff={() => setHolds({ ...holds, [tool]: null })}
+              onTakeOff={() => {
+                setShorted(false);
+                setHolds({ ...holds, [tool]: null });
+              }}
             />
           </>
         )

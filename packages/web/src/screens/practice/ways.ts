@@ -20,10 +20,11 @@ export interface Ways {
 
 /** The same of an exercise that nobody puts on record. */
 export const useUncounted = (): Omit<Ways, 'onAnother' | 'onLeave'> => {
-  const [effort, setEffort] = useState(NO_EFFORT);
+  // There is no first answer that counts.
+  const [effort, setEffort] = useState({ ...NO_EFFORT, answered: true });
   return {
     effort,
-    onAnswered: () => setEffort((before) => ({ ...before, answered: true })),
+    onAnswered: () => undefined,
     onHelp: () => setEffort((before) => ({ ...before, helped: true })),
     onStopped: () => setEffort((before) => ({ ...before, stopped: before.stopped + 1 })),
   };
