@@ -1,6 +1,7 @@
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
+  setupFilesAfterEnv: ['<rootDir>/scripts/lib/patience.mjs'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
