@@ -34,9 +34,11 @@ export class Summaries {
       this.#resting.delete(id);
       // A server that ends leaves it to whoever lists next.
       if (!this.#source.isInitialized) return;
-      void this.#begin(id).catch((error: unknown) =>
-        console.error(`What a list shows of job ${id} was not worked out:`, error),
-      );
+      void this.#begin(id).catch((error: unknown) => {
+        // One that was on its way when the server ended is left likewise.
+        if (this.#source.isInitialized)
+          console.error(`What a list shows of job ${id} was not worked out:`, error);
+      });
     }, REST).unref();
     this.#resting.set(id, timer);
   }

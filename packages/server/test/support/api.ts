@@ -40,8 +40,11 @@ export const ownSource = async (
   const source = await dataSourceOf(url.toString()).initialize();
   if (!bare) await prepareDatabase(source);
   const drop = async () => {
-    await source.query(`DROP DATABASE ${name}`);
+    // What still works on it ends first: it would miss the database.
     await source.destroy();
+    const other = await dataSourceOf(process.env['TEST_DATABASE_URL'] ?? '').initialize();
+    await other.query(`DROP DATABASE ${name}`);
+    await other.destroy();
   };
   return { url: url.toString(), source, drop };
 };
