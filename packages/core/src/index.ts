@@ -258,6 +258,7 @@ export {
   drawPlanIt,
   judgePlanIt,
   layCables,
+  WELL_LAID,
   type Laid,
   type PlanIt,
   type PlanItAsked,

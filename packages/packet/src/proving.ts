@@ -23,11 +23,6 @@ const answered = ({ state, saw, by, at }: Tried): string =>
     ? ''
     : `${{ met: saw === '' ? 'as expected' : `seen: ${saw}`, otherwise: `NOT: ${saw}`, changed: 'tried before something changed: try again' }[state]}, ${[by, day(at)].filter((one) => one !== '').join(' ')}`;
 
-const besideWords = (beside: readonly string[]): Content[] => {
-  const words = sayBeside({ beside: [...beside] });
-  return words === null ? [] : [paragraph(words)];
-};
-
 /** For each group the shortest walk through all positions, one handle at a time, with what was answered or to be filled in; points to touch; who signed. */
 export const tests = (material: Material, first: boolean): Content[] => {
   const { review, records, circuit } = material;
@@ -44,9 +39,9 @@ export const tests = (material: Material, first: boolean): Content[] => {
     paragraph(
       'Energise only what is closed and may be energised. One handle is moved from each line to the next; the handles of other groups stay as they are. Where the breaker trips, leave it off and do not try that position again. By whom, and when: ______________________________',
     ),
-    ...groups.flatMap(({ name, handles, rows, of, beside }): Content[] => [
+    ...groups.flatMap(({ name, handles, rows, of, ...group }): Content[] => [
       subhead(name),
-      ...besideWords(beside),
+      ...[sayBeside(group)].flatMap((words) => (words === null ? [] : [paragraph(words)])),
       ...(rows.length < of ? [paragraph(`${rows.length} of ${of} sets of positions: a sample.`)] : []),
       table(
         [...handles.map((one) => one.name), 'Expected', 'As expected', 'What was seen'],

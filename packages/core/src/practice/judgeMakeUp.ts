@@ -152,7 +152,7 @@ const bySway = (job: Job, { wiring, compiled, job: asked }: Subject, id: GroupId
       ...{ stage: 'works', section: '' },
       box: by.length === 1 ? (findDevice(wiring, by[0])?.box ?? null) : null,
       question: 'Does every light do what its own handles say, wherever the other handles stand?',
-      reason: `${group.name} hangs on ${listed(names)} too: a hot is taken behind another switch, or two groups are mixed.`,
+      reason: `${group.name} hangs on ${listed(names)} too, as where a hot is taken behind another switch, or two groups are mixed.`,
     },
   ];
 };

@@ -12,7 +12,7 @@ import {
   type SlotId,
   type TreePlace,
 } from '../model/ids.js';
-import { choiceSchema, type Job } from '../model/job.js';
+import { choiceSchema, type Circuit, type Job } from '../model/job.js';
 import {
   newBox,
   newCircuit,
@@ -45,6 +45,10 @@ type Picking = ReturnType<typeof picking>;
 /** Measured, so that no length on the board is a guess; inches. */
 const someLength = (pick: Picking, feet: number): number => 72 + 12 * pick.upTo(feet);
 
+/** Every third circuit is one of 20 A. */
+const someSupply = (pick: Picking): Pick<Circuit, 'breaker' | 'awg'> =>
+  pick.upTo(3) === 0 ? { breaker: 20, awg: 12 } : { breaker: 15, awg: 14 };
+
 /** One group in a run from place to place. */
 export const oneGroup = (shape: OneGroup, room: string, pick: Picking, empty: Job): Job => {
   const { switches, powerAt, more, loopOfTwo } = shape;
@@ -60,11 +64,9 @@ export const oneGroup = (shape: OneGroup, room: string, pick: Picking, empty: Jo
     accessible: loopOfTwo ? ('yes' as const) : ('no' as const),
     length: someLength(pick, 20),
   }));
-  const heavy = pick.upTo(3) === 0;
   const told: CircuitDraft = {
     ...bare,
-    awg: heavy ? 12 : 14,
-    breaker: heavy ? 20 : 15,
+    ...someSupply(pick),
     room: { name: room, kind: 'habitable', wholeFloorVisible: 'yes' },
     places: named,
   };
@@ -113,7 +115,6 @@ export const severalGroups = (
         : typeof at === 'number'
           ? boxAt(at)
           : nodePlaceOf(boxAt(at.box), groupAt(at.apart));
-    const heavy = pick.upTo(3) === 0;
     const ends = runs.flat().filter((at) => typeof at === 'object');
     const apart = [...new Map(ends.map((at) => [at.box, at])).values()].map((at) => ({
       box: boxAt(at.box),
@@ -123,8 +124,7 @@ export const severalGroups = (
       circuit: newCircuit({
         id: circuit,
         name: circuits.length > 1 ? `${name}, circuit ${c + 1}` : name,
-        breaker: heavy ? 20 : 15,
-        awg: heavy ? 12 : 14,
+        ...someSupply(pick),
       }),
       feed,
       groups: groups.map(({ light }, i) =>

@@ -25,7 +25,7 @@ export interface PlanIt {
   circuit: CircuitId;
 }
 
-/** Inches from a wall at which the panel may stand beyond it, in feet of 12. */
+/** How far beyond a wall the panel may stand, feet. */
 const PANEL_AWAY = { least: 4, most: 18 };
 
 /** An everyday place of a size drawn from the seed, measured, with the panel somewhere beyond its walls. */
@@ -114,14 +114,14 @@ export const layCables = (
 };
 
 /** So much dearer than the least, as a part of it, is still well laid. */
-const WELL = 0.05;
+export const WELL_LAID = 0.05;
 
 /** How well cables are laid beside the least that any way costs, and beside a master's choice where that is known; money in ten-thousandths of a dollar. */
 export const judgePlanIt = (
   laid: Extract<Laid, { ok: true }>,
   best: { least: number; masters: number | null },
 ): { right: boolean; more: number } => {
-  const allowed = Math.max(best.least * (1 + WELL), best.masters ?? 0);
+  const allowed = Math.max(best.least * (1 + WELL_LAID), best.masters ?? 0);
   return {
     right: laid.violations.length === 0 && laid.measures.cost <= allowed,
     more: Math.max(0, laid.measures.cost - best.least),

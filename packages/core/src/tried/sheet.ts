@@ -87,7 +87,7 @@ const besideOf = (job: Job, group: Group, boxes: ReadonlySet<string>): string[] 
 export const sayBeside = ({ beside }: Pick<SheetGroup, 'beside'>): string | null =>
   beside.length === 0
     ? null
-    : `First switch off what else is switched from its boxes: ${listed(beside)}. What then does not come on hangs on them: its hot is taken behind another switch.`;
+    : `First switch off what else is switched from its boxes: ${listed(beside)}. What then does not come on, and does with them on, hangs on them: look whether its hot is taken behind another switch.`;
 
 /** Groups one after the other so that those that share a box are tried in one visit. */
 const besideEachOther = (groups: readonly SheetGroup[]): SheetGroup[] => {

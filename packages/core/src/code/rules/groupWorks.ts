@@ -59,7 +59,7 @@ export const groupWorks = defineRule<Found>({
             where: found.name,
             what: `hangs on ${found.by.length === 1 ? 'a handle' : 'handles'} of another group: ${listed(found.by)}`,
             reason:
-              'Its own handles do what they should only while that one stands right: a hot is taken behind another switch, or two groups are mixed.',
+              'Its own handles do what they should only while that one stands right: as where a hot is taken behind another switch, or two groups are mixed.',
             remedy:
               'Look where the two groups meet. The hot of each switch is taken before any other switch, and each load goes to its own.',
           }

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { DEAD_TESTS, type DeadTest } from '@amber/core';
 import { Button } from '../../parts/ui.js';
 
@@ -25,21 +25,13 @@ export const BreakerSwitch = ({
 );
 
 /** With the breaker off a box is not dead yet: how is it proved? What proves nothing is stopped, with the reason. */
-export const DeadTestAsk = ({
-  seed,
-  onProved,
-  onStopped,
-}: {
-  /** The ways stand in an order of its own for each exercise. */
-  seed: number;
-  onProved: () => void;
-  onStopped: () => void;
-}) => {
+export const DeadTestAsk = ({ onProved, onStopped }: { onProved: () => void; onStopped: () => void }) => {
   const [wrong, setWrong] = useState<DeadTest | null>(null);
-  const ways = useMemo(() => {
-    const at = seed % DEAD_TESTS.length;
+  // Where the right one stands is not to be learned.
+  const [ways] = useState(() => {
+    const at = Math.floor(Math.random() * DEAD_TESTS.length);
     return [...DEAD_TESTS.slice(at), ...DEAD_TESTS.slice(0, at)];
-  }, [seed]);
+  });
   return (
     <section
       aria-label="Prove it dead"

@@ -162,7 +162,7 @@ const Bench = ({
           {hand.wire ? (
             <InHandBar hand={hand} mayBeUnseen={false} />
           ) : reach.asking ? (
-            <DeadTestAsk seed={opened.length + job.id.length} onProved={reach.proved} onStopped={onStopped} />
+            <DeadTestAsk onProved={reach.proved} onStopped={onStopped} />
           ) : (
             <BoardSays
               reach={reach}

@@ -18,10 +18,10 @@ import { boxChosen } from '../../store/wiringSlice.js';
 import type { Subject } from '../../wiring/useSubject.js';
 import { SplicesHere } from './SplicesHere.js';
 import { Faults, Found, Hint, Right, type Hidden } from './Verdicts.js';
-import type { Ways } from './ways.js';
+import type { HiddenBy, Ways } from './ways.js';
 
 /** What is to be made up, in a sentence for each group, and where the power comes from. */
-const Asked = ({ job, hidden }: { job: Job; hidden: boolean }) => {
+const Asked = ({ job, hiddenBy }: { job: Job; hiddenBy: HiddenBy | null }) => {
   const at = (ids: readonly string[]) => listed([...new Set(ids)].map((id) => placeName(job, id)));
   const groups = job.groups
     .filter(({ control }) => control === 'switched')
@@ -39,7 +39,11 @@ const Asked = ({ job, hidden }: { job: Job; hidden: boolean }) => {
       <p>
         Power comes from the panel on{' '}
         {supplies.length === 1 ? supplies[0] : `${supplies.length} circuits: ${supplies.join('; ')}`}.{' '}
-        {hidden ? 'It was made up with one mistake.' : 'The run shows where the cables lie.'}
+        {hiddenBy === null
+          ? 'The run shows where the cables lie.'
+          : hiddenBy === 'somebody'
+            ? 'Something of it is not as it should be.'
+            : 'It was made up with one mistake.'}
       </p>
     </div>
   );
@@ -102,7 +106,7 @@ export const MakeUpPanel = ({
       {note === '' ? null : (
         <p className="border-l-4 border-ink pl-3 text-[14.5px] whitespace-pre-line">{note}</p>
       )}
-      <Asked job={job} hidden={hidden !== null} />
+      <Asked job={job} hiddenBy={hidden?.by ?? null} />
       <div className="flex flex-wrap gap-2">
         <Button look="main" onClick={judge}>
           Done: prove it

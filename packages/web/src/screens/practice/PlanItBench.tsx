@@ -1,9 +1,11 @@
 import { useMemo, useState } from 'react';
 import {
+  cubicInches,
   dollars,
   drawPlanIt,
   feetInches,
   findCircuit,
+  WELL_LAID,
   judgePlanIt,
   layCables,
   PANEL,
@@ -115,7 +117,7 @@ const Cables = ({
 
 const HINTS = [
   'Which cable carries the travelers, and how long does it have to be?',
-  'Every conductor more is paid for by the foot. Look where the power enters: from there the neutral goes to the lights, and the travelers run between the switches alone.',
+  'Every conductor more is paid for by the foot. Look where the power enters: from there a neutral goes to the lights and, where the code asks for it, to the switches; travelers run between the switches alone.',
 ] as const;
 
 const Board = ({
@@ -184,7 +186,9 @@ const Board = ({
               {dollars(told.measures.cost)}
             </p>
             <p className="mt-1">
-              Most in a box: {told.measures.largest ? `${nameOf(told.measures.largest.box)}` : 'nothing'}.
+              {told.measures.largest
+                ? `Most has to fit at ${nameOf(told.measures.largest.box)}: ${cubicInches(told.measures.largest.needed)}. `
+                : ''}
               Material and labour by the prices of the standard stock.
             </p>
             {told.violations.map((words) => (
@@ -242,7 +246,7 @@ const Board = ({
           <p>
             The least that does it costs {dollars(best.least.plan.measures.cost)}
             {best.least.proved ? ', which is proved' : '; that is the best that was found, not proved'}. Up to
-            5 % above it, or a master’s choice, is right.
+            {100 * WELL_LAID} % above it, or a master’s choice, is right.
           </p>
           {best.least.plan.sketch ? (
             <RunMini run={best.least.plan.sketch} label="Run of the way that costs the least" />

@@ -90,11 +90,7 @@ const Practice = () => {
           },
     );
   const begin = (skill: Skill, edition: Edition) => {
-    const seed = freshSeed();
-    const asked: PracticeAsked =
-      skill.kind === 'planIt'
-        ? { kind: skill.kind, level: skill.level, seed, edition }
-        : { kind: skill.kind, level: skill.level, seed, edition };
+    const asked: PracticeAsked = { ...skill, seed: freshSeed(), edition };
     const next = { asked, wiring: null, laid: [], effort: NO_EFFORT };
     setKept(next);
     show(next);

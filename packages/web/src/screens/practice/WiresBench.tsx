@@ -13,6 +13,7 @@ import {
   type WhichWire,
   type WirePoint,
 } from '@amber/core';
+import { plural } from '../../parts/format.js';
 import { Button } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
 import { BreakerSwitch, DeadTestAsk } from './Dead.js';
@@ -80,7 +81,7 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
       tools={<BreakerSwitch on={reach.on} count={job.circuits.length} onSwitch={throwBreaker} />}
       said={
         reach.asking ? (
-          <DeadTestAsk seed={asked.seed} onProved={reach.proved} onStopped={onStopped} />
+          <DeadTestAsk onProved={reach.proved} onStopped={onStopped} />
         ) : (
           <>
             <p role="status" className="pb-2 text-[13.5px]">
@@ -169,8 +170,8 @@ export const WiresBench = ({ asked, effort, onAnswered, onHelp, onStopped, onAno
           {judged.wrong.length === 0 ? (
             <>
               <p className="text-[14px]">
-                You took {reads.length} readings.
-                {effort.stopped > 0 ? ` You were stopped ${effort.stopped} times.` : ''}
+                You took {plural(reads.length, 'reading')}.
+                {effort.stopped > 0 ? ` You were stopped ${plural(effort.stopped, 'time')}.` : ''}
               </p>
               <Way exercise={exercise} />
               <Another onAnother={onAnother} />
@@ -188,7 +189,7 @@ const Way = ({ exercise }: { exercise: WhichWire }) => {
   return (
     <details className="text-[14px]">
       <summary className="min-h-10 cursor-pointer py-2 font-semibold">
-        One way to tell them, in {way.length} readings
+        One way to tell them, in {plural(way.length, 'reading')}
       </summary>
       <ol className="list-decimal pl-6">
         {way.map((words, i) => (

@@ -38,6 +38,7 @@ export const GroupTest = ({
   const left = tried.filter(({ answer }) => isOpen(answer.state)).length;
   const [next] = nextMoves(review, group, positions, (row) => isOpen(stateOf(row).state));
   const can = who.electrician !== null;
+  const beside = sayBeside(group);
   return (
     <section
       aria-label={`Test of ${group.name}`}
@@ -85,7 +86,7 @@ export const GroupTest = ({
           </p>
         ) : next ? (
           <>
-            {sayBeside(group) === null ? null : <p className="text-[14.5px]">{sayBeside(group)}</p>}
+            {beside === null ? null : <p className="text-[14.5px]">{beside}</p>}
             <HandlesNow handles={group.handles} positions={positions} onPositions={onPositions} />
             <div className="rounded-lg border-2 border-ink bg-white p-4">
               {next.moves.length === 0 ? (
