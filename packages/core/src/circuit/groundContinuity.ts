@@ -32,3 +32,20 @@ export const ungroundedParts = (wiring: Wiring, parts: Parts, compiled: Compiled
     })
     .map(({ part }) => part);
 };
+
+/**
+ * Metal boxes and straps that a ground reaches, and only by the screws of a device: whoever takes that device out takes the ground of the box
+ * with it, so 250.148(C) asks for a connection of the box itself.
+ */
+export const groundedByYokeAlone = (wiring: Wiring, parts: Parts, compiled: Compiled): BoxId[] => {
+  const ungrounded = new Set(
+    ungroundedParts(wiring, parts, compiled).flatMap((part) => ('box' in part ? [part.box] : [])),
+  );
+  const landedOn = new Set(
+    wiring.landings.flatMap(({ terminal }) => ('box' in terminal ? [terminal.box] : [])),
+  );
+  return Object.entries(wiring.boxes)
+    .filter(([, chosen]) => bondOf(parts.stock, chosen) !== null)
+    .map(([id]) => id as BoxId)
+    .filter((id) => !ungrounded.has(id) && !landedOn.has(id));
+};

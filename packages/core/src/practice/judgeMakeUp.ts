@@ -3,6 +3,7 @@ import { BUILT } from '../edits/wiring/documents.js';
 import { whereIs, wiresIn } from '../existing/whereabouts.js';
 import type { BoxId, CircuitId, DeviceId, GroupId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import type { Wiring } from '../model/wiring.js';
 import { findBox, findDevice, findGroup, findLuminaire } from '../model/lookup.js';
 import { truthTable, type TruthTable } from '../proving/truthTable.js';
 import { handlesThatSway } from '../proving/works.js';
@@ -11,6 +12,7 @@ import { reviewWiring, type Subject } from '../review/subject.js';
 import { boxInWords, type BoxLine } from '../steps/boxInWords.js';
 import { handleName } from '../words/handles.js';
 import { listed } from '../words/lists.js';
+import { colourWord } from '../words/wires.js';
 import { placeName } from '../words/places.js';
 
 /** Something that is not as it should be: first what to look at, then what it is. */
@@ -173,17 +175,32 @@ const ofFinding = (job: Job, { at, title, section, reason }: Finding): PracticeF
 
 const capital = (words: string): string => `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
 
+/** Tails that come from a splice and are under no screw, by their colour. */
+const looseTails = (wiring: Wiring, box: BoxId): string[] => {
+  const landed = new Set(wiring.landings.flatMap(({ wire }) => ('pigtail' in wire ? [wire.pigtail] : [])));
+  return wiring.joints
+    .filter((joint) => joint.box === box)
+    .flatMap(({ members }) =>
+      members.flatMap((member) =>
+        'pigtail' in member && !landed.has(member.pigtail.id)
+          ? [`a ${colourWord(member.pigtail.colour)} tail of a splice`]
+          : [],
+      ),
+    );
+};
+
 /** Wires that hang free, box by box. */
 const looseIn = (job: Job, { wiring }: Subject): PracticeFault[] =>
   job.boxes.flatMap(({ id }): PracticeFault[] => {
-    const loose = wiresIn(job, wiring, id).filter(({ wire }) => whereIs(wiring, wire) === 'loose');
+    const wires = wiresIn(job, wiring, id).filter(({ wire }) => whereIs(wiring, wire) === 'loose');
+    const loose = [...wires.map(({ words }) => words), ...looseTails(wiring, id)];
     return loose.length === 0
       ? []
       : [
           {
             ...{ stage: 'loose', box: id, section: '' },
             question: `Is every wire at ${placeName(job, id)} on something?`,
-            reason: `${capital(listed(loose.map(({ words }) => words)))} ${loose.length === 1 ? 'hangs' : 'hang'} free. What nothing uses is capped alone.`,
+            reason: `${capital(listed(loose))} ${loose.length === 1 ? 'hangs' : 'hang'} free. What nothing uses is capped alone.`,
           },
         ];
   });
@@ -231,8 +248,9 @@ export const judgeMakeUp = (job: Job): MakeUpVerdict => {
   const faults = [
     ...looseIn(job, reviewed),
     ...notWorking.flatMap((table) => {
-      const told = ofGroup(reviewed.job, reviewed, table);
       const swayed = bySway(reviewed.job, reviewed, table.group);
+      // What its own handles do where it hangs on others is so for one position of those others alone.
+      const told = swayed.length > 0 && !isTripped(table) ? [] : ofGroup(reviewed.job, reviewed, table);
       return told.length + swayed.length > 0
         ? [...told, ...swayed]
         : [

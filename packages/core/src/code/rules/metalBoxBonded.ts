@@ -11,5 +11,6 @@ export const metalBoxBonded = defineGrounding({
   what: (part, { place }) => ('box' in part ? place(part.box) : ''),
   reason: 'A hot that touches the box makes it live, and no breaker opens.',
   remedy: 'Bring a tail from the splice of grounds to a screw of the box.',
+  notByYoke: 'Whoever takes the device out takes the ground of the box with it.',
   withoutGround: 'No cable brings a ground here: bring one, or ask the authority what old work may stay.',
 });

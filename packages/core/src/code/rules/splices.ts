@@ -15,7 +15,8 @@ interface Found {
   ground: boolean;
 }
 
-const sizesOf = (job: Job, wiring: Wiring, joint: Joint): Awg[] =>
+/** What each member of a splice is, AWG. */
+export const sizesIn = (job: Job, wiring: Wiring, joint: Joint): Awg[] =>
   joint.members.map((member) => {
     if ('pigtail' in member) return member.pigtail.awg;
     if ('lead' in member) return leadAwg(job, wiring, member.lead);
@@ -48,7 +49,7 @@ export const splices = defineRule<Found>({
   severities: ['violation', 'verify'],
   check: ({ job, wiring, compiled, roles }) =>
     wiring.joints.flatMap((joint): Breach<Found>[] => {
-      const sizes = sizesOf(job, wiring, joint);
+      const sizes = sizesIn(job, wiring, joint);
       const why = wrong(job, wiring, joint, sizes);
       const ground = roles[compiled.netOf(jointKey(joint.id)) ?? -1] === 'ground';
       return why === null

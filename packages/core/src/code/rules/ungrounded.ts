@@ -1,7 +1,8 @@
+import { unseenBoxes } from '../../model/existing.js';
 import type { BoxId } from '../../model/ids.js';
 import { articleOf, groundOf } from '../../model/articles.js';
 import { conductorKey } from '../../circuit/keys.js';
-import { ungroundedParts, type MetalPart } from '../../circuit/groundContinuity.js';
+import { groundedByYokeAlone, ungroundedParts, type MetalPart } from '../../circuit/groundContinuity.js';
 import { groundRemedy } from '../groundUse.js';
 import type { Inspected } from '../inspected.js';
 import { defineRule, type Rule, type RuleFacts } from '../rule.js';
@@ -24,7 +25,8 @@ const groundsIn = ({ job, wiring, compiled }: Inspected, box: BoxId): GroundsThe
 interface Found {
   part: MetalPart;
   box: BoxId;
-  grounds: GroundsThere;
+  /** `byYoke`: it is grounded, and by the screws of a device alone. */
+  grounds: GroundsThere | 'byYoke';
 }
 
 /**
@@ -39,6 +41,8 @@ export const defineGrounding = (
     reason: string;
     remedy: string;
     withoutGround: string;
+    /** Why the screws of a device are not enough to ground it; left out where they are. */
+    notByYoke?: string;
   },
 ): Rule =>
   defineRule<Found>({
@@ -47,18 +51,30 @@ export const defineGrounding = (
     check: (inspected) => {
       const { job, wiring, compiled } = inspected;
       const reached = new Set<string>(wiring.cables.flatMap(({ from, to }) => [from, to]));
-      return ungroundedParts(wiring, job, compiled).flatMap((part) => {
+      const byYoke = rule.notByYoke === undefined ? [] : groundedByYokeAlone(wiring, job, compiled);
+      const unseen = new Set<string>(byYoke.length === 0 ? [] : unseenBoxes(job, wiring));
+      const alone = byYoke
+        .filter((box) => reached.has(box))
+        .map((box) => ({
+          // Where nobody has looked at every wire one of them may well be on the screw of the box.
+          severity: unseen.has(box) ? ('verify' as const) : ('violation' as const),
+          at: { box },
+          data: { part: { box }, box, grounds: 'byYoke' as const },
+        }));
+      const bare = ungroundedParts(wiring, job, compiled).flatMap((part) => {
         const box = rule.boxOf(part, inspected);
         if (box === null || !reached.has(box)) return [];
         const grounds = groundsIn(inspected, box);
         const severity = grounds === 'none' ? ('verify' as const) : ('violation' as const);
         return [{ severity, at: { ...part, box }, data: { part, box, grounds } }];
       });
+      return [...bare, ...alone];
     },
     say: ({ part, box, grounds }, inspected) => ({
-      what: `${rule.what(part, inspected)} is not grounded`,
-      reason: rule.reason,
+      what: `${rule.what(part, inspected)} is ${grounds === 'byYoke' ? 'grounded by the screws of a device alone' : 'not grounded'}`,
+      reason: (grounds === 'byYoke' ? rule.notByYoke : undefined) ?? rule.reason,
       remedy: {
+        byYoke: rule.remedy,
         grounded: groundRemedy(inspected, box, rule.remedy),
         // To join it with them would ground nothing.
         cutOff: groundRemedy(

@@ -271,6 +271,13 @@ export const electricalCases: RuleCases = {
   'metal-box-bonded': {
     trips: [
       [
+        'a steel box that the screws of its switch alone ground',
+        rewired(steel(single), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.filter(({ terminal }) => !('box' in terminal && terminal.box === 'S1')),
+        })),
+      ],
+      [
         'a steel box without a bond',
         rewired(steel(single), (wiring) => ({
           ...wiring,
@@ -278,7 +285,18 @@ export const electricalCases: RuleCases = {
         })),
       ],
     ],
-    passes: [['a steel box as planned', steel(single)]],
+    passes: [
+      ['a steel box as planned', steel(single)],
+      [
+        'the tail of the switch left out: its screws ground it',
+        rewired(steel(single), (wiring) => ({
+          ...wiring,
+          landings: wiring.landings.filter(
+            ({ terminal }) => !('device' in terminal && terminal.name === 'ground'),
+          ),
+        })),
+      ],
+    ],
   },
   'yoke-grounded': {
     trips: [
