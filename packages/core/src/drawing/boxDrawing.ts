@@ -10,9 +10,10 @@ import { crossingsOf } from './countCrossings.js';
 import { cableOrder } from './crossings.js';
 import { bearingOf, edgeOf } from './edges.js';
 import type { BoxDrawing, Edge, Order } from './geometry.js';
-import { drawWires, placeDown } from './layOut.js';
+import { drawnBefore } from './drawnBefore.js';
+import { drawWires, placeDown, type Words } from './layOut.js';
 import { drawnCables, drawnConnectors, drawnFixtures, drawnJumpers } from './parts.js';
-import { prepare } from './prepared.js';
+import { prepare, type Prepared } from './prepared.js';
 import { readScene, type Scene } from './scene.js';
 import { wordsOf } from './writing.js';
 
@@ -32,7 +33,7 @@ export interface DrawOptions {
 /**
  * Draws one opened box as it is seen from the front, from the wiring and the articles alone: gangs side by side, the screws where the
  * device has them, splices behind them in rows by net, grounds below, cables at the edge by which they come in. It does not know what
- * kind of circuit it draws, and draws a spoiled one as well.
+ * kind of circuit it draws, and draws a spoiled one as well. A box in which nothing that is drawn has changed is the same object as before.
  */
 export const drawBox = (job: Job, wiring: Wiring, box: BoxId, options: DrawOptions = {}): BoxDrawing => {
   const compiled = options.compiled ?? compile(wiring, job);
@@ -41,14 +42,33 @@ export const drawBox = (job: Job, wiring: Wiring, box: BoxId, options: DrawOptio
   const bearings = scene.entries.map(({ cable, side }) => bearingOf(job, cable, side, box));
   const prepared = prepare(scene, edges, bearings);
   const like = options.like ?? null;
+  const isRound = isRoundBox(job, wiring, box, scene);
+  const words = wordsOf(job, wiring, prepared);
+  const drawnOf = [scene, edges, bearings, like, words, isRound, articlesAt(wiring, box)];
+  return drawnBefore(job.stock, box, JSON.stringify(drawnOf), () =>
+    drawPrepared({ job, wiring, box, prepared, edges, like, isRound, words }),
+  );
+};
+
+interface ToDraw {
+  job: Job;
+  wiring: Wiring;
+  box: BoxId;
+  prepared: Prepared;
+  edges: readonly Edge[];
+  like: Order | null;
+  isRound: boolean;
+  words: Words;
+}
+
+const drawPrepared = ({ job, wiring, box, prepared, edges, like, isRound, words }: ToDraw): BoxDrawing => {
+  const { scene } = prepared;
   const arrangement = arrange(prepared, like);
   const cables = like
     ? asOrdered(scene, edges, like, cableOrder(prepared, arrangement))
     : cableOrder(prepared, arrangement);
-  const isRound = isRoundBox(job, wiring, box, scene);
   const wall = isRound ? ROUND : WALL;
   const across = placeAcross(prepared, arrangement, cables, wall + EDGE);
-  const words = wordsOf(job, wiring, prepared);
   const down = placeDown(prepared, across, words);
   const wires = drawWires(prepared, across, down);
   const bond = prepared.units.find((one) => one.kind === 'bond');

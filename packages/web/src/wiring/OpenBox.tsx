@@ -1,4 +1,4 @@
-import { memo, type SVGAttributes } from 'react';
+import { memo, useCallback, useLayoutEffect, useRef, type SVGAttributes } from 'react';
 import {
   cableWord,
   findBox,
@@ -52,6 +52,12 @@ export const OpenBox = memo(
     onFollow: (key: string) => void;
   } & Pick<SVGAttributes<SVGSVGElement>, 'viewBox' | 'className' | 'style'>) => {
     const { job, wiring, compiled, state } = subject;
+    // The same function for every state, so that a wire that did not change is not painted again.
+    const latest = useRef(onFollow);
+    useLayoutEffect(() => {
+      latest.current = onFollow;
+    });
+    const follow = useCallback((key: string) => latest.current(key), []);
     // What is in no net is in nothing that anybody knows of; it is not called dead for that.
     const stateOf = (key: string) => ({ now: state.nets[compiled.netOf(key) ?? -1] ?? ('unknown' as const) });
     const titleOf = (wire: DrawnWire, words: string | null) => {
@@ -93,7 +99,7 @@ export const OpenBox = memo(
               followed={isFollowed}
               words={look.label}
               title={titleOf(wire, look.label)}
-              onFollow={onFollow}
+              onFollow={follow}
             />
           );
         })}

@@ -245,7 +245,7 @@ const Board = ({
           </p>
           <p>
             The least that does it costs {dollars(best.least.plan.measures.cost)}
-            {best.least.proved ? ', which is proved' : '; that is the best that was found, not proved'}. Up to
+            {best.least.proved ? ', which is proved' : '; that is the best that was found, not proved'}. Up to{' '}
             {100 * WELL_LAID} % above it, or a master’s choice, is right.
           </p>
           {best.least.plan.sketch ? (
