@@ -216,6 +216,7 @@ export {
 export type { Spot, Wall } from './layout/walls.js';
 
 /** Planning: from a job with its choices to one wiring, or the reasons why not. */
+export { cablesFor } from './planning/carriers.js';
 export { planJob } from './planning/planJob.js';
 export type { CircuitPlan } from './planning/planCircuit.js';
 export type { PlanProblem } from './planning/problem.js';
@@ -728,6 +729,7 @@ export {
   removeExtra,
   setAbsent,
   setFromTruck,
+  setTruckShare,
   setLuminairePrice,
   setTerms,
 } from './edits/orderEdits.js';

@@ -17,6 +17,9 @@ export const setFromTruck = (job: Job, article: ArticleId, quantity: number): Jo
   return withOrder(job, { fromTruck: quantity > 0 ? { ...rest, [article]: quantity } : rest });
 };
 
+/** What is in the truck counts so much of its price where plans are weighed by what has to be bought: percent, 0 to 100. */
+export const setTruckShare = (job: Job, truckShare: number): Job => withOrder(job, { truckShare });
+
 /** What the shop pays for each of some luminaires; null where the owner brings them. `price` in ten-thousandths of a dollar. */
 export const setLuminairePrice = (
   job: Job,

@@ -157,10 +157,13 @@ const toEleventh = (document: Raw): Raw => ({ ...document, format: 11 });
 /** To 12: an order may tell what the shop pays for a luminaire; of those of before nobody has. */
 const toTwelfth = (document: Raw): Raw => ({ ...document, format: 12 });
 
+/** To 13: an order may tell how what is in the truck counts; of those of before nobody has. */
+const toThirteenth = (document: Raw): Raw => ({ ...document, format: 13 });
+
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
   ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh, 7: toEighth, 8: toNinth },
-  ...{ 9: toTenth, 10: toEleventh, 11: toTwelfth },
+  ...{ 9: toTenth, 10: toEleventh, 11: toTwelfth, 12: toThirteenth },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

@@ -53,6 +53,8 @@ export const orderSchema = z.strictObject({
   extra: z.array(extraLineSchema).max(300).default([]),
   /** So much of an article is in the truck already and is not bought, in the unit of its line. */
   fromTruck: z.record(articleIdSchema, quantitySchema).default({}),
+  /** What is in the truck counts so much of its price where plans are weighed by what has to be bought, percent: 0 where it is to be used up. */
+  truckShare: percentSchema.max(100).default(20),
   /** Numbers of tags that were printed; one that was given is never given again, whatever became of its cable. */
   numbers: z.record(cableIdSchema, z.int().min(1).max(100_000)).default({}),
   terms: termsSchema.prefault({}),

@@ -16,6 +16,7 @@ import { freshCableId } from '../planning/circuitParts.js';
 import { nodeOfSlot, scopeOf } from '../planning/nets.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
+import { leftInTruck, savedByTruck, type InTruck } from './inTruck.js';
 import { judgedPlan, type Judged } from './judgedPlan.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 
@@ -27,6 +28,8 @@ export interface Measures {
   cost: number;
   material: number;
   minutes: number;
+  /** What of the cost is not paid anew, as its cable is in the truck: what remains is the value of the profile that buys least. */
+  fromTruck: number;
   /** New cable of the circuit, as it is cut. */
   cable: { article: ArticleId; name: string; feet: number }[];
   feet: number;
@@ -101,6 +104,9 @@ export interface Baseline {
   minutes: number;
   cost: number;
   shares: CostShare[];
+  /** Of the cable in the truck what is left for the circuit, and what the others save by it, ten-thousandths of a dollar. */
+  inTruck: InTruck;
+  savedByTruck: number;
 }
 
 const totals = ({ job, wiring, compiled }: Pick<JobReview, 'job' | 'wiring' | 'compiled'>): Baseline => {
@@ -113,6 +119,8 @@ const totals = ({ job, wiring, compiled }: Pick<JobReview, 'job' | 'wiring' | 'c
     minutes: labour.minutes,
     cost,
     shares: [...byKind].map(([kind, total]) => ({ kind, total })),
+    inTruck: leftInTruck(job, takeOff),
+    savedByTruck: savedByTruck(job, takeOff),
   };
 };
 
@@ -249,6 +257,7 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       cost: all.cost - baseline.cost,
       material: all.material - baseline.material,
       minutes: all.minutes - baseline.minutes,
+      fromTruck: all.savedByTruck - baseline.savedByTruck,
       cable: [...byArticle].map(([article, feet]) => ({
         article,
         feet,

@@ -4,6 +4,8 @@ import { leastCable, leastCost, leastLabour, mastersChoice, type Weights } from 
 import { switchedGroups, type Constraints } from '../search/orders.js';
 import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { choiceOf, createSearch } from '../search/search.js';
+import { buyLeast } from './buyLeast.js';
+import { isTruckTold } from './inTruck.js';
 import { priceOfPlan } from './judgedPlan.js';
 import { bestWithNeutrals } from './neutralsChosen.js';
 import { roomAskedBy } from '../planning/roomAsked.js';
@@ -13,6 +15,7 @@ import { measure, withChoice, type Baseline, type Measures } from './measures.js
 export const PROFILES = [
   'mastersChoice',
   'leastCost',
+  'buyLeast',
   'roomiest',
   'neutrals',
   'leastCable',
@@ -43,6 +46,12 @@ export const profileOf = (id: ProfileId): Profile =>
       objective: 'Material, and labour at the hourly rate of the job; boxes as small as they may be',
       weights: leastCost,
     },
+    buyLeast: {
+      title: 'Buy least',
+      objective:
+        'The least cost where cable in the truck counts the share of its price that the job says, as far as it reaches; room in its boxes',
+      weights: leastCost,
+    },
     roomiest: {
       title: 'Roomiest boxes',
       objective: 'The room left in the box that has least of it; of equals, the least cost',
@@ -68,12 +77,14 @@ export const profileOf = (id: ProfileId): Profile =>
 
 /** What a profile makes small, as a plan measures it; null for one that does not do what it asks. */
 export const valueBy = (profile: ProfileId, measures: Measures): number | null => {
-  const { cost, feet, minutes, tightest, neutrals, judged } = measures;
+  const { cost, feet, minutes, fromTruck, tightest, neutrals, judged } = measures;
   switch (profile) {
     case 'mastersChoice':
       return cost + priceOfPlan(judged);
     case 'leastCost':
       return cost;
+    case 'buyLeast':
+      return cost - fromTruck;
     case 'roomiest':
       return tightest && -tightest.left;
     case 'neutrals':
@@ -97,10 +108,11 @@ export const everySwitch = (job: Job, circuit: Circuit) =>
 export const profilesFor = (job: Job, circuit: Circuit): readonly ProfileId[] =>
   PROFILES.filter(
     (id) =>
-      id !== 'neutrals' ||
-      !switchedGroupsOf(job, circuit.id).some((group) =>
-        switchesOfGroup(job, group.id).some((slot) => slot.neutral === 'none'),
-      ),
+      (id !== 'buyLeast' || isTruckTold(job)) &&
+      (id !== 'neutrals' ||
+        !switchedGroupsOf(job, circuit.id).some((group) =>
+          switchesOfGroup(job, group.id).some((slot) => slot.neutral === 'none'),
+        )),
   );
 
 /** So often the box with the least room is asked to leave more, at most. */
@@ -156,6 +168,7 @@ export const bestBy = (
   limits: SearchLimits,
   baseline: Baseline,
 ): SearchResult => {
+  if (profile === 'buyLeast') return buyLeast(job, circuit, constraints, limits, baseline);
   if (profile === 'roomiest') return roomiest(job, circuit, constraints, limits, baseline);
   if (profile === 'mastersChoice')
     return bestWithNeutrals(job, circuit, constraints, limits, everySwitch(job, circuit));

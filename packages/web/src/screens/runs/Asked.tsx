@@ -17,6 +17,7 @@ import { Neutrals } from '../../panels/circuit/Neutrals.js';
 import { boxesOf } from '../../plan/view.js';
 import { Button, Field, Select } from '../../parts/ui.js';
 import { placeName } from '../../parts/words.js';
+import { InTruck } from './InTruck.js';
 import { sayPrice } from './RunPanel.js';
 import { useLeastCost } from '../../worker/useLeastCost.js';
 
@@ -171,7 +172,10 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
           </ul>
         </section>
       </div>
-      <Neutrals job={job} circuit={circuit} />
+      <div className="flex flex-col gap-4">
+        <Neutrals job={job} circuit={circuit} />
+        <InTruck job={job} circuit={circuit} />
+      </div>
     </div>
   );
 };

@@ -33,6 +33,7 @@ const KIND_WORDS: Record<ProfileId, string> = {
   neutrals: 'Neutrals',
   leastCable: 'Least cable',
   leastLabour: 'Least work',
+  buyLeast: 'Buy least',
 };
 
 /** The best of each kind, to be looked at with one tap. */

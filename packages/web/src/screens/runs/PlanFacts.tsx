@@ -48,6 +48,12 @@ export const PlanFacts = ({
             'none'
           }
         />
+        {measures.fromTruck > 0 ? (
+          <Fact
+            name="By buying least"
+            value={`${dollars(measures.cost - measures.fromTruck)}, ${dollars(measures.fromTruck)} off for cable in the truck`}
+          />
+        ) : null}
         <Fact
           name="Fullest box"
           value={fullest ? `${placeName(job, fullest.box)}, ${fullest.percent} %` : '–'}
