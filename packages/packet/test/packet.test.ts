@@ -10,17 +10,15 @@ import {
   feetInches,
   makeUpSteps,
   newJob,
-  readJob,
   reviewJob,
   sheetOf,
   signedHash,
   standardStock,
-  wireAll,
   type CircuitId,
-  type Job,
   type JobId,
   type SiteRecord,
 } from '@amber/core';
+import { yard } from '../../core/test/support/yard.js';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ALL_SECTIONS, packetDocument, writePdf, type Asked } from '../src/index.js';
 import { materialOf } from '../src/asked.js';
@@ -32,13 +30,7 @@ const { resolve } = createRequire(import.meta.url);
 const face = (name: string) => new Uint8Array(readFileSync(resolve(`dejavu-fonts-ttf/ttf/${name}.ttf`)));
 const faces = () => ({ regular: face('DejaVuSansCondensed'), bold: face('DejaVuSansCondensed-Bold') });
 
-const demo = (): Job => {
-  const file = new URL('../../../demo/heron-yard.json', import.meta.url);
-  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return wireAll(read.job);
-};
-const review = reviewJob(demo());
+const review = reviewJob(yard());
 const asked = (more: Partial<Asked> = {}): Asked => ({
   ...{ review, records: [], sections: ALL_SECTIONS, paper: 'letter', state: 'revision 3', circuit: null },
   made: new Date('2026-01-05T08:00:00Z'),

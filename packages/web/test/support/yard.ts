@@ -1,24 +1,10 @@
-import { readFileSync } from 'node:fs';
-import {
-  newWiringDoc,
-  planJob,
-  readJob,
-  standardStock,
-  wireAll,
-  withoutCircuit,
-  type Job,
-} from '@amber/core';
+import { newWiringDoc, planJob, withoutCircuit, type Job } from '@amber/core';
+import { yard as loaded } from '../../../core/test/support/yard.js';
 
 let known: Job | null = null;
 
 /** The demo job as it is loaded: planned. */
-export const yard = (): Job => {
-  if (known) return known;
-  const file = new URL('../../../../demo/heron-yard.json', import.meta.url);
-  const read = readJob({ stock: standardStock(), ...(JSON.parse(readFileSync(file, 'utf8')) as object) });
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return (known = planJob(wireAll(read.job)).job);
-};
+export const yard = (): Job => (known ??= planJob(loaded()).job);
 
 /** The same with these circuits alone, so that little is planned again. */
 export const few = (...kept: string[]): Job =>
