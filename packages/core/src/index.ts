@@ -244,6 +244,7 @@ export { circuitsByNet, rolesOf } from './circuit/roles.js';
 export type { Role } from './circuit/roles.js';
 export { drawMakeUp, hangingLoose } from './practice/makeUp.js';
 export type { MakeUp, MakeUpAsked } from './practice/makeUp.js';
+export { drawToMeasure, type ToMeasure } from './practice/toMeasure.js';
 export { MAKE_UP_LEVELS, positionsOf, type MakeUpLevel } from './practice/levels.js';
 export { drawHiddenFault, type HiddenFault } from './practice/hiddenFault.js';
 export { finderWay, type FinderWay } from './practice/finderWay.js';

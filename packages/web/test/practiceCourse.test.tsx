@@ -300,3 +300,30 @@ test('what is made up rightly has no mistake to be found, and no such file is wr
     /nothing to be found/,
   );
 });
+
+test('a circuit is made to measure: what is asked for hangs loose, is proved, and is put on nobody’s record', () => {
+  const { container } = show(<PracticeScreen />);
+  const form = within(screen.getByText('Made to measure').closest('details') as HTMLElement);
+  const pick = (label: string, value: string) =>
+    fireEvent.change(form.getByLabelText(label), { target: { value } });
+  pick('What is switched', '2');
+  // Two lights from two doors have their places: nothing more is asked of them.
+  expect(form.queryByLabelText('Switch locations')).toBeNull();
+  pick('What is switched', '1');
+  pick('Switch locations', '3');
+  pick('Power enters', 'luminaire');
+  pick('Breaker and wire', '20');
+  fireEvent.click(form.getByRole('button', { name: 'Hang it loose' }));
+  expect(
+    screen.getByRole('heading', { level: 1, name: 'From three places, power at the light' }),
+  ).toBeTruthy();
+  expect(screen.getByText(/on 20 A, 12 AWG/)).toBeTruthy();
+  expect(container.querySelectorAll('article[aria-label^="Box "]').length).toBe(4);
+  fireEvent.click(screen.getByRole('button', { name: 'Done: prove it' }));
+  expect(screen.getByText(/^It works from 0 of 8 positions/)).toBeTruthy();
+  expect(screen.queryByText('The first “Done” counts.')).toBeNull();
+  expect(posted()).toEqual([]);
+  expect(screen.getByText('Save it as an exercise for others')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'All exercises' }));
+  expect(screen.getByRole('heading', { level: 1, name: 'Practice' })).toBeTruthy();
+});

@@ -51,7 +51,7 @@ const someSupply = (pick: Picking): Pick<Circuit, 'breaker' | 'awg'> =>
 
 /** One group in a run from place to place. */
 export const oneGroup = (shape: OneGroup, room: string, pick: Picking, empty: Job): Job => {
-  const { switches, powerAt, more, loopOfTwo } = shape;
+  const { switches, powerAt, more, withoutNeutral } = shape;
   let next = 0;
   const freshBox = () => `practice-${++next}` as BoxId;
   const bare = newDraft({ circuit: CIRCUIT, name: room, switches, powerAt, freshBox });
@@ -61,7 +61,7 @@ export const oneGroup = (shape: OneGroup, room: string, pick: Picking, empty: Jo
     ...place,
     name: (place.holds.kind === 'switch' ? doors.shift() : lights.shift()) ?? place.name,
     // A neutral may be left out where it could be brought later without opening the wall.
-    accessible: loopOfTwo ? ('yes' as const) : ('no' as const),
+    accessible: withoutNeutral ? ('yes' as const) : ('no' as const),
     length: someLength(pick, 20),
   }));
   const told: CircuitDraft = {
@@ -76,7 +76,7 @@ export const oneGroup = (shape: OneGroup, room: string, pick: Picking, empty: Jo
     told,
   );
   const job = withDraft(empty, draft);
-  if (!loopOfTwo) return job;
+  if (!withoutNeutral) return job;
   return { ...job, slots: job.slots.map((slot) => ({ ...slot, neutral: 'none' as const })) };
 };
 

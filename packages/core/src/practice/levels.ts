@@ -6,8 +6,8 @@ export interface OneGroup {
   powerAt: 'switch' | 'luminaire';
   /** Luminaires beside the first. */
   more: number;
-  /** A loop of a hot and a switched wire, the neutral not brought to the switch. */
-  loopOfTwo?: true;
+  /** No neutral is brought to the switches for its own sake: a single-pole at the light is a loop of two wires. */
+  withoutNeutral?: true;
 }
 
 /** A switched group: the boxes that its switches are in, and that of its luminaire, by their place in the list of boxes. */
@@ -55,7 +55,7 @@ export const MAKE_UP_LEVELS: Readonly<Record<BenchLevel, Level>> = {
   loopOfTwo: {
     title: 'Single-pole, an old loop of two wires',
     learns: 'The white of the loop takes the hot down, and is marked at both ends.',
-    shape: { ...one(1, 'luminaire'), loopOfTwo: true },
+    shape: { ...one(1, 'luminaire'), withoutNeutral: true },
   },
   poleTwoLights: {
     title: 'Single-pole, two lights',

@@ -3,12 +3,12 @@ import { standardStock } from '../materials/standardStock.js';
 import type { Edition } from '../model/editions.js';
 import type { CircuitId, JobId } from '../model/ids.js';
 import { newJob, newWiringDoc } from '../model/newJob.js';
-import type { Job } from '../model/job.js';
+import type { Circuit, Job } from '../model/job.js';
 import type { Wiring } from '../model/wiring.js';
 import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
 import { CIRCUIT, oneGroup, ROOMS, severalGroups } from './laidOut.js';
-import { MAKE_UP_LEVELS, type MakeUpLevel } from './levels.js';
+import { MAKE_UP_LEVELS, type MakeUpLevel, type OneGroup, type SeveralGroups } from './levels.js';
 import { picking } from './picking.js';
 
 export interface MakeUpAsked {
@@ -33,20 +33,45 @@ export const hangingLoose = (wiring: Wiring): Wiring => ({
   landings: wiring.landings.filter(({ terminal }) => 'circuit' in terminal),
 });
 
-/** A circuit of the level as the planner makes it, by the edition, with places, order and material drawn from the seed; then every wire hangs loose. */
-export const drawMakeUp = (asked: MakeUpAsked): MakeUp => {
-  const { shape } = MAKE_UP_LEVELS[asked.level];
-  const pick = picking(asked.seed);
+/** How a circuit is drawn that is not left to the seed alone. */
+export interface Drawn {
+  id: JobId;
+  shape: OneGroup | SeveralGroups;
+  seed: number;
+  edition: Edition;
+  /** Left out: by the seed. */
+  metal?: boolean;
+  supply?: Pick<Circuit, 'breaker' | 'awg'>;
+  /** A neutral at every switch, whatever the edition asks. */
+  everyNeutral?: boolean;
+}
+
+/** A circuit of a shape as the planner makes it, with places, order and material drawn from the seed; then every wire hangs loose. */
+export const drawLoose = ({ id, shape, seed, edition, metal, supply, everyNeutral }: Drawn): Job => {
+  const pick = picking(seed);
   const room = pick.of(ROOMS);
-  const id = `practice-${asked.level}-${asked.seed}` as JobId;
-  const empty = { ...newJob(id, 'Practice', standardStock()), edition: asked.edition };
+  const bare = newJob(id, 'Practice', standardStock());
+  const neutral = everyNeutral ? 'everySwitch' : bare.preferences.neutral;
+  const empty = { ...bare, edition, preferences: { ...bare.preferences, neutral } };
   const begun =
     'boxes' in shape ? severalGroups(shape, room, pick, empty) : oneGroup(shape, room, pick, empty);
-  const metal = pick.upTo(2) === 0;
+  const drawnMetal = pick.upTo(2) === 0;
   const { job } = planJob({
     ...begun,
-    boxes: begun.boxes.map((box) => ({ ...box, material: metal ? 'metal' : 'nonmetallic' })),
+    circuits: begun.circuits.map((one) => ({ ...one, ...supply })),
+    boxes: begun.boxes.map((box) => ({ ...box, material: (metal ?? drawnMetal) ? 'metal' : 'nonmetallic' })),
   });
   const loose = hangingLoose(wiringOrEmpty(job));
-  return { asked, circuit: CIRCUIT, job: withDocument(job, newWiringDoc(BUILT, 'built', loose)) };
+  return withDocument(job, newWiringDoc(BUILT, 'built', loose));
+};
+
+/** A circuit of the level as the planner makes it, by the edition, with places, order and material drawn from the seed; then every wire hangs loose. */
+export const drawMakeUp = (asked: MakeUpAsked): MakeUp => {
+  const { level, seed, edition } = asked;
+  const id = `practice-${level}-${seed}` as JobId;
+  return {
+    asked,
+    circuit: CIRCUIT,
+    job: drawLoose({ id, shape: MAKE_UP_LEVELS[level].shape, seed, edition }),
+  };
 };

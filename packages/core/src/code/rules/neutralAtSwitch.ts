@@ -71,8 +71,11 @@ export const neutralAtSwitch = defineRule<Found>({
         ];
       }
       if (requirement.readLiterally) {
-        const has = fitted.some(({ box }) => neutralIn(inspected, box, group.circuit));
-        return [{ severity: 'caution', at, data: { kind: 'literal', group, has } }];
+        const having = fitted.filter(({ box }) => neutralIn(inspected, box, group.circuit));
+        // Where each has one no reading asks for more.
+        return having.length === fitted.length
+          ? []
+          : [{ severity: 'caution', at, data: { kind: 'literal', group, has: having.length > 0 } }];
       }
       if (requirement.takenStrictly.length > 0)
         return [

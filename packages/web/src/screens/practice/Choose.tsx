@@ -7,6 +7,7 @@ import {
   skillKey,
   type Edition,
   type PracticeKind,
+  type SharedExercise,
   type Skill,
 } from '@amber/core';
 import { OneOf } from '../../parts/OneOf.js';
@@ -15,6 +16,7 @@ import { Course } from './Course.js';
 import type { KeptPractice } from './kept.js';
 import { KINDS, levelTitle, levelWords, sayStanding } from './kinds.js';
 import type { Learner } from './learner.js';
+import { MeasureForm } from './MeasureForm.js';
 
 /** All exercises of a kind, from the easiest on. */
 const skillsOf = (kind: PracticeKind): Skill[] =>
@@ -29,6 +31,7 @@ export const Choose = ({
   onBegin,
   onGoOn,
   onSheet,
+  onDraw,
   open,
 }: {
   kept: KeptPractice | null;
@@ -36,6 +39,8 @@ export const Choose = ({
   onBegin: (skill: Skill, edition: Edition) => void;
   onGoOn: () => void;
   onSheet: () => void;
+  /** One made to measure. */
+  onDraw: (exercise: SharedExercise) => void;
   /** The way to an exercise that somebody has made. */
   open: ReactNode;
 }) => {
@@ -122,6 +127,7 @@ export const Choose = ({
               );
             })}
           </ol>
+          {kind === 'makeUp' ? <MeasureForm edition={edition} onDraw={onDraw} /> : null}
         </section>
         <p className="text-[13px] text-quiet">
           Every exercise is drawn anew: places, material and wire sizes change.

@@ -4,10 +4,19 @@ import { readExercise, type SharedExercise } from '@amber/core';
 import { FileButton } from '../../parts/FileButton.js';
 import { benchStore } from './benchStore.js';
 import { MakeUpBench } from './MakeUpBench.js';
+import { ShareExercise } from './ShareExercise.js';
 import { useUncounted } from './ways.js';
 
-/** An exercise that somebody has made, from a file. */
-export const OpenedExercise = ({ exercise, onLeave }: { exercise: SharedExercise; onLeave: () => void }) => {
+/** An exercise that somebody has made, from a file; or one made to measure here, that may be given to others. */
+export const OpenedExercise = ({
+  exercise,
+  isOwn,
+  onLeave,
+}: {
+  exercise: SharedExercise;
+  isOwn: boolean;
+  onLeave: () => void;
+}) => {
   const [store] = useState(() => benchStore(exercise.job));
   const ways = useUncounted();
   return (
@@ -18,6 +27,7 @@ export const OpenedExercise = ({ exercise, onLeave }: { exercise: SharedExercise
         note={exercise.note}
         back="All exercises"
         hiddenBy={exercise.kind === 'findFault' ? 'somebody' : null}
+        under={isOwn ? <ShareExercise title={exercise.title} /> : null}
         onMade={NOTHING}
         onAnother={null}
         onLeave={onLeave}

@@ -67,7 +67,7 @@ const Practice = () => {
   const [shown, setShown] = useState<
     | { kind: 'drawn'; asked: BenchAsked; store: Store }
     | { kind: 'plan'; asked: PlanAsked }
-    | { kind: 'opened'; exercise: SharedExercise }
+    | { kind: 'opened'; exercise: SharedExercise; isOwn: boolean }
     | { kind: 'sheet' }
     | null
   >(null);
@@ -96,7 +96,7 @@ const Practice = () => {
     show(next);
   };
   if (shown?.kind === 'sheet') return <CanDo learner={learner} onLeave={leave} />;
-  if (shown?.kind === 'opened') return <OpenedExercise exercise={shown.exercise} onLeave={leave} />;
+  if (shown?.kind === 'opened') return <OpenedExercise {...shown} onLeave={leave} />;
   if (!shown)
     return (
       <Choose
@@ -105,7 +105,8 @@ const Practice = () => {
         onBegin={begin}
         onGoOn={() => kept && show(kept)}
         onSheet={() => setShown({ kind: 'sheet' })}
-        open={<OpenExercise onOpen={(exercise) => setShown({ kind: 'opened', exercise })} />}
+        onDraw={(exercise) => setShown({ kind: 'opened', exercise, isOwn: true })}
+        open={<OpenExercise onOpen={(exercise) => setShown({ kind: 'opened', exercise, isOwn: false })} />}
       />
     );
   const { asked } = shown;
