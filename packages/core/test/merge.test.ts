@@ -116,16 +116,3 @@ test('one field told otherwise by both, or a thing that one took away and the ot
     ],
   });
 });
-
-test('a box that one signed as seen and whose wires the other told otherwise is no merge', () => {
-  const changed = (change: (document: Job['wirings'][number]) => Partial<Job['wirings'][number]>): Job => ({
-    ...yard,
-    wirings: yard.wirings.map((one) => (one.kind === 'existing' ? { ...one, ...change(one) } : one)),
-  });
-  const signed = changed(({ certainty }) => ({ certainty: { ...certainty, 'stair-head': 'seen' } as never }));
-  const told = changed(({ wiring }) => ({ wiring: { ...wiring, landings: wiring.landings.slice(1) } }));
-  expect(merge(yard, signed, told)).toMatchObject({
-    kind: 'clash',
-    clashes: [{ mine: ['What is there: told otherwise'], theirs: ['What is there: told otherwise'] }],
-  });
-});

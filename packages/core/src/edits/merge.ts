@@ -1,7 +1,8 @@
-import type { Job } from '../model/job.js';
+import type { Job, WiringDoc } from '../model/job.js';
 import { isSame } from '../model/same.js';
 import { differenceOf, ITEM, namesOf, ORDER, withChanges, type FieldChange } from './difference.js';
-import { sayChanges } from './sayDifference.js';
+import { isWhole, mergeDocument } from './mergeWiring.js';
+import { sayChanges, sayWiringAt } from './sayDifference.js';
 
 /** What two have changed alike and otherwise, in words of each. */
 export interface Clash {
@@ -35,8 +36,7 @@ const changesOf = (base: Job, to: Job): FieldChange[] => {
 /** Two changes that cannot both be made: of one field, or of a thing that one of them took away or put in. */
 const clash = (a: FieldChange, b: FieldChange): boolean => {
   if (thingOf(a) !== thingOf(b)) return false;
-  // What a wiring holds and how sure it is belong together: a box that one signed as seen is not what the other told of it meanwhile.
-  return a.field === b.field || a.field === ITEM || b.field === ITEM || a.entity === 'wirings';
+  return a.field === b.field || a.field === ITEM || b.field === ITEM;
 };
 
 /** Items in the order of one side, then those that only the other put in, in its order. */
@@ -53,6 +53,39 @@ const inOrder = (merged: Job, first: Job, second: Job): Job => {
   return made;
 };
 
+/** A wiring that both have changed, by its id: put together box by box, or what both tell of the same box. */
+interface Wirings {
+  merged: WiringDoc[];
+  clashes: Clash[];
+}
+
+const WHOLE = new Set([ITEM, ORDER]);
+
+/** Wirings of which both tell something, as one that came or went is told as a whole. */
+const wiringsOf = (
+  [base, mine, theirs]: readonly [Job, Job, Job],
+  own: readonly FieldChange[],
+  others: readonly FieldChange[],
+): Wirings => {
+  const told = (changes: readonly FieldChange[]) =>
+    new Set(
+      changes.flatMap(({ entity, id, field }) => (entity === 'wirings' && !WHOLE.has(field) ? [id] : [])),
+    );
+  const byThem = told(others);
+  const found: Wirings = { merged: [], clashes: [] };
+  for (const id of told(own)) {
+    const [was, now, other] = [base, mine, theirs].map((job) => job.wirings.find((one) => one.id === id));
+    if (!byThem.has(id) || !was || !now || !other) continue;
+    const both = mergeDocument(theirs, was, now, other);
+    if (both.ok) found.merged.push(both.document);
+    else {
+      const said = sayWiringAt([base, mine, theirs], other.kind, both.at);
+      found.clashes.push({ mine: said, theirs: said });
+    }
+  }
+  return found;
+};
+
 /**
  * Two states of a job that grew from one, put together by entity and field: what only one of them changed is taken from it. Where both changed the
  * same otherwise, nothing is chosen: each is told in words. The planned wiring is `theirs` and has to be planned again.
@@ -62,10 +95,14 @@ export const merge = (base: Job, mine: Job, theirs: Job): Merged => {
   // What both made alike is made already, and clashes with nothing.
   const own = all.filter((one) => !hasAlike(allOthers, one));
   const others = allOthers.filter((one) => !hasAlike(all, one));
+  const jobs = [base, mine, theirs] as const;
+  const wirings = wiringsOf(jobs, own, others);
+  const together = new Set<string>(wirings.merged.map(({ id }) => id));
   const known = new Map<string, FieldChange[]>();
   for (const one of others) known.set(thingOf(one), [...(known.get(thingOf(one)) ?? []), one]);
   const clashing = new Map<string, { mine: FieldChange[]; theirs: FieldChange[] }>();
   for (const one of own) {
+    if (one.entity === 'wirings' && !WHOLE.has(one.field) && known.has(thingOf(one))) continue;
     const against = (known.get(thingOf(one)) ?? []).filter((other) => clash(one, other));
     if (against.length === 0) continue;
     const both = clashing.get(thingOf(one)) ?? { mine: [], theirs: [] };
@@ -73,14 +110,26 @@ export const merge = (base: Job, mine: Job, theirs: Job): Merged => {
     both.theirs.push(...against.filter((other) => !both.theirs.includes(other)));
     clashing.set(thingOf(one), both);
   }
-  const jobs = [base, mine, theirs];
-  if (clashing.size > 0)
+  if (clashing.size + wirings.clashes.length > 0)
     return {
       kind: 'clash',
-      clashes: [...clashing.values()].map((both) => ({
-        mine: sayChanges(jobs, both.mine),
-        theirs: sayChanges(jobs, both.theirs),
-      })),
+      clashes: [
+        ...[...clashing.values()].map((both) => ({
+          mine: sayChanges(jobs, both.mine),
+          theirs: sayChanges(jobs, both.theirs),
+        })),
+        ...wirings.clashes,
+      ],
     };
-  return { kind: 'merged', job: inOrder(withChanges(theirs, own), theirs, mine) };
+  const rest = own.filter(({ entity, id }) => entity !== 'wirings' || !together.has(id));
+  const made = inOrder(withChanges(theirs, rest), theirs, mine);
+  if (together.size === 0) return { kind: 'merged', job: made };
+  const job = {
+    ...made,
+    wirings: made.wirings.map((one) => wirings.merged.find(({ id }) => id === one.id) ?? one),
+  };
+  // A box that one told of may hang on what the other took away: what comes out of it decides.
+  if (isWhole(job)) return { kind: 'merged', job };
+  const said = wirings.merged.flatMap(({ kind }) => sayWiringAt(jobs, kind, []));
+  return { kind: 'clash', clashes: [{ mine: said, theirs: said }] };
 };

@@ -3,6 +3,7 @@ import type { Job } from '../model/job.js';
 import { isSame } from '../model/same.js';
 import { circuitName, findBox } from '../model/lookup.js';
 import { listed } from '../words/lists.js';
+import { partsOf, placesChanged } from './wiringParts.js';
 import { differenceOf, ITEM, ORDER, type FieldChange } from './difference.js';
 
 /** What the items of a list are called, one of them; null where they are told in a way of their own. */
@@ -83,14 +84,16 @@ const nameOf = (jobs: readonly Job[], { entity, id, before, after }: FieldChange
   return box ? `in ${box.name}` : '';
 };
 
+/** More places are not told one by one. */
+const MOST_PLACES = 6;
+
+const nameOfPlace = (jobs: readonly Job[], place: string): string =>
+  place === PANEL
+    ? 'the panel'
+    : (jobs.map((job) => findBox(job, place)?.name).find(Boolean) ?? 'a place that nobody knows');
+
 const places = (jobs: readonly Job[], id: string): string =>
-  listed(
-    id
-      .split(' ')
-      .map((place) =>
-        place === PANEL ? 'the panel' : (jobs.map((job) => findBox(job, place)?.name).find(Boolean) ?? place),
-      ),
-  );
+  listed(id.split(' ').map((place) => nameOfPlace(jobs, place)));
 
 const fieldWords = ({ field, before, after }: FieldChange): string => {
   const word = FIELDS[field];
@@ -99,6 +102,17 @@ const fieldWords = ({ field, before, after }: FieldChange): string => {
   return was !== null && is !== null && field !== 'group' && field !== 'room' && field !== 'article'
     ? `${word} from ${was} to ${is}`
     : word;
+};
+
+/** A wiring that was told otherwise, and at which places as far as that is known. */
+export const sayWiringAt = (
+  jobs: readonly Job[],
+  kind: keyof typeof WIRINGS,
+  at: readonly string[],
+): string[] => {
+  const named = [...new Set(at.map((place) => nameOfPlace(jobs, place)))];
+  const said = named.length > 0 && named.length <= MOST_PLACES ? ` at ${listed(named)}` : '';
+  return kind === 'planned' ? [] : [`${WIRINGS[kind]}: told otherwise${said}`];
 };
 
 /** The changes of one item in a sentence. */
@@ -119,8 +133,14 @@ const sayItem = (jobs: readonly Job[], changes: readonly FieldChange[]): string 
   if (entity === 'runFacts')
     return `Run between ${places(jobs, id)}: ${verb === 'was taken away' ? 'what was told of it was taken back' : 'its length or way was told'}`;
   if (entity === 'wirings') {
-    const kind = jobs.flatMap((job) => job.wirings.filter((one) => one.id === id))[0]?.kind ?? 'planned';
-    return kind === 'planned' ? '' : `${WIRINGS[kind]}: told otherwise`;
+    const told = jobs.flatMap((job) =>
+      job.wirings
+        .filter((one) => one.id === id)
+        .map((document) => ({ document, parts: partsOf(document, job) })),
+    );
+    const [was, is] = [told[0], told.at(-1)];
+    const at = was && is && was !== is ? [...placesChanged(was.parts, is.parts)] : [];
+    return sayWiringAt(jobs, was?.document.kind ?? 'planned', at).join('');
   }
   const fields = [...new Set(changes.filter(({ field }) => !field.startsWith('(')).map(fieldWords))];
   if (entity === 'job') return `The job: ${listed(fields)}`;
