@@ -525,6 +525,7 @@ export type {
   Problem,
   ProblemCode,
   RevisionHead,
+  MadeBy,
   StoredJob,
   TakenIn,
 } from './wire/contract.js';

@@ -64,21 +64,30 @@ test('a job is created, listed with its state, opened and saved', async () => {
     }),
     expect.objectContaining({ name: 'Tar store', switches: 1, luminaires: 1, positions: 2, working: 2 }),
   ]);
-  await api.get('/api/jobs/first').expect(200, { revision: 1, document: job });
+  const opened = await api.get('/api/jobs/first').expect(200);
+  expect(opened.body).toMatchObject({ revision: 1, document: job, made: { by: '', device: '' } });
   await save({ ...job, name: 'Renamed' }, 1).expect(200, { id: 'first', revision: 2 });
   expect(body<{ document: Job }>(await api.get('/api/jobs/first')).document.name).toBe('Renamed');
-  await api.get('/api/jobs/first/revisions/1').expect(200, { revision: 1, document: job });
+  expect((await api.get('/api/jobs/first/revisions/1').expect(200)).body).toMatchObject({
+    ...{ revision: 1, document: job },
+  });
 });
 
 test('a save that lost gets the newer revision back, and both are kept', async () => {
   const job = await create(emptyJob('contested'));
-  await save({ ...job, name: 'Mine' }, 1).expect(200);
+  await api
+    .put('/api/jobs/contested')
+    .send({ saveId: randomUUID(), parent: 1, document: { ...job, name: 'Mine' }, by: 'QW' })
+    .expect(200);
   const lost = await save({ ...job, name: 'Theirs' }, 1).expect(409);
   expect(lost.body).toMatchObject({
     code: 'newer-revision',
     path: 'parent',
-    current: { revision: 2, document: { name: 'Mine' } },
+    current: { revision: 2, document: { name: 'Mine' }, made: { by: 'QW', device: '' } },
   });
+  // When it was, too.
+  const { current } = body<{ current: { made: { at: string } } }>(lost);
+  expect(Math.abs(Date.parse(current.made.at) - Date.now())).toBeLessThan(120_000);
   const { revisions } = body<{ revisions: { revision: number | null; parent: number }[] }>(
     await api.get('/api/jobs/contested/revisions').expect(200),
   );

@@ -29,9 +29,24 @@ test('what both changed stands side by side, and mine is kept as a job of its ow
     { mine: ['Box Barrel rack: name from A to B'], theirs: ['Box Barrel rack was taken away'] },
   ];
   const { where } = show(
-    <ConflictBar job={job} current={{ revision: 5, document: job }} clashes={clashes} />,
+    <ConflictBar
+      job={job}
+      current={{
+        ...{ revision: 5, document: job },
+        made: { at: '2025-03-02T14:05:00.000Z', by: 'QW', device: 'Truck tablet' },
+      }}
+      clashes={clashes}
+    />,
     { job },
   );
+  // Who it was, on what, and when.
+  expect(screen.getByRole('alert').textContent).toMatch(
+    /revision 5, by QW on Truck tablet, 2 Mar 2025|revision 5, by QW on Truck tablet, Mar 2, 2025/,
+  );
+  expect(screen.getAllByRole('columnheader').map((one) => one.textContent)).toEqual([
+    'Here',
+    'Saved by QW on Truck tablet',
+  ]);
   expect(screen.getAllByRole('cell').map((one) => one.textContent)).toEqual([
     'Box Barrel rack: name from A to B',
     'Box Barrel rack was taken away',

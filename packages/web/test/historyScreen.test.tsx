@@ -54,7 +54,7 @@ test('a state of before is compared, brought back as an edit that can be undone,
   press(/Revision 2$/);
   await answer('GET', /\/saves\/b$/, { document: older });
   expect(await screen.findByText(`The job: name from Before the change to ${job.name}.`)).toBeTruthy();
-  expect(screen.getByText(/ · by RF · on Tablet of the truck/)).toBeTruthy();
+  expect(screen.getByText(/ · by RF on Tablet of the truck/)).toBeTruthy();
   // Against the one before it the same reads the other way.
   fireEvent.change(screen.getByLabelText('Compared with'), { target: { value: 'a' } });
   await answer('GET', /\/saves\/a$/, { document: job });

@@ -47,7 +47,16 @@ const documentSchema = z.unknown().transform((document, context): Job => {
 });
 
 const revisionSchema = z.int().min(1);
-export const storedJobSchema = z.object({ revision: revisionSchema, document: documentSchema });
+/** Who made something, and when: initials and what the device is called, empty where nobody told any or it was the machine itself. */
+export const madeBySchema = z.object({ at: z.iso.datetime(), by: z.string(), device: z.string() });
+export type MadeBy = z.infer<typeof madeBySchema>;
+
+export const storedJobSchema = z.object({
+  revision: revisionSchema,
+  document: documentSchema,
+  /** Left out of a copy that nobody has saved yet. */
+  made: madeBySchema.optional(),
+});
 export type StoredJob = z.output<typeof storedJobSchema>;
 
 export const faultSchema = z.object({ path: z.string(), message: z.string() });

@@ -6,13 +6,14 @@ import {
   type Job,
   type JobHead,
   type ListQuery,
+  type MadeBy,
   type RevisionHead,
   type StoredJob,
 } from '@amber/core';
 import type { Summarise } from '../summary/summarise.js';
 import { isDuplicate } from './duplicate.js';
 import { again } from './again.js';
-import { JobEntity, RevisionEntity } from './entities.js';
+import { JobEntity, RevisionEntity, type RevisionRow } from './entities.js';
 import { wordsOf } from './jobList.js';
 import { NOBODY, type Maker } from './makers.js';
 import { pack, readPacked } from './packed.js';
@@ -26,6 +27,11 @@ export type OpenOutcome =
 
 /** Milliseconds for which a list waits for what it shows of jobs that were saved a moment ago. */
 const LIST_PATIENCE = 400;
+
+/** Who made a save, and when. */
+const madeOf = ({ savedAt, madeBy, device }: Pick<RevisionRow, 'savedAt' | 'madeBy' | 'device'>): MadeBy => ({
+  ...{ at: savedAt.toISOString(), by: madeBy, device },
+});
 
 /** Jobs and their revisions. Every method is one transaction; an acknowledged save is on disk. */
 export class JobStore {
@@ -200,7 +206,10 @@ export class JobStore {
     if (!row) return { kind: 'missing' };
     const read = readPacked(row.document);
     return read.ok
-      ? { kind: 'open', job: { revision: row.revision ?? Math.max(1, row.parent), document: read.job } }
+      ? {
+          kind: 'open',
+          job: { revision: row.revision ?? Math.max(1, row.parent), document: read.job, made: madeOf(row) },
+        }
       : { kind: 'unreadable', faults: read.faults };
   }
 
@@ -226,7 +235,7 @@ export class JobStore {
     if (!row) return { kind: 'missing' };
     const read = readPacked(row.document);
     return read.ok
-      ? { kind: 'open', job: { revision, document: read.job } }
+      ? { kind: 'open', job: { revision, document: read.job, made: madeOf(row) } }
       : { kind: 'unreadable', faults: read.faults };
   }
 

@@ -17,6 +17,10 @@ export const day = (iso: string): string =>
 export const moment = (iso: string): string =>
   day(iso) === 'Today' ? when(iso) : `${date.format(new Date(iso))}, ${time.format(new Date(iso))}`;
 
+/** Who saved something, and on which device, as far as that was told; empty where nothing was. */
+export const sayMaker = ({ by, device }: { by: string; device: string }): string =>
+  [by === '' ? '' : `by ${by}`, device === '' ? '' : `on ${device}`].filter(Boolean).join(' ');
+
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 

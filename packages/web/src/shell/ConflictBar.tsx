@@ -3,6 +3,7 @@ import type { Clash, Job, StoredJob } from '@amber/core';
 import { useAppDispatch } from '../store/store.js';
 import { keptMine, tookTheirs } from '../store/jobSlice.js';
 import { jobPath } from '../parts/paths.js';
+import { moment, sayMaker } from '../parts/format.js';
 import { Button } from '../parts/ui.js';
 import { keepAsNew } from './keepAsNew.js';
 
@@ -32,8 +33,11 @@ export const ConflictBar = ({
     >
       <p className="min-w-60 flex-1">
         <strong>This job was saved elsewhere meanwhile</strong> (revision {current.revision}
-        {current.document.name === job.name ? '' : `, “${current.document.name}”`}). What you changed here is
-        kept.
+        {current.document.name === job.name ? '' : `, “${current.document.name}”`}
+        {current.made
+          ? `, ${[sayMaker(current.made), moment(current.made.at)].filter(Boolean).join(', ')}`
+          : ''}
+        ). What you changed here is kept.
       </p>
       {clashes && clashes.length > 0 ? (
         <table className="w-full basis-full text-left text-[13.5px]">
@@ -43,7 +47,9 @@ export const ConflictBar = ({
                 Here
               </th>
               <th scope="col" className="py-1 font-semibold">
-                Saved elsewhere
+                {current.made && sayMaker(current.made) !== ''
+                  ? `Saved ${sayMaker(current.made)}`
+                  : 'Saved elsewhere'}
               </th>
             </tr>
           </thead>

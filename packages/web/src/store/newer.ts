@@ -45,7 +45,7 @@ export const createNewer = () => {
           if (answer.kind === 'ok' && words && !isBusy()) {
             api.dispatch(newerCame(answer.value));
             // Whoever works by a picture has to know that it is another one now: it stays until it is read.
-            api.dispatch(noticed(words.sayNewer(open.document, answer.value.document), { tone: 'problem' }));
+            api.dispatch(noticed(words.sayNewer(open.document, answer.value), { tone: 'problem' }));
             return;
           }
         }

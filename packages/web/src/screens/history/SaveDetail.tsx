@@ -1,7 +1,7 @@
 import { useMemo, useState, type FormEvent } from 'react';
 import { CONTRACT, sayDifference, summariseJob, type Job, type RevisionHead } from '@amber/core';
 import { RunMini } from '../../parts/RunMini.js';
-import { moment, plural } from '../../parts/format.js';
+import { moment, plural, sayMaker } from '../../parts/format.js';
 import { Button, Field, Select, TextInput } from '../../parts/ui.js';
 import { jobsApi } from '../../server/api.js';
 import { ask, sayFailed } from '../../server/client.js';
@@ -9,10 +9,6 @@ import { noticed } from '../../store/noticeSlice.js';
 import { useEdit } from '../../store/review.js';
 import { useAppDispatch } from '../../store/store.js';
 import { useSave } from './useSave.js';
-
-/** Who saved it, and where, as far as that was told. */
-export const sayMaker = ({ by, device }: RevisionHead): string =>
-  [by === '' ? '' : ` · by ${by}`, device === '' ? '' : ` · on ${device}`].join('');
 
 export const saveName = ({ revision, name }: RevisionHead): string =>
   name ?? (revision === null ? 'A save that lost' : `Revision ${revision}`);
@@ -97,7 +93,7 @@ export const SaveDetail = ({
         <h2 className="text-[19px] font-bold break-words">{saveName(save)}</h2>
         <p className="text-[14px] text-quiet">
           {moment(save.savedAt)}
-          {sayMaker(save)}
+          {sayMaker(save) === '' ? '' : ` · ${sayMaker(save)}`}
           {save.revision === null
             ? ` · saved over revision ${save.parent} after somebody else had; kept beside it`
             : ''}
