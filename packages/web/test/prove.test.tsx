@@ -1,6 +1,7 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { sheetOf } from '@amber/core';
 import { ProveScreen } from '../src/screens/prove/ProveScreen.js';
+import { recorded } from '../src/store/recordSlice.js';
 import { reviewOf } from '../src/store/review.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, jobOf, press, show, works } from './support/page.js';
@@ -44,6 +45,35 @@ test('a pair is walked from where its handles are, each answer is one on record,
   expect(screen.getByText('Every group was tried in every position.')).toBeTruthy();
   fireEvent.click(screen.getAllByRole('button', { name: /^Take back: / })[0]!);
   expect(screen.getByText('Not proved yet.')).toBeTruthy();
+});
+
+test('handles stand as the last answer left them, whoever gave it, and one that is taken back moves none', () => {
+  const { store } = show(<Prove id="ropewalk-lights" />, { job: few('ropewalk-lights') });
+  works('Somebody else');
+  press('As expected');
+  press('As expected');
+  const standing = () =>
+    within(screen.getByRole('group', { name: 'The handles as they are now' }))
+      .getAllByRole('button')
+      .map((one) => one.getAttribute('aria-label'));
+  const before = standing();
+  expect(screen.getByText(/^As the last answer left them \(JS,/)).toBeTruthy();
+  // Somebody else answers, on another device, and has moved a handle for it.
+  const { rows } = sheetOf(reviewOf(jobOf(store)), null).groups[0]!;
+  const answered = new Set(store.getState().records.pending.map(({ record }) => record.about.id));
+  const row = rows.find(({ id }) => !answered.has(id))!;
+  const about = { kind: 'fact' as const, id: row.id, wiring: null, revision: null, hash: row.hash };
+  act(
+    () =>
+      void store.dispatch(
+        recorded(jobOf(store).id, 'testStep', about, { expected: row.expect, met: true, saw: '' }, 'QW'),
+      ),
+  );
+  expect(screen.getByText(/^As the last answer left them \(QW,/)).toBeTruthy();
+  expect(standing()).not.toEqual(before);
+  const after = standing();
+  fireEvent.click(screen.getAllByRole('button', { name: /^Take back: / })[0]!);
+  expect(standing()).toEqual(after);
 });
 
 test('what is not as expected stops the walk until it is mended; a breaker that tripped stops every group on it', () => {
