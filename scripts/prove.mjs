@@ -5,6 +5,8 @@ import { runShown } from './lib/process.mjs';
 import { run, say } from './lib/say.mjs';
 
 const KILLS = 200;
+/** So often two browsers change one job at the same moment. */
+const MERGES = 500;
 
 /** Jobs with faults in them, single faults, pairs of faults, and single faults with one answer in ten wrong. */
 const FAULTS = ['70', '2000', '500', '500'];
@@ -12,9 +14,9 @@ const FAULTS = ['70', '2000', '500', '500'];
 /**
  * Twenty times as many cases as in the tests: the search against trying everything on some 30,000 jobs, groups apart, two circuits and prices of judgement among them, and 50,000 files with
  * something wrong in them, the laws of the drawing over 900 wirings, each planned and spoiled; and for changes of old work the laws over
- * 2,000 random jobs and the twin over 3,000, of up to six boxes. First the server and its database are killed 200 times while several save; then 2,000
- * hidden faults are looked for, the wires of 5,000 circuits told apart, and 200,000 hostile requests answered; and 5,000 exercises of each kind are drawn,
- * solved and spoiled. It takes eight hours.
+ * 2,000 random jobs and the twin over 3,000, of up to six boxes. First the server and its database are killed 200 times while several save, and two browsers change
+ * one job 500 times at the same moment; then 2,000 hidden faults are looked for, the wires of 5,000 circuits told apart, and 200,000 hostile requests answered; and 5,000 exercises of each kind are drawn,
+ * solved and spoiled. It takes nine hours.
  */
 await run(async () => {
   needPackages();
@@ -55,6 +57,15 @@ await run(async () => {
     if (times % 20 === 0) say(`${times} kills: ${saves} saves acknowledged, ${gone} of them lost`);
   });
   if (lost.length > 0 || acknowledged === 0) process.exitCode = 1;
+  const { twoBrowsers } = await import('./lib/twoBrowsers.mjs');
+  const merges = await twoBrowsers(MERGES, 1, (times, saves) => {
+    if (times % 50 === 0)
+      say(`${times} times two changed one job: ${saves} saves had lost, and were put together`);
+  });
+  if (merges.wrong.length > 0 || merges.lost === 0) {
+    say(JSON.stringify(merges.wrong));
+    process.exitCode = 1;
+  }
   const found = runShown('node', ['--import', 'tsx', join(root, 'scripts/lib/finderFigures.ts'), ...FAULTS]);
   const told = runShown('node', ['--import', 'tsx', join(root, 'scripts/lib/identifyFigures.ts'), '5000']);
   // Two hundred thousand requests of somebody who means no good.
