@@ -20,6 +20,7 @@ export default tseslint.config(
       'scripts/bench.mjs',
       'scripts/lib/layoutFigures.mjs',
       'scripts/lib/practicePaint.mjs',
+      'scripts/sound.mjs',
       'packages/web/public/*.js',
     ],
     languageOptions: { globals: globals.browser },

@@ -300,7 +300,8 @@ export {
 } from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
 export { jacketOf, type Jacket } from './words/jackets.js';
-export { placeName, placeTag } from './words/places.js';
+export { roughRooms } from './model/lookup.js';
+export { placeName, placeTag, sayRough } from './words/places.js';
 export { LIVE as LIVE_CAUTION } from './words/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';
 export { placeOnFace, tellsApart, type FacePart, type ScrewColour } from './model/face.js';

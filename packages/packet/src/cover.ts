@@ -6,6 +6,7 @@ import {
   groupsOfCircuit,
   listed,
   openQuestions,
+  sayRough,
   unseenBoxes,
   type Finding,
 } from '@amber/core';
@@ -50,12 +51,13 @@ const assumptions = ({ job, order, cuts, boxes, review }: Material): string[] =>
     `Judged by ${eraWord(job.edition)}${job.amendments.length === 0 ? ', no local amendment told' : `, with ${job.amendments.length} local amendments`}.`,
     `Free conductor in each box ${feetInches(job.preferences.freeConductor)}, at the panel ${feetInches(job.routing.atPanel)}; ${job.routing.allowance} % is added to what is estimated.`,
     `${estimated} of ${cuts.length} runs are estimated from the plan${order.guessed.length > 0 ? `, ${order.guessed.length} are a guess: measure before you cut` : ''}${order.unmeasured.length > 0 ? `; ${order.unmeasured.length} have no length` : ''}.`,
+    ...(order.rough.length > 0 ? [`${sayRough(job, order.rough)} Measure before you cut.`] : []),
     ...(unseen > 0
       ? [
           `${unseen} old ${unseen === 1 ? 'box was' : 'boxes were'} not looked into: what is drawn there is what is usual, and may not be so.`,
         ]
       : []),
-    `Material ${order.guessed.length > 0 ? 'about ' : ''}${dollars(order.total)} at the prices of the job${missing.length > 0 ? `, without ${listed(missing)}` : ''}; labour by its units. Both are estimates.`,
+    `Material ${order.guessed.length + order.rough.length > 0 ? 'about ' : ''}${dollars(order.total)} at the prices of the job${missing.length > 0 ? `, without ${listed(missing)}` : ''}; labour by its units. Both are estimates.`,
   ];
 };
 

@@ -56,7 +56,7 @@ export const takeOff = ({ order }: Material, first: boolean): Content[] => [
     [56, '*', 50, 56, 110, 54, 16],
   ),
   paragraph(
-    `${order.unpriced.length > 0 ? 'Sum of what has a price' : 'Sum'} ${dollars(order.total)}${order.guessed.length > 0 ? ', about: it rests on guessed lengths' : ''}${order.unmeasured.length > 0 ? `, without ${order.unmeasured.length} runs that have no length` : ''}${order.lines.some(({ fromOwner }) => fromOwner) ? ', without the luminaires that the owner brings' : ''}.`,
+    `${order.unpriced.length > 0 ? 'Sum of what has a price' : 'Sum'} ${dollars(order.total)}${order.guessed.length > 0 ? ', about: it rests on guessed lengths' : order.rough.length > 0 ? ', about: it rests on rooms that nobody has measured' : ''}${order.unmeasured.length > 0 ? `, without ${order.unmeasured.length} runs that have no length` : ''}${order.lines.some(({ fromOwner }) => fromOwner) ? ', without the luminaires that the owner brings' : ''}.`,
     { bold: true },
   ),
 ];

@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import { addReceptacle, beginPlace, newJob, standardStock, type Job, type JobId } from '@amber/core';
 import { LayoutScreen } from '../src/screens/layout/LayoutScreen.js';
 import { drawnApart } from '../src/plan/apart.js';
@@ -140,4 +140,23 @@ test('what stands over another on the plan is drawn beside it, each to be picked
     ['under', 16],
   ]);
   expect(drawnApart(job.boxes).size).toBe(0);
+});
+
+test('a room as an everyday place begins with it says that nobody has measured it, until somebody has', () => {
+  const { store } = show(<Layout />, { job: begun('bath') });
+  const rough = () => jobOf(store).rooms.filter((room) => room.rough).length;
+  const there = rough();
+  expect(there).toBeGreaterThan(0);
+  const [room] = jobOf(store).rooms;
+  const list = within(screen.getByRole('region', { name: 'Not measured yet' }));
+  fireEvent.click(list.getByRole('button', { name: room?.name ?? '' }));
+  // Its form says so, too; a wall that was corrected is not yet all of it.
+  expect(screen.getByText('Nobody has measured it yet.')).toBeTruthy();
+  const [wall] = screen.getAllByPlaceholderText(`12'-6"`);
+  fireEvent.change(wall as HTMLElement, { target: { value: `9'-0"` } });
+  fireEvent.blur(wall as HTMLElement);
+  expect(rough()).toBe(there);
+  press('It is measured');
+  expect(rough()).toBe(there - 1);
+  expect(screen.queryByText('Nobody has measured it yet.')).toBeNull();
 });

@@ -1,6 +1,6 @@
 import type { RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCable, findGroup } from '../model/lookup.js';
+import { findCable, findGroup, roomOfBox } from '../model/lookup.js';
 import type { Wiring } from '../model/wiring.js';
 import { placeOfAt, type FoundAt } from '../code/byPlace.js';
 import type { At } from '../code/rule.js';
@@ -11,15 +11,6 @@ export interface Station extends FoundAt {
   /** What a photograph taken here is about; null where there is nothing to point a camera at. */
   shows: { kind: 'box' | 'cable'; id: string } | null;
 }
-
-/** The room of a box: its own, else that of what is in it. */
-const roomOfBox = (job: Job, id: string): RoomId | null => {
-  const box = findBox(job, id);
-  if (!box) return null;
-  if (box.room !== null) return box.room;
-  const standing = [...job.slots, ...job.luminaires].find((one) => one.box === id);
-  return findGroup(job, standing?.group)?.room ?? null;
-};
 
 /** Where a finding is met: that of a group in its room. A run is met in the room of its box that is farther from the panel. */
 export const stationOf = (job: Job, wiring: Wiring, at: At): Station => {

@@ -157,7 +157,7 @@ const toEleventh = (document: Raw): Raw => ({ ...document, format: 11 });
 /** To 12: an order may tell what the shop pays for a luminaire; of those of before nobody has. */
 const toTwelfth = (document: Raw): Raw => ({ ...document, format: 12 });
 
-/** To 13: an order may tell how what is in the truck counts; of those of before nobody has. */
+/** To 13: an order may tell how what is in the truck counts, and a room that nobody has measured it; of those of before nobody has told either. */
 const toThirteenth = (document: Raw): Raw => ({ ...document, format: 13 });
 
 /** By the format that each one starts from. */

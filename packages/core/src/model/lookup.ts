@@ -1,5 +1,5 @@
 import { articleOf, type Article, type DeviceTerminal } from './articles.js';
-import type { BoxId } from './ids.js';
+import type { BoxId, RoomId } from './ids.js';
 import type { Group, Job, Luminaire, Slot } from './job.js';
 import type { Awg } from './units.js';
 import type { Cable, Device, Lead, Wiring } from './wiring.js';
@@ -150,4 +150,20 @@ export const leadAwg = (job: Job, wiring: Wiring, lead: Lead): Awg => {
   if ('luminaire' in lead) return findLuminaire(job, lead.luminaire)?.leadAwg ?? 18;
   const face = deviceTerminal(job.stock, wiring, lead)?.face;
   return face?.kind === 'lead' ? face.awg : 18;
+};
+
+/** The room of a box: its own, else that of what is in it; null where neither is told. */
+export const roomOfBox = (job: Job, id: string): RoomId | null => {
+  const box = findBox(job, id);
+  if (!box) return null;
+  if (box.room !== null) return box.room;
+  const standing = slotsInBox(job, id)[0] ?? luminairesInBox(job, id)[0];
+  return findGroup(job, standing?.group)?.room ?? null;
+};
+
+/** Rooms in which some boxes stand and which nobody has measured: each length there is about so. */
+export const roughRooms = (job: Job, boxes: Iterable<string>): RoomId[] => {
+  if (!job.rooms.some(({ rough }) => rough)) return [];
+  const rooms = new Set<string | null>([...boxes].map((box) => roomOfBox(job, box)));
+  return job.rooms.filter(({ id, rough }) => rough && rooms.has(id)).map(({ id }) => id);
 };

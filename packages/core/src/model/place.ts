@@ -85,6 +85,8 @@ export const roomSchema = z.strictObject({
     .max(100)
     .nullable()
     .default(null),
+  /** Its walls are those that an everyday place begins with: nobody has measured them, so every length in it is about so. */
+  rough: z.boolean().default(false),
   /** Ceiling above the floor, inches; null for that of the level. */
   ceiling: inchesSchema.nullable().default(null),
   /** Of a stairway: risers between two levels; null while nobody has counted. */

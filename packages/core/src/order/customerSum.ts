@@ -71,7 +71,7 @@ export interface CustomerSum {
   /** Null where something that it rests on is not known: then `unknown` says what. */
   total: number | null;
   unknown: string[];
-  /** It rests on guessed lengths: about so much. */
+  /** It rests on guessed lengths, or on rooms that nobody has measured: about so much. */
   about: boolean;
 }
 
@@ -80,7 +80,13 @@ const percentOf = (amount: number, percent: number): number => Math.round((amoun
 /** Material as it is used and labour, with what the terms of the job add. `material` in ten-thousandths of a dollar. */
 export const customerSum = (
   { order: { terms } }: Pick<Job, 'order'>,
-  { lines, unmeasured, unpriced, guessed }: Pick<OrderList, 'lines' | 'unmeasured' | 'unpriced' | 'guessed'>,
+  {
+    lines,
+    unmeasured,
+    unpriced,
+    guessed,
+    rough,
+  }: Pick<OrderList, 'lines' | 'unmeasured' | 'unpriced' | 'guessed' | 'rough'>,
   labour: Pick<LabourShare, 'price'>,
   material: number,
 ): CustomerSum => {
@@ -97,7 +103,7 @@ export const customerSum = (
     ...{ material, markup, labour: labour.price, contingency, tax },
     total: unknown.length > 0 ? null : material + markup + labour.price + contingency + tax,
     unknown,
-    about: guessed.length > 0,
+    about: guessed.length > 0 || rough.length > 0,
   };
 };
 

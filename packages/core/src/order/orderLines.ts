@@ -1,6 +1,7 @@
 import type { Article, CableArticle } from '../model/articles.js';
-import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
+import type { BoxId, CableId, LuminaireId, RoomId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import { roughRooms } from '../model/lookup.js';
 import { AISLES, type Aisle } from '../model/order.js';
 import { ofId } from '../model/records.js';
 import { feetWord } from './units.js';
@@ -67,6 +68,8 @@ export interface OrderList {
   /** New cables without a length, which no foot is counted for, and those whose length is only guessed. */
   unmeasured: CableId[];
   guessed: CableId[];
+  /** Rooms that nobody has measured, in which new cables lie. */
+  rough: RoomId[];
 }
 
 const counted = (count: number, unit: 'each' | 'foot'): string =>
@@ -221,5 +224,9 @@ export const orderLines = (
     unpriced: lines.filter(({ price }) => price === null).map(({ name }) => name),
     unmeasured: takeOff.unmeasured.filter((cable) => isIn(part, cable)),
     guessed: mine.filter(({ lengthSource }) => lengthSource === 'guessed').map(({ cable }) => cable),
+    rough: roughRooms(
+      job,
+      mine.flatMap(({ from, to }) => [from, to]),
+    ),
   };
 };

@@ -62,6 +62,7 @@ export const forAndAgainst = (
       ? [`nobody knows how full ${listed(unknownFill.map((box) => findBox(job, box)?.name ?? ''))} will be`]
       : []),
     ...(guessed > 0 ? ['lengths at a guess'] : []),
+    ...(measures.rough.length > 0 ? ['a room that nobody has measured'] : []),
   ];
   return { pro: listed(pro), con: listed([...new Set(con)]) };
 };

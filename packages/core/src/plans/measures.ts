@@ -1,5 +1,6 @@
 import { articleOf } from '../model/articles.js';
-import type { ArticleId, BoxId, CircuitId, Place } from '../model/ids.js';
+import type { ArticleId, BoxId, CircuitId, Place, RoomId } from '../model/ids.js';
+import { roughRooms } from '../model/lookup.js';
 import type { Choice, Job, Slot } from '../model/job.js';
 import { fillOf } from '../materials/boxContents.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
@@ -33,6 +34,8 @@ export interface Measures {
   /** New cable of the circuit, as it is cut. */
   cable: { article: ArticleId; name: string; feet: number }[];
   feet: number;
+  /** Rooms that nobody has measured: what lies in them is about as long. */
+  rough: RoomId[];
   /** New runs whose length is a guess: feet, money and minutes rest on it. */
   guessed: number;
   runs: number;
@@ -264,6 +267,10 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
         name: articleOf(job.stock, 'cable', article).name,
       })),
       feet: [...byArticle.values()].reduce((sum, feet) => sum + feet, 0),
+      rough: roughRooms(
+        job,
+        fresh.flatMap(({ from, to }) => [from, to]),
+      ),
       guessed: fresh.filter(({ lengthSource }) => lengthSource === 'guessed').length,
       runs: choice?.runs.length ?? 0,
       boxes: boxes.length,

@@ -1,14 +1,14 @@
 import { articleOf } from '../model/articles.js';
 import { PANEL, type CircuitId, type Place } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
-import { boxesOfCircuit, findCircuit } from '../model/lookup.js';
+import { boxesOfCircuit, findCircuit, roughRooms } from '../model/lookup.js';
 import { lyingCables } from '../model/lying.js';
 import { feetInches } from '../model/units.js';
 import { runLength } from '../materials/lengths.js';
 import { whyNotOffered } from '../planning/carriers.js';
 import { planJob } from '../planning/planJob.js';
 import { listed } from '../words/lists.js';
-import { placeName } from '../words/places.js';
+import { placeName, sayRough } from '../words/places.js';
 import { withChoice, withoutForced } from './measures.js';
 
 /** What has to be known to trust a ranking of the plans of a circuit. */
@@ -18,6 +18,7 @@ export const notesOf = (job: Job, circuit: CircuitId): string[] => {
   const fromPanel = job.feeds.some((feed) => feed.circuit === circuit && feed.at === PANEL);
   const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);
   return [
+    ...roughNotes(job, circuit),
     ...guessNotes(job, circuit, fromPanel),
     ...(named ? cablesLeft(job, named) : []),
     ...open.map(
@@ -25,6 +26,14 @@ export const notesOf = (job: Job, circuit: CircuitId): string[] => {
         `${name} is not planned yet. What it will put into shared boxes is not counted here.`,
     ),
   ];
+};
+
+/** Rooms of the circuit as an everyday place begins with them. */
+const roughNotes = (job: Job, circuit: CircuitId): string[] => {
+  const rooms = roughRooms(job, boxesOfCircuit(job, circuit));
+  return rooms.length === 0
+    ? []
+    : [`${sayRough(job, rooms)} Correct its walls on the layout, and say that it is measured.`];
 };
 
 /** Where runs are counted at a guess, and how much that is. */

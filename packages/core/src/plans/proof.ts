@@ -4,7 +4,7 @@ import type { NotTried, SearchResult } from '../search/found.js';
 import type { Candidate } from './candidates.js';
 import { valueBy, type ProfileId } from './profiles.js';
 import { listed } from '../words/lists.js';
-import { placeName } from '../words/places.js';
+import { placeName, sayUnmeasured } from '../words/places.js';
 
 /** How far it is shown that a plan is the best by a profile. */
 export interface Proof {
@@ -76,6 +76,7 @@ export const proofOf = (
             : 'The length of one of its runs is a guess.',
         ]
       : []),
+    ...(plan && plan.measures.rough.length > 0 ? [`${sayUnmeasured(job, plan.measures.rough)}.`] : []),
     ...violating.slice(0, 1).map(({ letter }) => `Plan ${letter} comes to less, and violates the code.`),
     ...unknown
       .slice(0, 1)

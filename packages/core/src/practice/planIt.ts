@@ -60,6 +60,8 @@ export const drawPlanIt = (asked: PlanItAsked): PlanIt => {
         ...one,
         kind: one.kind === 'unknown' ? 'habitable' : one.kind,
         wholeFloorVisible: 'no',
+        // What is drawn here is what it measures.
+        rough: false,
       })),
       boxes: begun.boxes.map((box) => ({ ...box, accessible: 'no' })),
     },

@@ -1,5 +1,6 @@
-import { findBox } from '../model/lookup.js';
-import { PANEL, UNKNOWN_PLACE, placeOfNode, type TreePlace } from '../model/ids.js';
+import { findBox, findRoom } from '../model/lookup.js';
+import { PANEL, UNKNOWN_PLACE, placeOfNode, type RoomId, type TreePlace } from '../model/ids.js';
+import { listed } from './lists.js';
 import type { Job } from '../model/job.js';
 
 type Named = Pick<Job, 'boxes'>;
@@ -21,3 +22,11 @@ export const placeTag = (job: Named, node: TreePlace): string => {
 /** "Yard door to Stove end". */
 export const runName = (job: Named, { from, to }: { from: TreePlace; to: TreePlace }): string =>
   `${placeName(job, from)} to ${placeName(job, to)}`;
+
+/** Of which rooms nobody has measured the walls. */
+export const sayUnmeasured = (job: Pick<Job, 'rooms'>, rooms: readonly RoomId[]): string =>
+  `Nobody has measured ${listed(rooms.map((id) => findRoom(job, id)?.name ?? ''))} yet`;
+
+/** That a price or a length rests on such rooms. */
+export const sayRough = (job: Pick<Job, 'rooms'>, rooms: readonly RoomId[]): string =>
+  `${sayUnmeasured(job, rooms)}: lengths there are those of an everyday place.`;

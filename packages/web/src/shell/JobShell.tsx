@@ -106,13 +106,15 @@ export const JobShell = () => {
   if (!found) return <NotFound what="There is nothing at this address." />;
   if (loading.kind === 'failed')
     return (
-      <div role="alert" className="mx-auto max-w-md p-10">
-        <h1 className="text-xl font-bold">This job cannot be opened now</h1>
-        <p className="mt-2 mb-5 break-words">{loading.message}</p>
+      <main className="mx-auto max-w-md p-10">
+        <div role="alert">
+          <h1 className="text-xl font-bold">This job cannot be opened now</h1>
+          <p className="mt-2 mb-5 break-words">{loading.message}</p>
+        </div>
         <Button look="main" onClick={again}>
           Try again
         </Button>
-      </div>
+      </main>
     );
   if (loading.kind === 'loading' || open?.document.id !== jobId) return <Opening />;
 

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { JOBS_PATH } from '../parts/paths.js';
 
 export const NotFound = ({ what }: { what: string }) => (
-  <div className="mx-auto max-w-md p-10">
+  <main className="mx-auto max-w-md p-10">
     <h1 className="text-xl font-bold">{what}</h1>
     <p className="mt-2 text-quiet">It may have been deleted, or the address is wrong.</p>
     <Link
@@ -11,5 +11,5 @@ export const NotFound = ({ what }: { what: string }) => (
     >
       Go to the jobs
     </Link>
-  </div>
+  </main>
 );

@@ -20,7 +20,7 @@ import { addLevel, levelsOf, numbered, onLevel } from '../levels.js';
 import { LOAD_KINDS } from '../loads.js';
 import { addFeed } from '../control.js';
 import { addSwitch, freeWallSpot } from '../placeEdits.js';
-import { addRoom, latchSpot, nextRoomSpot } from '../roomEdits.js';
+import { addRoom, changeRoom, latchSpot, nextRoomSpot } from '../roomEdits.js';
 import { EVERYDAY, type EverydayId, type EverydayPlace, type EverydayPower } from './places.js';
 
 export interface PlaceAsked {
@@ -97,6 +97,7 @@ const withRooms = (asked: Job, place: EverydayPlace, question: PlaceAsked): { jo
       width: (i === 0 ? question.width : undefined) ?? room.width,
       depth: (i === 0 ? question.depth : undefined) ?? room.depth,
     });
+    made = changeRoom(made, id, { rough: true });
     return id;
   });
   return { job: made, rooms };

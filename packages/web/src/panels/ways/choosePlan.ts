@@ -5,7 +5,7 @@ import { useAppDispatch } from '../../store/store.js';
 
 /** What a plan costs; only about that where it rests on lengths that are a guess. */
 export const priceOf = ({ measures }: Candidate): string =>
-  `${measures.guessed > 0 ? 'about ' : ''}${dollars(measures.cost)}`;
+  `${measures.guessed + measures.rough.length > 0 ? 'about ' : ''}${dollars(measures.cost)}`;
 
 /** Wires a circuit by a plan, and says how that is taken back. */
 export const useChoosePlan = (job: Job, circuit: Circuit): ((plan: Candidate) => void) => {

@@ -91,6 +91,15 @@ export const RoomForm = ({ job, room }: { job: Job; room: Room }) => {
       >
         <WordSelect words={ROOM_WORDS} value={room.kind} onPick={(kind) => kind && set({ kind }, 'kind')} />
       </Field>
+      {room.rough ? (
+        <div className="flex flex-col items-start gap-2 rounded-md border-2 border-caution p-2.5 text-[14px]">
+          <p>
+            <strong>Nobody has measured it yet.</strong> These are the walls of an everyday place. Correct
+            them, and the doors in them; lengths and prices follow.
+          </p>
+          <Button onClick={() => set({ rough: false }, 'measures')}>It is measured</Button>
+        </div>
+      ) : null}
       <fieldset className="flex flex-col gap-2">
         <legend className="mb-1 text-[13px] font-semibold">Walls</legend>
         <div className="grid grid-cols-2 gap-2">

@@ -146,9 +146,9 @@ export const Cost = ({ view }: { view: OrderView }) => {
             <Lines title={`${job.name}: what it is made of`} rows={rowsOf(view, sum, detail)} />
           )}
           <p className="mt-3 text-[13px] text-quiet">
-            It rests on the plan as it is now, on {sum.about ? 'guessed lengths of runs, on ' : ''}prices of
-            the job, and on minutes by its labour units; what is left over of bags and coils stays with the
-            shop. Not in it:{' '}
+            It rests on the plan as it is now, on {sum.about ? 'lengths that nobody has measured, on ' : ''}
+            prices of the job, and on minutes by its labour units; what is left over of bags and coils stays
+            with the shop. Not in it:{' '}
             {fromOwner > 0 ? `${plural(fromOwner, 'luminaire')} from the owner, permit` : 'permit'} and
             patching. An estimate, no offer.
           </p>

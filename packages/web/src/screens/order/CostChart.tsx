@@ -13,6 +13,8 @@ export const CostChart = ({ view: { job, list, labour } }: { view: OrderView }) 
   ]
     .filter(({ money }) => money > 0)
     .sort((a, b) => b.money - a.money);
+  // Nothing costs anything yet: there is nothing to be seen.
+  if (bars.length === 0) return null;
   return (
     <div role="img" aria-label={bars.map(({ name, money }) => `${name} ${dollars(money)}`).join(', ')}>
       <BarChart

@@ -1,6 +1,6 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Link } from 'react-router';
-import { dollars, type Circuit, type Job } from '@amber/core';
+import { dollars, sayRough, type Circuit, type Job } from '@amber/core';
 import { InitialsField } from '../../onRecord/Initials.js';
 import { plural } from '../../parts/format.js';
 import { orderPath } from '../../parts/paths.js';
@@ -17,14 +17,14 @@ const tabLook =
 
 /** What there is to buy and what it comes to, in a sentence: the answer first, and what it does not hold. */
 const summary = ({ list, part }: OrderView): string => {
-  const { lines, total, unpriced, unmeasured, guessed } = list;
+  const { lines, total, unpriced, unmeasured, guessed, rough } = list;
   if (lines.length === 0) return 'Nothing is planned yet that has to be bought.';
   const left = lines.filter(({ buy, delivered }) => delivered < buy).length;
   const missing = [
     ...(unpriced.length > 0 ? [`${plural(unpriced.length, 'line')} without a price`] : []),
     ...(unmeasured.length > 0 ? [`${plural(unmeasured.length, 'run')} without a length`] : []),
   ];
-  const about = guessed.length > 0 ? 'about ' : '';
+  const about = guessed.length + rough.length > 0 ? 'about ' : '';
   const sum =
     missing.length > 0
       ? `${about}${dollars(total)} without ${missing.join(' and ')}`
@@ -56,6 +56,11 @@ export const OrderScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
               ? ' Boxes that it shares with others are counted whole; what is in the truck, and what came, is told for the whole job.'
               : ''}
           </p>
+          {view.list.rough.length > 0 ? (
+            <p className="text-[14px] font-semibold text-caution">
+              {sayRough(job, view.list.rough)} Measure before you buy or cut.
+            </p>
+          ) : null}
           {circuit && job.circuits.length > 1 ? (
             <Link
               to={orderPath(job.id)}

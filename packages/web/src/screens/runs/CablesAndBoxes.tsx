@@ -53,9 +53,9 @@ const Way = ({
   const elsewhere = new Map(other.measures.fills.map((fill) => [fill.box, fill]));
   return (
     <section aria-label={`${letter}, cables and boxes`} className="min-w-0">
-      <h3 className="text-[15px] font-bold">
+      <h2 className="text-[15px] font-bold">
         {letter} <span className="text-[13px] font-normal text-quiet">{runs.length} cables</span>
-      </h3>
+      </h2>
       {sketch ? <RunMini run={sketch} label={`Run of plan ${letter}`} /> : null}
       <ul aria-label={`Cables of ${letter}`} className="mt-2 flex flex-col gap-1.5 text-[13px]">
         {kinds.map(({ name, jacket, inches, about }) => (

@@ -24,6 +24,7 @@ const factsOf = ({ measures }: Candidate): string => {
   const { neutrals, tightest, reidentified, unknownFill } = measures;
   return [
     `${feet(measures.feet)} in ${plural(measures.runs, 'run')}`,
+    ...(measures.rough.length > 0 ? ['roughly measured'] : []),
     ...(measures.guessed > 0 ? [`${plural(measures.guessed, 'run')} at a guess`] : []),
     ...(tightest ? [sayRoomLeft(tightest.left, unknownFill.length === 0)] : []),
     ...(unknownFill.length > 0 ? [`fill not known in ${plural(unknownFill.length, 'box', 'boxes')}`] : []),

@@ -32,7 +32,7 @@ export const WaysToStart = ({
         <span className="flex items-baseline justify-between gap-3">
           <strong className="text-[14px]">{title}</strong>
           <span className="shrink-0 text-[14px] font-bold">
-            {isRough && plan.measures.guessed === 0 ? 'about ' : ''}
+            {isRough && plan.measures.guessed + plan.measures.rough.length === 0 ? 'about ' : ''}
             {priceOf(plan)}
           </span>
         </span>

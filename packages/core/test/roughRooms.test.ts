@@ -1,0 +1,72 @@
+import {
+  beginPlace,
+  changeRoom,
+  circuitBegun,
+  customerSum,
+  estimate,
+  findPlans,
+  newJob,
+  orderLines,
+  reviewJob,
+  roughRooms,
+  standardStock,
+  wireAll,
+  type Job,
+  type JobId,
+} from '../src/index.js';
+
+const STEM = 'hall-begun';
+const hall = (): Job => {
+  const begun = beginPlace(newJob('rough' as JobId, 'Rough', standardStock()), {
+    ...{ place: 'hall', stem: STEM, name: 'Hall', power: 'panel' as const },
+  });
+  return {
+    ...begun,
+    routing: { ...begun.routing, panel: { level: null, at: { x: -60, y: 0, z: 60 } } },
+  };
+};
+const circuit = circuitBegun(STEM);
+const measured = (job: Job): Job =>
+  job.rooms.reduce((made, { id }) => changeRoom(made, id, { rough: false }), job);
+
+const orderOf = (job: Job) => {
+  const { job: planned, wiring, compiled } = reviewJob(wireAll(job));
+  const { takeOff, cuts, labour } = estimate(planned, wiring, compiled);
+  return orderLines(planned, { takeOff, cuts, labour });
+};
+
+test('of a room that nobody has measured nothing is called proved, and its sums are about so much, until somebody says that it is', () => {
+  const job = hall();
+  expect(job.rooms.map(({ rough }) => rough)).toEqual([true]);
+  const rough = findPlans(job, circuit);
+  expect(rough.candidates.length).toBeGreaterThan(2);
+  expect(rough.profiles.filter(({ proved }) => proved)).toEqual([]);
+  expect(rough.profiles[0]?.unproved).toEqual(['Nobody has measured Hall yet.']);
+  expect(rough.notes).toContain(
+    'Nobody has measured Hall yet: lengths there are those of an everyday place. Correct its walls on the layout, and say that it is measured.',
+  );
+  const sure = findPlans(measured(job), circuit);
+  expect(sure.profiles[0]?.proved).toBe(true);
+  // It is the same search: only the word hangs on it.
+  expect(sure.candidates.map(({ measures }) => measures.cost)).toEqual(
+    rough.candidates.map(({ measures }) => measures.cost),
+  );
+  const [ordered, orderedSure] = [orderOf(job), orderOf(measured(job))];
+  expect([ordered.rough, orderedSure.rough]).toEqual([job.rooms.map(({ id }) => id), []]);
+  expect(customerSum(job, ordered, { price: 0 }, 0).about).toBe(true);
+  expect(customerSum(job, orderedSure, { price: 0 }, 0).about).toBe(false);
+});
+
+test('rooms that no cable of the circuit meets, and those that were measured, are not spoken of', () => {
+  const job = hall();
+  const boxes = job.boxes.map(({ id }) => id);
+  expect(roughRooms(job, boxes)).toEqual(job.rooms.map(({ id }) => id));
+  expect(roughRooms(job, [])).toEqual([]);
+  expect(roughRooms(measured(job), boxes)).toEqual([]);
+  // A place that is begun in a room that is there takes its walls as they are.
+  const [room] = job.rooms;
+  const second = beginPlace(measured(job), {
+    ...{ place: 'room', stem: 'second', name: 'Second', power: 'panel' as const, into: room?.id ?? null },
+  });
+  expect(second.rooms.map(({ rough }) => rough)).toEqual([false]);
+});
