@@ -100,6 +100,18 @@ test('what two tell otherwise of one box is no merge, and that box is named', ()
   expect(clashes).toBeGreaterThan(15);
 });
 
+test('a wiring that one took away and of which the other told something is no merge, and nothing is lost in silence', () => {
+  const [box] = boxes;
+  if (!box) throw new Error('no box');
+  const gone: Job = { ...yard, wirings: yard.wirings.filter(({ id }) => id !== thereOf(yard).id) };
+  const moved = [...Array(8).keys()]
+    .map((n) => told(yard, box, n, 3 * n + 1))
+    .find((job) => otherwise(yard, job).size > 0);
+  if (!moved) throw new Error('nothing can be told');
+  expect(merge(yard, moved, gone).kind).toBe('clash');
+  expect(merge(yard, gone, moved).kind).toBe('clash');
+});
+
 test('a box that one signed as seen and of which the other told otherwise is no merge; a cable counts at both its ends', () => {
   const { id, wiring, certainty } = thereOf(yard);
   const cable = wiring.cables.find(({ from, to }) => boxes.includes(from as BoxId) && boxes.includes(to));

@@ -34,7 +34,7 @@ export const ungroundedParts = (wiring: Wiring, parts: Parts, compiled: Compiled
 };
 
 /**
- * Metal boxes and straps that a ground reaches, and only by the screws of a device: whoever takes that device out takes the ground of the box
+ * Metal boxes that a ground reaches, and only by the screws of a device: whoever takes that device out takes the ground of the box
  * with it, so 250.148(C) asks for a connection of the box itself.
  */
 export const groundedByYokeAlone = (wiring: Wiring, parts: Parts, compiled: Compiled): BoxId[] => {
@@ -45,7 +45,7 @@ export const groundedByYokeAlone = (wiring: Wiring, parts: Parts, compiled: Comp
     wiring.landings.flatMap(({ terminal }) => ('box' in terminal ? [terminal.box] : [])),
   );
   return Object.entries(wiring.boxes)
-    .filter(([, chosen]) => bondOf(parts.stock, chosen) !== null)
+    .filter(([, chosen]) => bondOf(parts.stock, chosen) === 'metal')
     .map(([id]) => id as BoxId)
     .filter((id) => !ungrounded.has(id) && !landedOn.has(id));
 };

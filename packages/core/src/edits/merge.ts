@@ -55,6 +55,8 @@ const inOrder = (merged: Job, first: Job, second: Job): Job => {
 
 /** A wiring that both have changed, by its id: put together box by box, or what both tell of the same box. */
 interface Wirings {
+  /** Those of which both have told something. */
+  ids: Set<string>;
   merged: WiringDoc[];
   clashes: Clash[];
 }
@@ -72,10 +74,11 @@ const wiringsOf = (
       changes.flatMap(({ entity, id, field }) => (entity === 'wirings' && !WHOLE.has(field) ? [id] : [])),
     );
   const byThem = told(others);
-  const found: Wirings = { merged: [], clashes: [] };
+  const found: Wirings = { ids: new Set(), merged: [], clashes: [] };
   for (const id of told(own)) {
     const [was, now, other] = [base, mine, theirs].map((job) => job.wirings.find((one) => one.id === id));
     if (!byThem.has(id) || !was || !now || !other) continue;
+    found.ids.add(id);
     const both = mergeDocument(theirs, was, now, other);
     if (both.ok) found.merged.push(both.document);
     else {
@@ -102,7 +105,7 @@ export const merge = (base: Job, mine: Job, theirs: Job): Merged => {
   for (const one of others) known.set(thingOf(one), [...(known.get(thingOf(one)) ?? []), one]);
   const clashing = new Map<string, { mine: FieldChange[]; theirs: FieldChange[] }>();
   for (const one of own) {
-    if (one.entity === 'wirings' && !WHOLE.has(one.field) && known.has(thingOf(one))) continue;
+    if (one.entity === 'wirings' && wirings.ids.has(one.id)) continue;
     const against = (known.get(thingOf(one)) ?? []).filter((other) => clash(one, other));
     if (against.length === 0) continue;
     const both = clashing.get(thingOf(one)) ?? { mine: [], theirs: [] };

@@ -288,6 +288,23 @@ export const electricalCases: RuleCases = {
     passes: [
       ['a steel box as planned', steel(single)],
       [
+        'a plastic box whose strap the screws of its switch ground',
+        rewired(
+          changed(jobOf(single), (job) => ({
+            ...job,
+            stock: job.stock.map((one) =>
+              one.kind === 'box' && !one.metal && one.id.startsWith('wall-')
+                ? { ...one, groundingStrap: true }
+                : one,
+            ),
+          })),
+          (wiring) => ({
+            ...wiring,
+            landings: wiring.landings.filter(({ terminal }) => !('box' in terminal)),
+          }),
+        ),
+      ],
+      [
         'the tail of the switch left out: its screws ground it',
         rewired(steel(single), (wiring) => ({
           ...wiring,
