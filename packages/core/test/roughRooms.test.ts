@@ -7,6 +7,7 @@ import {
   findPlans,
   newJob,
   orderLines,
+  planAll,
   reviewJob,
   roughRooms,
   standardStock,
@@ -45,6 +46,9 @@ test('of a room that nobody has measured nothing is called proved, and its sums 
   expect(rough.notes).toContain(
     'Nobody has measured Hall yet: lengths there are those of an everyday place. Correct its walls on the layout, and say that it is measured.',
   );
+  // Nor where all circuits are planned together.
+  expect(planAll(job, [circuit]).parts[0]?.unsure).toEqual(['Nobody has measured Hall yet.']);
+  expect(planAll(measured(job), [circuit]).parts).toMatchObject([{ proved: true, unsure: [] }]);
   const sure = findPlans(measured(job), circuit);
   expect(sure.profiles[0]?.proved).toBe(true);
   // It is the same search: only the word hangs on it.

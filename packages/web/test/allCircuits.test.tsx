@@ -39,7 +39,7 @@ test('what is known of circuits planned together is said as it is', () => {
   const job = yard();
   const part = (more: Partial<PlannedPart>): PlannedPart => ({
     circuits: ['landing-lights', 'slip-light'] as CircuitId[],
-    ...{ proved: true, gap: 0, turns: 1, failed: [], leftOut: false },
+    ...{ proved: true, gap: 0, turns: 1, failed: [], leftOut: false, unsure: [] },
     ...more,
   });
   expect(sayPart(job, part({}))).toMatch(/: least by cost and judgement, together, proved\.$/);
@@ -47,6 +47,9 @@ test('what is known of circuits planned together is said as it is', () => {
     /: the best found, together, at most 3\.2 % above the least\.$/,
   );
   expect(sayPart(job, part({ proved: false, gap: 0 }))).not.toContain('proved');
+  // What rests on something that nobody knows is not called proved.
+  const unsure = sayPart(job, part({ unsure: ['Nobody has measured Hall yet.'] }));
+  expect(unsure).toMatch(/: the best found, together\. Nobody has measured Hall yet\.$/);
   expect(sayPart(job, part({ leftOut: true }))).toMatch(/proved\. Some ways are not tried/);
   const failed = sayPart(job, part({ proved: false, gap: null, failed: ['slip-light'] as CircuitId[] }));
   expect(failed).toMatch(/cannot be wired as asked\.$/);

@@ -2,6 +2,7 @@ import type { Job } from '../model/job.js';
 import { isCutShort } from '../search/notTried.js';
 import type { NotTried, SearchResult } from '../search/found.js';
 import type { Candidate } from './candidates.js';
+import type { Measures } from './measures.js';
 import { valueBy, type ProfileId } from './profiles.js';
 import { listed } from '../words/lists.js';
 import { placeName, sayUnmeasured } from '../words/places.js';
@@ -41,6 +42,26 @@ const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
   }
 };
 
+/** What a plan rests on that nobody knows: then the word proved is not used of it. */
+export const sayUnsure = (
+  job: Job,
+  { unknownFill, guessed, rough }: Pick<Measures, 'unknownFill' | 'guessed' | 'rough'>,
+): string[] => [
+  ...(unknownFill.length > 0
+    ? [
+        `Nobody can say how full ${listed(unknownFill.map((box) => placeName(job, box)))} ${unknownFill.length > 1 ? 'are' : 'is'}.`,
+      ]
+    : []),
+  ...(guessed > 0
+    ? [
+        guessed > 1
+          ? `The length of ${guessed} of its runs is a guess.`
+          : 'The length of one of its runs is a guess.',
+      ]
+    : []),
+  ...(rough.length > 0 ? [`${sayUnmeasured(job, rough)}.`] : []),
+];
+
 /**
  * The proof of a search, held against the plans as they are wired. It stays with the plan that was searched for; where that
  * rests on something unknown, violates the code, or another that does either comes to less, the word is not used.
@@ -64,19 +85,7 @@ export const proofOf = (
     ...(plan ? [] : ['What was found cannot be wired as the job stands.']),
     ...result.notTried.filter((one) => isCutShort([one])).map((one) => sayNotTried(job, one)),
     ...(plan && plan.measures.violations > 0 ? ['It violates the code.'] : []),
-    ...(plan && unknownOf(plan).length > 0
-      ? [
-          `Nobody can say how full ${listed(unknownOf(plan).map((box) => placeName(job, box)))} ${unknownOf(plan).length > 1 ? 'are' : 'is'}.`,
-        ]
-      : []),
-    ...(plan && plan.measures.guessed > 0
-      ? [
-          plan.measures.guessed > 1
-            ? `The length of ${plan.measures.guessed} of its runs is a guess.`
-            : 'The length of one of its runs is a guess.',
-        ]
-      : []),
-    ...(plan && plan.measures.rough.length > 0 ? [`${sayUnmeasured(job, plan.measures.rough)}.`] : []),
+    ...(plan ? sayUnsure(job, plan.measures) : []),
     ...violating.slice(0, 1).map(({ letter }) => `Plan ${letter} comes to less, and violates the code.`),
     ...unknown
       .slice(0, 1)

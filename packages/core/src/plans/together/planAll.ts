@@ -5,8 +5,9 @@ import { findCircuit } from '../../model/lookup.js';
 import { NO_CONSTRAINTS } from '../../search/orders.js';
 import { choiceOf } from '../../search/search.js';
 import { leastSaid } from '../leastSaid.js';
-import { withChoice } from '../measures.js';
+import { measureWired, withChoice } from '../measures.js';
 import { bestWithNeutrals } from '../neutralsChosen.js';
+import { sayUnsure } from '../proof.js';
 import { everySwitch } from '../profiles.js';
 import { aloneOf, leastOfBox, placesOf, sharedBy, withoutChoices } from './alone.js';
 import { jointly, mayBeProved, type Joint } from './jointly.js';
@@ -25,6 +26,8 @@ export interface Part {
   failed: CircuitId[];
   /** Some ways are not tried, as a return run where an old cable ends; the list of plans of each circuit tells which. */
   leftOut: boolean;
+  /** What they rest on that nobody knows, in a sentence each: then nothing is called proved. */
+  unsure: string[];
 }
 
 export interface PlannedAll {
@@ -122,6 +125,7 @@ const planPart = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boole
     failed,
     turns,
     leftOut,
+    unsure: [],
     ...more,
   });
   if (wired.length < 2)
@@ -152,6 +156,16 @@ const planPart = (job: Job, circuits: readonly CircuitId[], mayGoOn: () => boole
   return { job: said(whole), parts: [part({ proved: joint.proved, gap })] };
 };
 
+/** What the circuits of a part rest on that nobody knows, as they are wired now. */
+const unsureOf = (job: Job, { circuits, failed }: Part): string[] => {
+  const measures = circuits.filter((id) => !failed.includes(id)).flatMap((id) => measureWired(job, id) ?? []);
+  return sayUnsure(job, {
+    unknownFill: [...new Set(measures.flatMap(({ unknownFill }) => unknownFill))],
+    guessed: measures.reduce((sum, { guessed }) => sum + guessed, 0),
+    rough: [...new Set(measures.flatMap(({ rough }) => rough))],
+  });
+};
+
 /**
  * Wires these circuits as a master would choose, but for those that stand. Those whose boxes touch are planned together, the others stay as they are chosen. `onProgress`
  * gets what is planned after each part.
@@ -169,8 +183,9 @@ export const planAll = (
   const planned = circuits.filter((id) => !standing.has(id));
   for (const part of touchingCircuits(job, planned)) {
     if (!mayGoOn()) break;
-    const found = planPart(soFar.job, part, mayGoOn);
-    soFar = { job: found.job, parts: [...soFar.parts, ...found.parts] };
+    const { job: made, parts } = planPart(soFar.job, part, mayGoOn);
+    const told = parts.map((one) => ({ ...one, unsure: unsureOf(made, one) }));
+    soFar = { job: made, parts: [...soFar.parts, ...told] };
     onProgress?.(soFar);
   }
   return soFar;

@@ -23,7 +23,10 @@ const isSame = (a: Job['choices'], b: Job['choices']): boolean => {
 };
 
 /** What is known of circuits that were planned together, in a sentence. */
-export const sayPart = (job: Job, { circuits, failed, proved, gap, leftOut }: PlannedPart): string => {
+export const sayPart = (
+  job: Job,
+  { circuits, failed, proved, gap, leftOut, unsure }: PlannedPart,
+): string => {
   const wired = circuits.filter((id) => !failed.includes(id));
   const together = wired.length > 1 ? ', together' : '';
   const said =
@@ -31,13 +34,14 @@ export const sayPart = (job: Job, { circuits, failed, proved, gap, leftOut }: Pl
       ? []
       : [
           `${listed(wired.map((id) => nameOf(job, id)))}: ${
-            proved
+            proved && unsure.length === 0
               ? `least by cost and judgement${together}, proved`
               : `the best found${together}${gap === null || gap === 0 ? '' : `, at most ${Math.max(0.1, gap).toFixed(1)} % above the least`}`
           }.`,
         ];
   return [
     ...said,
+    ...(wired.length > 0 ? unsure : []),
     ...(leftOut ? ['Some ways are not tried; the plans of each circuit tell which.'] : []),
     ...(failed.length > 0
       ? [`${listed(failed.map((id) => nameOf(job, id)))} cannot be wired as asked.`]

@@ -14,9 +14,9 @@ export const InTruck = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
     <section aria-label="In the truck">
       <h3 className="text-[15px] font-bold">In the truck</h3>
       <p className="text-[13px] text-quiet">
-        Counts under “Buy least” alone: a foot that is there costs {truckShare} % of its price, as far as it
-        reaches; all circuits of the job cut from it, the others first. Whether a piece is long enough for its
-        run is to be seen in the truck.
+        The order leaves it out; among the ways it counts under “Buy least” alone: a foot that is there costs{' '}
+        {truckShare} % of its price, as far as it reaches; all circuits of the job cut from it, the others
+        first. Whether a piece is long enough for its run is to be seen in the truck.
       </p>
       <ul className="mt-1.5 grid gap-x-4 gap-y-2 sm:grid-cols-2">
         {cables.map(({ id, name }) => {
