@@ -74,18 +74,6 @@ test('a fault is looked for by keys alone: handles flipped, the breaker put off,
   await sound(page);
 });
 
-test('what works and would not pass is judged rule by rule', async ({ page }) => {
-  await begin(page, /^6 Two three-ways, power at the light/, 'Judge it');
-  await expect(page.getByRole('checkbox').nth(3)).toBeVisible();
-  await sound(page);
-  await page.getByRole('checkbox').first().check();
-  await page.getByRole('button', { name: 'So I judge it' }).click();
-  await expect(
-    page.getByRole('list', { name: 'What an inspector says' }).getByRole('listitem').first(),
-  ).toBeVisible();
-  await sound(page);
-});
-
 test('wires are told apart by keys alone, put on record by name, and found on the sheet after a reload', async ({
   page,
 }) => {
@@ -214,20 +202,6 @@ test.describe('on a telephone', () => {
     await page.getByRole('button', { name: 'Why?' }).tap();
     await page.getByRole('button', { name: 'Show one way' }).tap();
     await expect(page.getByText(/any other that works is as good/)).toBeVisible();
-    await sound(page);
-  });
-
-  test('a box is sized, and its lines are shown', async ({ page }) => {
-    await page.goto('/practice');
-    await page.getByRole('button', { name: 'Size it', exact: true }).tap();
-    await page
-      .getByRole('region', { name: 'Size it' })
-      .getByRole('button', { name: /^1 Single-pole/ })
-      .tap();
-    await page.getByLabel(/^Cubic inches needed/).fill('12');
-    await page.getByLabel(/^Cubic inches needed/).blur();
-    await page.getByRole('button', { name: 'It fits' }).tap();
-    await expect(page.getByRole('region', { name: 'How it comes out' }).getByRole('table')).toBeVisible();
     await sound(page);
   });
 });

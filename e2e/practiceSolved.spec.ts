@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import {
   BUILT,
@@ -177,6 +178,7 @@ for (const [kind, way] of Object.entries(solve)) {
   for (const hands of [POINTER, KEYS])
     test(`${kind}: solved by ${hands.name}`, async ({ page }) => {
       await way(page, hands);
+      if (hands === POINTER) expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
     });
   test.describe('with a finger', () => {
     test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
