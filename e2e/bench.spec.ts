@@ -146,9 +146,7 @@ for (const [what, path, width, height] of [
   ['the bench', '/jobs/heron-yard/circuits/ropewalk-lights', 1280, 800],
   ['a new circuit', '/jobs/heron-yard/start', 1280, 800],
   ['the layout', '/jobs/heron-yard/circuits/long-shed-lights/layout', 1280, 800],
-  ['the layout on a tablet', '/jobs/heron-yard/circuits/galley-lights/layout', 820, 1180],
   ['the layout on a telephone', '/jobs/heron-yard/circuits/long-shed-lights/layout', 390, 844],
-  ['the runs on a tablet', '/jobs/heron-yard/circuits/long-shed-lights/runs', 820, 1180],
   ['the runs on a telephone', '/jobs/heron-yard/circuits/winch-lights/runs', 390, 844],
   ['the bench on a telephone', '/jobs/heron-yard/circuits/ropewalk-lights', 390, 844],
 ] as const)
