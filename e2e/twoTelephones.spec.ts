@@ -48,6 +48,8 @@ test('one holds the handles and one watches the lamp: both see the next move, an
   for (const page of [hand, eye]) await page.getByRole('button', { name: 'A device was changed' }).tap();
   const asks = (page: Page) =>
     page.getByText('What do the loads do?').or(page.getByText(/^Open .* and pull nothing apart yet\.$/));
+  const moves = (page: Page) =>
+    page.getByText(/^(Move the handle at .* to |Open .* and pull nothing apart yet)/).allTextContents();
   await expect(asks(eye)).toBeVisible();
   await expect(asks(hand)).toHaveText(await asks(eye).innerText());
   await eye
@@ -55,6 +57,12 @@ test('one holds the handles and one watches the lamp: both see the next move, an
     .or(eye.getByRole('button', { name: 'Something is otherwise' }))
     .tap();
   await expect(seen(hand)).toHaveCount(4);
+  // What is asked next goes on from where the other has left the handles.
+  await expect(async () => {
+    const [one, other] = await Promise.all([eye, hand].map((page) => moves(page)));
+    expect(one).not.toEqual([]);
+    expect(other).toEqual(one);
+  }).toPass();
   await hand.context().close();
   await eye.context().close();
 });

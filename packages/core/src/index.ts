@@ -35,6 +35,7 @@ export {
   devicesByGang,
   luminairesInBox,
   luminairesOfGroup,
+  roughRooms,
   slotsInBox,
   slotsOfGroup,
 } from './model/lookup.js';
@@ -300,7 +301,6 @@ export {
 } from './materials/boxRows.js';
 export { cautionsAt } from './steps/cautions.js';
 export { jacketOf, type Jacket } from './words/jackets.js';
-export { roughRooms } from './model/lookup.js';
 export { placeName, placeTag, sayRough } from './words/places.js';
 export { LIVE as LIVE_CAUTION } from './words/cautions.js';
 export { cableTold, cableWord, isUntoldFeed } from './words/cables.js';

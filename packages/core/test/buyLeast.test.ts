@@ -177,14 +177,14 @@ test('without cable in the truck it is no profile; with some a plan is best at i
   const best = set.candidates.find(({ letter }) => letter === profile?.letter);
   if (!best) throw new Error('nothing buys least');
   const value = valueBy('buyLeast', best.measures) ?? NaN;
-  expect(value).toBe(best.measures.cost - best.measures.fromTruck);
+  expect(value).toBe(best.measures.cost - best.measures.savedByTruck);
   // The cable in the truck serves the other circuits of the job first.
   const others = baselineOf(held, id);
   expect(others.inTruck.get(THREE)).toBeLessThan(300);
   const three = best.measures.cable.find(({ article }) => article === THREE)?.feet ?? 0;
   const price = held.stock.find(({ id: one }) => one === THREE)?.price ?? 0;
   const reached = Math.min(three, others.inTruck.get(THREE) ?? 0);
-  expect(best.measures.fromTruck).toBeCloseTo(0.8 * price * reached, 0);
+  expect(best.measures.savedByTruck).toBeCloseTo(0.8 * price * reached, 0);
   for (const { measures, findings } of set.candidates)
     if (findings.every(({ severity }) => severity !== 'violation') && profile?.proved)
       expect(value).toBeLessThanOrEqual((valueBy('buyLeast', measures) ?? NaN) + 5_000);

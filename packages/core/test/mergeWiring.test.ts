@@ -43,6 +43,15 @@ const told = (job: Job, box: BoxId, which: number, where: number): Job => {
 const otherwise = (a: Job, b: Job): Set<string> =>
   placesChanged(partsOf(thereOf(a), a), partsOf(thereOf(b), b));
 
+/** The first that can be told otherwise of a box. */
+const toldOtherwise = (box: BoxId): Job => {
+  const found = [...Array(8).keys()]
+    .map((n) => told(yard, box, n, 3 * n + 1))
+    .find((job) => otherwise(yard, job).size > 0);
+  if (!found) throw new Error('nothing can be told');
+  return found;
+};
+
 const number = fc.nat({ max: 10_000 });
 
 test('taken apart and put together again it is the same document', () => {
@@ -104,10 +113,7 @@ test('a wiring that one took away and of which the other told something is no me
   const [box] = boxes;
   if (!box) throw new Error('no box');
   const gone: Job = { ...yard, wirings: yard.wirings.filter(({ id }) => id !== thereOf(yard).id) };
-  const moved = [...Array(8).keys()]
-    .map((n) => told(yard, box, n, 3 * n + 1))
-    .find((job) => otherwise(yard, job).size > 0);
-  if (!moved) throw new Error('nothing can be told');
+  const moved = toldOtherwise(box);
   expect(merge(yard, moved, gone).kind).toBe('clash');
   expect(merge(yard, gone, moved).kind).toBe('clash');
 });
@@ -126,10 +132,7 @@ test('a box that one signed as seen and of which the other told otherwise is no 
         : one,
     ),
   };
-  const moved = [...Array(8).keys()]
-    .map((n) => told(yard, near, n, 3 * n + 1))
-    .find((job) => otherwise(yard, job).size > 0);
-  if (!moved) throw new Error('nothing can be told');
+  const moved = toldOtherwise(near);
   expect(merge(yard, signed, moved).kind).toBe('clash');
   // What a save has changed says at which box.
   expect(sayDifference(yard, moved)).toEqual([
@@ -149,15 +152,10 @@ test('a box that one signed as seen and of which the other told otherwise is no 
         : one,
     ),
   };
-  const elsewhere = [...Array(8).keys()]
-    .map((n) => told(yard, far, n, 3 * n + 1))
-    .find((job) => otherwise(yard, job).size > 0);
-  if (!elsewhere) throw new Error('nothing can be told');
+  const elsewhere = toldOtherwise(far);
   expect(merge(yard, measured, elsewhere).kind).toBe('clash');
   const third = boxes.find((box) => box !== near && box !== far);
   if (!third) throw new Error('no third box');
-  const other = [...Array(8).keys()]
-    .map((n) => told(yard, third, n, 3 * n + 1))
-    .find((job) => otherwise(yard, job).size > 0);
-  expect(other && merge(yard, measured, other).kind).toBe('merged');
+  const other = toldOtherwise(third);
+  expect(merge(yard, measured, other).kind).toBe('merged');
 });

@@ -9,11 +9,14 @@ import {
   orderLines,
   planAll,
   reviewJob,
+  PANEL,
   roughRooms,
+  setRunFact,
   standardStock,
   wireAll,
   type Job,
   type JobId,
+  type Place,
 } from '../src/index.js';
 
 const STEM = 'hall-begun';
@@ -61,12 +64,22 @@ test('of a room that nobody has measured nothing is called proved, and its sums 
   expect(customerSum(job, orderedSure, { price: 0 }, 0).about).toBe(false);
 });
 
-test('rooms that no cable of the circuit meets, and those that were measured, are not spoken of', () => {
+test('a run that was measured along its way hangs on no wall; a room that no cable meets is not spoken of', () => {
   const job = hall();
-  const boxes = job.boxes.map(({ id }) => id);
-  expect(roughRooms(job, boxes)).toEqual(job.rooms.map(({ id }) => id));
+  const rooms = job.rooms.map(({ id }) => id);
+  const [from, to] = job.boxes.map(({ id }) => id);
+  if (!from || !to) throw new Error('no two boxes');
+  expect(roughRooms(job, [{ from, to, lengthSource: 'estimated' }])).toEqual(rooms);
+  expect(roughRooms(job, [{ from, to, lengthSource: 'measured' }])).toEqual([]);
   expect(roughRooms(job, [])).toEqual([]);
-  expect(roughRooms(measured(job), boxes)).toEqual([]);
+  expect(roughRooms(measured(job), [{ from, to, lengthSource: 'estimated' }])).toEqual([]);
+  // With every run of it measured a plan is proved, whatever the room.
+  const places: Place[] = [PANEL, ...job.boxes.map(({ id }) => id)];
+  const pairs = places.flatMap((a, i) => places.slice(i + 1).map((b) => [a, b] as const));
+  const paced = pairs.reduce((made, [a, b]) => setRunFact(made, a, b, { length: 120 }), job);
+  const { profiles, notes } = findPlans(paced, circuit);
+  expect(profiles[0]).toMatchObject({ proved: true, unproved: [] });
+  expect(notes.join()).not.toContain('measured Hall');
   // A place that is begun in a room that is there takes its walls as they are.
   const [room] = job.rooms;
   const second = beginPlace(measured(job), {

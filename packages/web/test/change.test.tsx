@@ -11,6 +11,7 @@ import {
 } from '@amber/core';
 import { ChangePanel, useChange } from '../src/panels/change/ChangePanel.js';
 import { ChangeParts } from '../src/panels/change/ChangeParts.js';
+import { Outcome } from '../src/panels/change/Outcome.js';
 import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { show } from './support/page.js';
 import { fakeServer } from './support/server.js';
@@ -232,5 +233,26 @@ test('a run that is measured between old boxes is kept with the job when the cha
   fireEvent.click(screen.getByRole('button', { name: 'Plan it this way' }));
   expect(made[0]?.job.runFacts).toContainEqual(
     expect.objectContaining({ between: ['stair-foot', 'stair-ceiling'], length: 240 }),
+  );
+});
+
+test('what a change costs in a room that nobody has measured is about so much, and says so', () => {
+  const job = yard();
+  const outcome = leastChange(job, { kind: 'removeSwitch', slot: 'stair-head-slot' as never });
+  if (!outcome.ok) throw new Error(outcome.refusal.title);
+  const [room] = job.rooms;
+  const { measures } = outcome.value;
+  const shown = (rough: typeof measures.rough) => {
+    const value = { ...outcome.value, measures: { ...measures, rough } };
+    const { container, unmount } = show(<Outcome value={value} />);
+    const said = container.textContent ?? '';
+    unmount();
+    return said;
+  };
+  expect(shown([])).toMatch(/^\$\d/);
+  const about = shown(room ? [room.id] : []);
+  expect(about).toMatch(/^about \$\d/);
+  expect(about).toContain(
+    `Nobody has measured ${room?.name} yet: lengths there are those of an everyday place.`,
   );
 });

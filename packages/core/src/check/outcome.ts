@@ -1,4 +1,5 @@
 import type { Job } from '../model/job.js';
+import { roughRooms } from '../model/lookup.js';
 import { findingKey, type Finding } from '../code/rule.js';
 import { estimate } from '../materials/estimate.js';
 import type { TakeOff } from '../materials/takeOff.js';
@@ -93,7 +94,9 @@ export const outcomeOf = (before: JobReview, after: JobReview): Outcome => {
     come: more(before.findings, after.findings),
     cost: unknown === '' ? is.cost - was.cost : null,
     unknown,
-    about: otherwise.some(({ lengthSource }) => lengthSource === 'guessed'),
+    about:
+      otherwise.some(({ lengthSource }) => lengthSource === 'guessed') ||
+      roughRooms(after.job, otherwise).length > 0,
     minutes: is.labour.minutes - was.labour.minutes,
     takeOff: takeOffDifference(was.takeOff, is.takeOff),
     boxes: boxesThatDiffer(before.wiring, after.wiring),

@@ -20,11 +20,7 @@ export const mergeDocument = (
   theirs: WiringDoc,
 ): MergedDocument => {
   if (!isSame(restOf(mine), restOf(theirs))) return { ok: false, at: [] };
-  const [before, own, others] = [base, mine, theirs].map((one) => partsOf(one, job)) as [
-    ReturnType<typeof partsOf>,
-    ReturnType<typeof partsOf>,
-    ReturnType<typeof partsOf>,
-  ];
+  const [before, own, others] = [partsOf(base, job), partsOf(mine, job), partsOf(theirs, job)];
   const [byMe, byThem] = [placesChanged(before, own), placesChanged(before, others)];
   const apart = placesChanged(own, others);
   const at = [...byMe].filter((place) => byThem.has(place) && apart.has(place));

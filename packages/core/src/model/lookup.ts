@@ -161,9 +161,19 @@ export const roomOfBox = (job: Job, id: string): RoomId | null => {
   return findGroup(job, standing?.group)?.room ?? null;
 };
 
-/** Rooms in which some boxes stand and which nobody has measured: each length there is about so. */
-export const roughRooms = (job: Job, boxes: Iterable<string>): RoomId[] => {
+/**
+ * Rooms that nobody has measured and from whose walls the length of some of these new cables is taken: each such length is about so. One that was
+ * measured along its way hangs on no wall.
+ */
+export const roughRooms = (
+  job: Job,
+  cables: Iterable<{ from: string; to: string; lengthSource: Cable['lengthSource'] }>,
+): RoomId[] => {
   if (!job.rooms.some(({ rough }) => rough)) return [];
-  const rooms = new Set<string | null>([...boxes].map((box) => roomOfBox(job, box)));
+  const rooms = new Set<string | null>(
+    [...cables]
+      .filter(({ lengthSource }) => lengthSource === 'estimated')
+      .flatMap(({ from, to }) => [roomOfBox(job, from), roomOfBox(job, to)]),
+  );
   return job.rooms.filter(({ id, rough }) => rough && rooms.has(id)).map(({ id }) => id);
 };

@@ -224,9 +224,6 @@ export const orderLines = (
     unpriced: lines.filter(({ price }) => price === null).map(({ name }) => name),
     unmeasured: takeOff.unmeasured.filter((cable) => isIn(part, cable)),
     guessed: mine.filter(({ lengthSource }) => lengthSource === 'guessed').map(({ cable }) => cable),
-    rough: roughRooms(
-      job,
-      mine.flatMap(({ from, to }) => [from, to]),
-    ),
+    rough: roughRooms(job, mine),
   };
 };

@@ -29,8 +29,8 @@ export interface Measures {
   cost: number;
   material: number;
   minutes: number;
-  /** What of the cost is not paid anew, as its cable is in the truck: what remains is the value of the profile that buys least. */
-  fromTruck: number;
+  /** What of the cost does not count where plans are weighed by what has to be bought, as that cable is in the truck. */
+  savedByTruck: number;
   /** New cable of the circuit, as it is cut. */
   cable: { article: ArticleId; name: string; feet: number }[];
   feet: number;
@@ -260,17 +260,14 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       cost: all.cost - baseline.cost,
       material: all.material - baseline.material,
       minutes: all.minutes - baseline.minutes,
-      fromTruck: all.savedByTruck - baseline.savedByTruck,
+      savedByTruck: all.savedByTruck - baseline.savedByTruck,
       cable: [...byArticle].map(([article, feet]) => ({
         article,
         feet,
         name: articleOf(job.stock, 'cable', article).name,
       })),
       feet: [...byArticle.values()].reduce((sum, feet) => sum + feet, 0),
-      rough: roughRooms(
-        job,
-        fresh.flatMap(({ from, to }) => [from, to]),
-      ),
+      rough: roughRooms(job, fresh),
       guessed: fresh.filter(({ lengthSource }) => lengthSource === 'guessed').length,
       runs: choice?.runs.length ?? 0,
       boxes: boxes.length,

@@ -30,7 +30,11 @@ export const notesOf = (job: Job, circuit: CircuitId): string[] => {
 
 /** Rooms of the circuit as an everyday place begins with them. */
 const roughNotes = (job: Job, circuit: CircuitId): string[] => {
-  const rooms = roughRooms(job, boxesOfCircuit(job, circuit));
+  const boxes = boxesOfCircuit(job, circuit);
+  const runs = boxes.flatMap((from, i) =>
+    boxes.slice(i + 1).map((to) => ({ from, to, ...runLength(job, from, to) })),
+  );
+  const rooms = roughRooms(job, runs);
   return rooms.length === 0
     ? []
     : [`${sayRough(job, rooms)} Correct its walls on the layout, and say that it is measured.`];

@@ -77,14 +77,14 @@ export const profileOf = (id: ProfileId): Profile =>
 
 /** What a profile makes small, as a plan measures it; null for one that does not do what it asks. */
 export const valueBy = (profile: ProfileId, measures: Measures): number | null => {
-  const { cost, feet, minutes, fromTruck, tightest, neutrals, judged } = measures;
+  const { cost, feet, minutes, savedByTruck, tightest, neutrals, judged } = measures;
   switch (profile) {
     case 'mastersChoice':
       return cost + priceOfPlan(judged);
     case 'leastCost':
       return cost;
     case 'buyLeast':
-      return cost - fromTruck;
+      return cost - savedByTruck;
     case 'roomiest':
       return tightest && -tightest.left;
     case 'neutrals':

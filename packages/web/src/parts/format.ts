@@ -21,6 +21,14 @@ export const moment = (iso: string): string =>
 export const sayMaker = ({ by, device }: { by: string; device: string }): string =>
   [by === '' ? '' : `by ${by}`, device === '' ? '' : `on ${device}`].filter(Boolean).join(' ');
 
+/** Who made a save, on what and when, as far as that was told. */
+export const sayMade = (made: { at: string; by: string; device: string }): string =>
+  [sayMaker(made), moment(made.at)].filter(Boolean).join(', ');
+
+/** Before a sum that rests on lengths that nobody has measured. */
+export const aboutWord = ({ guessed, rough }: { guessed: number; rough: readonly unknown[] }): string =>
+  guessed + rough.length > 0 ? 'about ' : '';
+
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 

@@ -3,7 +3,7 @@ import type { Clash, Job, StoredJob } from '@amber/core';
 import { useAppDispatch } from '../store/store.js';
 import { keptMine, tookTheirs } from '../store/jobSlice.js';
 import { jobPath } from '../parts/paths.js';
-import { moment, sayMaker } from '../parts/format.js';
+import { sayMade, sayMaker } from '../parts/format.js';
 import { Button } from '../parts/ui.js';
 import { keepAsNew } from './keepAsNew.js';
 
@@ -34,9 +34,7 @@ export const ConflictBar = ({
       <p className="min-w-60 flex-1">
         <strong>This job was saved elsewhere meanwhile</strong> (revision {current.revision}
         {current.document.name === job.name ? '' : `, “${current.document.name}”`}
-        {current.made
-          ? `, ${[sayMaker(current.made), moment(current.made.at)].filter(Boolean).join(', ')}`
-          : ''}
+        {current.made ? `, ${sayMade(current.made)}` : ''}
         ). What you changed here is kept.
       </p>
       {clashes && clashes.length > 0 ? (

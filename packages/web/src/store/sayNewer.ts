@@ -1,5 +1,5 @@
 import { sayDifference, type Job, type StoredJob } from '@amber/core';
-import { moment, sayMaker } from '../parts/format.js';
+import { sayMade } from '../parts/format.js';
 
 /** So many changes are told; the rest is in the history. */
 const TOLD = 4;
@@ -9,7 +9,7 @@ export const sayNewer = (before: Job, { document: after, made }: StoredJob): str
   const all = sayDifference(before, after);
   const more = all.length - TOLD;
   return [
-    `Somebody else saved this job${made ? ` (${[sayMaker(made), moment(made.at)].filter(Boolean).join(', ')})` : ''}, and it is shown as it is now. Look again before you work on.`,
+    `Somebody else saved this job${made ? ` (${sayMade(made)})` : ''}, and it is shown as it is now. Look again before you work on.`,
     ...all.slice(0, TOLD),
     ...(more > 0 ? [`And ${more} more: see History.`] : []),
   ].join('\n');

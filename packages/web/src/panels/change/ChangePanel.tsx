@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { dollars, type Circuit, type Job, type LeastChange } from '@amber/core';
-import { plural } from '../../parts/format.js';
+import { aboutWord, plural } from '../../parts/format.js';
 import { Button, SafetyNote, SeverityMark } from '../../parts/ui.js';
 import { changeOf, startOf, type ChangeDraft } from './draft.js';
 import { Outcome } from './Outcome.js';
@@ -99,7 +99,10 @@ export const ChangePanel = ({
                 onClick={() => setWay(i)}
                 className="min-h-11 rounded-md border border-line px-3 py-1.5 text-left text-[14px] hover:bg-rail aria-pressed:border-ink aria-pressed:bg-rail"
               >
-                <strong>{dollars(one.cost.cost)}</strong>{' '}
+                <strong>
+                  {aboutWord(one.measures)}
+                  {dollars(one.cost.cost)}
+                </strong>{' '}
                 {i > 0 ? 'another way' : one.partial ? 'the least found' : 'the least change'}
                 {one.lookFirst.length > 0 ? ', if it is as is usual' : ''}: {sayWay(job, one)}
               </button>

@@ -1,5 +1,5 @@
-import { dollars, wiringOrEmpty, type Finding, type LeastChange } from '@amber/core';
-import { plural } from '../../parts/format.js';
+import { dollars, sayRough, wiringOrEmpty, type Finding, type LeastChange } from '@amber/core';
+import { aboutWord, plural } from '../../parts/format.js';
 import { SEVERITY_WORD, SeverityMark } from '../../parts/ui.js';
 import { ChangeParts, Part } from './ChangeParts.js';
 
@@ -23,13 +23,16 @@ const Asks = ({ findings }: { findings: readonly Finding[] }) => (
 
 /** What a change comes to: the price first, then what is different, and what the code asks then. */
 export const Outcome = ({ value }: { value: LeastChange }) => {
-  const { job, cost, asks } = value;
+  const { job, cost, measures, asks } = value;
   const verify = asks.filter((one) => one.severity === 'verify');
   const graver = asks.filter((one) => one.severity !== 'verify');
   return (
     <div className="flex flex-col gap-2.5">
       <p>
-        <strong className="text-[18px]">{dollars(cost.cost)}</strong>{' '}
+        <strong className="text-[18px]">
+          {aboutWord(measures)}
+          {dollars(cost.cost)}
+        </strong>{' '}
         <span className="text-[13.5px] text-quiet">
           {value.together ? 'together with what is planned already; ' : ''}
           {value.lookFirst.length > 0 ? 'if it is as is usual; ' : ''}
@@ -37,6 +40,9 @@ export const Outcome = ({ value }: { value: LeastChange }) => {
           {value.luminaires.length > 0 ? '; the luminaire not counted' : ''}
         </span>
       </p>
+      {measures.rough.length > 0 ? (
+        <p className="text-[14px] font-semibold text-caution">{sayRough(job, measures.rough)}</p>
+      ) : null}
       {value.partial ? (
         <p className="text-[13.5px] text-quiet">
           There are more ways than were tried: it is the least that was found.

@@ -9,7 +9,6 @@ import {
   groupsOfCircuit,
   addCircuit,
   addGroup,
-  changeRoom,
   layoutFaults,
   withoutGroup,
   type Circuit,
@@ -28,6 +27,7 @@ import { NameInput } from '../../parts/inputs.js';
 import { Button, controlLook, Field, Select, SeverityMark } from '../../parts/ui.js';
 import { LevelsPanel } from './LevelsPanel.js';
 import { RoutingFields } from './PanelForm.js';
+import { RoughRooms } from './RoughRooms.js';
 import { factsOfCircuit, SiteFacts } from './SiteFacts.js';
 import { fresh } from '../../parts/fresh.js';
 import type { Pointing, Selected } from './selection.js';
@@ -59,43 +59,6 @@ const Faults = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
           <span>{sentence}</span>
         </button>
       ))}
-    </section>
-  );
-};
-
-/** Rooms that an everyday place began with, to be measured. */
-const Rough = ({ job, pointing }: { job: Job; pointing: Pointing }) => {
-  const edit = useEdit();
-  const rooms = job.rooms.filter(({ rough }) => rough);
-  if (rooms.length === 0) return null;
-  return (
-    <section
-      aria-label="Not measured yet"
-      className="flex flex-col gap-1 rounded-md border-2 border-caution p-2.5 text-[14px]"
-    >
-      <p className="font-semibold">
-        Nobody has measured these yet: they have the walls of an everyday place.
-      </p>
-      <ul>
-        {rooms.map(({ id, name }) => (
-          <li key={id} className="flex flex-wrap items-center gap-x-2">
-            <button
-              type="button"
-              className="min-h-10 min-w-0 flex-1 text-left font-semibold break-words underline"
-              onClick={() => pointing.select({ kind: 'room', id })}
-            >
-              {name}
-            </button>
-            <Button
-              look="bare"
-              aria-label={`${name} is measured`}
-              onClick={() => edit(changeRoom(job, id, { rough: false }), `measures of ${name}`)}
-            >
-              It is measured
-            </Button>
-          </li>
-        ))}
-      </ul>
     </section>
   );
 };
@@ -294,7 +257,7 @@ export const Overview = ({
   return (
     <>
       <Faults job={job} pointing={pointing} />
-      <Rough job={job} pointing={pointing} />
+      <RoughRooms job={job} pointing={pointing} />
       <NotPlaced job={job} pointing={pointing} />
       {[...job.circuits]
         .sort((a, b) => Number(b.id === circuit?.id) - Number(a.id === circuit?.id))

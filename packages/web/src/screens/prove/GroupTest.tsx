@@ -1,9 +1,7 @@
 import { RotateCcw, Search } from 'lucide-react';
-import { useEffect, type RefObject } from 'react';
 import { Link } from 'react-router';
 import { listed, nextMoves, sayBeside, sayPositions, type Positions, type SheetGroup } from '@amber/core';
 import { benchPath } from '../../parts/paths.js';
-import { moment } from '../../parts/format.js';
 import { Button, SeverityMark } from '../../parts/ui.js';
 import { Answer } from './Answer.js';
 import { HandlesNow } from './HandlesNow.js';
@@ -21,7 +19,6 @@ export const GroupTest = ({
   view,
   group,
   positions,
-  takenOver,
   onPositions,
   onFind,
 }: {
@@ -29,8 +26,6 @@ export const GroupTest = ({
   group: SheetGroup;
   /** The handles as they are. */
   positions: Positions;
-  /** Answers that have set the handles here already: one that is taken back does not move them again. */
-  takenOver: RefObject<Set<string>>;
   onPositions: (positions: Positions) => void;
   /** To what looks for the fault. */
   onFind: () => void;
@@ -42,15 +37,6 @@ export const GroupTest = ({
   const tripped = view.trippedAt(group.circuit);
   const left = tried.filter(({ answer }) => isOpen(answer.state)).length;
   const [next] = nextMoves(review, group, positions, (row) => isOpen(stateOf(row).state));
-  // Whoever gave the last answer, on whatever device, left the handles so: the next move goes on from there.
-  const rowOf = new Map(tried.map((one) => [one.answer.record?.id, one]));
-  const last = view.records.flatMap(({ id }) => rowOf.get(id) ?? []).at(-1) ?? null;
-  const lastId = last?.answer.record?.id ?? null;
-  useEffect(() => {
-    if (!last || lastId === null || takenOver.current.has(lastId)) return;
-    takenOver.current.add(lastId);
-    onPositions({ ...positions, ...last.row.positions });
-  }, [last, lastId, takenOver, positions, onPositions]);
   const can = who.electrician !== null;
   const beside = sayBeside(group);
   return (
@@ -101,13 +87,7 @@ export const GroupTest = ({
         ) : next ? (
           <>
             {beside === null ? null : <p className="text-[14.5px]">{beside}</p>}
-            <HandlesNow handles={group.handles} positions={positions} onPositions={onPositions} />
-            {last ? (
-              <p className="text-[13px] text-quiet">
-                As the last answer left them ({last.answer.by === '' ? '' : `${last.answer.by}, `}
-                {moment(last.answer.at)}), or as you set them since. Tap any that stands otherwise.
-              </p>
-            ) : null}
+            <HandlesNow view={view} handles={group.handles} positions={positions} onPositions={onPositions} />
             <div className="rounded-lg border-2 border-ink bg-white p-4">
               {next.moves.length === 0 ? (
                 <p className="text-[18px] leading-snug font-bold">Move nothing: look at it as it is.</p>

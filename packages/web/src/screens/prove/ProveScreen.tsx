@@ -1,5 +1,5 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { Circuit, GroupId, Job } from '@amber/core';
 import { WhoWorksBar } from '../../onRecord/WhoWorks.js';
@@ -51,7 +51,6 @@ export const ProveScreen = ({
   const { sheet, stateOf } = view;
   const positions = useAppSelector((state) => state.wiring.positions);
   const [picked, setPicked] = useState<GroupId | null>(null);
-  const takenOver = useRef(new Set<string>());
   const asks = provePartIn(useLocation().search);
   const [tab, setTab] = useState<number>(asks === null ? SHEET : TAB_OF[asks]);
   const openIn = (id: GroupId) =>
@@ -142,7 +141,6 @@ export const ProveScreen = ({
                 view={view}
                 group={group}
                 positions={positions}
-                takenOver={takenOver}
                 onPositions={(next) => dispatch(positionsSet(next))}
                 onFind={() => setTab(FIND)}
               />

@@ -12,6 +12,8 @@ import {
   type Tried,
 } from '@amber/core';
 import { observedOf } from './find/observed.js';
+import { handlesLeft, type Left } from './handlesLeft.js';
+import { useHandlesLeft } from './useHandlesLeft.js';
 import { useWhoWorks, type WhoWorks } from '../../onRecord/WhoWorks.js';
 import { recorded, retracted } from '../../store/recordSlice.js';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
@@ -31,6 +33,8 @@ export interface ProveView {
   who: WhoWorks;
   records: readonly SiteRecord[];
   waiting: boolean;
+  /** Answers that tell where handles stand, the last one last. */
+  left: readonly Left[];
   stateOf: (asked: Pick<Asked, 'id' | 'hash'>) => Tried;
   /** Names of the groups and points at which the breaker of a circuit tripped: it stands off, and nothing else on it can be tried. */
   trippedAt: (circuit: CircuitId) => string[];
@@ -47,6 +51,8 @@ export const useTried = (review: ReviewedWiring, circuit: CircuitId | null): Pro
   const who = useWhoWorks();
   const by = who.initials.trim();
   const sheet = useMemo(() => sheetOf(review, circuit), [review, circuit]);
+  const left = useMemo(() => handlesLeft(records, sheet), [records, sheet]);
+  useHandlesLeft(left);
   const stateOf = useMemo(
     () => triedStates(records, { id: review.id, planned: review.kind === 'planned' }),
     [records, review],
@@ -88,5 +94,5 @@ export const useTried = (review: ReviewedWiring, circuit: CircuitId | null): Pro
       ),
     [dispatch, job.id, review.id, revision, by],
   );
-  return { review, sheet, who, records, waiting, stateOf, trippedAt, answer, takeBack, sign };
+  return { review, sheet, who, records, waiting, left, stateOf, trippedAt, answer, takeBack, sign };
 };

@@ -8,6 +8,7 @@ import {
   type Job,
   type LaidRun,
 } from '@amber/core';
+import { aboutWord } from '../../parts/format.js';
 import { placeName } from '../../parts/words.js';
 import { isRun } from './PlanOverlay.js';
 import { cutOf, keyOfRun } from './routes.js';
@@ -33,13 +34,14 @@ export const PlanFacts = ({
 }) => {
   const { measures } = plan;
   const { neutrals, fullest, largest, tightest } = measures;
+  const about = aboutWord(measures);
   return (
     <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
       <dl>
-        <Fact name="Material" value={dollars(measures.material)} />
+        <Fact name="Material" value={`${about}${dollars(measures.material)}`} />
         <Fact
           name="Work"
-          value={`${Math.round(measures.minutes)} min, ${dollars(measures.cost - measures.material)}`}
+          value={`${about}${Math.round(measures.minutes)} min, ${dollars(measures.cost - measures.material)}`}
         />
         <Fact
           name="New cable"
@@ -48,10 +50,10 @@ export const PlanFacts = ({
             'none'
           }
         />
-        {measures.fromTruck > 0 ? (
+        {measures.savedByTruck > 0 ? (
           <Fact
             name="By buying least"
-            value={`${dollars(measures.cost - measures.fromTruck)}, ${dollars(measures.fromTruck)} off for cable in the truck`}
+            value={`${about}${dollars(measures.cost - measures.savedByTruck)}, ${dollars(measures.savedByTruck)} off for cable in the truck`}
           />
         ) : null}
         <Fact
@@ -82,7 +84,7 @@ export const PlanFacts = ({
         <Fact name="Splices" value={String(measures.splices)} />
         <Fact
           name="By a master’s choice"
-          value={`${dollars(measures.cost + priceOfPlan(measures.judged))}, ${dollars(priceOfPlan(measures.judged))} of it judgement`}
+          value={`${about}${dollars(measures.cost + priceOfPlan(measures.judged))}, ${dollars(priceOfPlan(measures.judged))} of it judgement`}
         />
         {measures.judged.map(({ what, count, each, at }) => (
           <div key={what} className="border-b border-line py-1 pl-4">

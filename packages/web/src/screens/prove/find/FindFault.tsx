@@ -93,6 +93,7 @@ export const FindFault = ({
         ) : null}
         {told?.state === 'looking' && handles.length > 0 ? (
           <HandlesNow
+            view={view}
             handles={handles}
             positions={positions}
             onPositions={(next) => dispatch(positionsSet(next))}
