@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { Positions } from '@amber/core';
+import { ofId, type Positions } from '@amber/core';
 import { useAppDispatch, useAppSelector } from '../../store/store.js';
 import { positionsSet } from '../../store/wiringSlice.js';
 import type { Left } from './handlesLeft.js';
@@ -16,6 +16,9 @@ export const useHandlesLeft = (left: readonly Left[]): void => {
     const fresh = left.filter(({ record }) => !taken.current.has(record.id));
     if (fresh.length === 0) return;
     for (const { record } of fresh) taken.current.add(record.id);
-    dispatch(positionsSet(fresh.reduce<Positions>((all, one) => ({ ...all, ...one.positions }), positions)));
+    const told = fresh.reduce<Positions>((all, one) => ({ ...all, ...one.positions }), {});
+    // Whoever answers here has set them already: what is reckoned out of them is not reckoned again.
+    const isSet = Object.entries(told).every(([id, position]) => (ofId(positions, id) ?? 0) === position);
+    if (!isSet) dispatch(positionsSet({ ...positions, ...told }));
   }, [left, positions, dispatch]);
 };
