@@ -3,7 +3,7 @@ import { newJob, standardStock, tickStates, type About, type JobId, type SiteRec
 import { jobsApi } from '../src/server/api.js';
 import { keptHere } from '../src/server/kept.js';
 import { createStore, type Store } from '../src/store/store.js';
-import { opened } from '../src/store/jobSlice.js';
+import { newsHeard, opened } from '../src/store/jobSlice.js';
 import { recorded, recordsHere, retracted } from '../src/store/recordSlice.js';
 import { fakeBrowser, openTab } from './support/browser.js';
 import { fakeServer, pass, type Sent } from './support/server.js';
@@ -116,6 +116,77 @@ test('what was acknowledged stands among the records that the list knows, once',
   expect((await asked).data).toEqual([]);
   expect(jobsApi.endpoints.records.select('j')(store.getState()).data).toEqual([record]);
   asked.unsubscribe();
+});
+
+describe('what the server tells of', () => {
+  const made = (id: string): SiteRecord => ({
+    ...{ id, kind: 'tick', version: 1, body: {}, retracts: null, by: 'JS', at: '2026-01-05T10:00:00.000Z' },
+    about: about(id),
+  });
+  const tell = (records: number) =>
+    store.dispatch(newsHeard({ id: 'j', news: { revision: 1, gone: false, records, others: [] } }));
+  const known = () => {
+    const { data } = jobsApi.endpoints.records.select('j')(store.getState());
+    const here = recordsHere(data ?? [], store.getState().records.pending, 'j');
+    return here.map(({ id }) => id);
+  };
+  const gets = () => sent.filter((one) => one.method === 'GET');
+
+  test('is asked for, and an answer from before something was put on record here does not take it away', async () => {
+    const asked = store.dispatch(jobsApi.endpoints.records.initiate('j'));
+    await pass(0);
+    gets()[0]?.answer(200, { records: [] });
+    await pass(0);
+    tell(1);
+    await pass(0);
+    expect(gets()).toHaveLength(2);
+    const { id } = tick('a');
+    await pass(0);
+    posts()[0]?.answer(201, { id });
+    await pass(0);
+    gets()[1]?.answer(200, { records: [made('theirs')] });
+    await pass(0);
+    expect(known()).toEqual(['theirs', id]);
+    asked.unsubscribe();
+  });
+
+  test('while it is asked for is asked for again, in the order in which the server has it', async () => {
+    const asked = store.dispatch(jobsApi.endpoints.records.initiate('j'));
+    await pass(0);
+    tell(1);
+    await pass(0);
+    tell(2);
+    await pass(0);
+    // The page's own question is waited for, and may be as old as it.
+    expect(gets()).toHaveLength(1);
+    gets()[0]?.answer(200, { records: [] });
+    await pass(0);
+    tell(3);
+    await pass(0);
+    expect(gets()).toHaveLength(2);
+    gets()[1]?.answer(200, { records: [made('a'), made('c')] });
+    await pass(0);
+    expect(gets()).toHaveLength(3);
+    gets()[2]?.answer(200, { records: [made('a'), made('b'), made('c')] });
+    await pass(0);
+    expect(known()).toEqual(['a', 'b', 'c']);
+    tell(3);
+    await pass(0);
+    expect(gets()).toHaveLength(3);
+    asked.unsubscribe();
+  });
+
+  test('and could not be had is asked for when the server tells it again', async () => {
+    tell(2);
+    await pass(0);
+    gets()[0]?.vanish();
+    await pass(0);
+    tell(2);
+    await pass(0);
+    gets()[1]?.answer(200, { records: [made('a'), made('b')] });
+    await pass(0);
+    expect(gets()).toHaveLength(2);
+  });
 });
 
 test('what a closed tab left behind is sent when the job is opened again, in this tab or another', async () => {

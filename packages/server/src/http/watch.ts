@@ -128,20 +128,21 @@ export class JobWatch {
         select: { id: true, revision: true, deletedAt: true },
         where: { id: In(jobs) },
       }),
-      this.#source.query<{ job: string; last: number }[]>(
-        'SELECT job_id AS job, MAX(`row`) AS last FROM records WHERE job_id IN (?) GROUP BY job_id',
+      // Counted, since of two that are added at once the later row may be there before the earlier.
+      this.#source.query<{ job: string; many: number }[]>(
+        'SELECT job_id AS job, COUNT(*) AS many FROM records WHERE job_id IN (?) GROUP BY job_id',
         [jobs],
       ),
       this.#presence.of(jobs),
     ]);
     const head = new Map(heads.map((one) => [one.id, one]));
-    const last = new Map(records.map((one) => [one.job, Number(one.last)]));
+    const many = new Map(records.map((one) => [one.job, Number(one.many)]));
     for (const listener of listeners) {
       const one = head.get(listener.job);
       const news: JobNews = {
         revision: one?.revision ?? null,
         gone: one === undefined || one.deletedAt !== null,
-        records: last.get(listener.job) ?? 0,
+        records: many.get(listener.job) ?? 0,
         others: (present.get(listener.job) ?? []).filter(({ editor }) => editor !== listener.editor),
       };
       const said = JSON.stringify(news);

@@ -14,7 +14,8 @@ import {
   type RevisionHead,
   type SiteRecord,
 } from '@amber/core';
-import { createApi, fakeBaseQuery } from '@reduxjs/toolkit/query/react';
+import { current } from '@reduxjs/toolkit';
+import { copyWithStructuralSharing, createApi, fakeBaseQuery } from '@reduxjs/toolkit/query/react';
 import { ask, type Failed } from './client.js';
 
 export interface JobPage {
@@ -170,6 +171,12 @@ export const jobsApi = createApi({
       queryFn: async (id) => {
         const answer = await ask(CONTRACT.records, { ids: { id } });
         return answer.kind === 'ok' ? { data: answer.value.records } : { error: answer };
+      },
+      // Records are added and never taken away: an answer that was on its way while one was put on record here is not all there is.
+      merge: (held, asked) => {
+        const before = current(held);
+        const ids = new Set(asked.map((one) => one.id));
+        return copyWithStructuralSharing(before, [...asked, ...before.filter((one) => !ids.has(one.id))]);
       },
     }),
   }),

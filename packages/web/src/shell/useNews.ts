@@ -1,5 +1,4 @@
 import { useEffect } from 'react';
-import { jobsApi } from '../server/api.js';
 import { listenTo } from '../server/events.js';
 import { newsHeard } from '../store/jobSlice.js';
 import { useAppDispatch } from '../store/store.js';
@@ -12,13 +11,6 @@ export const useNews = (job: string | null): void => {
   const called = initials.trim();
   useEffect(() => {
     if (job === null) return;
-    let records: number | null = null;
-    return listenTo(job, called, (news) => {
-      dispatch(newsHeard({ id: job, news }));
-      // What is first told is what was there when the page asked.
-      if (records !== null && news.records !== records)
-        void dispatch(jobsApi.endpoints.records.initiate(job, { forceRefetch: true, subscribe: false }));
-      records = news.records;
-    });
+    return listenTo(job, called, (news) => dispatch(newsHeard({ id: job, news })));
   }, [job, called, dispatch]);
 };

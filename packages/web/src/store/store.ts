@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
 import { createAutosave } from './autosave.js';
 import { jobReducer } from './jobSlice.js';
+import { createRecordNews } from './recordNews.js';
 import { createRecordQueue } from './recordQueue.js';
 import { createHistoryKeeper } from './keptHistory.js';
 import { createNewer } from './newer.js';
@@ -23,7 +24,13 @@ export const createStore = ({ kept = true }: { kept?: boolean } = {}) =>
     middleware: (defaults) => {
       // Jobs are large and never mutated; checking each one after every action would cost more than it finds.
       const plain = defaults({ immutableCheck: false, serializableCheck: false }).concat(jobsApi.middleware);
-      const keepers = [createAutosave(), createRecordQueue(), createNewer(), createHistoryKeeper()] as const;
+      const keepers = [
+        createAutosave(),
+        createRecordQueue(),
+        createRecordNews(),
+        createNewer(),
+        createHistoryKeeper(),
+      ] as const;
       return kept ? (plain.prepend(...keepers) as unknown as typeof plain) : plain;
     },
   });
