@@ -14,17 +14,17 @@ export const createRecordNews = () => {
   const asking = new Set<string>();
   news.startListening({
     actionCreator: newsHeard,
-    effect: async ({ payload: { id, news: heard } }, api) => {
+    effect: async ({ payload: { id, news: heard } }, { dispatch }) => {
       told.set(id, heard.records);
       if (asking.has(id)) return;
       asking.add(id);
       try {
         for (let count; (count = told.get(id) ?? 0) !== (askedAt.get(id) ?? 0);) {
           // The page's own question may have been answered before the news.
-          await api.dispatch(jobsApi.util.getRunningQueryThunk('records', id) as never);
-          const answer = (await api.dispatch(
-            jobsApi.endpoints.records.initiate(id, { forceRefetch: true, subscribe: false }) as never,
-          )) as { isError: boolean };
+          await dispatch(jobsApi.util.getRunningQueryThunk('records', id));
+          const answer = await dispatch(
+            jobsApi.endpoints.records.initiate(id, { forceRefetch: true, subscribe: false }),
+          );
           // The line to the server is opened anew when it is back, and tells again.
           if (answer.isError) return;
           askedAt.set(id, count);
