@@ -154,7 +154,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     const first = profile === PROFILES[0];
     const onBetter = first ? firstAnswer : undefined;
     const fewer = FIRST_PROFILES.includes(profile) ? limits : atMost(FEWER_STEPS.profile);
-    const result = bestBy(profile, job, circuit, constraints, { ...fewer, onBetter }, baseline);
+    const result = bestBy(profile, job, circuit, constraints, { ...fewer, thorough: FIRST_PROFILES.includes(profile), onBetter }, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
     results.set(profile, result);
     set.profiles = [

@@ -140,6 +140,8 @@ const roomiest = (
     const result = createSearch(job, circuit, { weights, constraints, room: { asked, least } }).least({
       ...limits,
       mostSteps,
+      // How far the last is from the least is no part of what is asked.
+      thorough: false,
     });
     steps += result.steps;
     if (steps > limits.mostSteps) {

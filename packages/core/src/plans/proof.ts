@@ -31,6 +31,8 @@ const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
   switch (what) {
     case 'runs':
       return `More than ${most} cables at ${names} are not tried, though they would fit.`;
+    case 'crowded':
+      return `More than ${most} cables in one box are not tried.`;
     case 'returnRuns':
       return `A return run to ${names} is not tried, as an existing cable ends there.`;
     case 'apart':

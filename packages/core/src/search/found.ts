@@ -15,10 +15,11 @@ export interface Found {
 /** What a search does not try, so that something better may be there: told beside what it finds. */
 export interface NotTried {
   /**
-   * More runs than so many at these boxes, which could hold them; return runs at these; groups that stay apart in these, as a cable lies there; some
+   * More runs than so many at these boxes, which could hold them, so that something better may be there (or in any box: what is shown is shown of the others);
+   * return runs at these; groups that stay apart in these, as a cable lies there; some
    * ways for groups to stay apart in these; a neutral at some of these and not at others.
    */
-  what: 'runs' | 'returnRuns' | 'apart' | 'someApart' | 'someNeutrals';
+  what: 'runs' | 'crowded' | 'returnRuns' | 'apart' | 'someApart' | 'someNeutrals';
   most: number;
   boxes: BoxId[];
 }
@@ -40,6 +41,8 @@ export interface SearchLimits {
   mostSteps: number;
   /** What is no lighter than this is of no interest; nothing is found then, and the bound says that nothing is below. */
   under?: number;
+  /** Where nothing is proved, is the bound to be worked out at length? */
+  thorough?: boolean;
   /** Called with each better arrangement. */
   onBetter?: ((found: Found) => void) | undefined;
   mayGoOn?: () => boolean;

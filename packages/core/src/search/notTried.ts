@@ -42,6 +42,10 @@ export const notTriedBy = (tables: PriceTables, space: OrderSpace): NotTried[] =
   ];
 };
 
+/** The same of what is not proved: its gap is told of what is tried, whatever more runs at one box would be. */
+export const ofWhatIsTried = (notTried: readonly NotTried[]): NotTried[] =>
+  notTried.map((one) => (one.what === 'runs' ? { ...one, what: 'crowded', boxes: [] } : one));
+
 /** Is something better possible that the bound knows nothing of? A return run that is not tried is told beside the proof. */
 export const isCutShort = (notTried: readonly NotTried[]): boolean =>
   notTried.some((one) => one.what === 'runs');

@@ -8,7 +8,7 @@ import { toPlan } from '../model/toPlan.js';
 import { largeBound } from './bounds/largeBound.js';
 import { searchLarge } from './descent/largeSearch.js';
 import { MOST_CLASSES } from './prices/loadCodes.js';
-import { notTriedBy } from './notTried.js';
+import { notTriedBy, ofWhatIsTried } from './notTried.js';
 import { entriesOf, MOST_NODES, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
 import { priceTablesOf, type PriceTables } from './prices/priceTables.js';
 
@@ -41,7 +41,7 @@ const isExact = ({ groups, feeds, boxesFor, returnsFor, count }: OrderSpace): bo
 /** Best found without proof, with a bound. */
 const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
   const entries = entriesOf(space);
-  const notTried = notTriedBy(tables, space);
+  const notTried = ofWhatIsTried(notTriedBy(tables, space));
   return {
     entries,
     least: ({ entry = null, mostSteps, under = Infinity, onBetter, mayGoOn = () => true }) => {
@@ -58,6 +58,8 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
   };
 };
 
+/** A round of the bound of a circuit of twenty places takes as long as so many steps of the exact search. */
+const STEPS_OF_A_ROUND = 16_000;
 /** A tree that is priced whole takes about so many steps of the exact search. */
 const STEPS_OF_A_TREE = 100;
 
@@ -72,10 +74,27 @@ export const createSearch = (asked: Job, circuit: Circuit, options: SearchOption
     options.pricedApart,
   );
   const space = orderSpaceOf(job, circuit, options.constraints);
-  const search = isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space);
+  const search = thorough(
+    tables,
+    space,
+    isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space),
+  );
   const room = options.room?.asked;
   return room === undefined ? search : keepingRoom(search, room);
 };
+
+/** Where nothing is proved, and it is asked for, the bound is worked out at length. */
+const thorough = (tables: PriceTables, space: OrderSpace, search: Search): Search => ({
+  ...search,
+  least: (limits) => {
+    const result = search.least(limits);
+    const best = Math.min(result.best?.weight ?? Infinity, limits.under ?? Infinity);
+    if (!limits.thorough || result.proved || result.bound >= best || best === Infinity) return result;
+    const rounds = Math.round(limits.mostSteps / STEPS_OF_A_ROUND);
+    const bound = Math.min(best, largeBound(tables, space, { weight: best, rounds }));
+    return { ...result, bound: Math.max(result.bound, bound) };
+  },
+});
 
 /** What is found says how much room its boxes are to keep free, as that is not what the job asks for. */
 const keepingRoom = (search: Search, room: number): Search => ({

@@ -60,18 +60,19 @@ export const dualAscent = (weights: readonly Float64Array[], nodes: readonly num
 
 /**
  * The same for a tree that has these nodes and one at least of each group: a place of its own stands for a group, into which every one of the
- * group leads for nothing and out of which nothing leads.
+ * group leads, for nothing or for what it costs to reach the group by it, and out of which nothing leads.
  */
 export const groupAscent = (
   weights: readonly Float64Array[],
   nodes: readonly number[],
   groups: readonly (readonly number[])[],
+  reaching: (group: number, node: number) => number = () => 0,
 ): number => {
   const n = weights.length;
   const wider = [
     ...weights.map((row, from) =>
       Float64Array.from({ length: n + groups.length }, (_, to) =>
-        to < n ? (row[to] ?? Infinity) : groups[to - n]?.includes(from) ? 0 : Infinity,
+        to < n ? (row[to] ?? Infinity) : groups[to - n]?.includes(from) ? reaching(to - n, from) : Infinity,
       ),
     ),
     ...groups.map(() => new Float64Array(n + groups.length).fill(Infinity)),

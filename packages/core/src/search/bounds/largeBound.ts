@@ -6,11 +6,12 @@ import { permutations } from '../../model/permutations.js';
 import { junctionsOf, type OrderSpace } from '../orders.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import { settle } from '../problem.js';
-import { FORCED, runPricesOf } from '../prices/runPrices.js';
+import { runPricesOf } from '../prices/runPrices.js';
 import { shortest, spanningPairs } from './graphs.js';
 import { nodePricesOf } from '../prices/nodePrices.js';
+import { decomposedBound } from './decomposition.js';
 import { dualAscent, groupAscent } from './dualAscent.js';
-import { lineAt, lineUnder } from './lines.js';
+import { lineAt, lineUnder, unforced } from './lines.js';
 import type { Offer } from '../prices/prices.js';
 import type { RunLine } from './spans.js';
 import { turnedSlopes } from './subgradient.js';
@@ -40,7 +41,7 @@ const devicesOf = ({ job, weights }: PriceTables, { groups, chains, fit }: Order
   }, 0);
 };
 
-/** A weight that no arrangement is below, with power by one feed, worked out without trying any order or tree. */
+/** A weight that no arrangement is below, with power by one feed, less its devices; worked out without trying any order or tree. */
 const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => {
   const { job, circuit } = tables;
   const boxes = space.boxesFor(feed);
@@ -55,13 +56,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
   };
   const settled = settle(job, circuit, boxes, order, space.fit(space.chains.first));
   const runs = runPricesOf(tables, settled);
-  const offered = boxes.map((_, a) =>
-    boxes.map((__, b) => {
-      const offers = a === b ? [] : runs.offers(a, b);
-      const forced = offers.some((one) => one.cost < -FORCED / 2);
-      return offers.map((one) => ({ ...one, cost: one.cost + (forced ? FORCED : 0) }));
-    }),
-  );
+  const offered = boxes.map((_, a) => boxes.map((__, b) => (a === b ? [] : unforced(runs.offers(a, b)))));
   const at = (wanted: readonly BoxId[]) => [
     ...new Set(wanted.map((box) => boxes.indexOf(box)).filter((node) => node >= 0)),
   ];
@@ -136,12 +131,12 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
       );
     return join + nets;
   };
-  // Through boxes that may be left out no line begins below nothing, as the least tree is known well only of such.
+  // No line begins below nothing: boxes that are several nodes may be joined by several runs, and where boxes may be left out the least tree is
+  // known well only of such.
   const flattest = (offers: readonly Offer[]) => Math.min(...offers.map(({ most, cost }) => cost / most));
-  const turned = under((offers, a, b) => {
-    const slope = slopes[a]?.[b] ?? 0;
-    return lineAt(offers, optional.size > 0 ? Math.max(0, Math.min(slope, flattest(offers))) : slope);
-  });
+  const turned = under((offers, a, b) =>
+    lineAt(offers, Math.max(0, Math.min(slopes[a]?.[b] ?? 0, flattest(offers)))),
+  );
   const runsLeast = Math.max(under(lineUnder), turned === Infinity || Number.isNaN(turned) ? 0 : turned);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
   // What a luminaire is joined to is the same in every order of the switches, and a box in which nothing may stay apart is one node in all.
@@ -157,9 +152,26 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     const isNew = tables.background.idle(box) === 0 && box !== feed.at && boxes.length > 1;
     return sum + station.opening + (isNew ? station.atLeast(narrowest, 1) : station.atLeast(0, 0));
   }, 0);
-  return runsLeast + stations + devicesOf(tables, space) + (feed.at === PANEL ? Math.min(...homes) : 0);
+  return runsLeast + stations + (feed.at === PANEL ? Math.min(...homes) : 0);
 };
 
-/** The least over the feeds. */
-export const largeBound = (tables: PriceTables, space: OrderSpace): number =>
-  Math.max(0, Math.min(...space.feeds.map((feed) => boundOf(tables, space, feed))));
+/**
+ * A weight that no arrangement is below, over all feeds. Where it is told the weight of the best that is known, it takes so many rounds more and tells more
+ * (`decomposition.ts`); a box with more runs than are tried at one is then left out.
+ */
+export const largeBound = (
+  tables: PriceTables,
+  space: OrderSpace,
+  best?: { weight: number; rounds: number },
+): number => {
+  const devices = devicesOf(tables, space);
+  const each = space.feeds.map((feed) =>
+    Math.max(
+      boundOf(tables, space, feed),
+      best === undefined
+        ? -Infinity
+        : decomposedBound(tables, space, feed, best.weight - devices, best.rounds),
+    ),
+  );
+  return Math.max(0, Math.min(...each) + devices);
+};

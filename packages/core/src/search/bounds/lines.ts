@@ -1,6 +1,7 @@
 import type { BoxId } from '../../model/ids.js';
 import type { RunLine } from './spans.js';
 import type { Offer } from '../prices/prices.js';
+import { FORCED } from '../prices/runPrices.js';
 
 /** The line of a slope that touches the prices of all cables that may go there from below, and at how many nets it does. */
 export const lineAt = (offers: readonly Offer[], each: number): (RunLine & { touching: number }) | null => {
@@ -24,6 +25,12 @@ export const lineUnder = (offers: readonly Offer[]): RunLine | null => {
   }
   each = Number.isFinite(each) ? each : 0;
   return { base: from - 2 * each, each };
+};
+
+/** The cables that may go somewhere, priced as if no run had to go there: what is taken off for one that is forced is put back. */
+export const unforced = (offers: readonly Offer[]): Offer[] => {
+  const forced = offers.some(({ cost }) => cost < -FORCED / 2);
+  return offers.map((one) => ({ ...one, cost: one.cost + (forced ? FORCED : 0) }));
 };
 
 /** The name of a run from one box to another. */

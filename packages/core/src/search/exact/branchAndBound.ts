@@ -5,7 +5,7 @@ import { tryLikely } from '../descent/incumbents.js';
 import type { Found, Search } from '../found.js';
 import { searchLarge } from '../descent/largeSearch.js';
 import { entriesOf, ordersOf, withNeutrals, type OrderCase, type OrderSpace } from '../orders.js';
-import { isCutShort, notTriedBy } from '../notTried.js';
+import { isCutShort, notTriedBy, ofWhatIsTried } from '../notTried.js';
 import { PANEL, placeOfNode } from '../../model/ids.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
@@ -215,8 +215,11 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         );
         return boxes.length > 0 ? [{ ...one, boxes }] : [];
       });
-      const isProved = found !== null && bound >= found.weight && !isCutShort(told);
-      return { best: found, bound, proved: isProved, notTried: told, steps };
+      const isAtBound = found !== null && bound >= found.weight;
+      return {
+        ...{ best: found, bound, proved: isAtBound && !isCutShort(told), steps },
+        notTried: isAtBound ? told : ofWhatIsTried(told),
+      };
     },
   };
 };

@@ -1,7 +1,7 @@
 import type { LoadCode } from './loadCodes.js';
+import type { NodeFacts } from './nodeFacts.js';
 import type { NodePrice } from './prices.js';
 import type { PriceTables } from './priceTables.js';
-import type { Station } from './stations.js';
 
 export const FREE: NodePrice = {
   cost: () => 0,
@@ -10,6 +10,7 @@ export const FREE: NodePrice = {
   least: 0,
   leastEntered: 0,
   passing: 0,
+  facts: null,
 };
 
 /** Other work, where a feed goes on beyond the plan: it costs us nothing, and no cable is led on from it. */
@@ -18,23 +19,6 @@ export const endOf = ({ codes }: PriceTables): NodePrice => {
   return { ...FREE, cost: atMostOne, atLeast: atMostOne, costOf: atMostOne };
 };
 
-/** Grounds by cables that come: unbonded, and with the box itself to ground. */
-export interface Grounds {
-  plain: Float64Array;
-  bonded: Float64Array;
-}
-
-/** Conductors of a net class, and what it costs by its ends at a node. */
-export interface ClassFacts {
-  lanes: number;
-  costs: Float64Array;
-  /** The fewest ends that it has there, and how many of them are the feed's. */
-  fewest: number;
-  fed: number;
-  /** It comes with a home run. */
-  home: boolean;
-}
-
 /** At any number of ends the least of that and more: where a net may yet be led on to other boxes. */
 export const orMore = (costs: Float64Array): Float64Array => {
   const least = Float64Array.from(costs);
@@ -42,29 +26,6 @@ export const orMore = (costs: Float64Array): Float64Array => {
     least[ends] = Math.min(least[ends] ?? Infinity, least[ends + 1] ?? Infinity);
   return least;
 };
-
-/** What of a node decides its price; nodes that agree in it share one. */
-export interface NodeFacts {
-  /** Null at a node of a box that has several: box and grounds are priced for all of them together. */
-  station: Station | null;
-  grounds: Grounds | null;
-  /** What it costs before any run comes. */
-  opening: number;
-  classes: ClassFacts[];
-  /** Runs come by new cables alone. */
-  allNew: boolean;
-  /** The fewest cables that come, one from the panel among them, and insulated conductors in them. */
-  fewest: { cables: number; insulated: number };
-  /** What a master thinks of so many new cables here, and of a box with little room. */
-  judged: { cables: (cables: number) => number; tight: number };
-  /**
-   * It is open who gets a neutral: another conductor may come by the same cables, and the box for it may cost less, or have more room left. Then box and
-   * grounds are priced no higher than that.
-   */
-  open: boolean;
-  /** What each spare conductor costs here. A neutral that is not led anywhere yet may take its place. */
-  spare: number;
-}
 
 /** The least of a table from one number of ends to another. */
 const lowest = (costs: Float64Array, from: number, to: number): number => {
@@ -155,5 +116,6 @@ export const priceOf = (tables: PriceTables, facts: NodeFacts): NodePrice => {
     least: leastOf(tables, summed, 0),
     leastEntered: leastOf(tables, summed, 1),
     passing: lowest(passing, 2, passing.length - 1),
+    facts,
   };
 };

@@ -7,7 +7,8 @@ import type { PriceTables } from './priceTables.js';
 import type { Settled } from '../problem.js';
 import { NOTHING_HOOKED, type Hooked } from './splices.js';
 import { bonding, byScrews, hook } from './hooks.js';
-import { endOf, FREE, orMore, priceOf, type Grounds, type NodeFacts } from './nodePrice.js';
+import type { Grounds, NodeFacts } from './nodeFacts.js';
+import { endOf, FREE, orMore, priceOf } from './nodePrice.js';
 import { judgingOf } from './judging.js';
 
 /** What stands in each box by the order of the switches: which device at which step, and who gets a neutral. */

@@ -1,5 +1,6 @@
 import type { CableArticle } from '../../model/articles.js';
 import type { LoadCode } from './loadCodes.js';
+import type { NodeFacts } from './nodeFacts.js';
 
 /** One node of a settled arrangement: what it costs under a load. */
 export interface NodePrice {
@@ -14,6 +15,8 @@ export interface NodePrice {
   leastEntered: number;
   /** No less than a net costs that only passes through, for each of its conductors. */
   passing: number;
+  /** What the price is made of; null for what costs nothing. */
+  facts: NodeFacts | null;
 }
 
 /** A cable that may go somewhere: the most nets that it carries, and its cost. */
