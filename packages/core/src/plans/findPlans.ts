@@ -153,8 +153,15 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     if (!mayGoOn()) break;
     const first = profile === PROFILES[0];
     const onBetter = first ? firstAnswer : undefined;
-    const fewer = FIRST_PROFILES.includes(profile) ? limits : atMost(FEWER_STEPS.profile);
-    const result = bestBy(profile, job, circuit, constraints, { ...fewer, thorough: FIRST_PROFILES.includes(profile), onBetter }, baseline);
+    const isFirst = FIRST_PROFILES.includes(profile);
+    const asked: SearchLimits = {
+      ...(isFirst ? limits : atMost(FEWER_STEPS.profile)),
+      thorough: isFirst,
+      // What is good by one profile is mostly a good beginning by the next.
+      seeds: [...results.values()].flatMap(({ best }) => best ?? []),
+      onBetter,
+    };
+    const result = bestBy(profile, job, circuit, constraints, asked, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
     results.set(profile, result);
     set.profiles = [

@@ -41,6 +41,8 @@ export interface SearchLimits {
   mostSteps: number;
   /** What is no lighter than this is of no interest; nothing is found then, and the bound says that nothing is below. */
   under?: number;
+  /** Good ways by another weighing, to start from; what is proved does not hang on them. */
+  seeds?: readonly Found[];
   /** Where nothing is proved, is the bound to be worked out at length? */
   thorough?: boolean;
   /** Called with each better arrangement. */

@@ -24,7 +24,7 @@ import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
 import { createMemo } from '../model/memo.js';
 import { permutations, product } from '../model/permutations.js';
-import { apartsOf, hasCableOfItsOwn, waysApart } from './nodes.js';
+import { apartsOf, hasCableOfItsOwn, MOST_APART, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
 
 /** What the user has fixed, beside the facts of runs that the job holds. */
@@ -190,6 +190,9 @@ export const demandedEntries = (job: Job, circuit: Circuit): BoxId[] => {
   });
 };
 
+const isFull = (apart: readonly ApartNode[]): boolean =>
+  new Set(apart.map(({ box }) => box)).size >= MOST_APART;
+
 const factorial = (count: number): number => (count < 2 ? 1 : count * factorial(count - 1));
 
 export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraints): OrderSpace => {
@@ -225,6 +228,8 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   );
   const apartOf = createMemo<ApartNode[][]>();
   const apartFor = (feed: Feed) => apart.get(feed.id)?.ways ?? [[]];
+  /** Ways with as many boxes parted as are held at once: beside them no return run is tried, which would part one more. */
+  const fullWays = (feed: Feed) => (returnsFor(feed).length > 0 ? apartFor(feed).filter(isFull) : []);
   const chainings = groups.reduce(
     (product, { group, slots }) =>
       product * (fixed.has(group.id) ? 1 : factorial(Math.min(10, slots.length))),
@@ -242,7 +247,14 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
     apartAt: (feed, box) => apartOf.get([feed.id, box], () => apartsOf(job, circuit, feed, box)),
     barredApart: (['apart', 'someApart'] as const).map((what) => ({
       what,
-      boxes: [...new Set(feeds.flatMap((feed) => apart.get(feed.id)?.barred[what] ?? []))],
+      boxes: [
+        ...new Set(
+          feeds.flatMap((feed) => [
+            ...(apart.get(feed.id)?.barred[what] ?? []),
+            ...(what === 'someApart' ? fullWays(feed).flatMap((way) => way.map(({ box }) => box)) : []),
+          ]),
+        ),
+      ],
     })),
     returnsFor,
     barredReturns: constraints.returnRuns
@@ -278,7 +290,7 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
       const boxes = space.boxesFor(feed);
       return space.apartFor(feed).flatMap((apart) =>
         [null, ...space.returnsFor(feed)]
-          .filter((box) => !apart.some((one) => one.box === box))
+          .filter((box) => box === null || (!isFull(apart) && !apart.some((one) => one.box === box)))
           .flatMap((returnAt) => {
             const far = returnAt === null ? [] : [{ box: returnAt, node: returnPlaceOf(returnAt) }];
             return forcedAtNodes(job, boxes, [...apart, ...far]).map((forcedAt): OrderCase => ({

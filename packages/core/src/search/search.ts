@@ -6,7 +6,7 @@ import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
 import { toPlan } from '../model/toPlan.js';
 import { largeBound } from './bounds/largeBound.js';
-import { searchLarge } from './descent/largeSearch.js';
+import { searchLarge, STEPS_OF_A_TREE } from './descent/largeSearch.js';
 import { MOST_CLASSES } from './prices/loadCodes.js';
 import { notTriedBy, ofWhatIsTried } from './notTried.js';
 import { entriesOf, MOST_NODES, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
@@ -44,13 +44,12 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
   const notTried = ofWhatIsTried(notTriedBy(tables, space));
   return {
     entries,
-    least: ({ entry = null, mostSteps, under = Infinity, onBetter, mayGoOn = () => true }) => {
+    least: ({ entry = null, mostSteps, under = Infinity, seeds, onBetter, mayGoOn = () => true }) => {
       const mayEnter = (box: string) =>
         entries.some((one) => one === box) && (entry === null || box === entry);
       const most = mostSteps / STEPS_OF_A_TREE;
-      const { best, steps } = searchLarge(tables, space, mayEnter, most, mayGoOn, (found) =>
-        onBetter?.(found),
-      );
+      const better = (found: Found) => onBetter?.(found);
+      const { best, steps } = searchLarge(tables, space, mayEnter, most, mayGoOn, better, seeds);
       const found = best && best.weight < under ? best : null;
       const bound = Math.min(largeBound(tables, space), best?.weight ?? Infinity, under);
       return { best: found, bound, proved: false, notTried, steps };
@@ -60,8 +59,6 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
 
 /** A round of the bound of a circuit of twenty places takes as long as so many steps of the exact search. */
 const STEPS_OF_A_ROUND = 16_000;
-/** A tree that is priced whole takes about so many steps of the exact search. */
-const STEPS_OF_A_TREE = 100;
 
 export const createSearch = (asked: Job, circuit: Circuit, options: SearchOptions): Search => {
   const job = toPlan(asked);

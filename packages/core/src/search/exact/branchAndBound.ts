@@ -3,7 +3,7 @@ import { createTreeSearch } from './treeSearch.js';
 import type { Tree } from '../tree.js';
 import { tryLikely } from '../descent/incumbents.js';
 import type { Found, Search } from '../found.js';
-import { searchLarge } from '../descent/largeSearch.js';
+import { searchLarge, STEPS_OF_A_TREE } from '../descent/largeSearch.js';
 import { entriesOf, ordersOf, withNeutrals, type OrderCase, type OrderSpace } from '../orders.js';
 import { isCutShort, notTriedBy, ofWhatIsTried } from '../notTried.js';
 import { PANEL, placeOfNode } from '../../model/ids.js';
@@ -18,6 +18,7 @@ import { raiseSlopes } from '../bounds/subgradient.js';
  * that pays.
  * - `trees`: looked at for the first answer; so many at least, more with each order, and no more than the most.
  * - `likely`: orders that are tried for a better answer.
+ * - `atLast`: trees at most that a descent looks at where the search was cut short.
  * - `turnLines`: the lines under the prices of runs are turned for better bounds.
  * - `raises`: how often a bound is raised first. Of one group the bounds are near enough for once; of several all rise
  *   together, so that what is left open when time is over is little.
@@ -27,12 +28,14 @@ const EFFORT = {
   few: {
     trees: { least: 50, each: 2, most: 100 },
     likely: 0,
+    atLast: 0,
     turnLines: false,
     raises: { alone: 0, several: 4 },
   },
   many: {
     trees: { least: 200, each: 20, most: 1200 },
     likely: 3,
+    atLast: 10_000,
     turnLines: true,
     raises: { alone: 1, several: 4 },
   },
@@ -122,7 +125,7 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
   const notTried = notTriedBy(tables, space);
   return {
     entries,
-    least: ({ entry = null, mostSteps, under = Infinity, onBetter, mayGoOn = () => true }) => {
+    least: ({ entry = null, mostSteps, under = Infinity, seeds = [], onBetter, mayGoOn = () => true }) => {
       /** The same with power entering where it is asked to. */
       const here = (one: Case): Case => ({
         ...one,
@@ -148,8 +151,8 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         entries.some((one) => one === box) && (entry === null || box === entry);
       const { least, each, most } = effort.trees;
       // Where something is known already, the bounds drop most by that.
-      if (under === Infinity)
-        searchLarge(tables, space, mayEnter, Math.min(most, least + each * space.count), mayGoOn, keep);
+      const trees = Math.min(most, least + each * space.count);
+      if (under === Infinity) searchLarge(tables, space, mayEnter, trees, mayGoOn, keep);
       const { cases: every, bounding } = all(best);
       const cases = every.map(here).sort((a, b) => leastBound(a) - leastBound(b));
       tryLikely(bounding, cases, effort.likely, mayGoOn, take);
@@ -204,6 +207,12 @@ export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom =
         else if (open.one.settled.neutralOpen && rest.some(({ one }) => one !== open.one))
           urgent.push(...rest.sort((a, b) => b.bound - a.bound));
         else rest.forEach(wait);
+      }
+      // Where time was short a descent may find more. Last, since a good answer at the start makes for small steps.
+      if (left.length > 0) {
+        const more = Math.min(effort.atLast, mostSteps / STEPS_OF_A_TREE);
+        const from = [...seeds, ...(best ? [best as Found] : [])];
+        searchLarge(tables, space, mayEnter, more, mayGoOn, keep, from);
       }
       const found = best as Found | null;
       const bound = Math.min(weight(), ...left.map((one) => one.bound));
