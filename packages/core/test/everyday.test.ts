@@ -122,6 +122,14 @@ describe('an everyday place', () => {
     const fed = beginPlace(empty(), { place: 'hall', stem: 'p', name: 'Hall', power: 'junction' });
     expect([fed, begun('hall')].map(({ circuits }) => circuits[0]?.purpose)).toEqual(['unknown', 'lighting']);
     const off = begun('lightOff');
+    // Its breaker is not called as the new room is: nobody is sent to the panel with that name.
+    expect(off.circuits[0]?.name).toBe('Existing circuit at a receptacle');
+    expect(there.circuits[0]?.name).toBe('Existing circuit at a luminaire');
+    const thereFromPanel = beginPlace(empty(), {
+      ...{ place: 'hall', stem: 'p', name: 'Hall', isThere: true, power: 'panel' },
+    });
+    expect(thereFromPanel.circuits[0]?.name).toBe('Existing circuit, Hall');
+    expect(begun('hall').circuits[0]?.name).toBe(begun('hall').rooms[0]?.name);
     expect(off.feeds).toMatchObject([{ at: 'p-source', tap: 'receptacle', source: 'unknown' }]);
     expect(off.boxes.filter(({ work }) => work === 'existing').map(({ name }) => name)).toEqual([
       'Receptacle',

@@ -27,7 +27,7 @@ export interface PlaceAsked {
   place: EverydayId;
   /** Every id begins with it, so that the same question makes the same job. */
   stem: string;
-  /** What its first room is called, and with it the circuit. */
+  /** What its first room is called, and with it a circuit that is new. */
   name: string;
   /** Inches, from wall to wall; those of the place where they are left out. */
   width?: number;
@@ -173,11 +173,17 @@ const boxIn = (
 
 /** Height of a receptacle above the floor, inches. */
 const RECEPTACLE = 16;
-const SOURCES: Record<Exclude<EverydayPower, 'panel'>, { name: string; height: number | null }> = {
-  receptacle: { name: 'Receptacle', height: RECEPTACLE },
-  switch: { name: 'Switch that is there', height: 48 },
-  luminaire: { name: 'Luminaire that is there', height: null },
-  junction: { name: 'Junction that is there', height: null },
+interface Source {
+  name: string;
+  height: number | null;
+  /** What its circuit is called until somebody reads the directory of the panel: its breaker bears another name than the new room. */
+  circuit: string;
+}
+const SOURCES: Record<Exclude<EverydayPower, 'panel'>, Source> = {
+  receptacle: { name: 'Receptacle', height: RECEPTACLE, circuit: 'Existing circuit at a receptacle' },
+  switch: { name: 'Switch that is there', height: 48, circuit: 'Existing circuit at a switch' },
+  luminaire: { name: 'Luminaire that is there', height: null, circuit: 'Existing circuit at a luminaire' },
+  junction: { name: 'Junction that is there', height: null, circuit: 'Existing circuit at a junction' },
 };
 
 /** The wall on which a box that is there stands at first: the one across from the first door. */
@@ -262,7 +268,15 @@ export const beginPlace = (asked: Job, question: PlaceAsked): Job => {
   const { job: withPlan, rooms } = withRooms(asked, place, question);
   const { job: doored, doors } = withDoors(withPlan, place, question, rooms);
   const [main = ids.room(0)] = rooms;
-  const name = numbered(question.name, namesOf(asked.circuits));
+  const power = question.power ?? place.power;
+  const isThere = question.isThere === true;
+  const called =
+    power !== 'panel'
+      ? SOURCES[power].circuit
+      : isThere
+        ? `Existing circuit, ${question.name}`
+        : question.name;
+  const name = numbered(called, namesOf(asked.circuits));
   const groups = place.groups.map((group, i) =>
     newGroup({
       id: ids.group(i),
@@ -272,8 +286,6 @@ export const beginPlace = (asked: Job, question: PlaceAsked): Job => {
       room: rooms[group.room] ?? main,
     }),
   );
-  const power = question.power ?? place.power;
-  const isThere = question.isThere === true;
   // What else hangs on a circuit that is there is for somebody on site to say: not every one may serve lights.
   const purpose = isThere || power !== 'panel' ? 'unknown' : place.circuit.purpose;
   const begun: Job = {
