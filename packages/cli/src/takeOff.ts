@@ -28,7 +28,7 @@ const sayConductors = (cut: Cut): string =>
 
 const sayCut = (subject: ReviewedWiring, cut: Cut): string[] => {
   const length = cut.length
-    ? `${feetInches(cut.length.cut)} (${cut.lengthSource}: run ${feetInches(cut.length.run)}, allowance ${feetInches(cut.length.allowance)}, in the boxes ${feetInches(cut.length.ends + cut.length.loops)})${cut.lengthSource === 'guessed' ? ' a guess: measure before you cut' : ''}`
+    ? `${feetInches(cut.length.cut)} (${cut.lengthSource}: run ${feetInches(cut.length.run)}, allowance ${feetInches(cut.length.allowance)}, in the boxes ${feetInches(cut.length.ends + cut.length.loops)})${cut.restsOn === 'guessed' ? ' a guess: measure before you cut' : cut.restsOn === 'rough' ? ' by a room that nobody has measured: measure before you cut' : ''}`
     : 'no length: measure it';
   return [
     `  ${placeName(subject, cut.from)} - ${placeName(subject, cut.to)}  ${cut.name}  ${length}`,

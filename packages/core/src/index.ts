@@ -35,6 +35,8 @@ export {
   devicesByGang,
   luminairesInBox,
   luminairesOfGroup,
+  lengthRestOf,
+  type LengthRest,
   roughRooms,
   slotsInBox,
   slotsOfGroup,

@@ -64,6 +64,20 @@ test('of a room that nobody has measured nothing is called proved, and its sums 
   expect(customerSum(job, orderedSure, { price: 0 }, 0).about).toBe(false);
 });
 
+test('each cable to cut says what its length rests on, on its own', () => {
+  const cutsOf = (job: Job) => {
+    const { job: planned, wiring, compiled } = reviewJob(wireAll(job));
+    return estimate(planned, wiring, compiled).cuts;
+  };
+  const rough = cutsOf(hall());
+  expect(new Set(rough.map(({ restsOn }) => restsOn))).toEqual(new Set(['rough']));
+  expect(new Set(cutsOf(measured(hall())).map(({ restsOn }) => restsOn))).toEqual(new Set(['estimated']));
+  const [first] = rough;
+  if (!first) throw new Error('no cut');
+  const paced = cutsOf(setRunFact(hall(), first.from, first.to, { length: first.length?.run ?? 0 }));
+  expect(paced.find(({ from, to }) => from === first.from && to === first.to)?.restsOn).toBe('measured');
+});
+
 test('a run that was measured along its way hangs on no wall; a room that no cable meets is not spoken of', () => {
   const job = hall();
   const rooms = job.rooms.map(({ id }) => id);

@@ -111,7 +111,7 @@ export const brief = (material: Material): Content[] => {
             cuts.map((cut) => [
               ...[numbers.get(cut.cable) ?? 0, cut.name, placeTag(job, cut.from), placeTag(job, cut.to)],
               cut.length
-                ? `${feetInches(cut.length.cut)}${cut.lengthSource === 'guessed' ? ', GUESS' : ''}`
+                ? `${feetInches(cut.length.cut)}${cut.restsOn === 'guessed' ? ', GUESS' : cut.restsOn === 'rough' ? ', ROUGH' : ''}`
                 : 'NO LENGTH',
               ...[tick(), tick()],
             ]),

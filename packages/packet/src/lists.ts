@@ -16,6 +16,7 @@ import { head, paragraph, subhead, table, tick, ticked } from './parts.js';
 const RESTS_ON = {
   measured: 'measured',
   estimated: 'by the plan',
+  rough: 'ROUGH: measure first',
   guessed: 'GUESS: measure first',
   unknown: 'NO LENGTH: measure',
 } as const;
@@ -27,7 +28,7 @@ export const cuts = ({ job, cuts: all, numbers }: Material, first: boolean): Con
     ['No.', 'Cable', 'From', 'To', 'Cut to', 'Length is', 'Cut', 'Pulled'],
     all.map((cut) => [
       ...[numbers.get(cut.cable) ?? 0, cut.name, placeTag(job, cut.from), placeTag(job, cut.to)],
-      ...[cut.length ? feetInches(cut.length.cut) : 'not known', RESTS_ON[cut.lengthSource], tick(), tick()],
+      ...[cut.length ? feetInches(cut.length.cut) : 'not known', RESTS_ON[cut.restsOn], tick(), tick()],
     ]),
     [24, 40, '*', '*', 52, 80, 26, 34],
   ),

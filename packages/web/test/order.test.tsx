@@ -1,7 +1,18 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { judgementSchema, labourSchema, standardStock, usualDefaults, type Job } from '@amber/core';
+import {
+  beginPlace,
+  judgementSchema,
+  labourSchema,
+  newJob,
+  standardStock,
+  usualDefaults,
+  wireAll,
+  type Job,
+  type JobId,
+} from '@amber/core';
 import { OrderScreen } from '../src/screens/order/OrderScreen.js';
+import { edited } from '../src/store/jobSlice.js';
 import { useAppSelector } from '../src/store/store.js';
 import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
@@ -234,4 +245,32 @@ test('markup, contingency and tax are asked and added; the customer sees as much
   expect(screen.queryByText('Material', { selector: 'dt' })).toBeNull();
   fireEvent.click(screen.getByRole('button', { name: 'Every line' }));
   expect(screen.getByText('14/4', { selector: 'dt' })).toBeTruthy();
+});
+
+test('a cable whose length rests on a room that nobody has measured says so where it is cut, and no more once it is measured', () => {
+  const begun = beginPlace(newJob('hall' as JobId, 'Hall', standardStock()), {
+    ...{ place: 'hall', stem: 'p', name: 'Hall', power: 'panel' },
+  });
+  const job = wireAll({
+    ...begun,
+    routing: { ...begun.routing, panel: { level: null, at: { x: -60, y: 0, z: 60 } } },
+  });
+  const { store } = show(<Order />, { job });
+  tab(/^Cut and pull/);
+  const rows = screen.getAllByLabelText(/^Cut: number \d/);
+  const rough = () => screen.queryAllByText('by a room that nobody has measured: measure before you cut');
+  expect(rough()).toHaveLength(rows.length);
+  // One that is measured along its way rests on no wall.
+  const [first] = screen.getAllByLabelText(/^Measured from /);
+  if (!first) throw new Error('no length is asked');
+  fireEvent.change(first, { target: { value: "12'" } });
+  fireEvent.blur(first);
+  expect(rough()).toHaveLength(rows.length - 1);
+  act(() => {
+    const open = jobOf(store);
+    store.dispatch(
+      edited({ ...open, rooms: open.rooms.map((room) => ({ ...room, rough: false })) }, 'measured'),
+    );
+  });
+  expect(rough()).toEqual([]);
 });

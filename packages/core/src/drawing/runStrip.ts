@@ -33,7 +33,6 @@ export interface StripEdge {
   lanes: number;
   /** Inches along the run. */
   length: number | null;
-  lengthSource: Wiring['cables'][number]['lengthSource'];
   existing: boolean;
 }
 
@@ -94,7 +93,6 @@ export const drawStrip = (
           insulated: article.insulated.length,
           ...{ lane, lanes: beside.length },
           length: one.length,
-          lengthSource: one.lengthSource,
           existing: one.existing,
         });
       });

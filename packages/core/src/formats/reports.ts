@@ -134,6 +134,8 @@ export const takeOffReportSchema = z.strictObject({
         .strictObject({ run: inches, allowance: inches, ends: inches, loops: inches, cut: inches })
         .nullable(),
       lengthSource: z.enum(['measured', 'estimated', 'guessed', 'unknown']),
+      /** The same; `rough` where it is taken from a room that nobody has measured. */
+      restsOn: z.enum(['measured', 'estimated', 'rough', 'guessed', 'unknown']),
       tags: z.strictObject({ from: z.string(), to: z.string() }),
       conductors: z.array(
         z.strictObject({

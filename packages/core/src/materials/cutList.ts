@@ -2,6 +2,7 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { Colour } from '../model/colours.js';
 import type { ArticleId, CableId, Place } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import { lengthRestOf, type LengthRest } from '../model/lookup.js';
 import { endKey, type Cable, type Wiring } from '../model/wiring.js';
 import type { Compiled } from '../circuit/compile.js';
 import { conductorKey } from '../circuit/keys.js';
@@ -31,6 +32,7 @@ export interface Cut {
   /** Null while the run has no length. */
   length: CutLength | null;
   lengthSource: Cable['lengthSource'];
+  restsOn: LengthRest;
   tags: { from: string; to: string };
   conductors: CutConductor[];
 }
@@ -67,6 +69,7 @@ export const cutList = (job: Job, wiring: Wiring, compiled: Compiled): Cut[] => 
         to: cable.to,
         length: cutLength(job, cable),
         lengthSource: cable.lengthSource,
+        restsOn: lengthRestOf(job, cable),
         tags: { from: tag('from'), to: tag('to') },
         conductors: conductorsOf(article).map((colour): CutConductor => {
           const net = netOf(colour);

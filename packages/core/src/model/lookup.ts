@@ -177,3 +177,10 @@ export const roughRooms = (
   );
   return job.rooms.filter(({ id, rough }) => rough && rooms.has(id)).map(({ id }) => id);
 };
+
+/** What the length of a new cable rests on: by the plan, where nobody has measured a room that it is taken from, is `rough`. */
+export type LengthRest = Cable['lengthSource'] | 'rough';
+export const lengthRestOf = (
+  job: Job,
+  cable: { from: string; to: string; lengthSource: Cable['lengthSource'] },
+): LengthRest => (roughRooms(job, [cable]).length > 0 ? 'rough' : cable.lengthSource);

@@ -69,7 +69,7 @@ export const cutSheet = (
     ...[
       cut.length?.cut ?? null,
       cut.length ? feetInches(cut.length.cut) : '',
-      cut.lengthSource,
+      cut.restsOn,
       cut.length?.run ?? null,
     ],
     ...[cut.tags.from, cut.tags.to],

@@ -4,6 +4,7 @@ import {
   findBox,
   findCable,
   isUntoldFeed,
+  lengthRestOf,
   PANEL,
   UNKNOWN_PLACE,
   type RunStrip,
@@ -19,14 +20,22 @@ const placeOf = (subject: Subject, strip: RunStrip, id: string): string => {
     : (findBox(subject.job, place)?.name ?? '');
 };
 
-const SOURCE_WORDS = { estimated: 'est. ', guessed: 'guess ', measured: '', unknown: '' } as const;
+const REST_WORDS = {
+  estimated: 'est. ',
+  rough: 'rough ',
+  guessed: 'guess ',
+  measured: '',
+  unknown: '',
+} as const;
 
 /** How long a cable of the strip is cut, or that it is there already; as picture and words say it. */
 export const sayRunLength = (subject: Subject, edge: StripEdge): string => {
   const cable = findCable(subject.wiring, edge.cable);
   if (edge.existing) return cable !== undefined && isUntoldFeed(subject.job, cable) ? 'as found' : 'existing';
   const cut = cable ? cutLength(subject.job, cable) : null;
-  return cut === null ? '' : `${SOURCE_WORDS[edge.lengthSource]}cut ${feetInches(cut.cut)}`;
+  return cable === undefined || cut === null
+    ? ''
+    : `${REST_WORDS[lengthRestOf(subject.job, cable)]}cut ${feetInches(cut.cut)}`;
 };
 
 /** The run in sentences, for who does not see it: each cable, from where to where. */

@@ -4,9 +4,10 @@ import { placeName } from '../../parts/words.js';
 import { useEdit } from '../../store/review.js';
 import type { OrderView } from './useOrder.js';
 
-const RESTS_ON: Record<Cut['lengthSource'], string> = {
+const RESTS_ON: Record<Cut['restsOn'], string> = {
   measured: 'measured',
   estimated: 'by the plan, with its allowance',
+  rough: 'by a room that nobody has measured: measure before you cut',
   guessed: 'a guess: measure before you cut',
   unknown: 'no length: measure it',
 };
@@ -68,9 +69,9 @@ export const CutRow = ({ view, cut, number }: { view: OrderView; cut: Cut; numbe
       <td className="px-2 py-1.5 text-right max-md:text-left">
         <strong>{cut.length ? feetInches(cut.length.cut) : 'not known'}</strong>
         <span
-          className={`block text-[12.5px] ${cut.lengthSource === 'guessed' || cut.length === null ? 'font-semibold text-caution' : 'text-quiet'}`}
+          className={`block text-[12.5px] ${['rough', 'guessed', 'unknown'].includes(cut.restsOn) ? 'font-semibold text-caution' : 'text-quiet'}`}
         >
-          {RESTS_ON[cut.lengthSource]}
+          {RESTS_ON[cut.restsOn]}
         </span>
       </td>
       <td className="w-36 px-2 py-1">
