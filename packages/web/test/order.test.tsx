@@ -258,7 +258,7 @@ test('a cable whose length rests on a room that nobody has measured says so wher
   const { store } = show(<Order />, { job });
   tab(/^Cut and pull/);
   const rows = screen.getAllByLabelText(/^Cut: number \d/);
-  const rough = () => screen.queryAllByText('by a room that nobody has measured: measure before you cut');
+  const rough = () => screen.queryAllByText('rough: measure before you cut');
   expect(rough()).toHaveLength(rows.length);
   // One that is measured along its way rests on no wall.
   const [first] = screen.getAllByLabelText(/^Measured from /);

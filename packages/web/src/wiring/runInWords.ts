@@ -7,6 +7,7 @@ import {
   lengthRestOf,
   PANEL,
   UNKNOWN_PLACE,
+  type LengthRest,
   type RunStrip,
   type StripEdge,
 } from '@amber/core';
@@ -20,13 +21,13 @@ const placeOf = (subject: Subject, strip: RunStrip, id: string): string => {
     : (findBox(subject.job, place)?.name ?? '');
 };
 
-const REST_WORDS = {
-  estimated: 'est. ',
-  rough: 'rough ',
-  guessed: 'guess ',
-  measured: '',
-  unknown: '',
-} as const;
+const REST_WORDS: Record<LengthRest, string> = {
+  estimated: 'est. cut ',
+  rough: 'about ',
+  guessed: 'guess cut ',
+  measured: 'cut ',
+  unknown: 'cut ',
+};
 
 /** How long a cable of the strip is cut, or that it is there already; as picture and words say it. */
 export const sayRunLength = (subject: Subject, edge: StripEdge): string => {
@@ -35,7 +36,7 @@ export const sayRunLength = (subject: Subject, edge: StripEdge): string => {
   const cut = cable ? cutLength(subject.job, cable) : null;
   return cable === undefined || cut === null
     ? ''
-    : `${REST_WORDS[lengthRestOf(subject.job, cable)]}cut ${feetInches(cut.cut)}`;
+    : `${REST_WORDS[lengthRestOf(subject.job, cable)]}${feetInches(cut.cut)}`;
 };
 
 /** The run in sentences, for who does not see it: each cable, from where to where. */

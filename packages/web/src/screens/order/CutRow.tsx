@@ -7,7 +7,7 @@ import type { OrderView } from './useOrder.js';
 const RESTS_ON: Record<Cut['restsOn'], string> = {
   measured: 'measured',
   estimated: 'by the plan, with its allowance',
-  rough: 'by a room that nobody has measured: measure before you cut',
+  rough: 'rough: measure before you cut',
   guessed: 'a guess: measure before you cut',
   unknown: 'no length: measure it',
 };
