@@ -258,11 +258,9 @@ await run(async () => {
       await ready(page).waitFor({ state: 'attached' });
       await page.waitForLoadState('networkidle');
       await act?.(page);
-      // What comes in a piece of its own is waited for.
-      await page
-        .getByText(/^Opening …$/)
-        .first()
-        .waitFor({ state: 'detached' });
+      // What comes in a piece of its own is waited for, and what is still reckoned.
+      for (const words of [/^Opening …$/, /^Inspecting …$/])
+        await page.getByText(words).first().waitFor({ state: 'detached' });
       await page.mouse.move(0, 0);
       await page.screenshot({ path: join(folder, `${name}.png`), animations: 'disabled' });
       await page.close();

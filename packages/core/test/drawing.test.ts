@@ -5,6 +5,7 @@ import {
   conductorKey,
   conductorsOf,
   drawBox,
+  LABEL_SIZE,
   makeUpSteps,
   newRoom,
   placeOnFace,
@@ -172,6 +173,50 @@ const thingAt = (drawing: BoxDrawing, x: number, y: number): string => {
     return `pin ${bond.key}`;
   return 'air';
 };
+
+test('words along a wire stand on it, clear of its labels, and where there is room for that of all that crosses it', () => {
+  let pieces = 0;
+  let crossed = 0;
+  const half = { x: LABEL_SIZE.width / 2, y: LABEL_SIZE.height / 2 };
+  forEveryBox(({ drawing }) => {
+    for (const wire of drawing.wires)
+      wire.along.forEach(({ a, b }, nth) => {
+        pieces += 1;
+        const within = (v: number, one: number, other: number) =>
+          v >= Math.min(one, other) - 1e-6 && v <= Math.max(one, other) + 1e-6;
+        const isOn = wire.points.slice(1).some((to, i) => {
+          const from = wire.points[i] ?? to;
+          return [a, b].every(({ x, y }) => within(x, from.x, to.x) && within(y, from.y, to.y));
+        });
+        expect(isOn).toBe(true);
+        if (a.x !== b.x && a.y !== b.y) return;
+        const frame: Segment = {
+          wire: wire.id,
+          ...{ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) },
+          ...{ width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) },
+        };
+        const covers = (label: { x: number; y: number }) =>
+          overlaps(
+            { x: label.x - half.x, y: label.y - half.y, width: 2 * half.x, height: 2 * half.y },
+            thinned(frame),
+          );
+        expect(wire.labels.filter(covers)).toEqual([]);
+        // The first of two is the clear one.
+        if (nth > 0 || wire.along.length < 2) return;
+        for (const other of drawing.wires) {
+          if (other === wire) continue;
+          expect(other.labels.filter(covers)).toEqual([]);
+          for (const piece of piecesOf(other)) {
+            if ((piece.width === 0) === (frame.width === 0)) continue;
+            crossed += 1;
+            expect(overlaps(thinned(piece), thinned(frame))).toBe(false);
+          }
+        }
+      });
+  });
+  expect(pieces).toBeGreaterThan(1000);
+  expect(crossed).toBeGreaterThan(1000);
+});
 
 test('the picture says what the wiring says: every wire is drawn once, from where it comes to where it is joined or landed', () =>
   forEveryBox(({ drawing, job, wiring }) => {

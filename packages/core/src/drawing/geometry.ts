@@ -87,6 +87,12 @@ export interface DrawnJumper {
   points: Point[];
 }
 
+/** A straight piece of a wire. */
+export interface Piece {
+  a: Point;
+  b: Point;
+}
+
 export interface DrawnWire {
   id: string;
   key: string;
@@ -95,8 +101,8 @@ export interface DrawnWire {
   points: Point[];
   /** Middles of its labels, at both ends; one where it ends in the air. */
   labels: Point[];
-  /** The longest straight piece of it, for words along it. */
-  along: { a: Point; b: Point };
+  /** Where words may stand along it, the clearest first. */
+  along: Piece[];
   /** Where the bands of a re-identified conductor go. */
   band: Point | null;
   kind: 'conductor' | 'tail' | 'lead';

@@ -1,5 +1,6 @@
 import type { Across } from './across.js';
 import { LABEL_ROOM, TRACK, type DrawnWire, type Point } from './geometry.js';
+import { roomAlong } from './roomAlong.js';
 import type { Prepared, PreparedWire } from './prepared.js';
 import { tracksOf, type ChannelWire } from './tracks.js';
 
@@ -143,13 +144,16 @@ const SCREW_LABEL = 20;
 /** Between two wires to the screw of the box beside its grounds. */
 const BESIDE = 15;
 
+/** A wire as it lies; what is said along it hangs on the others. */
+type Laid = Omit<DrawnWire, 'along'>;
+
 /** The wire of an index, with all its corners and where its labels go. */
 export const drawWires = (prepared: Prepared, across: Across, down: Down): DrawnWire[] => {
   const { wires, units, edges, scene } = prepared;
   const pins = pinHeights(prepared, down);
   const rowOf = (unit: number) =>
     (units[unit]?.low ? down.low : down.rows[units[unit]?.row ?? 0]) ?? down.low;
-  return wires.map(({ index, way, entry, unit, bond: bonded, fixture, side, from }): DrawnWire => {
+  const drawn = wires.map(({ index, way, entry, unit, bond: bonded, fixture, side, from }): Laid => {
     const { id, key, colour, mark, kind, loose } = scene.wires[index] ?? ({} as never);
     const [start, line] = [across.start[index] ?? 0, across.line[index] ?? 0];
     const turn = down.turn[index] ?? null;
@@ -213,20 +217,15 @@ export const drawWires = (prepared: Prepared, across: Across, down: Down): Drawn
       points.push({ x: start, y }, { x: start, y: y + LABEL_ROOM });
       labels.push({ x: start, y: y + LABEL_ROOM / 2 });
     }
-    return { id, key, colour, mark, kind, loose, points, labels, band, along: longest(points) };
+    return { id, key, colour, mark, kind, loose, points, labels, band };
   });
-};
-
-/** The longest straight piece of a line. */
-const longest = (points: readonly Point[]): DrawnWire['along'] => {
-  const none: Point = points[0] ?? { x: 0, y: 0 };
-  let best = { a: none, b: none };
-  const lengthOf = ({ a, b }: DrawnWire['along']) => Math.hypot(a.x - b.x, a.y - b.y);
-  points.slice(1).forEach((b, i) => {
-    const piece = { a: points[i] ?? b, b };
-    if (lengthOf(piece) > lengthOf(best)) best = piece;
-  });
-  return best;
+  return drawn.map((one) => ({
+    ...one,
+    along: roomAlong(
+      one,
+      drawn.filter((other) => other !== one),
+    ),
+  }));
 };
 
 export const bodyHeight = (kind: 'device' | 'luminaire'): number => BODY[kind];

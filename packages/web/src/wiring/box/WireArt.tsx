@@ -24,14 +24,15 @@ const rounded = (points: DrawnWire['points']): string => {
   return `${parts.join('')}L${last.x} ${last.y}`;
 };
 
-/** Words along the longest straight piece of a wire, where a lens says what it carries. */
-const Along = ({ along: { a, b }, words }: { along: DrawnWire['along']; words: string }) => {
+/** Words along a straight piece of a wire, where a lens says what it carries. */
+const Along = ({ along, words }: { along: DrawnWire['along']; words: string }) => {
   const width = words.length * 7.1 + 8;
-  const length = Math.hypot(a.x - b.x, a.y - b.y);
+  const piece = along.find(({ a, b }) => width <= Math.hypot(a.x - b.x, a.y - b.y) - 3);
+  // What does not fit on it is told on hover.
+  if (!piece) return null;
+  const { a, b } = piece;
   const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
   const upright = Math.abs(a.x - b.x) < Math.abs(a.y - b.y);
-  // What does not fit on it is told on hover.
-  if (width > length - (upright ? 16 : 44)) return null;
   return (
     <g transform={upright ? `rotate(-90 ${x} ${y})` : undefined}>
       <rect
