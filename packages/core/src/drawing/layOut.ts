@@ -219,13 +219,8 @@ export const drawWires = (prepared: Prepared, across: Across, down: Down): Drawn
     }
     return { id, key, colour, mark, kind, loose, points, labels, band };
   });
-  return drawn.map((one) => ({
-    ...one,
-    along: roomAlong(
-      one,
-      drawn.filter((other) => other !== one),
-    ),
-  }));
+  const rooms = roomAlong(drawn);
+  return drawn.map((one, i) => ({ ...one, along: rooms[i] ?? [] }));
 };
 
 export const bodyHeight = (kind: 'device' | 'luminaire'): number => BODY[kind];
