@@ -64,8 +64,8 @@ const pullApart = (
  * left of the runs is spanned by a tree, what is left of each box is the least that any load leaves, and each net goes its own least way. Whatever is
  * paid, the sum of these is no higher than any arrangement; subgradient steps change what is paid until it is high.
  *
- * `best` is the weight of the best that is known, less the devices: it sets how far a step goes, and nothing hangs on it, nor on the number of rounds. What is thought of runs is not
- * counted; more runs at a box than are tried are left out. -Infinity where cables lie there already, as their prices are below nothing.
+ * `best` is the weight of the best that is known, less the devices: it sets how far a step goes, and whether the bound holds does not hang on it, nor on
+ * the number of rounds. What is thought of runs is not counted; more runs at a box than are tried are left out. -Infinity where cables lie there already, as their prices are below nothing.
  */
 export const decomposedBound = (
   tables: PriceTables,

@@ -42,6 +42,9 @@ export interface OpenCircuit {
 /** A box whose switches may be turned, and its groups parted, in more ways than these is priced by the least of any splices. */
 const MOST_WAYS = 24;
 
+/** Every box one node. */
+const TOGETHER = { apart: [], returnAt: null };
+
 const unique = <T>(all: readonly T[]): T[] => [...new Set(all)];
 
 /** A box that is several nodes as one: what comes to any of them comes to the box, and a home run to one of them. */
@@ -104,43 +107,63 @@ export const openCircuit = (tables: PriceTables, space: OrderSpace, feed: Feed):
   };
   const mine = groupIdsOf(job, circuit.id);
   const turnsOf = groups.map(({ group, slots }) => (chains.fixed.has(group.id) ? 1 : slots.length));
-  /** All ways in which a box may be priced that no return run leads to. */
-  const waysOf = (box: BoxId, node: number): OpenNode[] => {
+  /** The groups in a box, and the ways in which their chains may be turned and neutrals led to it. */
+  const ordersAt = (box: BoxId, node: number) => {
     const here = unique(slotsInBox(job, box).flatMap(({ group }) => (mine.has(group) ? [group] : [])));
-    const aparts = space.apartAt(feed, box);
-    // A single group is turned together with all others, so that most boxes share what is settled.
-    const turns =
-      here.length < 2
-        ? Array.from({ length: Math.max(1, ...turnsOf) }, (_, turn) =>
-            Object.fromEntries(groups.map(({ group }) => [group.id, turn])),
-          )
-        : product(
-            groups.map(({ group }, i) =>
-              here.includes(group.id) ? Array.from({ length: turnsOf[i] ?? 1 }, (_, turn) => turn) : [0],
-            ),
-          ).map((all) => Object.fromEntries(groups.map(({ group }, i) => [group.id, all[i] ?? 0])));
     const led = space.oneOf.filter((slots) => here.length < 2 || slots.some((slot) => nodeOf(slot) === node));
-    const neutrals =
-      here.length < 2
-        ? unique([[], led.flat()].map((one) => JSON.stringify(one))).map((one) => JSON.parse(one) as SlotId[])
-        : product(led.map((slots) => [[], slots])).map((one) => one.flat());
-    const count = turns.length * neutrals.length * Math.max(1, aparts.length);
-    const isLoose = here.length > 1 && count > MOST_WAYS;
-    const apartHere = aparts.length > 0 ? aparts : [[]];
+    // A single group is turned together with all others, and has all its neutrals or none, so that most boxes share what is settled.
+    if (here.length < 2)
+      return {
+        here,
+        turns: Array.from({ length: Math.max(1, ...turnsOf) }, (_, turn) =>
+          Object.fromEntries(groups.map(({ group }) => [group.id, turn])),
+        ),
+        neutrals: led.length > 0 ? [[], led.flat()] : [[]],
+      };
+    const each = groups.map(({ group }, i) =>
+      here.includes(group.id) ? Array.from({ length: turnsOf[i] ?? 1 }, (_, turn) => turn) : [0],
+    );
+    return {
+      here,
+      turns: product(each).map((all) =>
+        Object.fromEntries(groups.map(({ group }, i) => [group.id, all[i] ?? 0])),
+      ),
+      neutrals: product(led.map((slots) => [[], slots])).map((one) => one.flat()),
+    };
+  };
+  /** Do the devices of a box take as many gangs in whatever order? */
+  const isAsWide = (box: BoxId, turns: readonly Record<GroupId, number>[]): boolean => {
+    const slots = new Set(slotsInBox(job, box).map(({ id }) => id));
+    const gangs = turns.map((turned) =>
+      space
+        .fit(orderOf(turned, [], TOGETHER).chains)
+        .reduce((sum, { slot, article }) => sum + (slots.has(slot.id) ? (article?.gangs ?? 0) : 0), 0),
+    );
+    return new Set(gangs).size < 2;
+  };
+  /** A box priced in every way in which it may be, its groups apart as is said; where these are too many, whatever its splices are. */
+  const waysOf = (box: BoxId, node: number, aparts: readonly Pick<Order, 'apart' | 'returnAt'>[]) => {
+    const { here, turns, neutrals } = ordersAt(box, node);
+    const isLoose = here.length > 1 && turns.length * neutrals.length * aparts.length > MOST_WAYS;
+    if (isLoose && !isAsWide(box, turns)) return [];
     const all = (isLoose ? turns.slice(0, 1) : turns).flatMap((turned) =>
       (isLoose ? neutrals.slice(0, 1) : neutrals).flatMap((more) =>
-        (isLoose ? [[]] : apartHere).flatMap((apart) =>
-          inOrder(node, orderOf(turned, more, { apart, returnAt: null })),
-        ),
+        (isLoose ? [TOGETHER] : aparts).flatMap((apart) => inOrder(node, orderOf(turned, more, apart))),
       ),
     );
     const each = [...new Map(all.map((one) => [one.facts, one])).values()];
     return isLoose ? each.map((one) => ({ ...one, facts: looselySpliced(one.facts, tables) })) : each;
   };
-  const ways = boxes.map(waysOf);
+  const ways = boxes.map((box, node) =>
+    waysOf(
+      box,
+      node,
+      space.apartAt(feed, box).map((apart) => ({ apart, returnAt: null })),
+    ),
+  );
   const returning = (box: BoxId, node: number): OpenNode[] =>
-    space.returnsFor(feed).includes(box) ? inOrder(node, orderOf({}, [], { apart: [], returnAt: box })) : [];
-  const { settled } = pricedBy(orderOf({}, [], { apart: [], returnAt: null }));
+    space.returnsFor(feed).includes(box) ? waysOf(box, node, [{ apart: [], returnAt: box }]) : [];
+  const { settled } = pricedBy(orderOf({}, [], TOGETHER));
   const terminals = (kind: 'hot' | 'neutral'): number[] => [
     ...(settled.classes.find(({ nets: [net] }) => net?.kind === kind)?.at ?? []),
   ];
