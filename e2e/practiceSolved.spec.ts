@@ -22,7 +22,9 @@ import { Bench, goOnWith, KEYS, POINTER, TELEPHONE, type Hands } from './practic
 const EDITION = 2023;
 const AT_LIGHT = { level: 'poleAtLight', seed: 2, edition: EDITION } as const;
 const right = (page: Page) =>
-  expect(page.getByRole('region', { name: 'How it comes out' }).getByRole('status')).toHaveText(/^Right/, { timeout: 90_000 });
+  expect(page.getByRole('region', { name: 'How it comes out' }).getByRole('status')).toHaveText(/^Right/, {
+    timeout: 90_000,
+  });
 
 const planOf = (job: Parameters<typeof plannedWiring>[0]): Wiring => {
   const wiring = plannedWiring(job);
