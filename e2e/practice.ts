@@ -30,7 +30,11 @@ export const POINTER: Hands = { name: 'pointer', press: (what) => what.click(), 
 export const TELEPHONE: Hands = { name: 'telephone', press: (what) => what.tap(), pick: picked };
 export const KEYS: Hands = {
   name: 'keys',
-  press: (what) => what.press('Enter'),
+  // A key that is pressed on what waits for something goes nowhere.
+  press: async (what) => {
+    await expect(what).toBeEnabled();
+    await what.press('Enter');
+  },
   // Opened, moved in and closed: what lies between is never chosen.
   pick: async (select, value) => {
     const steps = await select.evaluate((element, wanted) => {

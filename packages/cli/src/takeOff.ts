@@ -26,9 +26,15 @@ const sayConductors = (cut: Cut): string =>
     })
     .join(', ');
 
+/** What is said of a length that nobody knows well. */
+const UNSURE: Partial<Record<Cut['restsOn'], string>> = {
+  guessed: ' a guess: measure before you cut',
+  rough: ' by a room that nobody has measured: measure before you cut',
+};
+
 const sayCut = (subject: ReviewedWiring, cut: Cut): string[] => {
   const length = cut.length
-    ? `${feetInches(cut.length.cut)} (${cut.lengthSource}: run ${feetInches(cut.length.run)}, allowance ${feetInches(cut.length.allowance)}, in the boxes ${feetInches(cut.length.ends + cut.length.loops)})${cut.restsOn === 'guessed' ? ' a guess: measure before you cut' : cut.restsOn === 'rough' ? ' by a room that nobody has measured: measure before you cut' : ''}`
+    ? `${feetInches(cut.length.cut)} (${cut.lengthSource}: run ${feetInches(cut.length.run)}, allowance ${feetInches(cut.length.allowance)}, in the boxes ${feetInches(cut.length.ends + cut.length.loops)})${UNSURE[cut.restsOn] ?? ''}`
     : 'no length: measure it';
   return [
     `  ${placeName(subject, cut.from)} - ${placeName(subject, cut.to)}  ${cut.name}  ${length}`,

@@ -5,31 +5,19 @@ import {
   customerSum,
   estimate,
   findPlans,
-  newJob,
   orderLines,
   planAll,
   reviewJob,
   PANEL,
   roughRooms,
   setRunFact,
-  standardStock,
   wireAll,
   type Job,
-  type JobId,
   type Place,
 } from '../src/index.js';
+import { HALL_STEM, hallBegun } from './support/hall.js';
 
-const STEM = 'hall-begun';
-const hall = (): Job => {
-  const begun = beginPlace(newJob('rough' as JobId, 'Rough', standardStock()), {
-    ...{ place: 'hall', stem: STEM, name: 'Hall', power: 'panel' as const },
-  });
-  return {
-    ...begun,
-    routing: { ...begun.routing, panel: { level: null, at: { x: -60, y: 0, z: 60 } } },
-  };
-};
-const circuit = circuitBegun(STEM);
+const circuit = circuitBegun(HALL_STEM);
 const measured = (job: Job): Job =>
   job.rooms.reduce((made, { id }) => changeRoom(made, id, { rough: false }), job);
 
@@ -40,7 +28,7 @@ const orderOf = (job: Job) => {
 };
 
 test('of a room that nobody has measured nothing is called proved, and its sums are about so much, until somebody says that it is', () => {
-  const job = hall();
+  const job = hallBegun();
   expect(job.rooms.map(({ rough }) => rough)).toEqual([true]);
   const rough = findPlans(job, circuit);
   expect(rough.candidates.length).toBeGreaterThan(2);
@@ -69,17 +57,19 @@ test('each cable to cut says what its length rests on, on its own', () => {
     const { job: planned, wiring, compiled } = reviewJob(wireAll(job));
     return estimate(planned, wiring, compiled).cuts;
   };
-  const rough = cutsOf(hall());
+  const rough = cutsOf(hallBegun());
   expect(new Set(rough.map(({ restsOn }) => restsOn))).toEqual(new Set(['rough']));
-  expect(new Set(cutsOf(measured(hall())).map(({ restsOn }) => restsOn))).toEqual(new Set(['estimated']));
+  expect(new Set(cutsOf(measured(hallBegun())).map(({ restsOn }) => restsOn))).toEqual(
+    new Set(['estimated']),
+  );
   const [first] = rough;
   if (!first) throw new Error('no cut');
-  const paced = cutsOf(setRunFact(hall(), first.from, first.to, { length: first.length?.run ?? 0 }));
+  const paced = cutsOf(setRunFact(hallBegun(), first.from, first.to, { length: first.length?.run ?? 0 }));
   expect(paced.find(({ from, to }) => from === first.from && to === first.to)?.restsOn).toBe('measured');
 });
 
 test('a run that was measured along its way hangs on no wall; a room that no cable meets is not spoken of', () => {
-  const job = hall();
+  const job = hallBegun();
   const rooms = job.rooms.map(({ id }) => id);
   const [from, to] = job.boxes.map(({ id }) => id);
   if (!from || !to) throw new Error('no two boxes');

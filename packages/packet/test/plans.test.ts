@@ -1,5 +1,4 @@
 import {
-  beginPlace,
   feetInches,
   levelsOf,
   levelView,
@@ -10,6 +9,7 @@ import {
   wireAll,
   type JobId,
 } from '@amber/core';
+import { hallBegun } from '../../core/test/support/hall.js';
 import { yard } from '../../core/test/support/yard.js';
 import { ALL_SECTIONS, packetDocument, type Asked, type Section } from '../src/index.js';
 import { materialOf } from '../src/asked.js';
@@ -78,13 +78,7 @@ test('a floor of which nothing is measured has no picture', () => {
 });
 
 test('a length that is taken from a room that nobody has measured says so where the cable is cut, until it is', () => {
-  const begun = beginPlace(newJob('hall' as JobId, 'Hall', standardStock()), {
-    ...{ place: 'hall', stem: 'p', name: 'Hall', power: 'panel' },
-  });
-  const hall = wireAll({
-    ...begun,
-    routing: { ...begun.routing, panel: { level: null, at: { x: -60, y: 0, z: 60 } } },
-  });
+  const hall = wireAll(hallBegun());
   const rough = { review: reviewJob(hall) };
   const measured = {
     review: reviewJob({ ...hall, rooms: hall.rooms.map((room) => ({ ...room, rough: false })) }),

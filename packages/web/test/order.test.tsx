@@ -1,19 +1,10 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import {
-  beginPlace,
-  judgementSchema,
-  labourSchema,
-  newJob,
-  standardStock,
-  usualDefaults,
-  wireAll,
-  type Job,
-  type JobId,
-} from '@amber/core';
+import { judgementSchema, labourSchema, standardStock, usualDefaults, wireAll, type Job } from '@amber/core';
 import { OrderScreen } from '../src/screens/order/OrderScreen.js';
 import { edited } from '../src/store/jobSlice.js';
 import { useAppSelector } from '../src/store/store.js';
+import { hallBegun } from '../../core/test/support/hall.js';
 import { circuitOf, jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { plannerInPlace } from './support/worker.js';
@@ -248,13 +239,7 @@ test('markup, contingency and tax are asked and added; the customer sees as much
 });
 
 test('a cable whose length rests on a room that nobody has measured says so where it is cut, and no more once it is measured', () => {
-  const begun = beginPlace(newJob('hall' as JobId, 'Hall', standardStock()), {
-    ...{ place: 'hall', stem: 'p', name: 'Hall', power: 'panel' },
-  });
-  const job = wireAll({
-    ...begun,
-    routing: { ...begun.routing, panel: { level: null, at: { x: -60, y: 0, z: 60 } } },
-  });
+  const job = wireAll(hallBegun());
   const { store } = show(<Order />, { job });
   tab(/^Cut and pull/);
   const rows = screen.getAllByLabelText(/^Cut: number \d/);

@@ -101,8 +101,8 @@ export interface DrawnWire {
   points: Point[];
   /** Middles of its labels, at both ends; one where it ends in the air. */
   labels: Point[];
-  /** Where words may stand along it, the clearest first. */
-  along: Piece[];
+  /** Where words may stand along it; null where everywhere something is in the way. */
+  along: Piece | null;
   /** Where the bands of a re-identified conductor go. */
   band: Point | null;
   kind: 'conductor' | 'tail' | 'lead';

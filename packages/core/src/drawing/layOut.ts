@@ -220,7 +220,7 @@ export const drawWires = (prepared: Prepared, across: Across, down: Down): Drawn
     return { id, key, colour, mark, kind, loose, points, labels, band };
   });
   const rooms = roomAlong(drawn);
-  return drawn.map((one, i) => ({ ...one, along: rooms[i] ?? [] }));
+  return drawn.map((one, i) => ({ ...one, along: rooms[i] ?? null }));
 };
 
 export const bodyHeight = (kind: 'device' | 'luminaire'): number => BODY[kind];

@@ -36,50 +36,32 @@ const longestFree = (from: number, to: number, covers: [number, number][]): [num
   return best;
 };
 
-/**
- * Where words may stand along each wire: on its longest straight part that nothing crosses and no label covers, else on the longest that none of its
- * own labels covers.
- */
-export const roomAlong = (lines: readonly Line[]): Piece[][] => {
-  const best = lines.map((): { clear: Piece | null; own: Piece | null; sizes: [number, number] } => ({
-    ...{ clear: null, own: null, sizes: [0, 0] },
-  }));
+/** Where words may stand along each wire: the longest straight part of it that nothing crosses and no label covers. */
+export const roomAlong = (lines: readonly Line[]): (Piece | null)[] => {
+  const best = lines.map((): Piece | null => null);
+  const sizes = lines.map(() => 0);
   const upright = stretchesOf(lines, 'x', 'y');
   const level = stretchesOf(lines, 'y', 'x');
+  const labels = lines.flatMap((line) => line.labels);
+  const half = { x: LABEL_SIZE.width / 2, y: LABEL_SIZE.height / 2 };
   for (const [stretches, crossing, across, along] of [
     [upright, level, 'x', 'y'],
     [level, upright, 'y', 'x'],
-  ] as const) {
-    const half = { x: LABEL_SIZE.width / 2, y: LABEL_SIZE.height / 2 };
+  ] as const)
     for (const one of stretches) {
-      const own: [number, number][] = [];
-      const all: [number, number][] = [];
-      lines.forEach(({ labels }, wire) => {
-        for (const label of labels) {
-          if (Math.abs(label[across] - one.across) >= half[across]) continue;
-          const cover: [number, number] = [label[along] - half[along], label[along] + half[along]];
-          all.push(cover);
-          if (wire === one.wire) own.push(cover);
-        }
-      });
+      const covers: [number, number][] = [];
+      for (const label of labels)
+        if (Math.abs(label[across] - one.across) < half[across])
+          covers.push([label[along] - half[along], label[along] + half[along]]);
       for (const other of crossing)
         if (other.wire !== one.wire && other.from <= one.across + half.y && other.to >= one.across - half.y)
-          all.push([other.across - CROSSING, other.across + CROSSING]);
+          covers.push([other.across - CROSSING, other.across + CROSSING]);
+      const [from, to] = longestFree(one.from, one.to, covers);
+      if (to - from <= (sizes[one.wire] ?? 0)) continue;
+      sizes[one.wire] = to - from;
       const at = (where: number): Point =>
         across === 'x' ? { x: one.across, y: where } : { x: where, y: one.across };
-      const found = best[one.wire];
-      if (!found) continue;
-      const clear = longestFree(one.from, one.to, all);
-      if (clear[1] - clear[0] > found.sizes[0]) {
-        found.sizes[0] = clear[1] - clear[0];
-        found.clear = { a: at(clear[0]), b: at(clear[1]) };
-      }
-      const free = longestFree(one.from, one.to, own);
-      if (free[1] - free[0] > found.sizes[1]) {
-        found.sizes[1] = free[1] - free[0];
-        found.own = { a: at(free[0]), b: at(free[1]) };
-      }
+      best[one.wire] = { a: at(from), b: at(to) };
     }
-  }
-  return best.map(({ clear, own }) => [...(clear ? [clear] : []), ...(own ? [own] : [])]);
+  return best;
 };

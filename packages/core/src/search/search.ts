@@ -5,7 +5,7 @@ import { OUT, TOP } from './tree.js';
 import { exactSearch } from './exact/branchAndBound.js';
 import type { Found, Search } from './found.js';
 import { toPlan } from '../model/toPlan.js';
-import { largeBound } from './bounds/largeBound.js';
+import { largeBound, longBound } from './bounds/largeBound.js';
 import { searchLarge, STEPS_OF_A_TREE } from './descent/largeSearch.js';
 import { MOST_CLASSES } from './prices/loadCodes.js';
 import { notTriedBy, ofWhatIsTried } from './notTried.js';
@@ -87,9 +87,8 @@ const thorough = (tables: PriceTables, space: OrderSpace, search: Search): Searc
     const result = search.least(limits);
     const best = Math.min(result.best?.weight ?? Infinity, limits.under ?? Infinity);
     if (!limits.thorough || result.proved || result.bound >= best || best === Infinity) return result;
-    const rounds = Math.round(limits.mostSteps / STEPS_OF_A_ROUND);
-    const bound = Math.min(best, largeBound(tables, space, { weight: best, rounds }));
-    return { ...result, bound: Math.max(result.bound, bound) };
+    const bound = longBound(tables, space, best, Math.round(limits.mostSteps / STEPS_OF_A_ROUND));
+    return { ...result, bound: Math.max(result.bound, Math.min(best, bound)) };
   },
 });
 

@@ -173,17 +173,11 @@ const boxIn = (
 
 /** Height of a receptacle above the floor, inches. */
 const RECEPTACLE = 16;
-interface Source {
-  name: string;
-  height: number | null;
-  /** What its circuit is called until somebody reads the directory of the panel: its breaker bears another name than the new room. */
-  circuit: string;
-}
-const SOURCES: Record<Exclude<EverydayPower, 'panel'>, Source> = {
-  receptacle: { name: 'Receptacle', height: RECEPTACLE, circuit: 'Existing circuit at a receptacle' },
-  switch: { name: 'Switch that is there', height: 48, circuit: 'Existing circuit at a switch' },
-  luminaire: { name: 'Luminaire that is there', height: null, circuit: 'Existing circuit at a luminaire' },
-  junction: { name: 'Junction that is there', height: null, circuit: 'Existing circuit at a junction' },
+const SOURCES: Record<Exclude<EverydayPower, 'panel'>, { name: string; height: number | null }> = {
+  receptacle: { name: 'Receptacle', height: RECEPTACLE },
+  switch: { name: 'Switch that is there', height: 48 },
+  luminaire: { name: 'Luminaire that is there', height: null },
+  junction: { name: 'Junction that is there', height: null },
 };
 
 /** The wall on which a box that is there stands at first: the one across from the first door. */
@@ -270,9 +264,10 @@ export const beginPlace = (asked: Job, question: PlaceAsked): Job => {
   const [main = ids.room(0)] = rooms;
   const power = question.power ?? place.power;
   const isThere = question.isThere === true;
+  // The breaker of what is there bears another name than the new room, which nobody has read off the panel yet.
   const called =
     power !== 'panel'
-      ? SOURCES[power].circuit
+      ? `Existing circuit at a ${power}`
       : isThere
         ? `Existing circuit, ${question.name}`
         : question.name;

@@ -121,7 +121,7 @@ export const decomposedBound = (
       part *= STEP.shrink;
       idle = 0;
     }
-    payments.turnBack();
+    payments.fade();
     pullApart(open, payments, ways, { pairs, carried }, all);
     const square = payments.square();
     if (square === 0 || !(about < Infinity)) break;

@@ -155,23 +155,19 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
   return runsLeast + stations + (feed.at === PANEL ? Math.min(...homes) : 0);
 };
 
-/**
- * A weight that no arrangement is below, over all feeds. Where it is told the weight of the best that is known, it takes so many rounds more and tells more
- * (`decomposition.ts`); a box with more runs than are tried at one is then left out.
- */
-export const largeBound = (
-  tables: PriceTables,
-  space: OrderSpace,
-  best?: { weight: number; rounds: number },
-): number => {
-  const devices = devicesOf(tables, space);
-  const each = space.feeds.map((feed) =>
-    Math.max(
-      boundOf(tables, space, feed),
-      best === undefined
-        ? -Infinity
-        : decomposedBound(tables, space, feed, best.weight - devices, best.rounds),
-    ),
+/** The least over the feeds. */
+export const largeBound = (tables: PriceTables, space: OrderSpace): number =>
+  Math.max(
+    0,
+    Math.min(...space.feeds.map((feed) => boundOf(tables, space, feed))) + devicesOf(tables, space),
   );
-  return Math.max(0, Math.min(...each) + devices);
+
+/**
+ * The same worked out at length (`decomposition.ts`), so many rounds at most, from the weight of the best that is known; a box with more runs than are
+ * tried at one is left out of it.
+ */
+export const longBound = (tables: PriceTables, space: OrderSpace, best: number, rounds: number): number => {
+  const devices = devicesOf(tables, space);
+  const each = space.feeds.map((feed) => decomposedBound(tables, space, feed, best - devices, rounds));
+  return Math.min(...each) + devices;
 };

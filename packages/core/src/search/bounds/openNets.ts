@@ -48,7 +48,7 @@ const TOGETHER = { apart: [], returnAt: null };
 const unique = <T>(all: readonly T[]): T[] => [...new Set(all)];
 
 /** A box that is several nodes as one: what comes to any of them comes to the box, and a home run to one of them. */
-const together = (nodes: readonly NodeFacts[], box: NodeFacts, entered: number): NodeFacts => ({
+const asOneBox = (nodes: readonly NodeFacts[], box: NodeFacts, entered: number): NodeFacts => ({
   ...box,
   opening: nodes.reduce((sum, one) => sum + one.opening, box.opening),
   classes: nodes.flatMap(({ classes }, node) =>
@@ -103,7 +103,7 @@ export const openCircuit = (tables: PriceTables, space: OrderSpace, feed: Feed):
     if (!box) return facts.map((one) => ({ facts: one, net }));
     // No home run comes to the far end of a return run.
     const enters = feed.at !== PANEL || order.returnAt !== null ? [0] : facts.map((_, i) => i);
-    return enters.map((i) => ({ facts: together(facts, box, i), net: facts.flatMap(() => net) }));
+    return enters.map((i) => ({ facts: asOneBox(facts, box, i), net: facts.flatMap(() => net) }));
   };
   const mine = groupIdsOf(job, circuit.id);
   const turnsOf = groups.map(({ group, slots }) => (chains.fixed.has(group.id) ? 1 : slots.length));

@@ -22,7 +22,7 @@ export interface Payments {
   /** The nets pay so large a part for a run. */
   lower: (a: number, b: number, part: number) => void;
   /** A new direction, which keeps some of the last. */
-  turnBack: () => void;
+  fade: () => void;
   /** More (or less) is to be paid. */
   pull: {
     run: (net: number, a: number, b: number, much: number) => void;
@@ -75,7 +75,7 @@ export const createPayments = (
         paid.run[index] = (paid.run[index] ?? 0) * part;
       }
     },
-    turnBack: () => {
+    fade: () => {
       for (const kind of KINDS) {
         const part = moved[kind];
         for (let i = 0; i < part.length; i++) part[i] = (part[i] as number) * KEPT;

@@ -41,25 +41,21 @@ interface Stand {
   weight: number;
 }
 
-/** What a descent may be asked for, in this order; what it has found so far, and after how many trees. */
-interface Descent {
-  /** From all groups together, and from all of them apart. */
-  start: () => void;
-  /** From ways that were found by another weighing. */
-  sow: (seeds: readonly Found[]) => void;
-  /** From random changes of the best, as long as the steps last. */
-  shake: () => void;
-  found: () => { best: Found | null; steps: number };
-}
-
-const descentOf = (
+/**
+ * A good way to wire circuits that are too large to be proved: descent over trees, orders of switches, neutrals and entries in
+ * turn, which groups stay apart in their boxes, return runs; and again from random changes of the best, as long as the steps last (each costs
+ * one tree).
+ */
+export const searchLarge = (
   tables: PriceTables,
   space: OrderSpace,
   mayEnter: (box: string) => boolean,
   mostSteps: number,
   mayGoOn: () => boolean,
   onBetter: (found: Found) => void,
-): Descent => {
+  /** Good ways by another weighing, to be bettered by this one. */
+  seeds: readonly Found[] = [],
+): { best: Found | null; steps: number } => {
   const { feeds, chains, oneOf, neutralAt, boxesFor, apartAt, returnsFor, fit } = space;
   let steps = 0;
   let best: Stand | null = null;
@@ -209,93 +205,64 @@ const descentOf = (
     const { parents } = found.tree;
     return standing(known.order, problem, { parents, cost: problem.cost(parents) });
   };
+  for (const feed of feeds) {
+    const order: Order = {
+      chains: chains.first,
+      neutralAt: [...neutralAt, ...oneOf.flatMap((slots) => slots.slice(0, 1))],
+      feed,
+      apart: [],
+      returnAt: null,
+      forcedAt: [],
+      neutralOpen: false,
+    };
+    const [start] = startsOf(order)
+      .flatMap(({ order: one, entry }) => {
+        const problem = problemOf(one, entry);
+        const enters = problem && mayEnter(placeOfNode(problem.settled.nodes[problem.root] ?? PANEL));
+        return !problem || !enters || problem.settled.classes.length > MOST_CLASSES_LARGE
+          ? []
+          : [standing(one, problem, firstTree(problem))];
+      })
+      .sort((a, b) => a.weight - b.weight);
+    if (start) keep(improved(start));
+  }
+  for (const seed of seeds) {
+    const stand = sown(seed);
+    if (!stand) continue;
+    keep(stand);
+    keep(improved(stand));
+  }
+  const pick = pickerOf(1);
+  // Where one tree alone can be made, every change of it is none.
+  let barred = 0;
+  for (let idle = 0; idle < MOST_IDLE && barred < MOST_BARRED && goOn() && best;) {
+    const from: Stand = best;
+    const others = otherNodes(from);
+    if (others.length > 0 && pick(NODES_IN) === 0) {
+      // Groups put together or apart at random, whatever that costs at first.
+      const order = others[pick(others.length)] ?? from.order;
+      const next = carried(from, order);
+      const weight = from.weight;
+      if (next && next.weight < Infinity) keep(improved(next));
+      idle = (best as Stand).weight < weight ? 0 : idle + 1;
+      continue;
+    }
+    const parents = kicked(from.tree.parents, 3, pick);
+    const cost = from.problem.cost(parents);
+    if (cost === Infinity) {
+      barred += 1;
+      continue;
+    }
+    barred = 0;
+    const weight = from.weight;
+    keep(improved(standing(from.order, from.problem, { parents, cost })));
+    idle = (best as Stand).weight < weight ? 0 : idle + 1;
+  }
+  const found = best as Stand | null;
   return {
-    start: () => {
-      for (const feed of feeds) {
-        const order: Order = {
-          chains: chains.first,
-          neutralAt: [...neutralAt, ...oneOf.flatMap((slots) => slots.slice(0, 1))],
-          feed,
-          apart: [],
-          returnAt: null,
-          forcedAt: [],
-          neutralOpen: false,
-        };
-        const [start] = startsOf(order)
-          .flatMap(({ order: one, entry }) => {
-            const problem = problemOf(one, entry);
-            const enters = problem && mayEnter(placeOfNode(problem.settled.nodes[problem.root] ?? PANEL));
-            return !problem || !enters || problem.settled.classes.length > MOST_CLASSES_LARGE
-              ? []
-              : [standing(one, problem, firstTree(problem))];
-          })
-          .sort((a, b) => a.weight - b.weight);
-        if (start) keep(improved(start));
-      }
-    },
-    sow: (seeds) => {
-      for (const seed of seeds) {
-        const stand = sown(seed);
-        if (!stand) continue;
-        keep(stand);
-        keep(improved(stand));
-      }
-    },
-    shake: () => {
-      const pick = pickerOf(1);
-      // Where one tree alone can be made, every change of it is none.
-      let barred = 0;
-      for (let idle = 0; idle < MOST_IDLE && barred < MOST_BARRED && goOn() && best;) {
-        const from: Stand = best;
-        const others = otherNodes(from);
-        if (others.length > 0 && pick(NODES_IN) === 0) {
-          // Groups put together or apart at random, whatever that costs at first.
-          const order = others[pick(others.length)] ?? from.order;
-          const next = carried(from, order);
-          const weight = from.weight;
-          if (next && next.weight < Infinity) keep(improved(next));
-          idle = best.weight < weight ? 0 : idle + 1;
-          continue;
-        }
-        const parents = kicked(from.tree.parents, 3, pick);
-        const cost = from.problem.cost(parents);
-        if (cost === Infinity) {
-          barred += 1;
-          continue;
-        }
-        barred = 0;
-        const weight = from.weight;
-        keep(improved(standing(from.order, from.problem, { parents, cost })));
-        idle = best.weight < weight ? 0 : idle + 1;
-      }
-    },
-    found: () => ({
-      best: best && { settled: best.problem.settled, tree: best.tree, weight: best.weight },
-      steps,
-    }),
+    best: found && { settled: found.problem.settled, tree: found.tree, weight: found.weight },
+    steps,
   };
-};
-
-/**
- * A good way to wire circuits that are too large to be proved: descent over trees, orders of switches, neutrals and entries in
- * turn, which groups stay apart in their boxes, return runs; and again from random changes of the best, as long as the steps last (each costs
- * one tree).
- */
-export const searchLarge = (
-  tables: PriceTables,
-  space: OrderSpace,
-  mayEnter: (box: string) => boolean,
-  mostSteps: number,
-  mayGoOn: () => boolean,
-  onBetter: (found: Found) => void,
-  /** Good ways by another weighing, to be bettered by this one. */
-  seeds: readonly Found[] = [],
-): { best: Found | null; steps: number } => {
-  const descent = descentOf(tables, space, mayEnter, mostSteps, mayGoOn, onBetter);
-  descent.start();
-  descent.sow(seeds);
-  descent.shake();
-  return descent.found();
 };
 
 /** A tree that is priced whole takes about so many steps of the exact search. */

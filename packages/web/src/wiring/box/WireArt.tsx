@@ -27,10 +27,9 @@ const rounded = (points: DrawnWire['points']): string => {
 /** Words along a straight piece of a wire, where a lens says what it carries. */
 const Along = ({ along, words }: { along: DrawnWire['along']; words: string }) => {
   const width = words.length * 7.1 + 8;
-  const piece = along.find(({ a, b }) => width <= Math.hypot(a.x - b.x, a.y - b.y) - 3);
-  // What does not fit on it is told on hover.
-  if (!piece) return null;
-  const { a, b } = piece;
+  // What does not fit, or would be covered in part, is told on hover.
+  if (!along || width > Math.hypot(along.a.x - along.b.x, along.a.y - along.b.y) - 3) return null;
+  const { a, b } = along;
   const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
   const upright = Math.abs(a.x - b.x) < Math.abs(a.y - b.y);
   return (
