@@ -39,6 +39,7 @@ await run(async () => {
     'test/search.test',
     'test/judgement.test',
     'test/nodes.test',
+    'test/lyingNodes.test',
     'test/together.test',
     'test/mutations.test',
     'test/drawing.test',

@@ -102,9 +102,13 @@ describe('the boat yard', () => {
   ])('%s: power at the switches', (circuit, entry) => {
     expect(first(plan(circuit)).entry).toBe(entry);
   });
-  test('the winch room: its old cables are kept, and what is not tried there is told beside the proof', () => {
-    const profile = plan('winch-lights').profiles.find(({ id }) => id === 'mastersChoice');
-    expect(profile?.notTried.join(' ')).toContain('A return run to Winch ceiling is not tried');
+  test('the winch room: its old cables are kept, and where they end every way is tried', () => {
+    const set = plan('winch-lights');
+    expect(set.profiles.find(({ id }) => id === 'mastersChoice')).toMatchObject({
+      proved: true,
+      notTried: [],
+    });
+    expect(first(set).runs.some(({ existing }) => existing)).toBe(true);
   });
 });
 

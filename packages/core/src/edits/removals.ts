@@ -25,7 +25,7 @@ const prunedApart = (job: Job, { apart = [], runs }: Chosen): Pick<Chosen, 'apar
   );
   const named = (node: TreePlace) => renamed.get(node) ?? node;
   return {
-    runs: runs.map(({ from, to }) => ({ from: named(from), to: named(to) })),
+    runs: runs.map((run) => ({ ...run, from: named(run.from), to: named(run.to) })),
     apart: left.flatMap(({ box, groups }) => (groups.length > 0 ? [{ box, groups }] : [])),
   };
 };

@@ -160,10 +160,13 @@ const toTwelfth = (document: Raw): Raw => ({ ...document, format: 12 });
 /** To 13: an order may tell how what is in the truck counts, and a room that nobody has measured it; of those of before nobody has told either. */
 const toThirteenth = (document: Raw): Raw => ({ ...document, format: 13 });
 
+/** To 14: a run may tell which of the cables that lie there is kept for it; of those of before the first of its boxes has what lies there. */
+const toFourteenth = (document: Raw): Raw => ({ ...document, format: 14 });
+
 /** By the format that each one starts from. */
 const STEPS: Readonly<Record<number, (document: Raw) => Raw>> = {
   ...{ 1: toSecond, 2: toThird, 3: toFourth, 4: toFifth, 5: toSixth, 6: toSeventh, 7: toEighth, 8: toNinth },
-  ...{ 9: toTenth, 10: toEleventh, 11: toTwelfth, 12: toThirteenth },
+  ...{ 9: toTenth, 10: toEleventh, 11: toTwelfth, 12: toThirteenth, 13: toFourteenth },
 };
 
 /** A job file of any earlier format as the format `to` has it. */

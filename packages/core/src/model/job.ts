@@ -206,7 +206,12 @@ export interface ExistingCable extends Pick<Cable, 'id' | 'article' | 'length' |
 }
 
 /** A run of the cabling tree. A return run leads to, or on from, the far place of a luminaire box. */
-export const runSchema = z.strictObject({ from: treePlaceSchema, to: treePlaceSchema });
+export const runSchema = z.strictObject({
+  from: treePlaceSchema,
+  to: treePlaceSchema,
+  /** The cable that lies there and is kept for it, where several runs lead between the same two boxes. */
+  by: cableIdSchema.optional(),
+});
 export type Run = z.infer<typeof runSchema>;
 
 /** Groups of a box whose nets stay apart from those of its other groups: a node of the tree of their own, named by the first of them. */
@@ -278,7 +283,7 @@ export const wiringDocSchema = z.strictObject({
 
 export type WiringDoc = z.infer<typeof wiringDocSchema>;
 
-export const JOB_FORMAT = 13;
+export const JOB_FORMAT = 14;
 
 /** Units are written into the file, so that it reads without the program. Sizes are AWG; people read feet and inches. */
 export const UNITS = {

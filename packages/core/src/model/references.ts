@@ -251,6 +251,7 @@ const checkReferences = (job: Job, report: Report) => {
     choice.runs.forEach((run, r) => {
       node(run.from, ['choices', i, 'runs', r, 'from']);
       node(run.to, ['choices', i, 'runs', r, 'to']);
+      if (run.by !== undefined) lying(run.by, ['choices', i, 'runs', r, 'by']);
     });
     for (const [id, chain] of Object.entries(choice.chains ?? {})) {
       group(id, ['choices', i, 'chains', id]);

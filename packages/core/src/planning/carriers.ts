@@ -68,14 +68,18 @@ export const isFedByAnother = (job: Job, feed: Feed): boolean => {
 
 /**
  * What may carry each run of a circuit, in the order in which it is tried: cables that lie there, then those of the stock.
- * Where a run and its return run lead between the same two places, the first has what lies there.
+ * Where several runs lead between the same two boxes, each has the cable that is kept for it; what is kept for none the first has.
  */
 export const carriersOf = (job: Job, circuit: Circuit, runs: readonly Run[]): Carrier[][] => {
   const bought = cablesFor(job, circuit).map((article): Carrier => ({ article, existing: null }));
   const taken = new Set<string>();
-  return runs.map(({ from, to }) => {
+  const kept = new Set<string>(runs.flatMap(({ by }) => by ?? []));
+  return runs.map(({ from, to, by }) => {
     const lying = existingBetween(job, circuit, placeOfNode(from), placeOfNode(to)).filter(
-      ({ existing }) => existing !== null && !taken.has(existing.id),
+      ({ existing }) =>
+        existing !== null &&
+        !taken.has(existing.id) &&
+        (by === undefined ? !kept.has(existing.id) : existing.id === by),
     );
     for (const { existing } of lying) if (existing) taken.add(existing.id);
     return [...lying, ...bought];

@@ -4,9 +4,7 @@ import { success, type Result } from '../model/result.js';
 import type { PlanProblem } from './problem.js';
 
 /** A run of the cabling tree, turned away from the feed, with every place that hangs on it. */
-export interface TreeRun {
-  from: TreePlace;
-  to: TreePlace;
+export interface TreeRun extends Run {
   behind: ReadonlySet<TreePlace>;
 }
 
@@ -45,9 +43,10 @@ export const orientTree = (
         continue;
       }
       reached.add(other);
-      const place = oriented.push({ from: at, to: other, behind: new Set() }) - 1;
+      const turned = { ...run, from: at, to: other };
+      const place = oriented.push({ ...turned, behind: new Set() }) - 1;
       const subtree = walk(other);
-      oriented[place] = { from: at, to: other, behind: subtree };
+      oriented[place] = { ...turned, behind: subtree };
       for (const deeper of subtree) behind.add(deeper);
     }
     return behind;

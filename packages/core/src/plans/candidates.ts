@@ -26,11 +26,11 @@ export interface Candidate {
   runs: LaidRun[];
 }
 
-/** The same tree of cables with power entering at the same place, whatever way round the runs are written. */
+/** The same tree of cables, those that lie there at the same runs, with power entering at the same place, whatever way round the runs are written. */
 const shapeOf = ({ feed, runs, apart }: Choice): string =>
   [
     feed,
-    ...runs.map(({ from, to }) => [from, to].sort().join('>')).sort(),
+    ...runs.map(({ from, to, by }) => `${[from, to].sort().join('>')}${by ? ` by ${by}` : ''}`).sort(),
     ...(apart ?? []).map(({ box, groups }) => [box, ...groups].join('+')).sort(),
   ].join(' ');
 

@@ -34,9 +34,7 @@ const sayNotTried = (job: Job, { what, most, boxes }: NotTried): string => {
     case 'crowded':
       return `More than ${most} cables in one box are not tried.`;
     case 'returnRuns':
-      return `A return run to ${names} is not tried, as an existing cable ends there.`;
-    case 'apart':
-      return `Groups that stay apart in ${names}, each on cables of its own, are not tried, as an existing cable ends there.`;
+      return `A return run to ${names} is not tried, as too many existing cables end there.`;
     case 'someApart':
       return `Of the ways for groups to stay apart in ${names}, not all are tried.`;
     case 'someNeutrals':

@@ -16,10 +16,9 @@ export interface Found {
 export interface NotTried {
   /**
    * More runs than so many at these boxes, which could hold them, so that something better may be there (or in any box: what is shown is shown of the others);
-   * return runs at these; groups that stay apart in these, as a cable lies there; some
-   * ways for groups to stay apart in these; a neutral at some of these and not at others.
+   * return runs at these, as too many cables lie there; some ways for groups to stay apart in these; a neutral at some of these and not at others.
    */
-  what: 'runs' | 'crowded' | 'returnRuns' | 'apart' | 'someApart' | 'someNeutrals';
+  what: 'runs' | 'crowded' | 'returnRuns' | 'someApart' | 'someNeutrals';
   most: number;
   boxes: BoxId[];
 }

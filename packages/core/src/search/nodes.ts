@@ -5,17 +5,9 @@ import {
   slotsInBox,
   switchesOfGroup,
 } from '../model/lookup.js';
-import { lyingCables } from '../model/lying.js';
-import {
-  PANEL,
-  placeOfNode,
-  type BoxId,
-  type CircuitId,
-  type GroupId,
-  type TreePlace,
-} from '../model/ids.js';
+import { placeOfNode, type BoxId, type GroupId, type TreePlace } from '../model/ids.js';
 import { product } from '../model/permutations.js';
-import { isBetween, type Circuit, type Feed, type Job } from '../model/job.js';
+import type { Circuit, Feed, Job } from '../model/job.js';
 import { apartNode, nodeOfLuminaire, nodeOfSlot, type ApartNode, type NetScope } from '../planning/nets.js';
 
 /** Groups that may stand apart in a box, each list kept together: a light that is part of a fan shares its neutral. */
@@ -69,19 +61,13 @@ const partitions = <T>(items: readonly T[]): T[][][] => {
   ]);
 };
 
-/** A cable of this circuit that lies in a box: which node it would belong to is open, so the box stays one. */
-export const hasCableOfItsOwn = (job: Job, circuit: CircuitId, box: BoxId): boolean =>
-  lyingCables(job).some(
-    (cable) => cable.circuit === circuit && cable.between.includes(box) && !isBetween(cable, PANEL, box),
-  );
-
 /**
  * Ways for the groups of a box to stay apart, the box as one node among them, first. Each heap of groups is a node; which of them is the box
  * itself makes no difference, but where a feed is in it: that one has the feed.
  */
 export const apartsOf = (job: Job, circuit: Circuit, feed: Feed, box: BoxId): ApartNode[][] => {
   const units = unitsIn(job, circuit, box);
-  if (units.length < 2 || hasCableOfItsOwn(job, circuit.id, box)) return [[]];
+  if (units.length < 2) return [[]];
   const heaps = triedHeaps(job, box, units);
   const order = groupsOfCircuit(job, circuit.id).map(({ id }) => id);
   const named = (heap: readonly Unit[]): ApartNode => {
@@ -111,7 +97,7 @@ const MOST_WAYS = 250;
 export interface WaysApart {
   /** All of them together first. */
   ways: ApartNode[][];
-  barred: { apart: BoxId[]; someApart: BoxId[] };
+  barred: BoxId[];
 }
 
 export const waysApart = (
@@ -135,16 +121,13 @@ export const waysApart = (
   return {
     // One at least, also where the circuit is too large for any but a descent.
     ways: ways.length > 0 ? ways : [[]],
-    barred: {
-      apart: several.filter((box) => hasCableOfItsOwn(job, circuit.id, box)),
-      someApart:
-        count > MOST_WAYS || ways.length < tried.length
-          ? several
-          : several.filter((box) => {
-              const units = unitsIn(job, circuit, box);
-              return triedHeaps(job, box, units).length < partitions<Unit>(units).length;
-            }),
-    },
+    barred:
+      count > MOST_WAYS || ways.length < tried.length
+        ? several
+        : several.filter((box) => {
+            const units = unitsIn(job, circuit, box);
+            return triedHeaps(job, box, units).length < partitions<Unit>(units).length;
+          }),
   };
 };
 

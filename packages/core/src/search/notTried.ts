@@ -37,7 +37,7 @@ export const notTriedBy = (tables: PriceTables, space: OrderSpace): NotTried[] =
   const { barredReturns: returns, barredApart } = space;
   return [
     ...(crowded.length > 0 ? [{ what: 'runs' as const, most: tables.codes.mostRuns, boxes: crowded }] : []),
-    ...barredApart.filter(({ boxes }) => boxes.length > 0).map((one) => ({ ...one, most: 0 })),
+    ...(barredApart.length > 0 ? [{ what: 'someApart' as const, most: 0, boxes: barredApart }] : []),
     ...(returns.length > 0 ? [{ what: 'returnRuns' as const, most: 0, boxes: returns }] : []),
   ];
 };

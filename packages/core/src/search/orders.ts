@@ -1,30 +1,15 @@
 import { boxesOfCircuit, switchedGroupsOf, switchesOfGroup } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
-import {
-  PANEL,
-  placeOfNode,
-  returnPlaceOf,
-  type BoxId,
-  type GroupId,
-  type SlotId,
-  type TreePlace,
-} from '../model/ids.js';
-import {
-  isBetween,
-  runFactOf,
-  type Box,
-  type Circuit,
-  type Feed,
-  type Group,
-  type Job,
-} from '../model/job.js';
+import { PANEL, placeOfNode, returnPlaceOf, type BoxId, type GroupId, type SlotId } from '../model/ids.js';
+import { isBetween, type Box, type Circuit, type Feed, type Group, type Job } from '../model/job.js';
 import { isFedByAnother } from '../planning/carriers.js';
 import { neutralsAsked } from '../planning/neutralsAsked.js';
 import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
 import { createMemo } from '../model/memo.js';
 import { permutations, product } from '../model/permutations.js';
-import { apartsOf, hasCableOfItsOwn, MOST_APART, waysApart } from './nodes.js';
+import { forcedAtNodes, lyingAtNodes } from './atNodes.js';
+import { apartsOf, MOST_APART, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
 
 /** What the user has fixed, beside the facts of runs that the job holds. */
@@ -111,33 +96,40 @@ export const withNeutrals = (one: OrderCase): OrderCase[] =>
     oneOf: [],
   }));
 
-/**
- * May the switch leg come back to this luminaire box by a run of its own? Power has to enter there. Where an existing cable
- * leads into the box it is not tried: which of the two places the cable belongs to would be open.
- */
-const mayReturn = (job: Job, feed: Feed, box: BoxId): boolean =>
-  (feed.at === PANEL || feed.at === box) && !hasCableOfItsOwn(job, feed.circuit, box);
+/** May the switch leg come back to this luminaire box by a run of its own? Power has to enter there. */
+const mayReturn = (feed: Feed, box: BoxId): boolean => feed.at === PANEL || feed.at === box;
 
-/**
- * Where a forced run leads between boxes of which one is several nodes, any two of their nodes may have it: every way to settle that. A run
- * beside it between the same boxes is no forced one.
- */
-const forcedAtNodes = (
+/** Which nodes the boxes of an order are, and which of them have the runs that are forced and the cables that lie there. */
+type AtNodes = Pick<Order, 'apart' | 'returnAt' | 'forcedAt' | 'lyingAt'>;
+
+/** Every way for the nodes to be with power by one feed, and the boxes of those that are too many to be tried. */
+const atNodesOf = (
   job: Job,
+  circuit: Circuit,
   boxes: readonly BoxId[],
-  apart: readonly { box: BoxId; node: TreePlace }[],
-): Order['forcedAt'][] => {
-  const nodesOf = (box: BoxId): TreePlace[] => [
-    box,
-    ...apart.filter((one) => one.box === box).map(({ node }) => node),
-  ];
-  const pairs = boxes.flatMap((a, i) =>
-    boxes
-      .slice(i + 1)
-      .filter((b) => runFactOf(job, a, b)?.rule === 'forced')
-      .map((b) => nodesOf(a).flatMap((from) => nodesOf(b).map((to): [TreePlace, TreePlace] => [from, to]))),
-  );
-  return product(pairs.filter((ways) => ways.length > 1));
+  aparts: readonly ApartNode[][],
+  returns: readonly BoxId[],
+): { ways: AtNodes[]; barred: { apart: BoxId[]; returns: BoxId[] } } => {
+  const barred = { apart: [] as BoxId[], returns: [] as BoxId[] };
+  const ways = aparts.flatMap((apart) => {
+    const inAll = (returnAt: BoxId | null): AtNodes[] => {
+      const far = returnAt === null ? [] : [{ box: returnAt, node: returnPlaceOf(returnAt) }];
+      const others = [...apart, ...far];
+      const lying = lyingAtNodes(job, circuit, boxes, others);
+      if (lying === null) {
+        if (returnAt === null) barred.apart.push(...apart.map(({ box }) => box));
+        else barred.returns.push(returnAt);
+      }
+      return forcedAtNodes(job, boxes, others).flatMap((forcedAt) =>
+        (lying ?? []).map((lyingAt) => ({ apart, returnAt, forcedAt, lyingAt })),
+      );
+    };
+    // Beside as many boxes parted as are held at once no return run is tried, which would part one more.
+    if (isFull(apart) && returns.length > 0) barred.apart.push(...apart.map(({ box }) => box));
+    const free = isFull(apart) ? [] : returns.filter((box) => !apart.some((one) => one.box === box));
+    return [null, ...free].flatMap(inAll);
+  });
+  return { ways, barred };
 };
 
 /** What may be chosen of the order of a circuit, each thing by itself. */
@@ -152,15 +144,15 @@ export interface OrderSpace {
   oneOf: SlotId[][];
   /** Boxes that the circuit has to reach from a feed, and those that it may go through. */
   boxesFor: (feed: Feed) => BoxId[];
-  /** How groups may stay apart in boxes, all together first. */
-  apartFor: (feed: Feed) => ApartNode[][];
+  /** How groups may stay apart in boxes, all together first; return runs; and which nodes have what is forced or lies there. */
+  atNodes: (feed: Feed) => readonly AtNodes[];
   /** The same for the groups of one box. */
   apartAt: (feed: Feed, box: BoxId) => ApartNode[][];
-  /** Boxes in which they could stay apart in more ways than are tried, and why. */
-  barredApart: { what: 'apart' | 'someApart'; boxes: BoxId[] }[];
+  /** Boxes in which they could stay apart in more ways than are tried. */
+  barredApart: BoxId[];
   /** Luminaire boxes to which the switch leg may come back. */
   returnsFor: (feed: Feed) => BoxId[];
-  /** Those to which it could if no existing cable ended there. */
+  /** Those to which it could if fewer cables lay there. */
   barredReturns: BoxId[];
   fit: ReturnType<typeof createFitter>;
   /** How many orders there are; a group of more than ten switches counts as ten. */
@@ -216,20 +208,26 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   const lit = [...new Set(job.luminaires.filter((one) => switched.has(one.group)).map((one) => one.box))];
   const { certain, oneOf } = neutralsOf(job, groups, constraints);
   const returnsFor = (feed: Feed) =>
-    constraints.returnRuns ? lit.filter((box) => mayReturn(job, feed, box)) : [];
+    constraints.returnRuns ? lit.filter((box) => mayReturn(feed, box)) : [];
   const boxesFor = (feed: Feed): BoxId[] => [
     ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
   ];
-  const apart = new Map(
-    feeds.map(
-      (feed) =>
-        [feed.id, waysApart(job, circuit, feed, needed, MOST_NODES - boxesFor(feed).length - 1)] as const,
-    ),
+  const nodes = new Map(
+    feeds.map((feed) => {
+      const boxes = boxesFor(feed);
+      const { ways: aparts, barred } = waysApart(job, circuit, feed, needed, MOST_NODES - boxes.length - 1);
+      const { ways, barred: more } = atNodesOf(job, circuit, boxes, aparts, returnsFor(feed));
+      return [
+        feed.id,
+        { ways, barred: { apart: [...barred, ...more.apart], returns: more.returns } },
+      ] as const;
+    }),
   );
+  const barredIn = (what: 'apart' | 'returns'): BoxId[] => [
+    ...new Set([...nodes.values()].flatMap(({ barred }) => barred[what])),
+  ];
   const apartOf = createMemo<ApartNode[][]>();
-  const apartFor = (feed: Feed) => apart.get(feed.id)?.ways ?? [[]];
-  /** Ways with as many boxes parted as are held at once: beside them no return run is tried, which would part one more. */
-  const fullWays = (feed: Feed) => (returnsFor(feed).length > 0 ? apartFor(feed).filter(isFull) : []);
+  const atNodes = (feed: Feed) => nodes.get(feed.id)?.ways ?? [];
   const chainings = groups.reduce(
     (product, { group, slots }) =>
       product * (fixed.has(group.id) ? 1 : factorial(Math.min(10, slots.length))),
@@ -243,35 +241,18 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
     neutralAt: certain,
     oneOf,
     boxesFor,
-    apartFor,
+    atNodes,
     apartAt: (feed, box) => apartOf.get([feed.id, box], () => apartsOf(job, circuit, feed, box)),
-    barredApart: (['apart', 'someApart'] as const).map((what) => ({
-      what,
-      boxes: [
-        ...new Set(
-          feeds.flatMap((feed) => [
-            ...(apart.get(feed.id)?.barred[what] ?? []),
-            ...(what === 'someApart' ? fullWays(feed).flatMap((way) => way.map(({ box }) => box)) : []),
-          ]),
-        ),
-      ],
-    })),
+    barredApart: barredIn('apart'),
     returnsFor,
-    barredReturns: constraints.returnRuns
-      ? lit.filter(
-          (box) =>
-            feeds.some((feed) => feed.at === PANEL || feed.at === box) &&
-            hasCableOfItsOwn(job, circuit.id, box),
-        )
-      : [],
+    barredReturns: barredIn('returns'),
     fit: createFitter(job, circuit),
-    count:
-      chainings * feeds.reduce((sum, feed) => sum + apartFor(feed).length * (1 + returnsFor(feed).length), 0),
+    count: chainings * feeds.reduce((sum, feed) => sum + atNodes(feed).length, 0),
   };
 };
 
 /** Every order of a circuit whose devices the stock has: chains, neutrals, feeds, return runs. */
-export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
+export const ordersOf = (space: OrderSpace): OrderCase[] => {
   const {
     groups,
     chains: { first, fixed },
@@ -288,22 +269,15 @@ export const ordersOf = (job: Job, space: OrderSpace): OrderCase[] => {
     if (fittings.some((one) => one.article === null || one.misfit !== null)) return [];
     return space.feeds.flatMap((feed) => {
       const boxes = space.boxesFor(feed);
-      return space.apartFor(feed).flatMap((apart) =>
-        [null, ...space.returnsFor(feed)]
-          .filter((box) => box === null || (!isFull(apart) && !apart.some((one) => one.box === box)))
-          .flatMap((returnAt) => {
-            const far = returnAt === null ? [] : [{ box: returnAt, node: returnPlaceOf(returnAt) }];
-            return forcedAtNodes(job, boxes, [...apart, ...far]).map((forcedAt): OrderCase => ({
-              order: {
-                ...{ chains, neutralAt: space.neutralAt, feed, apart, returnAt, forcedAt },
-                neutralOpen: space.oneOf.length > 0,
-              },
-              fittings,
-              boxes,
-              oneOf: space.oneOf,
-            }));
-          }),
-      );
+      return space.atNodes(feed).map((nodes): OrderCase => ({
+        order: {
+          ...{ chains, neutralAt: space.neutralAt, feed, ...nodes },
+          neutralOpen: space.oneOf.length > 0,
+        },
+        fittings,
+        boxes,
+        oneOf: space.oneOf,
+      }));
     });
   });
 };

@@ -10,6 +10,7 @@ import {
   type Net,
   type NetScope,
 } from '../planning/nets.js';
+import type { LyingAt } from './atNodes.js';
 
 /**
  * One net of the circuit, or the two lanes of one pair of travelers, which go the same way and count twice. `ends` is how
@@ -44,6 +45,8 @@ export interface Settled {
   returning: { near: number; far: number } | null;
   /** Between boxes of which one is several nodes: the two that have a forced run. */
   forcedAt: readonly (readonly [TreePlace, TreePlace])[];
+  /** Between such boxes: the two that have what lies there. */
+  lyingAt: readonly LyingAt[];
   neutralOpen: boolean;
   classes: readonly NetClass[];
 }
@@ -57,6 +60,7 @@ export interface Order {
   apart: readonly ApartNode[];
   returnAt: BoxId | null;
   forcedAt: readonly (readonly [TreePlace, TreePlace])[];
+  lyingAt: readonly LyingAt[];
   /**
    * Which switches get the neutrals that the code asks for is left open. Everything is then priced no higher than under any
    * way to settle it; what is found is a bound, and no plan.
@@ -69,7 +73,7 @@ export const settle = (
   job: Job,
   circuit: Circuit,
   boxes: readonly BoxId[],
-  { chains, neutralAt, feed, apart, returnAt, forcedAt, neutralOpen }: Order,
+  { chains, neutralAt, feed, apart, returnAt, forcedAt, lyingAt, neutralOpen }: Order,
   fittings: readonly Fitting[],
 ): Settled => {
   const others = [...apart, ...(returnAt === null ? [] : [returnNode(returnPlaceOf(returnAt))])];
@@ -107,6 +111,7 @@ export const settle = (
     root,
     fedBy: feedingCable(job, feed),
     forcedAt,
+    lyingAt,
     neutralOpen,
     boxOf: [...boxes.keys(), ...others.map(({ box }) => boxes.indexOf(box))],
     returning: near === undefined ? null : { near, far: nodes.length - 1 },

@@ -107,12 +107,14 @@ const keepingRoom = (search: Search, room: number): Search => ({
 
 /** The way a circuit is cabled, as the job keeps it. */
 export const choiceOf = ({ settled, tree, room }: Found): Choice => {
-  const { nodes, scope, feed, arrangement } = settled;
+  const { nodes, scope, feed, arrangement, lyingAt } = settled;
   const runs = nodes.flatMap((to, i) => {
     const parent = tree.parents[i] ?? OUT;
     if (parent === OUT || (parent === TOP && settled.root !== null)) return [];
     const from = parent === TOP ? PANEL : nodes[parent];
-    return from === undefined ? [] : [{ from, to }];
+    if (from === undefined) return [];
+    const by = lyingAt.find(({ between }) => between.includes(to) && between.some((node) => node === from));
+    return [{ from, to, ...(by ? { by: by.cable } : {}) }];
   });
   const apart = scope.apart.flatMap(({ box, groups }) =>
     groups === null ? [] : [{ box, groups: [...groups] }],

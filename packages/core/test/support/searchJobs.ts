@@ -143,12 +143,15 @@ const build = (numbers: readonly number[], { places, groups, switches }: SearchJ
     pick,
     boxes.flatMap((a, i) => boxes.slice(i + 1).map((b): [string, string] => [a.id, b.id])),
   );
-  const existing = pick(4) === 0 ? [cablesAsFound(pick, 'found.0', 14)] : [];
-  const existingCables: Lies[] = existing.map((article) => ({
+  const existing =
+    pick(4) === 0 ? ['found.0', 'found.1'].slice(pick(2)).map((id) => cablesAsFound(pick, id, 14)) : [];
+  // Two of them now and then between the same two boxes.
+  const beside = existing.length > 1 ? pick(2) : 0;
+  const existingCables: Lies[] = existing.map((article, i) => ({
     id: `lying.${article.id}`,
     article: article.id,
     circuit: 'c0',
-    between: pairs.at(-1) ?? ['W0', 'C0'],
+    between: pairs.at(-1 - i * beside) ?? ['W0', 'C0'],
   }));
   // What the other circuit takes already is not forbidden.
   const taken = choices.flatMap(({ runs }) => runs.map(({ from, to }) => [from, to]));

@@ -5,7 +5,7 @@ import { neutralRequirement } from '../../src/nec/neutralRequirement.js';
 import { createFitter } from '../../src/planning/devices.js';
 import type { Room, Weights } from '../../src/search/prices/weights.js';
 import { priceTablesOf, type PriceTables } from '../../src/search/prices/priceTables.js';
-import { settle, type Settled } from '../../src/search/problem.js';
+import { settle, type Order, type Settled } from '../../src/search/problem.js';
 import { boundingOf } from '../../src/search/bounds/bounding.js';
 import { weighedOf, type Entering, type Weighed } from '../../src/search/bounds/weighed.js';
 
@@ -101,10 +101,6 @@ const everyApart = (job: Job, circuit: string, boxes: readonly BoxId[], feedAt: 
       const groups = job.groups.filter(
         ({ id, circuit: mine }) => mine === circuit && all.some((one) => one.group === id),
       );
-      const lying = cablesThere(job).some(
-        (one) => one.circuit === circuit && one.between.includes(box) && !one.between.includes('panel'),
-      );
-      if (lying) return [[]];
       return heapsOf(groups.map(({ id }) => id)).flatMap((heaps) =>
         (feedAt === box ? heaps : heaps.slice(0, 1)).map((itself) =>
           heaps
@@ -114,6 +110,30 @@ const everyApart = (job: Job, circuit: string, boxes: readonly BoxId[], feedAt: 
       );
     }),
   ).map((picked) => picked.flat());
+
+/** Every way to say which two nodes each cable that lies there is kept for, where a box at its end is several; two may be kept for the same. */
+const everyLying = (
+  job: Job,
+  circuit: string,
+  boxes: readonly string[],
+  { apart, returnAt }: Order,
+): Order['lyingAt'][] => {
+  const nodesOf = (box: string) => [
+    box,
+    ...apart.filter((one) => one.box === box).map(({ node }) => node),
+    ...(returnAt === box ? [farOf(box)] : []),
+  ];
+  return everyPick(
+    cablesThere(job)
+      .filter((one) => one.circuit === circuit && one.between.every((box) => boxes.includes(box)))
+      .filter(({ between }) => between.some((box) => nodesOf(box).length > 1))
+      .map(({ id, between: [a, b] }) =>
+        nodesOf(a).flatMap((from) =>
+          nodesOf(b).map((to) => ({ cable: id, between: [from, to] as Order['lyingAt'][number]['between'] })),
+        ),
+      ),
+  );
+};
 
 /** The cheapest tree on just these nodes with power entering at one of them. */
 const cheapestOn = (
@@ -257,14 +277,7 @@ export const leastByTrying = (job: Job, { weights, room, returnRuns }: TwinOptio
       const lit = job.luminaires
         .filter((one) => switched.some((group) => group.id === one.group))
         .map((one) => one.box)
-        .filter((box) => feed.at === 'panel' || feed.at === box)
-        .filter(
-          (box) =>
-            !cablesThere(job).some(
-              (one) =>
-                one.circuit === circuit.id && one.between.includes(box) && !one.between.includes('panel'),
-            ),
-        );
+        .filter((box) => feed.at === 'panel' || feed.at === box);
       const atFeed = feed.at === 'panel' ? [] : [feed.at];
       for (const { returnAt, apart } of everyApart(job, circuit.id, [...new Set(holding)], feed.at).flatMap(
         (one) =>
@@ -275,16 +288,16 @@ export const leastByTrying = (job: Job, { weights, room, returnRuns }: TwinOptio
         for (const neutrals of everyPick(asked))
           for (const junctions of subsets(spare)) {
             const boxes = [...new Set([...holding, ...atFeed, ...junctions])];
-            const order = {
+            const order: Order = {
               chains,
               neutralAt: neutrals.flat(),
               feed,
               apart,
               returnAt,
               forcedAt: [],
+              lyingAt: [],
               neutralOpen: false,
             };
-            const settled = settle(unruled, circuit, boxes, order, fittings);
             const pairs = ruled('forced').filter((pair) => !elsewhere(pair));
             const mine = new Set<string>([...holding, ...atFeed, ...spare]);
             const forced = pairs.filter(([a, b]) => mine.has(a) && mine.has(b));
@@ -294,20 +307,23 @@ export const leastByTrying = (job: Job, { weights, room, returnRuns }: TwinOptio
                 (box) =>
                   mine.has(box) || job.feeds.some((one) => one.circuit === circuit.id && one.at === box),
               );
-            const problem = weighedOf(bounding, settled);
-            for (const entering of problem.entries) {
-              const entry = settled.nodes[entering.root] ?? '';
-              if (feed.at === 'panel') {
-                if (returnAt !== null && entry !== returnAt) continue;
-                if (forbidden('panel', entry)) continue;
-                if (homes.length > 0 && !homes.includes(boxOf(entry) as never)) continue;
-              } else if (homes.length > 0 && !homes.includes(feed.at)) continue;
-              if (returnAt !== null && settled.nodes.includes(farOf(returnAt) as never) === false)
-                throw new Error('a return run without its far place');
-              const on = settled.nodes.map((_, i) => i);
-              const cost = cheapestOn(problem, entering, settled, on, forced, forbidden);
-              tried += on.length ** Math.max(0, on.length - 2);
-              least = Math.min(least, cost + problem.fixed);
+            for (const lyingAt of everyLying(job, circuit.id, boxes, order)) {
+              const settled = settle(unruled, circuit, boxes, { ...order, lyingAt }, fittings);
+              const problem = weighedOf(bounding, settled);
+              for (const entering of problem.entries) {
+                const entry = settled.nodes[entering.root] ?? '';
+                if (feed.at === 'panel') {
+                  if (returnAt !== null && entry !== returnAt) continue;
+                  if (forbidden('panel', entry)) continue;
+                  if (homes.length > 0 && !homes.includes(boxOf(entry) as never)) continue;
+                } else if (homes.length > 0 && !homes.includes(feed.at)) continue;
+                if (returnAt !== null && settled.nodes.includes(farOf(returnAt) as never) === false)
+                  throw new Error('a return run without its far place');
+                const on = settled.nodes.map((_, i) => i);
+                const cost = cheapestOn(problem, entering, settled, on, forced, forbidden);
+                tried += on.length ** Math.max(0, on.length - 2);
+                least = Math.min(least, cost + problem.fixed);
+              }
             }
           }
     }

@@ -1,7 +1,7 @@
 import { existingDocument } from '../../model/existing.js';
 import { PANEL, UNKNOWN_PLACE, UNNAMED_BREAKER, type CableId } from '../../model/ids.js';
 import { isJumper, tailsOf } from '../../model/inBox.js';
-import type { Choice, Job, WiringDoc } from '../../model/job.js';
+import type { Choice, Job, Run, WiringDoc } from '../../model/job.js';
 import type { End, Joint, Terminal, Wiring } from '../../model/wiring.js';
 
 /** What a job has, by id. */
@@ -100,9 +100,11 @@ export const withHeldChoices = (job: Job): Job => {
 /** A chosen way says nothing more of a cable that lies there no more. */
 const withHeldCables = (choice: Choice, isHeld: (id: string) => boolean): Choice => {
   const { givenUp, anew, ...rest } = choice;
-  if ((givenUp ?? []).every(isHeld) && (anew ?? []).every(isHeld)) return choice;
+  const isKept = ({ by }: Run) => by === undefined || isHeld(by);
+  if ((givenUp ?? []).every(isHeld) && (anew ?? []).every(isHeld) && choice.runs.every(isKept)) return choice;
   return {
     ...rest,
+    runs: choice.runs.map((run) => (isKept(run) ? run : { from: run.from, to: run.to })),
     ...(givenUp ? { givenUp: givenUp.filter(isHeld) } : {}),
     ...(anew ? { anew: anew.filter(isHeld) } : {}),
   };

@@ -52,6 +52,7 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
     apart: [],
     returnAt: null,
     forcedAt: [],
+    lyingAt: [],
     neutralOpen: space.oneOf.length > 0,
   };
   const settled = settle(job, circuit, boxes, order, space.fit(space.chains.first));
@@ -131,13 +132,22 @@ const boundOf = (tables: PriceTables, space: OrderSpace, feed: Feed): number => 
       );
     return join + nets;
   };
+  const mayBeSeveral =
+    space.returnsFor(feed).length > 0 || boxes.some((box) => space.apartAt(feed, box).length > 1);
   // No line begins below nothing: boxes that are several nodes may be joined by several runs, and where boxes may be left out the least tree is
-  // known well only of such.
+  // known well only of such. What lies there costs less than nothing, and each such cable may have a run of its own.
   const flattest = (offers: readonly Offer[]) => Math.min(...offers.map(({ most, cost }) => cost / most));
-  const turned = under((offers, a, b) =>
-    lineAt(offers, Math.max(0, Math.min(slopes[a]?.[b] ?? 0, flattest(offers)))),
-  );
-  const runsLeast = Math.max(under(lineUnder), turned === Infinity || Number.isNaN(turned) ? 0 : turned);
+  const turnedBy = (offers: readonly Offer[], slope: number): RunLine | null => {
+    const line = lineAt(offers, Math.max(0, Math.min(slope, flattest(offers))));
+    const lying = mayBeSeveral ? offers.reduce((sum, { cost }) => sum + Math.min(0, cost), 0) : 0;
+    return line && { ...line, base: Math.min(line.base, lying < 0 ? lying : Infinity) };
+  };
+  const turned = under((offers, a, b) => turnedBy(offers, slopes[a]?.[b] ?? 0));
+  const plain = under((offers) => {
+    const line = lineUnder(offers);
+    return line && mayBeSeveral && line.base < 0 ? turnedBy(offers, Infinity) : line;
+  });
+  const runsLeast = Math.max(plain, turned === Infinity || Number.isNaN(turned) ? 0 : turned);
   const homes = boxes.map((_, i) => Math.min(Infinity, ...runs.offers('panel', i).map((one) => one.cost)));
   // What a luminaire is joined to is the same in every order of the switches, and a box in which nothing may stay apart is one node in all.
   const isAlike = (box: BoxId) =>

@@ -81,7 +81,8 @@ export const openCircuit = (tables: PriceTables, space: OrderSpace, feed: Feed):
         return [group.id, [...chain.slice(by), ...chain.slice(0, by)]];
       }),
     ),
-    ...{ neutralAt: [...space.neutralAt, ...more], feed, apart, returnAt, forcedAt: [], neutralOpen: false },
+    ...{ neutralAt: [...space.neutralAt, ...more], feed, apart, returnAt, neutralOpen: false },
+    ...{ forcedAt: [], lyingAt: [] },
   });
   const known = new Map<string, { settled: Settled; priced: Priced }>();
   const pricedBy = (order: Order) => {

@@ -1,5 +1,6 @@
 import { isDeviceKept } from '../../model/there.js';
 import { placeOfNode, type BoxId } from '../../model/ids.js';
+import { sayLying } from '../atNodes.js';
 import type { Bounding } from './bounding.js';
 import { classMasks, spansOf, type Bounds, type RunLine } from './spans.js';
 import type { LoadCode } from '../prices/loadCodes.js';
@@ -84,7 +85,7 @@ export const fixedOf = (
 
 /** The problem of a settled arrangement. */
 export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: Settled): Weighed => {
-  const { classes, nodes, boxOf, returning, forcedAt } = settled;
+  const { classes, nodes, boxOf, returning, forcedAt, lyingAt } = settled;
   const runs = runPricesOf(tables, settled);
   const n = nodes.length;
   const all = 2 ** n - 1;
@@ -106,7 +107,7 @@ export const weighedOf = ({ tables, slopes, spans: known }: Bounding, settled: S
     const slope = slopes.get(pairOf(boxAt(a), boxAt(b)));
     return slope === undefined ? lineUnder(runs.offers(a, b)) : lineAt(runs.offers(a, b), slope);
   };
-  const spans = known.get([nodes.slice(0, boxes), optional, forcedAt.flat()], () =>
+  const spans = known.get([nodes.slice(0, boxes), optional, forcedAt.flat(), sayLying(lyingAt)], () =>
     spansOf(boxes, optional, { line, boxOf }, (node) => prices[node]?.passing ?? 0),
   );
   const backs = nodes.slice(0, boxes).map((_, node) => {

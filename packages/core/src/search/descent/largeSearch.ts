@@ -10,6 +10,7 @@ import { largeProblem, MOST_CLASSES_LARGE, type LargeProblem } from './largeProb
 import type { OrderSpace } from '../orders.js';
 import { MOST_APART } from '../nodes.js';
 import { carriedOver } from './joining.js';
+import { atOtherNodes, otherLying } from './nodeOrders.js';
 import { orderOfFound } from './seeds.js';
 
 /** Every order of a few things; beyond four, every swap of two. */
@@ -94,6 +95,7 @@ export const searchLarge = (
     const next = standing(order, problem, { parents, cost: problem.cost(parents) });
     return next.weight < stand.weight - 1e-6 ? next : stand;
   };
+  const atNodes = (order: Order, before: Order) => atOtherNodes(tables, boxesFor(order.feed), order, before);
   /** All groups together, with power at the first box that it may enter; or all of them apart but in a box that it enters. */
   const startsOf = (order: Order): { order: Order; entry: number }[] => {
     const { feed } = order;
@@ -103,13 +105,14 @@ export const searchLarge = (
     const several = entries.filter((at) => (all[at]?.length ?? 0) > 0);
     return [
       ...entries.slice(0, 1).map((entry) => ({ order, entry })),
-      ...several.slice(0, MOST_STARTS).map((entry) => ({
-        order: { ...order, apart: all.flatMap((apart, at) => (at === entry ? [] : apart)) },
-        entry,
-      })),
+      ...several.slice(0, MOST_STARTS).flatMap((entry) =>
+        atNodes({ ...order, apart: all.flatMap((apart, at) => (at === entry ? [] : apart)) }, order)
+          .slice(0, 1)
+          .map((one) => ({ order: one, entry })),
+      ),
     ].filter((one) => boxesApart(one.order) <= MOST_APART);
   };
-  /** Other ways for the groups of a box to stay apart, one box after another; and the switch leg led back to the box that power enters, or not. */
+  /** Other ways for the groups of a box to stay apart, one box after another; the switch leg led back to the box that power enters, or not; what lies there kept for another run. */
   const otherNodes = ({ order, problem }: Stand): Order[] => {
     const { feed, apart, returnAt } = order;
     const root = placeOfNode(problem.settled.nodes[problem.root] ?? PANEL);
@@ -120,12 +123,15 @@ export const searchLarge = (
             (ways, _, { length }) =>
               length > 1 && box !== returnAt && sayApart(ways) !== sayApart(apart, box),
           )
-          .map((ways) => ({ ...order, apart: [...apart.filter((one) => one.box !== box), ...ways] })),
+          .flatMap((ways) =>
+            atNodes({ ...order, apart: [...apart.filter((one) => one.box !== box), ...ways] }, order),
+          ),
       ),
       ...(returnAt === null
         ? returnsFor(feed).filter((box) => box === root && !apart.some((one) => one.box === box))
         : [null]
-      ).map((box) => ({ ...order, returnAt: box })),
+      ).flatMap((box) => atNodes({ ...order, returnAt: box }, order)),
+      ...otherLying(tables, boxesFor(feed), order),
     ].filter((one) => boxesApart(one) <= MOST_APART);
   };
   /** Every other order of the switches of one group. */
@@ -213,6 +219,7 @@ export const searchLarge = (
       apart: [],
       returnAt: null,
       forcedAt: [],
+      lyingAt: [],
       neutralOpen: false,
     };
     const [start] = startsOf(order)

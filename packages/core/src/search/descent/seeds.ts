@@ -13,7 +13,7 @@ export const orderOfFound = (
   { settled, tree }: Found,
   mayEnter: (box: string) => boolean,
 ): { order: Order; root: number } | null => {
-  const { arrangement, scope, returning, nodes, forcedAt } = settled;
+  const { arrangement, scope, returning, nodes, forcedAt, lyingAt } = settled;
   const feed = feeds.find(({ id }) => id === settled.feed.id);
   const returnAt = returning === null ? null : (placeOfNode(nodes[returning.near] ?? PANEL) as BoxId);
   const isGiven = [...chains.fixed].every(
@@ -28,7 +28,7 @@ export const orderOfFound = (
   return {
     root,
     order: {
-      ...{ chains: arrangement.chains, feed, returnAt, forcedAt, neutralOpen: false },
+      ...{ chains: arrangement.chains, feed, returnAt, forcedAt, lyingAt, neutralOpen: false },
       apart: scope.apart.filter(({ groups }) => groups !== null),
       neutralAt: [...neutralAt, ...brought],
     },

@@ -109,17 +109,17 @@ const makeCases = (
 };
 
 export const exactSearch = (tables: PriceTables, space: OrderSpace, effortFrom = EFFORT_FROM): Search => {
-  const { job } = tables;
   const places = Math.max(
     0,
     ...space.feeds.map(
-      (feed) => space.boxesFor(feed).length + Math.max(...space.apartFor(feed).map((one) => one.length)),
+      (feed) =>
+        space.boxesFor(feed).length + Math.max(...space.atNodes(feed).map(({ apart }) => apart.length)),
     ),
   );
   const effort = places < effortFrom ? EFFORT.few : EFFORT.many;
   let made: Made | null = null;
   /** Made once, after the first answer. */
-  const all = (best: Found | null): Made => (made ??= makeCases(tables, ordersOf(job, space), best, effort));
+  const all = (best: Found | null): Made => (made ??= makeCases(tables, ordersOf(space), best, effort));
   const entries = entriesOf(space);
   const cheapestTree = createTreeSearch();
   const notTried = notTriedBy(tables, space);

@@ -1,5 +1,5 @@
 import { articlesOf, type CableArticle } from '../../model/articles.js';
-import { PANEL, placeOfNode, type BoxId, type Place } from '../../model/ids.js';
+import { PANEL, placeOfNode, type BoxId, type CableId, type Place } from '../../model/ids.js';
 import { isBetween, runFactOf } from '../../model/job.js';
 import { cutLength, runLength, wayOf } from '../../materials/lengths.js';
 import { existingBetween } from '../../planning/carriers.js';
@@ -8,6 +8,7 @@ import { hasFourWay, judgedRuns } from './judging.js';
 import type { Carried, Offer, PricedWay, RunTable, Way, WeighedRun } from './prices.js';
 import type { PriceTables } from './priceTables.js';
 import { homeRunAt, kindOfBox } from '../../planning/judged.js';
+import { sayLying } from '../atNodes.js';
 import type { Settled } from '../problem.js';
 
 /** Taken off for each run that is forced, so that a tree with it is always cheaper than one without; put back at the end. */
@@ -49,6 +50,7 @@ const wayBetween = (
   { job, circuit, cables, weights, splices, mayGuess }: PriceTables,
   a: Place,
   b: Place,
+  offered: Lying,
 ): Way | null => {
   const fact = runFactOf(job, a, b);
   if (fact?.rule === 'forbidden' || a === b) return null;
@@ -58,7 +60,9 @@ const wayBetween = (
       runs.some(({ from, to }) => isBetween({ between: [placeOfNode(from), placeOfNode(to)] }, a, b)),
   );
   const forced = fact?.rule === 'forced' && !takenElsewhere;
-  const lying = existingBetween(job, circuit, a, b).map((one) => one.article);
+  const lying = existingBetween(job, circuit, a, b)
+    .filter(({ existing }) => offered === 'all' || existing?.id === offered)
+    .map((one) => one.article);
   // The conductors of one that is used need no caps any more; those that stay unused are capped as spares.
   const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
   const existingCosts = lying.map(({ insulated }) => -ends * insulated.length * splices.cap);
@@ -83,24 +87,48 @@ const wayBetween = (
   return some ? wayAt(lying, existingCosts, cables, costs, forced) : null;
 };
 
+/** What of the cables that lie between two places a run may have: any of them, one, or none. */
+type Lying = 'all' | CableId | null;
+
 /** The way between two places, found once. */
-const wayOfPair = (tables: PriceTables, a: Place, b: Place): Way | null => {
+const wayOfPair = (tables: PriceTables, a: Place, b: Place, offered: Lying): Way | null => {
   const [first, second] = a < b ? [a, b] : [b, a];
-  return tables.known.ways.get([first, second], () => wayBetween(tables, a, b));
+  // No id holds a comma.
+  const which = offered === 'all' ? true : offered === null ? null : ['only', offered];
+  return tables.known.ways.get([first, second, which], () => wayBetween(tables, a, b, offered));
 };
 
-type Priced = Pick<Settled, 'nodes' | 'boxOf' | 'forcedAt' | 'neutralOpen'>;
+type Priced = Pick<Settled, 'nodes' | 'boxOf' | 'forcedAt' | 'lyingAt' | 'neutralOpen'>;
 
 const runTableOf = (tables: PriceTables, priced: Priced): RunTable =>
-  tables.known.runs.get([priced.nodes, priced.forcedAt.flat(), priced.neutralOpen], () =>
-    makeRunTable(tables, priced),
+  tables.known.runs.get(
+    [priced.nodes, priced.forcedAt.flat(), sayLying(priced.lyingAt), priced.neutralOpen],
+    () => makeRunTable(tables, priced),
   );
 
-const makeRunTable = (tables: PriceTables, { nodes, boxOf, forcedAt, neutralOpen }: Priced): RunTable => {
+const makeRunTable = (
+  tables: PriceTables,
+  { nodes, boxOf, forcedAt, lyingAt, neutralOpen }: Priced,
+): RunTable => {
   const n = nodes.length;
   const places = nodes.map(placeOfNode);
-  const ways = places.flatMap((a) => places.map((b) => wayOfPair(tables, a, b)));
-  const homes = places.map((b) => wayOfPair(tables, PANEL, b));
+  const several = new Set(boxOf.filter((box, node) => box !== node));
+  const keptFor = new Map(
+    lyingAt.flatMap(({ cable, between: [a, b] }) => {
+      const [from, to] = [nodes.indexOf(a), nodes.indexOf(b)];
+      return [
+        [from * n + to, cable],
+        [to * n + from, cable],
+      ] as const;
+    }),
+  );
+  /** Where a box is several nodes, what lies there is kept for one run. */
+  const offeredAt = (a: number, b: number): Lying =>
+    several.has(boxOf[a] ?? a) || several.has(boxOf[b] ?? b) ? (keptFor.get(a * n + b) ?? null) : 'all';
+  const ways = places.flatMap((from, a) =>
+    places.map((to, b) => wayOfPair(tables, from, to, offeredAt(a, b))),
+  );
+  const homes = places.map((b) => wayOfPair(tables, PANEL, b, 'all'));
   const boxesOf = (a: number, b: number): string => [boxOf[a], boxOf[b]].sort().join();
   const settledAt = new Map(
     forcedAt.map(([from, to]) => {
