@@ -17,7 +17,7 @@ import {
   type Job,
   type Place,
 } from '../src/index.js';
-import { baselineOf } from '../src/plans/measures.js';
+import { baselineOf } from '../src/plans/baseline.js';
 import { bestBy, profileOf, profilesFor, valueBy } from '../src/plans/profiles.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import { jobOf } from './support/jobs.js';

@@ -189,8 +189,35 @@ test('a wire that feeds two devices is told as spliced with both, not as on the 
   expect(hot?.to).toMatch(/^a splice with .*of the dimmer of Pendants and .*of the timer of Shelf light$/);
 });
 
-test('every wire of a cable that comes out is told where it was, its ground too', () => {
+test('an old loop is kept beside a new cable where both fit: its white is a neutral then, and its marking comes off at both ends', () => {
   const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] });
+  const measured: Job = { ...job, runFacts: [newRunFact({ between: ['L', 'S1'], length: 120 })] };
+  const change = done(measured, {
+    ...{ kind: 'replaceDevice', slot: 'slot:S1' as never, role: 'timer', article: null },
+  });
+  expect(change.drawnOut).toEqual([]);
+  expect(change.fresh.map(({ article }) => article)).toEqual(['14-2']);
+  const { wiring, findings } = reviewJob(change.job);
+  expect(wiring.marks).toEqual([]);
+  expect(findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
+  for (const [box, far] of [
+    ['L', 'S1'],
+    ['S1', 'L'],
+  ] as const) {
+    const steps = stepsAt(change.job, box).filter((text) => text.includes('marking off'));
+    expect(steps).toEqual([
+      `Take the black marking off the white of the 14/2 to ${far} (switch leg), here and wherever it shows: it is no hot any more.`,
+    ]);
+    const white = change.moved.filter(
+      (one) => one.box === box && one.wire.startsWith('white (marked black)'),
+    );
+    expect(white.map(({ to }) => to)).toEqual([expect.stringMatching(/; take its marking off$/)]);
+  }
+});
+
+test('every wire of a cable that comes out is told where it was, its ground too', () => {
+  // No room for a second cable.
+  const job = old({ runs: ['F-L', 'L-S1'], neutralAt: [] }, 'steel-1-12.5-clamps-outside');
   const measured: Job = { ...job, runFacts: [newRunFact({ between: ['L', 'S1'], length: 120 })] };
   const change = done(measured, {
     kind: 'replaceDevice',

@@ -5,7 +5,7 @@ import { mastersChoice } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import type { Found } from '../src/search/found.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
-import { withChoice } from '../src/plans/measures.js';
+import { withChoice } from '../src/plans/withChoice.js';
 import { objectiveOf } from '../src/plans/together/worth.js';
 import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying } from './support/searchTwin.js';

@@ -13,7 +13,7 @@ import {
   type Choice,
   type Job,
 } from '../src/index.js';
-import { withChoice } from '../src/plans/measures.js';
+import { withChoice } from '../src/plans/withChoice.js';
 import { objectiveOf } from '../src/plans/together/worth.js';
 import { searchLarge } from '../src/search/descent/largeSearch.js';
 import type { Found } from '../src/search/found.js';

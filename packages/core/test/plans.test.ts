@@ -18,7 +18,8 @@ import {
 import { leastCost } from '../src/search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../src/search/orders.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
-import { baselineOf, withChoice } from '../src/plans/measures.js';
+import { withChoice } from '../src/plans/withChoice.js';
+import { baselineOf } from '../src/plans/baseline.js';
 import { jobOf } from './support/jobs.js';
 import { LAWS } from './support/laws.js';
 import { objectiveOf } from '../src/plans/together/worth.js';

@@ -7,7 +7,7 @@ import { searchLarge } from '../src/search/descent/largeSearch.js';
 import { NO_CONSTRAINTS, orderSpaceOf } from '../src/search/orders.js';
 import { priceTablesOf } from '../src/search/prices/priceTables.js';
 import { choiceOf, createSearch } from '../src/search/search.js';
-import { withChoice } from '../src/plans/measures.js';
+import { withChoice } from '../src/plans/withChoice.js';
 import { objectiveOf } from '../src/plans/together/worth.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';

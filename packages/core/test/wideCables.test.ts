@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { standardStock, type Article, type Job } from '../src/index.js';
-import { withChoice } from '../src/plans/measures.js';
+import { withChoice } from '../src/plans/withChoice.js';
 import { backgroundOf } from '../src/search/prices/background.js';
 import { stationOf } from '../src/search/prices/stations.js';
 import { leastCost } from '../src/search/prices/weights.js';

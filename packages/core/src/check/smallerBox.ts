@@ -7,7 +7,7 @@ import { fillOf } from '../materials/boxContents.js';
 import { entryOf } from '../plans/candidates.js';
 import { findPlans } from '../plans/findPlans.js';
 import { leastSaid } from '../plans/leastSaid.js';
-import { withChoice } from '../plans/measures.js';
+import { withChoice } from '../plans/withChoice.js';
 import { bringsNothingGrave } from '../review/remedies.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
 import { placeName } from '../words/places.js';

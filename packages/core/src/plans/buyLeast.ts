@@ -5,7 +5,9 @@ import type { Found, SearchLimits, SearchResult } from '../search/found.js';
 import { leastCost } from '../search/prices/weights.js';
 import { choiceOf, createSearch } from '../search/search.js';
 import { truckShareOf, type InTruck } from './inTruck.js';
-import { measure, withChoice, type Baseline } from './measures.js';
+import { withChoice } from './withChoice.js';
+import type { Baseline } from './baseline.js';
+import { count } from './measures.js';
 
 /** So often the price of what the truck holds too little of is tried anew, at most. */
 const MOST_TRIED = 7;
@@ -41,7 +43,7 @@ export const buyLeast = (
   const priceOf = (id: ArticleId): number => job.stock.find((one) => one.id === id)?.price ?? 0;
   const feetOf = (found: Found): ReadonlyMap<ArticleId, number> =>
     new Map(
-      (measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.cable ?? []).map(
+      (count(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.cable ?? []).map(
         ({ article, feet }) => [article, feet],
       ),
     );

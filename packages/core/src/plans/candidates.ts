@@ -5,7 +5,9 @@ import type { CircuitPlan } from '../planning/planCircuit.js';
 import { demandedEntries, junctionsOf } from '../search/orders.js';
 import type { Finding } from '../code/rule.js';
 import type { RunSketch } from '../drawing/sketchRun.js';
-import { measure, withChoice, type Baseline, type LaidRun, type Measures } from './measures.js';
+import { withChoice } from './withChoice.js';
+import type { Baseline } from './baseline.js';
+import { measure, type LaidRun, type Measures } from './measures.js';
 import type { FamiliarId } from './familiar.js';
 import { valueBy, type ProfileId } from './profiles.js';
 

@@ -5,7 +5,9 @@ import { newRunFact } from '../model/newJob.js';
 import { leastCost } from '../search/prices/weights.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';
 import { choiceOf, createSearch } from '../search/search.js';
-import { baselineOf, measure, withChoice } from './measures.js';
+import { withChoice } from './withChoice.js';
+import { baselineOf } from './baseline.js';
+import { count } from './measures.js';
 
 /** Nothing is known or decided of the run any more. */
 const isEmpty = ({ length, rule, route, access, openings, closeHoles }: RunFact): boolean =>
@@ -52,6 +54,6 @@ export const leastCostOf = (job: Job, id: CircuitId): number | null => {
     constraints: NO_CONSTRAINTS,
     room: { asked: 0 },
   }).least({ mostSteps: MOST_STEPS });
-  const measured = best && measure(withChoice(job, id, choiceOf(best)), id, baselineOf(job, id));
-  return measured?.measures.cost ?? null;
+  const counted = best && count(withChoice(job, id, choiceOf(best)), id, baselineOf(job, id));
+  return counted?.cost ?? null;
 };

@@ -11,7 +11,7 @@ import { proofOf, type Proof } from './proof.js';
 import { compare, type Advantage } from './compare.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
 import { problemsOf } from './namedWays.js';
-import { baselineOf } from './measures.js';
+import { baselineOf } from './baseline.js';
 import { notesOf } from './notes.js';
 import { sayPaidFor } from './paidFor.js';
 import { bestBy, PROFILES, profileOf, profilesFor, type ProfileId } from './profiles.js';

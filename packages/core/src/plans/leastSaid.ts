@@ -2,7 +2,7 @@ import type { CircuitId } from '../model/ids.js';
 import type { Choice, Job } from '../model/job.js';
 import { planJob } from '../planning/planJob.js';
 import { wiredChoice } from './candidates.js';
-import { withChoice } from './measures.js';
+import { withChoice } from './withChoice.js';
 
 const sorted = (choice: Choice | null): string =>
   JSON.stringify([

@@ -1,7 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import type { ArticleId, BoxId, CircuitId, Place, RoomId } from '../model/ids.js';
 import { roughRooms } from '../model/lookup.js';
-import type { Choice, Job, Slot } from '../model/job.js';
+import type { Job, Slot } from '../model/job.js';
 import { fillOf } from '../materials/boxContents.js';
 import { neutralRequirement } from '../nec/neutralRequirement.js';
 import type { Finding } from '../code/rule.js';
@@ -9,17 +9,12 @@ import { sketchRun, type RunSketch } from '../drawing/sketchRun.js';
 import { cutLength } from '../materials/lengths.js';
 import { jacketOf, type Jacket } from '../words/jackets.js';
 import { cableTold, tagNumberOf, isUntoldFeed } from '../words/cables.js';
-import { estimate } from '../materials/estimate.js';
-import type { MaterialKind } from '../materials/takeOff.js';
 import type { Cable, Wiring } from '../model/wiring.js';
-import { compile } from '../circuit/compile.js';
 import { freshCableId } from '../planning/circuitParts.js';
 import { nodeOfSlot, scopeOf } from '../planning/nets.js';
-import { planJob } from '../planning/planJob.js';
-import { wiringOrEmpty } from '../proving/works.js';
-import { leftInTruck, savedByTruck, type InTruck } from './inTruck.js';
+import { baselineOf, sharesBeyond, totals, type Baseline, type CostShare } from './baseline.js';
 import { judgedPlan, type Judged } from './judgedPlan.js';
-import { reviewCircuit, reviewJob, type JobReview } from '../review/reviewJob.js';
+import { reviewCircuit, reviewJob, type CircuitReview, type JobReview } from '../review/reviewJob.js';
 
 /**
  * What makes one arrangement better than another, counted on the planned wiring itself. Money in ten-thousandths of a
@@ -68,12 +63,6 @@ export interface Measures {
   cautions: number;
 }
 
-/** A part of the cost, ten-thousandths of a dollar. */
-export interface CostShare {
-  kind: MaterialKind | 'labour';
-  total: number;
-}
-
 /** A cable of the circuit as it lies: what it is, and how much is cut for it, feet; null where nobody knows its length. */
 export interface LaidRun {
   from: Place;
@@ -101,41 +90,6 @@ export interface Measured {
   runs: LaidRun[];
 }
 
-/** What the job takes without the circuit; measures are beyond it. */
-export interface Baseline {
-  material: number;
-  minutes: number;
-  cost: number;
-  shares: CostShare[];
-  /** Of the cable in the truck what is left for the circuit, and what the others save by it, ten-thousandths of a dollar. */
-  inTruck: InTruck;
-  savedByTruck: number;
-}
-
-const totals = ({ job, wiring, compiled }: Pick<JobReview, 'job' | 'wiring' | 'compiled'>): Baseline => {
-  const { takeOff, labour, cost } = estimate(job, wiring, compiled);
-  const byKind = new Map<CostShare['kind'], number>();
-  for (const { kind, total } of takeOff.lines) byKind.set(kind, (byKind.get(kind) ?? 0) + total);
-  byKind.set('labour', cost - takeOff.total);
-  return {
-    material: takeOff.total,
-    minutes: labour.minutes,
-    cost,
-    shares: [...byKind].map(([kind, total]) => ({ kind, total })),
-    inTruck: leftInTruck(job, takeOff),
-    savedByTruck: savedByTruck(job, takeOff),
-  };
-};
-
-/** What is beyond the others of each kind. */
-const sharesBeyond = (all: readonly CostShare[], before: readonly CostShare[]): CostShare[] =>
-  all
-    .map(({ kind, total }) => ({
-      kind,
-      total: total - (before.find((one) => one.kind === kind)?.total ?? 0),
-    }))
-    .filter(({ total }) => total > 0);
-
 const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
   const article = articleOf(job.stock, 'cable', cable.article);
   const { name, insulated } = article;
@@ -152,34 +106,6 @@ const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
     guessed: cable.lengthSource === 'guessed',
     existing: cable.existing,
   };
-};
-
-/** The job with another choice for the circuit, or with none. */
-export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null): Job => {
-  const before = job.choices.find((one) => one.circuit === circuit);
-  // What was given up, or is made up anew since it was wrong, stays so in another way that says nothing of it.
-  const kept = choice && {
-    ...(before?.givenUp ? { givenUp: before.givenUp } : {}),
-    ...(before?.anew ? { anew: before.anew } : {}),
-    ...choice,
-  };
-  return {
-    ...job,
-    choices: [...job.choices.filter((one) => one.circuit !== circuit), ...(kept ? [kept] : [])],
-  };
-};
-
-/** The job with no run forced: what is left for one circuit to take is not missed by the others. */
-export const withoutForced = (job: Job): Job => ({
-  ...job,
-  runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
-});
-
-/** What is there before the circuit is planned: the other circuits, priced and not inspected. */
-export const baselineOf = (asked: Job, circuit: CircuitId): Baseline => {
-  const { job } = planJob(withoutForced(withChoice(asked, circuit, null)));
-  const wiring = wiringOrEmpty(job);
-  return totals({ job, wiring, compiled: compile(wiring, job) });
 };
 
 const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measures['neutrals'] => {
@@ -213,12 +139,16 @@ const judgedOf = ({ job, wiring, plans }: JobReview, circuit: CircuitId): Judged
   return plan?.outcome.ok ? judgedPlan(job, wiring, plan.circuit, plan.outcome.value) : [];
 };
 
-/** Plans a job anew and measures one circuit of it; null where it cannot be planned. */
-export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Measured | null =>
-  measureReview(reviewJob(asked), circuit, baseline);
+/** What is counted on the wiring, before anything is inspected. */
+export type Counted = Omit<Measures, 'violations' | 'cautions'>;
 
-/** The same of a job that was planned already. */
-export const measureReview = (review: JobReview, circuit: CircuitId, baseline: Baseline): Measured | null => {
+interface Count {
+  circuit: CircuitReview;
+  cables: Cable[];
+  counted: Counted;
+}
+
+const countOf = (review: JobReview, circuit: CircuitId, baseline: Baseline): Count | null => {
   const { job, wiring } = review;
   if (!review.plans.find((plan) => plan.circuit.id === circuit)?.outcome.ok) return null;
   const mine = reviewCircuit(review, circuit);
@@ -252,11 +182,9 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
   const all = totals(review);
   const opened = new Set<string>(boxes.map((box) => box.id));
   return {
-    job,
-    findings: mine.findings,
-    sketch: sketchRun(job, mine.cables),
-    runs: cables.map((cable) => laid(job, wiring, cable)),
-    measures: {
+    circuit: mine,
+    cables,
+    counted: {
       cost: all.cost - baseline.cost,
       material: all.material - baseline.material,
       minutes: all.minutes - baseline.minutes,
@@ -299,8 +227,38 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
       shares: sharesBeyond(all.shares, baseline.shares),
       reused: (choice?.runs.length ?? 0) - fresh.length,
       judged: judgedOf(review, circuit),
-      violations: mine.findings.filter((one) => one.severity === 'violation').length,
-      cautions: mine.findings.filter((one) => one.severity === 'caution').length,
+    },
+  };
+};
+
+/** What one circuit of a job counts, planned anew; null where it cannot be planned. To inspect it takes longer than that. */
+export const count = (asked: Job, circuit: CircuitId, baseline: Baseline): Counted | null =>
+  countReview(reviewJob(asked), circuit, baseline);
+
+/** The same of a job that was planned already. */
+export const countReview = (review: JobReview, circuit: CircuitId, baseline: Baseline): Counted | null =>
+  countOf(review, circuit, baseline)?.counted ?? null;
+
+/** Plans a job anew and measures one circuit of it; null where it cannot be planned. */
+export const measure = (asked: Job, circuit: CircuitId, baseline: Baseline): Measured | null =>
+  measureReview(reviewJob(asked), circuit, baseline);
+
+/** The same of a job that was planned already. */
+export const measureReview = (review: JobReview, circuit: CircuitId, baseline: Baseline): Measured | null => {
+  const { job, wiring } = review;
+  const found = countOf(review, circuit, baseline);
+  if (!found) return null;
+  const { circuit: mine, cables, counted } = found;
+  const findings = mine.findingsAround;
+  return {
+    job,
+    findings,
+    sketch: sketchRun(job, mine.cables),
+    runs: cables.map((cable) => laid(job, wiring, cable)),
+    measures: {
+      ...counted,
+      violations: findings.filter((one) => one.severity === 'violation').length,
+      cautions: findings.filter((one) => one.severity === 'caution').length,
     },
   };
 };

@@ -8,7 +8,8 @@ import { titleOf } from '../words/said.js';
 import { cheapestOf, createCollection, missedRuns, type Candidate } from './candidates.js';
 import { familiarChoices, FAMILIAR_TITLES, type FamiliarId } from './familiar.js';
 import { forAndAgainst } from './forAndAgainst.js';
-import { baselineOf, withChoice } from './measures.js';
+import { withChoice } from './withChoice.js';
+import { baselineOf } from './baseline.js';
 
 /** One of the everyday ways, measured for a place and judged in a line each. */
 export interface NamedWay {

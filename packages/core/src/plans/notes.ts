@@ -9,7 +9,7 @@ import { whyNotOffered } from '../planning/carriers.js';
 import { planJob } from '../planning/planJob.js';
 import { listed } from '../words/lists.js';
 import { placeName, sayRough } from '../words/places.js';
-import { withChoice, withoutForced } from './measures.js';
+import { withChoice, withoutForced } from './withChoice.js';
 
 /** What has to be known to trust a ranking of the plans of a circuit. */
 export const notesOf = (job: Job, circuit: CircuitId): string[] => {

@@ -9,7 +9,9 @@ import { isTruckTold } from './inTruck.js';
 import { priceOfPlan } from './judgedPlan.js';
 import { bestWithNeutrals } from './neutralsChosen.js';
 import { roomAskedBy } from '../planning/roomAsked.js';
-import { measure, withChoice, type Baseline, type Measures } from './measures.js';
+import { withChoice } from './withChoice.js';
+import type { Baseline } from './baseline.js';
+import { count, type Measures } from './measures.js';
 
 /** What a plan is to be best at. */
 export const PROFILES = [
@@ -158,8 +160,7 @@ const roomiest = (
 };
 
 const roomLeftBy = (job: Job, circuit: Circuit, found: Found, baseline: Baseline): number | null =>
-  measure(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.measures.tightest?.left ??
-  null;
+  count(withChoice(job, circuit.id, choiceOf(found)), circuit.id, baseline)?.tightest?.left ?? null;
 
 /** The best plan by one profile. */
 export const bestBy = (

@@ -9,7 +9,7 @@ import { planJob } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { MOST_CLASSES_LARGE } from '../search/descent/largeProblem.js';
 import { junctionsOf, switchedGroups } from '../search/orders.js';
-import { withChoice } from './measures.js';
+import { withChoice } from './withChoice.js';
 import type { Candidate } from './candidates.js';
 import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
 import { listed } from '../words/lists.js';

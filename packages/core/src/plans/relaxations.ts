@@ -16,7 +16,10 @@ import { cubicInches, dollars } from '../model/units.js';
 import type { Constraints } from '../search/orders.js';
 import { choiceOf } from '../search/search.js';
 import type { SearchLimits } from '../search/found.js';
-import { baselineOf, measure, withChoice, type Baseline } from './measures.js';
+import { withChoice } from './withChoice.js';
+import { baselineOf, type Baseline } from './baseline.js';
+import { countReview } from './measures.js';
+import { reviewCircuit, reviewJob } from '../review/reviewJob.js';
 import { bestBy } from './profiles.js';
 import { placeName, runName } from '../words/places.js';
 
@@ -257,13 +260,16 @@ export const relax = (
   if (!best) return null;
   // What the change does to the other circuits belongs to it.
   const other = baselineOf(changed, circuit.id);
-  const measured = measure(withChoice(changed, circuit.id, choiceOf(best)), circuit.id, other);
-  if (!measured || measured.measures.violations > 0) return null;
-  const cost = measured.measures.cost + other.cost - baseline.cost;
+  const review = reviewJob(withChoice(changed, circuit.id, choiceOf(best)));
+  const counted = countReview(review, circuit.id, other);
+  if (!counted) return null;
+  const cost = counted.cost + other.cost - baseline.cost;
   const saves = before === null ? null : before - cost;
-  // Less than a dollar is no reason to change a brief.
+  // Less than a dollar is no reason to change a brief, and what is none is not inspected.
   if (saves !== null && saves < 10_000) return null;
-  const lead = kindOf(relaxation).condition(job, measured.job, relaxation);
+  if (reviewCircuit(review, circuit.id).findingsAround.some(({ severity }) => severity === 'violation'))
+    return null;
+  const lead = kindOf(relaxation).condition(job, review.job, relaxation);
   const box = relaxation.what === 'box' || relaxation.what === 'existingBox';
   const outcome =
     saves === null

@@ -1,7 +1,7 @@
 import { standingCircuits } from '../model/existing.js';
 import type { Job } from '../model/job.js';
 import { leastSaid } from './leastSaid.js';
-import { withChoice } from './measures.js';
+import { withChoice } from './withChoice.js';
 import { bestWithNeutrals } from './neutralsChosen.js';
 import { everySwitch } from './profiles.js';
 import { NO_CONSTRAINTS } from '../search/orders.js';

@@ -12,6 +12,7 @@ export interface Stepwise<T> {
   value: () => T;
   /** Works out one piece more; false once nothing is left to do. */
   step: () => boolean;
+  isDone: () => boolean;
 }
 
 export const stepwise = <T>(begin: () => InSteps<T>): Stepwise<T> => {
@@ -32,6 +33,7 @@ export const stepwise = <T>(begin: () => InSteps<T>): Stepwise<T> => {
   };
   return {
     step,
+    isDone: () => made !== null,
     value: () => {
       for (;;) {
         if (made) return made.value;

@@ -20,7 +20,9 @@ import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js'
 import { byGravity, inspectInSteps } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
 import { toPlan } from '../model/toPlan.js';
+import { toEnd, type InSteps } from '../model/inSteps.js';
 import { lazily, stepwise } from './lazily.js';
+import { partOf } from './partOf.js';
 import { assumedOf, existingDocument } from '../model/existing.js';
 import { ifAsAssumed, type Subject } from './subject.js';
 
@@ -29,6 +31,8 @@ export interface JobReview extends Subject {
   plans: CircuitPlan[];
   /** Circuits that stand as they are, copied from the existing wiring. */
   standing: CircuitId[];
+  /** What is found on a circuit, and on what hangs together with it: the rest of the job is not inspected for it. */
+  findingsAround: (circuit: CircuitId) => Finding[];
 }
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
@@ -65,14 +69,15 @@ export const reviewJob = (asked: Job): JobReview => {
   );
   // What is found in a box that the plan opens is not softened for what nobody has seen of it before.
   const shut = ({ at }: Finding): boolean => at.box === undefined || staysShut(job, wiring, at.box);
-  // To inspect takes longer than all the rest, and what is drawn does not wait for it.
-  const findings = stepwise(function* () {
-    const found = yield* inspectInSteps(toPlan(job), wiring);
+  const inspected = function* (part: Pick<Subject, 'job' | 'wiring'>): InSteps<Finding[]> {
+    const found = yield* inspectInSteps(toPlan(part.job), part.wiring);
     return [
       ...refusals,
       ...found.map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),
     ].sort(byGravity);
-  });
+  };
+  // To inspect takes longer than all the rest, and what is drawn does not wait for it.
+  const findings = stepwise(() => inspected({ job, wiring }));
   const planned = new Set([
     ...standing,
     ...circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id),
@@ -91,6 +96,10 @@ export const reviewJob = (asked: Job): JobReview => {
       return findings.value();
     },
     inspectFurther: findings.step,
+    findingsAround: (circuit) => {
+      const part = findings.isDone() ? null : partOf(job, wiring, circuit);
+      return part === null ? findings.value() : toEnd(inspected(part));
+    },
     proofs: job.groups
       .filter((group) => planned.has(group.circuit))
       .map((group) => proveGroup(job, wiring, drawn, group)),
@@ -105,6 +114,8 @@ export interface CircuitReview {
   cables: CableId[];
   boxes: ReadonlySet<BoxId>;
   readonly findings: Finding[];
+  /** The same without inspecting what does not hang together with it, where the job is not inspected yet. */
+  readonly findingsAround: Finding[];
   proofs: GroupProof[];
 }
 
@@ -125,7 +136,7 @@ export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitRevie
   return made;
 };
 
-const circuitOf = (review: Subject, circuit: CircuitId): CircuitReview => {
+const circuitOf = (review: Subject | JobReview, circuit: CircuitId): CircuitReview => {
   const { job, wiring, drawn } = review;
   const byCable = circuitsByCable(wiring, job, drawn);
   const stands = new Set<string>(boxesOfCircuit(job, circuit));
@@ -155,17 +166,23 @@ const circuitOf = (review: Subject, circuit: CircuitId): CircuitReview => {
     return at.room === undefined || rooms.has(at.room);
   };
   // Of a check that is made at many places only those of this circuit are told.
-  const findings = lazily(() =>
-    review.findings.filter(isMine).flatMap((one) => {
+  const mineOf = (found: readonly Finding[]): Finding[] =>
+    found.filter(isMine).flatMap((one) => {
       const places = one.places.filter((at) => isMine({ ...one, at }));
       return one.places.length > 0 && places.length === 0 ? [] : [{ ...one, places }];
-    }),
+    });
+  const findings = lazily(() => mineOf(review.findings));
+  const around = lazily(() =>
+    mineOf('findingsAround' in review ? review.findingsAround(circuit) : review.findings),
   );
   return {
     cables: cables.map((cable) => cable.id),
     boxes,
     get findings() {
       return findings();
+    },
+    get findingsAround() {
+      return around();
     },
     proofs: review.proofs.filter((proof) => groups.has(proof.group)),
   };

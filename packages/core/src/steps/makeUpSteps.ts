@@ -5,12 +5,11 @@ import { articleOf, conductorsOf } from '../model/articles.js';
 import type { BoxId } from '../model/ids.js';
 import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
-import { findBox, findCable, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
+import { findBox, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
 import { tapTold } from '../model/tap.js';
 import { isEmptied, isLuminaireKept } from '../model/there.js';
-import { endKey, type Wiring } from '../model/wiring.js';
+import type { Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
-import { colourWord } from '../words/wires.js';
 import { apartSteps, keptApart } from './apart.js';
 import { staysShut } from '../model/boxState.js';
 import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
@@ -21,6 +20,7 @@ import { isHigh } from '../words/cautions.js';
 import { looseSteps } from './looseEnds.js';
 import { bondSteps, luminaireSteps } from './boxAndLuminaire.js';
 import { deviceSteps } from './landings.js';
+import { markSteps, unmarkSteps } from './marks.js';
 import { otherEndsOf } from './otherEnds.js';
 import { circuitsThere, outSteps } from './outOf.js';
 import { deadSteps } from './proving.js';
@@ -55,24 +55,6 @@ const cableSteps = (
       shows: null,
     };
   });
-
-const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly CableHere[]): DraftStep[] =>
-  wiring.marks
-    .filter(({ end }) => here.some(({ cable, side }) => cable.id === end.cable && side === end.side))
-    .map(({ end, colour }) => {
-      const cable = findCable(wiring, end.cable);
-      const of = cable ? ` of the ${cableWord(job, wiring, cable, end.side)}` : '';
-      return {
-        id: `${box}/mark/${endKey(end)}`,
-        rests: colour,
-        phase: 'hots',
-        text: `Mark the ${colourWord(end.colour)}${of} ${colour}, all round, at its end and wherever it shows from the sheath on.`,
-        why: 'It is a hot. Whoever opens the box next takes an unmarked white for a neutral.',
-        section: '200.7(C)(1)',
-        caution: 'This white is live when the circuit is on.',
-        shows: conductorKey(end.cable, end.colour),
-      };
-    });
 
 const toolsOf = (
   job: Job,
@@ -154,6 +136,7 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
     ...bondSteps(job, wiring, box),
     ...supportSteps(job, box, comingNew(job, box)),
     ...marks,
+    ...unmarkSteps(job, wiring, box, here),
     ...apartSteps(box, apart),
     ...spliceSteps(job, wiring, compiled, roles, box, apart, createOfCircuit(job, compiled, planned)),
     ...groupedSteps(job, wiring, compiled, roles, box),

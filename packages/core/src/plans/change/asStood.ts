@@ -4,7 +4,7 @@ import type { Job } from '../../model/job.js';
 import { groupIdsOf } from '../../model/lookup.js';
 import { luminairesIn } from '../../model/there.js';
 import type { Wiring } from '../../model/wiring.js';
-import { withChoice } from '../measures.js';
+import { withChoice } from '../withChoice.js';
 
 /** What stands and hangs there of some groups, or of all: what is told of is there, and nothing else is. */
 export const asTold = (

@@ -133,12 +133,13 @@ const wireOf = (before: Side, after: Side, end: End): string => {
   return endWord(job, wiring, end);
 };
 
-/** Where a wire goes, and how it is marked there if it was not. */
+/** Where a wire goes, and how it is marked there if it was not; or that its marking comes off. */
 const marked = (before: Side, after: Side, end: End | null, to: string): string => {
   const markOf = ({ wiring }: Side) =>
     end && wiring.marks.find((one) => endKey(one.end) === endKey(end))?.colour;
   const now = markOf(after);
-  return now && now !== markOf(before) ? `${to}; mark it ${now}` : to;
+  if (now) return now === markOf(before) ? to : `${to}; mark it ${now}`;
+  return markOf(before) && end && findCable(after.wiring, end.cable) ? `${to}; take its marking off` : to;
 };
 
 /** The wires on the old device of a slot and on the new one, and where each was and goes. */

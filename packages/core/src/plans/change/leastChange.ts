@@ -17,7 +17,9 @@ import { changeBetween, lookFirstIn, type WiringChange } from './changeBetween.j
 import type { Keeping } from './keeping.js';
 import { waysOnExisting } from './onExisting.js';
 import type { Way } from './oneWay.js';
-import { baselineOf, measureReview, withChoice, type LaidRun, type Measures } from '../measures.js';
+import { withChoice } from '../withChoice.js';
+import { baselineOf } from '../baseline.js';
+import { measureReview, type LaidRun, type Measures } from '../measures.js';
 import type { Refusal } from '../refusal.js';
 import {
   doesNotStand,

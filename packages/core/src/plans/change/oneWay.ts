@@ -9,7 +9,7 @@ import { isGrave, type Finding } from '../../code/rule.js';
 import { planJob } from '../../planning/planJob.js';
 import { wiringOrEmpty } from '../../proving/works.js';
 import { reviewCircuit, reviewJob, type JobReview } from '../../review/reviewJob.js';
-import { withChoice } from '../measures.js';
+import { withChoice } from '../withChoice.js';
 import { changeBetween, type WiringChange } from './changeBetween.js';
 
 /** One way to make a change on what is there. */

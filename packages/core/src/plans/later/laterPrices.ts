@@ -5,7 +5,7 @@ import { findBox, findLuminaire } from '../../model/lookup.js';
 import { offersOfStock } from '../../materials/boxChoice.js';
 import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
 import { leastChange } from '../change/leastChange.js';
-import { withChoice } from '../measures.js';
+import { withChoice } from '../withChoice.js';
 import { asBuilt } from './asBuilt.js';
 import { changeOf, type Later } from './laters.js';
 
@@ -51,7 +51,7 @@ export const laterPricesOf = (
 ): ((later: Later) => LaterPrice) => {
   const built = asBuilt(withChoice(job, circuit, choice));
   const gravest = (one: Job) =>
-    reviewCircuit(reviewJob(one), circuit).findings.filter(({ severity }) => severity === 'violation');
+    reviewCircuit(reviewJob(one), circuit).findingsAround.filter(({ severity }) => severity === 'violation');
   const before = new Set(gravest(built).map(({ rule }) => rule));
   return (later) => {
     const change = changeOf(built, later);

@@ -9,7 +9,7 @@ import { wiringOrEmpty } from '../../proving/works.js';
 import { junctionsOf, NO_CONSTRAINTS } from '../../search/orders.js';
 import type { PricedApart } from '../../search/prices/weights.js';
 import { choiceOf } from '../../search/search.js';
-import { withChoice } from '../measures.js';
+import { withChoice } from '../withChoice.js';
 import { bestWithNeutrals } from '../neutralsChosen.js';
 import { everySwitch } from '../profiles.js';
 import { worthOf } from './worth.js';

@@ -6,7 +6,7 @@ import { product } from '../../model/permutations.js';
 import { cablesFor } from '../../planning/carriers.js';
 import { junctionsOf } from '../../search/orders.js';
 import type { Brought, PricedApart } from '../../search/prices/weights.js';
-import { withChoice } from '../measures.js';
+import { withChoice } from '../withChoice.js';
 import type { Alone } from './alone.js';
 import { worthOf } from './worth.js';
 

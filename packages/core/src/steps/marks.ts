@@ -1,0 +1,61 @@
+import { existingDocument } from '../model/existing.js';
+import type { BoxId } from '../model/ids.js';
+import type { CableHere } from '../model/inBox.js';
+import type { Job } from '../model/job.js';
+import { findCable } from '../model/lookup.js';
+import { ofId } from '../model/records.js';
+import { endKey, type End, type Wiring } from '../model/wiring.js';
+import { conductorKey } from '../circuit/keys.js';
+import { cableWord } from '../words/cables.js';
+import { colourWord } from '../words/wires.js';
+import type { DraftStep } from './step.js';
+
+const ofCable = (job: Job, wiring: Wiring, end: End): string => {
+  const cable = findCable(wiring, end.cable);
+  return cable ? ` of the ${cableWord(job, wiring, cable, end.side)}` : '';
+};
+
+const isHere = (here: readonly CableHere[], end: End): boolean =>
+  here.some(({ cable, side }) => cable.id === end.cable && side === end.side);
+
+/** Whites that serve as hots. */
+export const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly CableHere[]): DraftStep[] =>
+  wiring.marks
+    .filter(({ end }) => isHere(here, end))
+    .map(({ end, colour }) => {
+      const of = ofCable(job, wiring, end);
+      return {
+        id: `${box}/mark/${endKey(end)}`,
+        rests: colour,
+        phase: 'hots',
+        text: `Mark the ${colourWord(end.colour)}${of} ${colour}, all round, at its end and wherever it shows from the sheath on.`,
+        why: 'It is a hot. Whoever opens the box next takes an unmarked white for a neutral.',
+        section: '200.7(C)(1)',
+        caution: 'This white is live when the circuit is on.',
+        shows: conductorKey(end.cable, end.colour),
+      };
+    });
+
+/** Whites of old cables that served as hots and do no more: their marking says what is not so. */
+export const unmarkSteps = (
+  job: Job,
+  wiring: Wiring,
+  box: BoxId,
+  here: readonly CableHere[],
+): DraftStep[] => {
+  const stay = new Set(wiring.marks.map(({ end }) => endKey(end)));
+  const there = existingDocument(job);
+  const isSeen = ofId(there?.certainty, box) === 'seen';
+  return (there?.wiring.marks ?? [])
+    .filter(({ end }) => isHere(here, end) && !stay.has(endKey(end)))
+    .map(({ end, colour }) => ({
+      id: `${box}/unmark/${endKey(end)}`,
+      rests: colour,
+      phase: 'hots',
+      text: `Take ${isSeen ? `the ${colour}` : 'any'} marking off the ${colourWord(end.colour)}${ofCable(job, wiring, end)}, here and wherever it shows: it is no hot any more.`,
+      why: 'A marked white says that it is hot. Whoever opens the box next would join it as one.',
+      section: '200.7(C)(1)',
+      caution: null,
+      shows: conductorKey(end.cable, end.colour),
+    }));
+};
