@@ -250,7 +250,8 @@ for (const [width, height] of [
     for (const tab of tabs) {
       await page.getByRole('tab', { name: new RegExp(`^${tab}`) }).click();
       await expect(page.getByRole('tabpanel')).toBeVisible();
-      if (width !== 820)
+      // On a telephone the walk is laid out anew; the rest is the same, only longer (`npm run sound` looks at all of it).
+      if (width === 1280 || (width === 390 && tab === 'Walk'))
         expect([tab, (await new AxeBuilder({ page }).analyze()).violations]).toEqual([tab, []]);
       expect([tab, await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)]).toEqual([
         tab,

@@ -68,8 +68,8 @@ for (const [width, height] of [
     for (const name of [/^Buy/, /^Cut and pull/, /^Tags/, /^Labour and cost/, /^Packet/]) {
       await page.getByRole('tab', { name }).click();
       if (name.source.includes('Labour')) await page.getByRole('img', { name: /^labour \$/ }).waitFor();
-      // What is laid out for a tablet alone is the list to buy.
-      if (width !== 820 || name.source.includes('Buy'))
+      // What is laid out otherwise where it is narrow is the list to buy (`npm run sound` looks at all of it).
+      if (width === 1280 || name.source.includes('Buy'))
         expect(await new AxeBuilder({ page }).exclude('.recharts-wrapper').analyze()).toMatchObject({
           violations: [],
         });

@@ -53,7 +53,9 @@ for (const [width, height] of [
       if (name.source.includes('power')) await expect(page.getByText(/readings show/)).toBeVisible();
       if (name.source.includes('bites'))
         await expect(page.getByRole('list', { name: / bites$/ })).toBeVisible();
-      expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
+      // What is laid out otherwise on a telephone is the sheet (`npm run sound` looks at all of it).
+      if (width === 1280 || name.source.includes('sheet'))
+        expect(await new AxeBuilder({ page }).analyze()).toMatchObject({ violations: [] });
       expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
     }
   });

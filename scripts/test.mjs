@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,7 +10,7 @@ import { run, say } from './lib/say.mjs';
 
 const bin = (path) => join(root, 'node_modules', path);
 
-/** One check is one test: it passes or fails as a whole. Each uses one core, so they run together and tell what they said when they end. */
+/** One check is one test: it passes or fails as a whole. Each uses one core, so two run at once and tell what they said when they end. */
 const check = (name, args) =>
   new Promise((resolve) => {
     const child = spawn('node', args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
@@ -38,22 +38,41 @@ const reported = (name, file, read) => {
   }
 };
 
-const jest = (folder) => {
-  say('\n== Unit tests');
-  const file = join(folder, 'jest.json');
-  const env = {
-    ...process.env,
-    NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
-  };
-  // Both of two cores: one would wait while the other works for ten minutes.
-  const args = [bin('jest/bin/jest.js'), '--maxWorkers=2', '--json', `--outputFile=${file}`];
-  const code = spawnSync('node', args, { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }).status;
-  return reported('Unit tests', file, (report) => ({
-    passed: report.numPassedTests,
-    // A suite that could not run has no tests of its own to count.
-    failed: report.numFailedTests + report.numRuntimeErrorTestSuites + (code !== 0 && report.success ? 1 : 0),
-  }));
-};
+/** Some of the projects of the unit tests, on so many cores; what it says is kept until its end, or shown as it comes. */
+const jest = (name, folder, projects, cores, isKept) =>
+  new Promise((resolve) => {
+    const file = join(folder, `${cores}-jest.json`);
+    const env = {
+      ...process.env,
+      NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
+    };
+    const args = [bin('jest/bin/jest.js'), '--selectProjects', ...projects];
+    const options = [`--maxWorkers=${cores}`, '--json', `--outputFile=${file}`];
+    if (!isKept) say(`\n== ${name}`);
+    const child = spawn('node', [...args, ...options], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'ignore', isKept ? 'pipe' : 'inherit'],
+    });
+    let text = '';
+    child.stderr?.on('data', (piece) => (text += piece));
+    const ended = (code) => {
+      if (isKept) say(`\n== ${name}\n${text.trimEnd()}`);
+      resolve(
+        reported(name, file, (report) => ({
+          passed: report.numPassedTests,
+          // A suite that could not run has no tests of its own to count.
+          failed:
+            report.numFailedTests + report.numRuntimeErrorTestSuites + (code !== 0 && report.success ? 1 : 0),
+        })),
+      );
+    };
+    child.on('error', (error) => {
+      text += error.message;
+      ended(null);
+    });
+    child.on('close', ended);
+  });
 
 const playwright = (folder) => {
   say('\n== Browser tests');
@@ -75,20 +94,20 @@ await run(async () => {
   mkdirSync(join(root, '.cache'), { recursive: true });
   const folder = mkdtempSync(join(tmpdir(), 'amber-reports-'));
   needBuild();
-  const checks = await Promise.all([
-    check('Formatting', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']),
-    check('Types', [bin('tsc7/bin/tsc'), '-b', '--builders', '1']),
-    check('Lint', [
-      bin('eslint/bin/eslint.js'),
-      '.',
-      '--cache',
-      '--cache-location',
-      '.cache/eslint',
-      '--max-warnings',
-      '0',
-    ]),
-  ]);
-  const results = [...checks, jest(folder), playwright(folder)];
+  // To lint takes one core about as long as these three take the other.
+  const besides = async () => [
+    await check('Formatting', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']),
+    await check('Types', [bin('tsc7/bin/tsc'), '-b', '--builders', '1']),
+    await jest('Tests of the scripts', folder, ['house'], 1, true),
+  ];
+  const eslint = [bin('eslint/bin/eslint.js'), '.', '--cache', '--cache-location', '.cache/eslint'];
+  const checks = await Promise.all([besides(), check('Lint', [...eslint, '--max-warnings', '0'])]);
+  const projects = ['core', 'server', 'packet', 'cli', 'web', 'pages'];
+  const results = [
+    ...checks.flat(),
+    await jest('Unit tests', folder, projects, 2, false),
+    playwright(folder),
+  ];
   rmSync(folder, { recursive: true });
   say('');
   for (const { name, passed, failed } of results)

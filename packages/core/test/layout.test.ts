@@ -265,7 +265,7 @@ describe('what cannot be as it is told is said in a sentence', () => {
 
 test('whatever is taken away of any job, nothing leads to what is gone', () => {
   let wired = 0;
-  for (const job of fc.sample(anyFullJob, { seed: 77, numRuns: 36 })) {
+  for (const job of fc.sample(anyFullJob, { seed: 77, numRuns: 22 })) {
     wired += job.choices.length;
     for (const left of [
       ...job.boxes.map((box) => withoutBox(job, box.id)),
@@ -276,7 +276,7 @@ test('whatever is taken away of any job, nothing leads to what is gone', () => {
     ])
       sound(left);
   }
-  expect(wired).toBeGreaterThan(36);
+  expect(wired).toBeGreaterThan(20);
 });
 
 test('an existing box may stand anywhere and feed a circuit', () => {

@@ -140,7 +140,14 @@ test('28 switches on one circuit are planned, and with more it says how many the
   const most = manyRooms(14);
   const [circuit] = most.circuits;
   if (!circuit) throw new Error('no circuit');
-  expect(findPlans(most, circuit.id, { mostSteps: 30_000 }).candidates.length).toBeGreaterThan(0);
+  // The first is enough here.
+  let first: number | null = null;
+  findPlans(most, circuit.id, {
+    mostSteps: 30_000,
+    onProgress: ({ candidates }) => (first ??= candidates.length || null),
+    mayGoOn: () => first === null,
+  });
+  expect(first).toBeGreaterThan(0);
   const more = findPlans(manyRooms(15), circuit.id, { mostSteps: 30_000 });
   expect(more.candidates).toEqual([]);
   expect(more.refusals).toEqual([

@@ -9,7 +9,7 @@ import { createSearch } from '../src/search/search.js';
 import { naming } from './support/samples.js';
 import { anySearchJob } from './support/searchJobs.js';
 
-const all = fc.sample(anySearchJob({ places: 11, groups: 4, switches: 2 }), { seed: 61, numRuns: 30 });
+const all = fc.sample(anySearchJob({ places: 11, groups: 4, switches: 2 }), { seed: 61, numRuns: 24 });
 const spaceOf = (job: Job) => {
   const [circuit] = job.circuits;
   if (!circuit) throw new Error('no circuit');

@@ -88,9 +88,9 @@ test('wherever a thing is dragged, the job stays one that can be kept, and nothi
             expect(wallsOf(one).map((wall) => wall.length)).toEqual([144, 120, 144, 120]);
       },
     ),
-    { seed: 31, numRuns: 300 },
+    { seed: 31, numRuns: 160 },
   );
-  expect(held).toBeGreaterThan(200);
+  expect(held).toBeGreaterThan(100);
 });
 
 test('a drag back to where it began gives what was, but for what snaps', () => {

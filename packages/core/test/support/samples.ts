@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 
+const TIMES = Number(process.env['TWIN_TIMES'] ?? 0.6);
+
 /** Runs a check and puts the name of its case before what it says when it fails. */
 export const naming = (name: string, check: () => void): void => {
   try {
@@ -12,13 +14,13 @@ export const naming = (name: string, check: () => void): void => {
 
 /**
  * Runs a check on so many random cases of a fixed seed. A failure names seed and case, which is enough to bring it
- * about again; the cases themselves are too large to print.
+ * about again; the cases themselves are too large to print. The usual tests take a part of them, `npm run prove` many times as many.
  */
 export const forSamples = <T>(
   arbitrary: fc.Arbitrary<T>,
   { seed, numRuns }: { seed: number; numRuns: number },
   check: (value: T) => void,
 ): void =>
-  fc.sample(arbitrary, { seed, numRuns }).forEach((value, at) => {
+  fc.sample(arbitrary, { seed, numRuns: Math.ceil(numRuns * TIMES) }).forEach((value, at) => {
     naming(`seed ${seed}, case ${at}`, () => check(value));
   });
