@@ -3,6 +3,7 @@ import {
   cablesThere,
   compile,
   cutList,
+  findPlans,
   makeUpSteps,
   readJob,
   removeExistingCable,
@@ -80,6 +81,16 @@ describe('two pairs at the same two doors, where an old cable lies between the d
     expect(neutrals.map(({ members }) => members.length)).toEqual([2, 2]);
     const said = makeUpSteps(made, wiring, compile(wiring, made), 'back-door' as BoxId).steps;
     expect(said.filter(({ text }) => text.includes('stay apart in this box, never joined'))).toHaveLength(1);
+  });
+  test('a familiar way that comes to the same is the same plan, though it does not say which run the old one is kept for', () => {
+    const job = lying(SHARED.hall, [old('old')]);
+    const { candidates } = findPlans(job, circuitOf(job).id, { mostSteps: 300_000 });
+    const said = candidates.map(({ measures, runs }) =>
+      JSON.stringify([measures.cost, runs.map(({ from, to, told, existing }) => [from, to, told, existing])]),
+    );
+    expect(new Set(said).size).toBe(said.length);
+    expect(candidates[0]?.familiar.length).toBeGreaterThan(0);
+    expect(candidates[0]?.runs.filter(({ existing }) => existing)).toHaveLength(1);
   });
   test('two old ones serve one each, and nothing is pulled between the doors', () => {
     const job = lying(SHARED.hall, [old('old'), old('older')]);

@@ -28,18 +28,19 @@ export interface Candidate {
   runs: LaidRun[];
 }
 
-/** The same tree of cables, those that lie there at the same runs, with power entering at the same place, whatever way round the runs are written. */
+/** The same tree of cables with power entering at the same place, whatever way round the runs are written. */
 const shapeOf = ({ feed, runs, apart }: Choice): string =>
   [
     feed,
-    ...runs.map(({ from, to, by }) => `${[from, to].sort().join('>')}${by ? ` by ${by}` : ''}`).sort(),
+    ...runs.map(({ from, to }) => [from, to].sort().join('>')).sort(),
     ...(apart ?? []).map(({ box, groups }) => [box, ...groups].join('+')).sort(),
   ].join(' ');
 
-/** The same shape with the same order of switches, the same neutrals and the same room in its boxes. */
+/** The same shape with what lies there kept for the same runs, the same order of switches, the same neutrals and the same room in its boxes. */
 const keyOf = (choice: Choice): string =>
   [
     shapeOf(choice),
+    choice.runs.map(({ from, to, by }) => (by ? [by, ...[from, to].sort()].join(' ') : '')).sort(),
     JSON.stringify(choice.chains ?? null),
     [...(choice.neutralAt ?? ['?'])].sort(),
     choice.room ?? '',
@@ -183,7 +184,13 @@ export const createCollection = (job: Job, circuit: CircuitId, baseline: Baselin
         a.measures.reidentified - b.measures.reidentified,
     );
     const kept: Candidate[] = [];
-    const likeness = ({ choice, measures }: Candidate) => `${shapeOf(choice)} ${measures.neutrals.present}`;
+    /** What lies there is the same run, whether the choice says so or it comes to that. */
+    const likeness = ({ choice, measures, runs }: Candidate) =>
+      [
+        shapeOf(choice),
+        measures.neutrals.present,
+        ...runs.filter(({ existing }) => existing).map(({ from, to, told }) => [from, to, told].join('>')),
+      ].join(' ');
     for (const candidate of sorted) {
       const at = kept.findIndex(
         (one) => likeness(one) === likeness(candidate) && mayStandFor(one, candidate),
