@@ -52,7 +52,7 @@ const MOST_NODES_TRIED = 7;
 
 /** How often the number of cases is tried; the long run that is no part of the usual tests asks for more. */
 const TIMES = Number(process.env['TWIN_TIMES'] ?? 1);
-/** The usual tests try a fifth of each number. */
+/** The usual tests try a tenth of each number. */
 const SHARE = TIMES === 1 ? 0.1 : 1;
 
 describe.each([

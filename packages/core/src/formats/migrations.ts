@@ -160,7 +160,7 @@ const toTwelfth = (document: Raw): Raw => ({ ...document, format: 12 });
 /** To 13: an order may tell how what is in the truck counts, and a room that nobody has measured it; of those of before nobody has told either. */
 const toThirteenth = (document: Raw): Raw => ({ ...document, format: 13 });
 
-/** To 14: a run may tell which of the cables that lie there is kept for it; of those of before the first of its boxes has what lies there. */
+/** To 14: a run may tell which of the cables that lie there is kept for it; none of before does, and of several between two boxes the first has what lies there. */
 const toFourteenth = (document: Raw): Raw => ({ ...document, format: 14 });
 
 /** By the format that each one starts from. */
