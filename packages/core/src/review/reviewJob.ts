@@ -82,6 +82,11 @@ export const reviewJob = (asked: Job): JobReview => {
     ...standing,
     ...circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id),
   ]);
+  const proofs = lazily(() =>
+    job.groups
+      .filter((group) => planned.has(group.circuit))
+      .map((group) => proveGroup(job, wiring, drawn, group)),
+  );
   return {
     job,
     id: plannedDocument(job)?.id ?? ('' as WiringId),
@@ -100,9 +105,9 @@ export const reviewJob = (asked: Job): JobReview => {
       const part = findings.isDone() ? null : partOf(job, wiring, circuit);
       return part === null ? findings.value() : toEnd(inspected(part));
     },
-    proofs: job.groups
-      .filter((group) => planned.has(group.circuit))
-      .map((group) => proveGroup(job, wiring, drawn, group)),
+    get proofs() {
+      return proofs();
+    },
   };
 };
 
@@ -116,7 +121,7 @@ export interface CircuitReview {
   readonly findings: Finding[];
   /** The same without inspecting what does not hang together with it, where the job is not inspected yet. */
   readonly findingsAround: Finding[];
-  proofs: GroupProof[];
+  readonly proofs: GroupProof[];
 }
 
 /** What belongs to each circuit of a review, told once: it is asked for box by box. */
@@ -172,6 +177,7 @@ const circuitOf = (review: Subject | JobReview, circuit: CircuitId): CircuitRevi
       return one.places.length > 0 && places.length === 0 ? [] : [{ ...one, places }];
     });
   const findings = lazily(() => mineOf(review.findings));
+  const proofs = lazily(() => review.proofs.filter((proof) => groups.has(proof.group)));
   const around = lazily(() =>
     mineOf('findingsAround' in review ? review.findingsAround(circuit) : review.findings),
   );
@@ -184,6 +190,8 @@ const circuitOf = (review: Subject | JobReview, circuit: CircuitId): CircuitRevi
     get findingsAround() {
       return around();
     },
-    proofs: review.proofs.filter((proof) => groups.has(proof.group)),
+    get proofs() {
+      return proofs();
+    },
   };
 };

@@ -8,7 +8,7 @@ import { compile, type Compiled } from '../circuit/compile.js';
 import { inspectInSteps } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
 import { proveGroup, type GroupProof } from '../proving/works.js';
-import { stepwise } from './lazily.js';
+import { lazily, stepwise } from './lazily.js';
 
 /** A wiring under judgement, planned or not. To inspect takes longer than all the rest, so findings wait until they are asked for. */
 export interface Subject {
@@ -25,8 +25,8 @@ export interface Subject {
   readonly findings: Finding[];
   /** Inspects a piece further before the findings are asked for; false once all of it is inspected. */
   inspectFurther: () => boolean;
-  /** Does it work, if it is as the wiring has it? */
-  proofs: GroupProof[];
+  /** Does it work, if it is as the wiring has it? Told when it is first asked for. */
+  readonly proofs: GroupProof[];
 }
 
 /** What is found in a box that nobody has looked into is found in what is usual there, and may not be so. */
@@ -65,6 +65,7 @@ export const reviewWiring = (job: Job, id: string): Subject | null => {
     const found = yield* inspectInSteps(job, wiring, { standing });
     return found.map((one) => ifAsAssumed(job, document, one));
   });
+  const proofs = lazily(() => job.groups.map((group) => proveGroup(job, wiring, drawn, group)));
   return {
     ...{ job, id: document.id, kind, edition: job.edition, wiring, drawn },
     compiled: assumed.size === 0 ? drawn : compile(wiring, job, assumed),
@@ -72,6 +73,8 @@ export const reviewWiring = (job: Job, id: string): Subject | null => {
       return findings.value();
     },
     inspectFurther: findings.step,
-    proofs: job.groups.map((group) => proveGroup(job, wiring, drawn, group)),
+    get proofs() {
+      return proofs();
+    },
   };
 };

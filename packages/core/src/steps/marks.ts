@@ -7,7 +7,7 @@ import { ofId } from '../model/records.js';
 import { endKey, type End, type Wiring } from '../model/wiring.js';
 import { conductorKey } from '../circuit/keys.js';
 import { cableWord } from '../words/cables.js';
-import { colourWord } from '../words/wires.js';
+import { colourWord, isInUse } from '../words/wires.js';
 import type { DraftStep } from './step.js';
 
 const ofCable = (job: Job, wiring: Wiring, end: End): string => {
@@ -36,7 +36,7 @@ export const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly C
       };
     });
 
-/** Whites of old cables that served as hots and do no more: their marking says what is not so. */
+/** Whites of old cables that served as hots and serve as something else now: their marking says what is not so. */
 export const unmarkSteps = (
   job: Job,
   wiring: Wiring,
@@ -47,7 +47,7 @@ export const unmarkSteps = (
   const there = existingDocument(job);
   const isSeen = ofId(there?.certainty, box) === 'seen';
   return (there?.wiring.marks ?? [])
-    .filter(({ end }) => isHere(here, end) && !stay.has(endKey(end)))
+    .filter(({ end }) => isHere(here, end) && !stay.has(endKey(end)) && isInUse(wiring, end))
     .map(({ end, colour }) => ({
       id: `${box}/unmark/${endKey(end)}`,
       rests: colour,

@@ -104,6 +104,12 @@ export const whereGoes = (wiring: Wiring, end: End): { joint: Joint | null; term
   return { joint: joint ?? null, terminal: landing?.terminal ?? null };
 };
 
+/** Does an end serve something, on a screw or in a splice with another? One that is capped or in the air does not. */
+export const isInUse = (wiring: Wiring, end: End): boolean => {
+  const { joint, terminal } = whereGoes(wiring, end);
+  return terminal !== null || (joint !== null && joint.members.length > 1);
+};
+
 /** A screw or lead with whose it is, so that two alike of one box are told apart: "green screw, low at the left, of the timer". */
 export const screwOf = (job: Job, wiring: Wiring, terminal: Terminal): string => {
   const screw = terminalWord(job, wiring, terminal);

@@ -6,7 +6,7 @@ import type { Job } from '../../model/job.js';
 import { findCable } from '../../model/lookup.js';
 import { endKey, terminalKey, type End, type Joint, type Member, type Wiring } from '../../model/wiring.js';
 import { listed } from '../../words/lists.js';
-import { endWord, leadWord, screwOf, whereGoes } from '../../words/wires.js';
+import { endWord, isInUse, leadWord, screwOf, whereGoes } from '../../words/wires.js';
 
 /** A job with one wiring of it. */
 export interface Side {
@@ -139,7 +139,7 @@ const marked = (before: Side, after: Side, end: End | null, to: string): string 
     end && wiring.marks.find((one) => endKey(one.end) === endKey(end))?.colour;
   const now = markOf(after);
   if (now) return now === markOf(before) ? to : `${to}; mark it ${now}`;
-  return markOf(before) && end && findCable(after.wiring, end.cable) ? `${to}; take its marking off` : to;
+  return markOf(before) && end && isInUse(after.wiring, end) ? `${to}; take its marking off` : to;
 };
 
 /** The wires on the old device of a slot and on the new one, and where each was and goes. */
