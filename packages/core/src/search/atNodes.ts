@@ -17,7 +17,7 @@ interface OtherNode {
 }
 
 /** Beyond so many ways for what lies there to lead to nodes none of them is tried. */
-const MOST_WAYS = 64;
+export const MOST_WAYS_LYING = 64;
 
 const nodesOf = (box: BoxId, others: readonly OtherNode[]): TreePlace[] => [
   box,
@@ -88,6 +88,7 @@ export const lyingAtNodes = (
   circuit: Circuit,
   boxes: readonly BoxId[],
   others: readonly OtherNode[],
+  most = MOST_WAYS_LYING,
 ): LyingAt[][] | null => {
   if (others.length === 0) return [[]];
   const several = new Set<Place>(others.map(({ box }) => box));
@@ -95,7 +96,7 @@ export const lyingAtNodes = (
     waysBetween(cables, pairsOf(a, b, others)),
   );
   const count = each.reduce((all, ways) => all * ways.length, 1);
-  return count > MOST_WAYS ? null : product(each).map((one) => one.flat());
+  return count > most ? null : product(each).map((one) => one.flat());
 };
 
 /** Of these ways the ones that leave everything where it was, but what led to nodes that are no more, or that were one box. */

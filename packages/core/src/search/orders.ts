@@ -8,7 +8,7 @@ import { createFitter, type Fitting } from '../planning/devices.js';
 import type { ApartNode } from '../planning/nets.js';
 import { createMemo } from '../model/memo.js';
 import { permutations, product } from '../model/permutations.js';
-import { forcedAtNodes, lyingAtNodes } from './atNodes.js';
+import { forcedAtNodes, lyingAtNodes, MOST_WAYS_LYING } from './atNodes.js';
 import { apartsOf, MOST_APART, waysApart } from './nodes.js';
 import type { Order } from './problem.js';
 
@@ -33,6 +33,9 @@ export const NO_CONSTRAINTS: Constraints = {
   neutrals: 'asAsked',
   returnRuns: true,
 };
+
+/** More orders than these are not gone through one by one. */
+export const MOST_ORDERS = 20_000;
 
 /** Beyond so many nodes the tables of the exact search are too large. */
 export const MOST_NODES = 18;
@@ -109,13 +112,15 @@ const atNodesOf = (
   boxes: readonly BoxId[],
   aparts: readonly ApartNode[][],
   returns: readonly BoxId[],
+  /** So many ways at most for what lies there to lead to nodes. */
+  mostLying: number,
 ): { ways: AtNodes[]; barred: { apart: BoxId[]; returns: BoxId[] } } => {
   const barred = { apart: [] as BoxId[], returns: [] as BoxId[] };
   const ways = aparts.flatMap((apart) => {
     const inAll = (returnAt: BoxId | null): AtNodes[] => {
       const far = returnAt === null ? [] : [{ box: returnAt, node: returnPlaceOf(returnAt) }];
       const others = [...apart, ...far];
-      const lying = lyingAtNodes(job, circuit, boxes, others);
+      const lying = lyingAtNodes(job, circuit, boxes, others, mostLying);
       if (lying === null) {
         if (returnAt === null) barred.apart.push(...apart.map(({ box }) => box));
         else barred.returns.push(returnAt);
@@ -212,27 +217,34 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
   const boxesFor = (feed: Feed): BoxId[] => [
     ...new Set([...needed, ...(feed.at === PANEL ? [] : [feed.at]), ...junctionsOf(job)]),
   ];
-  const nodes = new Map(
-    feeds.map((feed) => {
-      const boxes = boxesFor(feed);
-      const { ways: aparts, barred } = waysApart(job, circuit, feed, needed, MOST_NODES - boxes.length - 1);
-      const { ways, barred: more } = atNodesOf(job, circuit, boxes, aparts, returnsFor(feed));
-      return [
-        feed.id,
-        { ways, barred: { apart: [...barred, ...more.apart], returns: more.returns } },
-      ] as const;
-    }),
-  );
-  const barredIn = (what: 'apart' | 'returns'): BoxId[] => [
-    ...new Set([...nodes.values()].flatMap(({ barred }) => barred[what])),
-  ];
-  const apartOf = createMemo<ApartNode[][]>();
-  const atNodes = (feed: Feed) => nodes.get(feed.id)?.ways ?? [];
   const chainings = groups.reduce(
     (product, { group, slots }) =>
       product * (fixed.has(group.id) ? 1 : factorial(Math.min(10, slots.length))),
     1,
   );
+  const nodesWith = (mostLying: number) =>
+    new Map(
+      feeds.map((feed) => {
+        const boxes = boxesFor(feed);
+        const { ways: aparts, barred } = waysApart(job, circuit, feed, needed, MOST_NODES - boxes.length - 1);
+        const { ways, barred: more } = atNodesOf(job, circuit, boxes, aparts, returnsFor(feed), mostLying);
+        return [
+          feed.id,
+          { ways, barred: { apart: [...barred, ...more.apart], returns: more.returns } },
+        ] as const;
+      }),
+    );
+  const countOf = (made: ReturnType<typeof nodesWith>): number =>
+    chainings * [...made.values()].reduce((sum, { ways }) => sum + ways.length, 0);
+  const all = nodesWith(MOST_WAYS_LYING);
+  // Rather than that nothing is proved, what lies at boxes of several nodes is left out, and told.
+  const fewer = countOf(all) > MOST_ORDERS ? nodesWith(1) : all;
+  const nodes = countOf(fewer) > MOST_ORDERS ? all : fewer;
+  const barredIn = (what: 'apart' | 'returns'): BoxId[] => [
+    ...new Set([...nodes.values()].flatMap(({ barred }) => barred[what])),
+  ];
+  const apartOf = createMemo<ApartNode[][]>();
+  const atNodes = (feed: Feed) => nodes.get(feed.id)?.ways ?? [];
   return {
     groups,
     chains: { first, fixed },
@@ -247,7 +259,7 @@ export const orderSpaceOf = (job: Job, circuit: Circuit, constraints: Constraint
     returnsFor,
     barredReturns: barredIn('returns'),
     fit: createFitter(job, circuit),
-    count: chainings * feeds.reduce((sum, feed) => sum + atNodes(feed).length, 0),
+    count: countOf(nodes),
   };
 };
 

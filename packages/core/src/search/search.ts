@@ -9,7 +9,14 @@ import { largeBound, longBound } from './bounds/largeBound.js';
 import { searchLarge, STEPS_OF_A_TREE } from './descent/largeSearch.js';
 import { MOST_CLASSES } from './prices/loadCodes.js';
 import { notTriedBy, ofWhatIsTried } from './notTried.js';
-import { entriesOf, MOST_NODES, orderSpaceOf, type Constraints, type OrderSpace } from './orders.js';
+import {
+  entriesOf,
+  MOST_NODES,
+  MOST_ORDERS,
+  orderSpaceOf,
+  type Constraints,
+  type OrderSpace,
+} from './orders.js';
 import { priceTablesOf, type PriceTables } from './prices/priceTables.js';
 
 export interface SearchOptions {
@@ -22,9 +29,6 @@ export interface SearchOptions {
   /** From so many places on the exact search takes pains beforehand; what is found does not hang on it. */
   effortFrom?: number | undefined;
 }
-
-/** More orders than these are not gone through one by one. */
-const MOST_ORDERS = 20_000;
 
 /** Is every order and tree of a circuit within the reach of the exact search? */
 const isExact = ({ groups, feeds, boxesFor, returnsFor, count }: OrderSpace): boolean => {

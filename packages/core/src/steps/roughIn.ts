@@ -151,7 +151,7 @@ export const roughCheckSteps = (job: Job, place: Box, here: readonly CableHere[]
       id: `${place.id}/rough-check`,
       rests: fresh.map(({ cable, side }) => [cable.id, cable.article, side]),
       phase: 'roughCheck',
-      text: `See ${fresh.length === 1 ? 'the cable' : `all ${fresh.length} cables`} held and tagged, ${waitsWithoutBox(job, place.id) ? 'coiled and capped at its place, the measures written down' : 'the sheath 1/4 in inside, the box flush with the finish that is to come'}. Take a photograph.`,
+      text: `See ${fresh.length === 1 ? 'the cable' : fresh.length === 2 ? 'both cables' : `all ${fresh.length} cables`} held and tagged, ${waitsWithoutBox(job, place.id) ? 'coiled and capped at its place, the measures written down' : 'the sheath 1/4 in inside, the box flush with the finish that is to come'}. Take a photograph.`,
       why: 'What the wall covers is not seen again; a photograph finds it.',
       section: '314.20, 334.30',
       caution: null,
