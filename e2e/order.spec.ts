@@ -24,11 +24,11 @@ test('from a planned job to a bought, cut and tagged one, and all of it is there
   await page.getByRole('checkbox', { name: 'Pulled: number 1', exact: true }).check();
   await page.getByRole('tab', { name: 'Tags' }).click();
   await page.evaluate(() => (window.print = () => undefined));
-  await page.getByRole('button', { name: 'Print 54 tags' }).click();
+  await page.getByRole('button', { name: 'Print 56 tags' }).click();
   await saved(page);
   await page.reload();
   await expect(lines).toHaveText(/36 lines, 35 to come/);
-  await expect(page.getByRole('tab', { name: 'Cut and pull · 1 of 27' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Cut and pull · 1 of 28' })).toBeVisible();
   // The number stands on the sheath in the picture of the box too.
   await page.goto(`${job}/boxes`);
   await page.getByRole('button', { name: 'Box Creek end' }).click();

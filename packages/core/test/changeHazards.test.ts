@@ -206,13 +206,25 @@ test('an old loop is kept beside a new cable where both fit: its white is a neut
   ] as const) {
     const steps = stepsAt(change.job, box).filter((text) => text.includes('marking off'));
     expect(steps).toEqual([
-      `Take the black marking off the white of the 14/2 to ${far} (switch leg), here and wherever it shows: it is no hot any more.`,
+      `Take the black marking off the white of the 14/2 to ${far} (switch leg), here and wherever it shows: it is no hot now.`,
     ]);
     const white = change.moved.filter(
       (one) => one.box === box && one.wire.startsWith('white (marked black)'),
     );
     expect(white.map(({ to }) => to)).toEqual([expect.stringMatching(/; take its marking off$/)]);
   }
+});
+
+test('of an old loop that nobody has looked at any marking comes off, where its white is the neutral then', () => {
+  const job = wireAll(yardFile());
+  const off = (box: string) => stepsAt(job, box).filter((text) => text.includes('marking off'));
+  expect(off('winch-switch')).toEqual([
+    'Take any marking off the white of the 14/2 to Winch ceiling, here and wherever it shows: it is no hot now.',
+  ]);
+  expect(off('winch-ceiling')).toHaveLength(1);
+  // The feed was no loop, and what comes new is marked by nobody.
+  expect(off('slip-door-switch')).toEqual([]);
+  expect(off('winch-ceiling').join()).not.toContain('to panel');
 });
 
 test('every wire of a cable that comes out is told where it was, its ground too', () => {

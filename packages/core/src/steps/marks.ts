@@ -1,10 +1,12 @@
 import { existingDocument } from '../model/existing.js';
-import type { BoxId } from '../model/ids.js';
+import { articleOf } from '../model/articles.js';
+import { isNeutralColour } from '../model/colours.js';
+import { PANEL, type BoxId } from '../model/ids.js';
 import type { CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
-import { findCable } from '../model/lookup.js';
+import { findCable, slotsInBox } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
-import { endKey, type End, type Wiring } from '../model/wiring.js';
+import { endKey, type End, type Mark, type Wiring } from '../model/wiring.js';
 import { conductorKey } from '../circuit/keys.js';
 import { cableWord } from '../words/cables.js';
 import { colourWord, isInUse } from '../words/wires.js';
@@ -36,6 +38,22 @@ export const markSteps = (job: Job, wiring: Wiring, box: BoxId, here: readonly C
       };
     });
 
+/** Whites of old cables to a switch that nobody has looked at: as a loop they may have been marked. */
+const unseenWhites = (job: Job, here: readonly CableHere[], unseen: readonly End[]): End[] => {
+  const notLookedAt = new Set(unseen.map(endKey));
+  return here
+    .filter(
+      ({ cable: { existing, from, to } }) =>
+        existing && from !== PANEL && [from, to].some((place) => slotsInBox(job, place).length > 0),
+    )
+    .flatMap(({ cable, side }) =>
+      articleOf(job.stock, 'cable', cable.article)
+        .insulated.filter(isNeutralColour)
+        .map((colour): End => ({ cable: cable.id, side, colour })),
+    )
+    .filter((end) => notLookedAt.has(endKey(end)));
+};
+
 /** Whites of old cables that served as hots and serve as something else now: their marking says what is not so. */
 export const unmarkSteps = (
   job: Job,
@@ -43,19 +61,27 @@ export const unmarkSteps = (
   box: BoxId,
   here: readonly CableHere[],
 ): DraftStep[] => {
-  const stay = new Set(wiring.marks.map(({ end }) => endKey(end)));
   const there = existingDocument(job);
-  const isSeen = ofId(there?.certainty, box) === 'seen';
-  return (there?.wiring.marks ?? [])
-    .filter(({ end }) => isHere(here, end) && !stay.has(endKey(end)) && isInUse(wiring, end))
-    .map(({ end, colour }) => ({
-      id: `${box}/unmark/${endKey(end)}`,
-      rests: colour,
-      phase: 'hots',
-      text: `Take ${isSeen ? `the ${colour}` : 'any'} marking off the ${colourWord(end.colour)}${ofCable(job, wiring, end)}, here and wherever it shows: it is no hot any more.`,
-      why: 'A marked white says that it is hot. Whoever opens the box next would join it as one.',
-      section: '200.7(C)(1)',
-      caution: null,
-      shows: conductorKey(end.cable, end.colour),
-    }));
+  if (!there) return [];
+  const stay = new Set(wiring.marks.map(({ end }) => endKey(end)));
+  const comesOff = (end: End) => isHere(here, end) && !stay.has(endKey(end)) && isInUse(wiring, end);
+  const isSeen = ofId(there.certainty, box) === 'seen';
+  const step = (end: End, colour: Mark['colour'] | null, take: string): DraftStep => ({
+    id: `${box}/unmark/${endKey(end)}`,
+    rests: colour,
+    phase: 'hots',
+    text: `${take} the ${colourWord(end.colour)}${ofCable(job, wiring, end)}, here and wherever it shows: it is no hot now.`,
+    why: 'A marked white says that it is hot. Whoever opens the box next would join it as one.',
+    section: '200.7(C)(1)',
+    caution: null,
+    shows: conductorKey(end.cable, end.colour),
+  });
+  return [
+    ...there.wiring.marks
+      .filter(({ end }) => comesOff(end))
+      .map(({ end, colour }) => step(end, colour, `Take ${isSeen ? `the ${colour}` : 'any'} marking off`)),
+    ...unseenWhites(job, here, there.wiring.unseen)
+      .filter((end) => comesOff(end) && !there.wiring.marks.some((one) => endKey(one.end) === endKey(end)))
+      .map((end) => step(end, null, 'Take any marking off')),
+  ];
 };
