@@ -41,7 +41,7 @@ const reported = (name, file, read) => {
 /** Some of the projects of the unit tests, on so many cores; what it says is kept until its end, or shown as it comes. */
 const jest = (name, folder, projects, cores, isKept) =>
   new Promise((resolve) => {
-    const file = join(folder, `${cores}-jest.json`);
+    const file = join(folder, `${projects[0]}.json`);
     const env = {
       ...process.env,
       NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',

@@ -13,7 +13,7 @@ const compared = (job: Job): { parts: number; findings: number } => {
     const fresh = reviewJob(job);
     if (partOf(fresh.job, fresh.wiring, id) === null) continue;
     parts += 1;
-    const alone = reviewCircuit(fresh, id).findingsAround;
+    const alone = fresh.findingsOn(id);
     expect(alone).toEqual(reviewCircuit(whole, id).findings);
     findings += alone.length;
   }

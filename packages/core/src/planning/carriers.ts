@@ -40,15 +40,18 @@ export const whyNotOffered = (
 const fewestFirst = (a: Carrier, b: Carrier) => a.article.insulated.length - b.article.insulated.length;
 
 /**
- * Existing cables between two places that may carry a run of a circuit, fewest conductors first. A cable serves the circuit
- * whose power is on it and no other; one that nobody has told of serves none.
+ * Existing cables that may carry runs of a circuit. A cable serves the circuit whose power is on it and no other; one that nobody has told
+ * of serves none.
  */
+export const existingOffered = (job: Job, circuit: Circuit): ExistingCable[] =>
+  lyingCables(job).filter(
+    (cable) => cable.circuit === circuit.id && whyNotOffered(job, circuit, cable) === null,
+  );
+
+/** Those of them between two places, fewest conductors first. */
 export const existingBetween = (job: Job, circuit: Circuit, a: Place, b: Place): Carrier[] =>
-  lyingCables(job)
-    .filter(
-      (cable) =>
-        cable.circuit === circuit.id && isBetween(cable, a, b) && whyNotOffered(job, circuit, cable) === null,
-    )
+  existingOffered(job, circuit)
+    .filter((cable) => isBetween(cable, a, b))
     .map((existing) => ({ article: articleOf(job.stock, 'cable', existing.article), existing }))
     .sort(fewestFirst);
 

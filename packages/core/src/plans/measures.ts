@@ -249,7 +249,7 @@ export const measureReview = (review: JobReview, circuit: CircuitId, baseline: B
   const found = countOf(review, circuit, baseline);
   if (!found) return null;
   const { circuit: mine, cables, counted } = found;
-  const findings = mine.findingsAround;
+  const findings = review.findingsOn(circuit);
   return {
     job,
     findings,

@@ -19,7 +19,7 @@ import type { SearchLimits } from '../search/found.js';
 import { withChoice } from './withChoice.js';
 import { baselineOf, type Baseline } from './baseline.js';
 import { countReview } from './measures.js';
-import { reviewCircuit, reviewJob } from '../review/reviewJob.js';
+import { reviewJob } from '../review/reviewJob.js';
 import { bestBy } from './profiles.js';
 import { placeName, runName } from '../words/places.js';
 
@@ -267,8 +267,7 @@ export const relax = (
   const saves = before === null ? null : before - cost;
   // Less than a dollar is no reason to change a brief, and what is none is not inspected.
   if (saves !== null && saves < 10_000) return null;
-  if (reviewCircuit(review, circuit.id).findingsAround.some(({ severity }) => severity === 'violation'))
-    return null;
+  if (review.findingsOn(circuit.id).some(({ severity }) => severity === 'violation')) return null;
   const lead = kindOf(relaxation).condition(job, review.job, relaxation);
   const box = relaxation.what === 'box' || relaxation.what === 'existingBox';
   const outcome =

@@ -31,8 +31,8 @@ export interface JobReview extends Subject {
   plans: CircuitPlan[];
   /** Circuits that stand as they are, copied from the existing wiring. */
   standing: CircuitId[];
-  /** What is found on a circuit, and on what hangs together with it: the rest of the job is not inspected for it. */
-  findingsAround: (circuit: CircuitId) => Finding[];
+  /** What is found on a circuit alone. Where the job is not inspected yet, only what hangs together with the circuit is inspected for it. */
+  findingsOn: (circuit: CircuitId) => Finding[];
 }
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
@@ -87,7 +87,7 @@ export const reviewJob = (asked: Job): JobReview => {
       .filter((group) => planned.has(group.circuit))
       .map((group) => proveGroup(job, wiring, drawn, group)),
   );
-  return {
+  const review: JobReview = {
     job,
     id: plannedDocument(job)?.id ?? ('' as WiringId),
     kind: 'planned',
@@ -101,14 +101,15 @@ export const reviewJob = (asked: Job): JobReview => {
       return findings.value();
     },
     inspectFurther: findings.step,
-    findingsAround: (circuit) => {
+    findingsOn: (circuit) => {
       const part = findings.isDone() ? null : partOf(job, wiring, circuit);
-      return part === null ? findings.value() : toEnd(inspected(part));
+      return reviewCircuit(review, circuit).only(part === null ? findings.value() : toEnd(inspected(part)));
     },
     get proofs() {
       return proofs();
     },
   };
+  return review;
 };
 
 const isBox = (place: Place): place is BoxId => place !== PANEL && place !== UNKNOWN_PLACE;
@@ -119,8 +120,8 @@ export interface CircuitReview {
   cables: CableId[];
   boxes: ReadonlySet<BoxId>;
   readonly findings: Finding[];
-  /** The same without inspecting what does not hang together with it, where the job is not inspected yet. */
-  readonly findingsAround: Finding[];
+  /** Of what was found those on the circuit; of a check that is made at many places only its own are told. */
+  only: (found: readonly Finding[]) => Finding[];
   readonly proofs: GroupProof[];
 }
 
@@ -141,7 +142,7 @@ export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitRevie
   return made;
 };
 
-const circuitOf = (review: Subject | JobReview, circuit: CircuitId): CircuitReview => {
+const circuitOf = (review: Subject, circuit: CircuitId): CircuitReview => {
   const { job, wiring, drawn } = review;
   const byCable = circuitsByCable(wiring, job, drawn);
   const stands = new Set<string>(boxesOfCircuit(job, circuit));
@@ -170,26 +171,20 @@ const circuitOf = (review: Subject | JobReview, circuit: CircuitId): CircuitRevi
     // What is said of the whole job is said of each of its circuits.
     return at.room === undefined || rooms.has(at.room);
   };
-  // Of a check that is made at many places only those of this circuit are told.
-  const mineOf = (found: readonly Finding[]): Finding[] =>
+  const only = (found: readonly Finding[]): Finding[] =>
     found.filter(isMine).flatMap((one) => {
       const places = one.places.filter((at) => isMine({ ...one, at }));
       return one.places.length > 0 && places.length === 0 ? [] : [{ ...one, places }];
     });
-  const findings = lazily(() => mineOf(review.findings));
+  const findings = lazily(() => only(review.findings));
   const proofs = lazily(() => review.proofs.filter((proof) => groups.has(proof.group)));
-  const around = lazily(() =>
-    mineOf('findingsAround' in review ? review.findingsAround(circuit) : review.findings),
-  );
   return {
     cables: cables.map((cable) => cable.id),
     boxes,
     get findings() {
       return findings();
     },
-    get findingsAround() {
-      return around();
-    },
+    only,
     get proofs() {
       return proofs();
     },

@@ -1,8 +1,7 @@
 import { placeOfNode, type BoxId, type CableId, type Place, type TreePlace } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
-import { lyingCables } from '../model/lying.js';
 import { product } from '../model/permutations.js';
-import { whyNotOffered } from '../planning/carriers.js';
+import { existingOffered } from '../planning/carriers.js';
 
 /** A cable that lies between boxes of which one is several nodes, and the two nodes that it is kept for. */
 export interface LyingAt {
@@ -68,10 +67,9 @@ const lyingBetween = (
   several: ReadonlySet<Place>,
 ): { between: readonly [BoxId, BoxId]; cables: CableId[] }[] => {
   const byBoxes = new Map<string, { between: readonly [BoxId, BoxId]; cables: CableId[] }>();
-  for (const cable of lyingCables(job)) {
+  for (const cable of existingOffered(job, circuit)) {
     const between = [...cable.between].sort() as [BoxId, BoxId];
-    if (cable.circuit !== circuit.id || !between.every((place) => boxes.has(place))) continue;
-    if (!between.some((place) => several.has(place)) || whyNotOffered(job, circuit, cable) !== null) continue;
+    if (!between.every((place) => boxes.has(place)) || !between.some((place) => several.has(place))) continue;
     const known = byBoxes.get(between.join(' ')) ?? { between, cables: [] };
     known.cables.push(cable.id);
     byBoxes.set(between.join(' '), known);

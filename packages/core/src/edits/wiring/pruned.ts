@@ -16,7 +16,18 @@ interface Held {
 
 const idsOf = (items: readonly { id: string }[]): ReadonlySet<string> => new Set(items.map(({ id }) => id));
 
-const prunedWiring = (wiring: Wiring, held: Held): Wiring => {
+/** What a job has beside cables. */
+export const heldBy = (
+  job: Pick<Job, 'boxes' | 'slots' | 'luminaires' | 'circuits'>,
+): Omit<Held, 'cable'> => ({
+  boxes: idsOf(job.boxes),
+  slots: idsOf(job.slots),
+  luminaires: idsOf(job.luminaires),
+  circuits: idsOf(job.circuits),
+});
+
+/** A wiring without what the job no longer has, and what was joined with that alone. */
+export const prunedWiring = (wiring: Wiring, held: Held): Wiring => {
   const cables = wiring.cables.filter(
     ({ id, from, to }) =>
       held.cable(id) &&
@@ -111,13 +122,7 @@ const withHeldCables = (choice: Choice, isHeld: (id: string) => boolean): Choice
 };
 
 const pruned = (job: Job, cable: Held['cable']): Job => {
-  const held: Held = {
-    cable,
-    boxes: idsOf(job.boxes),
-    slots: idsOf(job.slots),
-    luminaires: idsOf(job.luminaires),
-    circuits: idsOf(job.circuits),
-  };
+  const held: Held = { ...heldBy(job), cable };
   const left = (document: WiringDoc): WiringDoc => {
     // What was found at a second look, or built, is told by itself.
     const isThere = document.kind === 'existing' ? held : { ...held, cable: () => true };

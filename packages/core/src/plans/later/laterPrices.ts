@@ -3,7 +3,7 @@ import type { CircuitId } from '../../model/ids.js';
 import type { Choice, Job } from '../../model/job.js';
 import { findBox, findLuminaire } from '../../model/lookup.js';
 import { offersOfStock } from '../../materials/boxChoice.js';
-import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
+import { reviewJob } from '../../review/reviewJob.js';
 import { leastChange } from '../change/leastChange.js';
 import { withChoice } from '../withChoice.js';
 import { asBuilt } from './asBuilt.js';
@@ -51,7 +51,9 @@ export const laterPricesOf = (
 ): ((later: Later) => LaterPrice) => {
   const built = asBuilt(withChoice(job, circuit, choice));
   const gravest = (one: Job) =>
-    reviewCircuit(reviewJob(one), circuit).findingsAround.filter(({ severity }) => severity === 'violation');
+    reviewJob(one)
+      .findingsOn(circuit)
+      .filter(({ severity }) => severity === 'violation');
   const before = new Set(gravest(built).map(({ rule }) => rule));
   return (later) => {
     const change = changeOf(built, later);
