@@ -416,7 +416,7 @@ export {
   type DrawnWire,
   type Order,
 } from './drawing/geometry.js';
-export { drawStrip } from './drawing/runStrip.js';
+export { drawStrip, leadsBack, rowsUnderArcs } from './drawing/runStrip.js';
 export type { RunStrip, StripEdge, StripNode } from './drawing/runStrip.js';
 export {
   addPlace,

@@ -1,4 +1,12 @@
-import { drawStrip, planJob, UNKNOWN_PLACE, wiringOrEmpty, type Wiring } from '../src/index.js';
+import {
+  drawStrip,
+  leadsBack,
+  planJob,
+  rowsUnderArcs,
+  UNKNOWN_PLACE,
+  wiringOrEmpty,
+  type Wiring,
+} from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
 
 test('a straight run is one row, a branch gets a row of its own', () => {
@@ -48,4 +56,26 @@ test('what nobody has followed ends at a place of its own, and a run that leads 
   ]);
   expect(strip.nodes.filter((node) => node.place === 'L2')).toHaveLength(1);
   expect(strip.edges).toHaveLength(odd.cables.length);
+});
+
+test('a return run leads back over the places between, and the row under it is told', () => {
+  const { job, wiring } = planned(
+    jobOf({ runs: ['F-L', 'L-S1', 'S1-S2', "S2-L'"], preferences: { neutral: 'everySwitch' } }),
+  );
+  const { nodes, edges, rows } = drawStrip(
+    wiring,
+    job,
+    wiring.cables.map(({ id }) => id),
+  );
+  const ends = edges.map(({ from, to }) => {
+    const [a, b] = [from, to].map((id) => nodes.find((node) => node.id === id));
+    if (!a || !b) throw new Error('an edge without its ends');
+    return [a, b] as const;
+  });
+  const back = ends.filter(([a, b]) => leadsBack(a, b));
+  expect(back.map((pair) => pair.map(({ place }) => place).sort())).toEqual([['L', 'S2']]);
+  expect(rowsUnderArcs(rows, ends)).toEqual([true]);
+  // Two columns apart: straight on it would lie on the runs to S1 and from it.
+  const columns = back.flat().map(({ column }) => column);
+  expect(Math.abs((columns[0] ?? 0) - (columns[1] ?? 0))).toBe(2);
 });

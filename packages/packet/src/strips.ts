@@ -17,7 +17,9 @@ import {
   type ReviewedWiring,
   devicesByGang,
   handleName,
+  leadsBack,
   positionName,
+  rowsUnderArcs,
 } from '@amber/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import type { Material } from './asked.js';
@@ -26,6 +28,8 @@ import { element, picture, words } from './svg.js';
 
 /** Pixels from one place of the run to the next, from one branch to the next, and between two conductors. */
 const [STEP, BRANCH, LINE] = [118, 96, 9];
+/** For runs that lead back over a row, and how far over the middle of its places they lie. */
+const [OVER, RISE] = [24, 38];
 /** More sets of positions than these are not drawn. */
 const MOST_DRAWN = 8;
 
@@ -42,6 +46,8 @@ const conductors = (
   id: Parameters<typeof conductorKey>[0],
   from: { x: number; y: number },
   to: { x: number; y: number },
+  /** It leads back over what is between. */
+  back: boolean,
 ): string => {
   const { job, wiring } = review;
   const cable = findCable(wiring, id);
@@ -52,10 +58,14 @@ const conductors = (
       const off = (i - (colours.length - 1) / 2) * LINE;
       const how = stateOf(review, state, conductorKey(cable.id, colour));
       const live = how === 'live' || how === 'backfed';
-      const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 + off };
+      const top = Math.min(from.y, to.y) - RISE + off;
+      const aside = off * Math.sign(to.x - from.x);
+      const middle = { x: (from.x + to.x) / 2, y: back ? top : (from.y + to.y) / 2 + off };
       return (
         element('path', {
-          d: `M${from.x} ${from.y + off}L${to.x} ${to.y + off}`,
+          d: back
+            ? `M${from.x + aside} ${from.y}V${top}H${to.x - aside}V${to.y}`
+            : `M${from.x} ${from.y + off}L${to.x} ${to.y + off}`,
           ...{ stroke: '#000', 'stroke-width': live ? 3.2 : 0.9, fill: 'none' },
           'stroke-dasharray': how === 'unknown' ? '5 3' : undefined,
         }) +
@@ -71,9 +81,19 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
   const { job, wiring, compiled } = review;
   const { nodes, edges, columns, rows } = drawStrip(wiring, job, reviewCircuit(review, circuit.id).cables);
   const state = evaluate(compiled, positions);
+  const ends = edges.flatMap((edge) => {
+    const [from, to] = [edge.from, edge.to].map((id) => nodes.find((one) => one.id === id));
+    return from && to ? [{ edge, ends: [from, to] as const }] : [];
+  });
+  const arcs = rowsUnderArcs(
+    rows,
+    ends.map((one) => one.ends),
+  );
+  const over = (row: number): number => arcs.slice(0, row + 1).filter((one) => one).length * OVER;
   const at = (id: string) => {
     const node = nodes.find((one) => one.id === id);
-    return { x: ((node?.column ?? 0) + 0.5) * STEP, y: (node?.row ?? 0) * BRANCH + 40 };
+    const row = node?.row ?? 0;
+    return { x: ((node?.column ?? 0) + 0.5) * STEP, y: row * BRANCH + over(row) + 40 };
   };
   const place = (node: (typeof nodes)[number]): string => {
     const { x, y } = at(node.id);
@@ -129,9 +149,12 @@ export const strip = (review: ReviewedWiring, circuit: Circuit, positions: Posit
     return box + lamps.join('') + words(x, y + tall / 2 + 13, placeTag(job, node.place), { size: 8 });
   };
   const inside =
-    edges.map(({ cable, from, to }) => conductors(review, state, cable, at(from), at(to))).join('') +
-    nodes.map(place).join('');
-  const [width, height] = [Math.max(1, columns) * STEP, Math.max(1, rows) * BRANCH];
+    ends
+      .map(({ edge: { cable, from, to }, ends: [a, b] }) =>
+        conductors(review, state, cable, at(from), at(to), leadsBack(a, b)),
+      )
+      .join('') + nodes.map(place).join('');
+  const [width, height] = [Math.max(1, columns) * STEP, Math.max(1, rows) * BRANCH + over(rows - 1)];
   return { svg: picture(width, height, inside), width, height };
 };
 

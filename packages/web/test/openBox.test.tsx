@@ -2,6 +2,7 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import {
   boxInWords,
   compile,
+  leadsBack,
   newWiringDoc,
   plannedWiring,
   type BoxId,
@@ -13,7 +14,7 @@ import { BenchScreen } from '../src/screens/bench/BenchScreen.js';
 import { FacePicker } from '../src/panels/steps/FacePicker.js';
 import { useSubject } from '../src/wiring/useSubject.js';
 import { firstLook, nearer, settled, wholeScale } from '../src/wiring/useZoom.js';
-import { planStrip, runsBack, widthOf } from '../src/wiring/stripGeometry.js';
+import { planStrip, widthOf } from '../src/wiring/stripGeometry.js';
 import { jobOf, show } from './support/page.js';
 import { fakeServer } from './support/server.js';
 import { yard } from './support/yard.js';
@@ -220,7 +221,12 @@ describe('the run as a scheme', () => {
   });
 
   test('draws a run that leads back as an arc, and no other', () =>
-    expect(strip.edges.map((one) => runsBack(strip, one))).toEqual([false, false, true]));
+    expect(
+      strip.edges.map(({ from, to }) => {
+        const [a, b] = [from, to].map((id) => strip.nodes.find((one) => one.id === id));
+        return a && b && leadsBack(a, b);
+      }),
+    ).toEqual([false, false, true]));
 });
 
 describe('what stands at a box', () => {

@@ -102,3 +102,36 @@ test('in the small picture two cables between the same two boxes lie side by sid
     expect(x).toBeLessThan(left + width - 6);
   }
 });
+
+test('in the small picture a run that leads back goes over the places between, and lies on no other', () => {
+  const node = (column: number, letters: string[], luminaires = 0) => ({
+    ...{ column, row: 0, letters, luminaires, panel: false, sign: null },
+  });
+  show(
+    <RunMini
+      label="Back"
+      run={{
+        nodes: [node(0, [], 1), node(1, ['S3']), node(2, ['S3'])],
+        edges: [
+          { from: 0, to: 1, insulated: 2 },
+          { from: 1, to: 2, insulated: 3 },
+          { from: 0, to: 2, insulated: 2 },
+        ],
+        columns: 3,
+        rows: 1,
+      }}
+    />,
+  );
+  const picture = screen.getByRole('img', { name: 'Back' });
+  const lines = [...picture.querySelectorAll('path')].map((one) => one.getAttribute('d') ?? '');
+  const over = lines.filter((d) => /V[\d.]+H[\d.]+V/.test(d));
+  expect(over).toHaveLength(2);
+  const signTop = Math.min(
+    ...[...picture.querySelectorAll('rect')].map((one) => Number(one.getAttribute('y'))),
+  );
+  for (const d of over) {
+    const level = Number(/V([\d.]+)H/.exec(d)?.[1]);
+    expect(level).toBeLessThan(signTop);
+    expect(level).toBeGreaterThan(0);
+  }
+});

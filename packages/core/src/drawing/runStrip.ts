@@ -44,6 +44,22 @@ export interface RunStrip {
   rows: number;
 }
 
+/** Does a run lead back over what is drawn already, or past a place between? It goes over them in an arc then: straight on it would be taken for a run to these. */
+export const leadsBack = (from: Pick<StripNode, 'column'>, to: Pick<StripNode, 'column'>): boolean =>
+  to.column !== from.column + 1;
+
+/** By row, over which of them a run leads back. */
+export const rowsUnderArcs = (
+  rows: number,
+  edges: readonly (readonly [
+    from: Pick<StripNode, 'column' | 'row'>,
+    to: Pick<StripNode, 'column' | 'row'>,
+  ])[],
+): boolean[] =>
+  Array.from({ length: rows }, (_, row) =>
+    edges.some(([from, to]) => leadsBack(from, to) && Math.min(from.row, to.row) === row),
+  );
+
 /**
  * Lays out the cables that the root reaches, in the order of the wiring. A branch's first cable goes straight on, each
  * further one starts a row of its own. Cables that lead back to a place already drawn are edges without a new node; several between

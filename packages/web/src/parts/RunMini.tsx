@@ -1,9 +1,12 @@
-import type { RunSketch } from '@amber/core';
+import { leadsBack, rowsUnderArcs, type RunSketch } from '@amber/core';
 import { OnwardSign, ReceptacleSign } from './signs.js';
 
 const STEP = 54;
 const ROW = 30;
 const SIZE = 22;
+
+/** For runs that lead back over a row. */
+const OVER = 16;
 
 /** The width of one gang where there are several, pixels. */
 const GANG = 17;
@@ -32,9 +35,20 @@ const asideOf = (edges: RunSketch['edges'], edge: RunSketch['edges'][number]): n
 /** The run of a circuit in small: places as drafting letters, cables as so many parallel lines. */
 export const RunMini = ({ run, label }: { run: RunSketch; label: string }) => {
   const columns = columnsOf(run);
-  const at = (node: Node) => ({ x: columns[node.column] ?? 0, y: node.row * ROW + SIZE / 2 + 4 });
+  const arcs = rowsUnderArcs(
+    run.rows,
+    run.edges.flatMap(({ from, to }) => {
+      const [a, b] = [run.nodes[from], run.nodes[to]];
+      return a && b ? [[a, b] as const] : [];
+    }),
+  );
+  const over = (row: number): number => arcs.slice(0, row + 1).filter((one) => one).length * OVER;
+  const at = (node: Node) => ({
+    x: columns[node.column] ?? 0,
+    y: node.row * ROW + over(node.row) + SIZE / 2 + 4,
+  });
   const width = Math.max(...run.nodes.map((node) => at(node).x + widthOf(node) / 2)) + 2;
-  const height = (run.rows - 1) * ROW + SIZE + 8;
+  const height = (run.rows - 1) * ROW + over(run.rows - 1) + SIZE + 8;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -51,8 +65,12 @@ export const RunMini = ({ run, label }: { run: RunSketch; label: string }) => {
         const [p, q] = [at(a), at(b)];
         return Array.from({ length: insulated }, (_, i) => {
           const shift = aside + (i - (insulated - 1) / 2) * 3;
-          const d =
-            p.y === q.y ? `M${p.x} ${p.y + shift}H${q.x}` : `M${p.x + shift} ${p.y}V${q.y + shift}H${q.x}`;
+          const off = shift * Math.sign(q.x - p.x);
+          const d = leadsBack(a, b)
+            ? `M${p.x + off} ${p.y}V${Math.min(p.y, q.y) - SIZE / 2 - 9 + shift}H${q.x - off}V${q.y}`
+            : p.y === q.y
+              ? `M${p.x} ${p.y + shift}H${q.x}`
+              : `M${p.x + shift} ${p.y}V${q.y + shift}H${q.x}`;
           return <path key={`${nth} ${i}`} d={d} fill="none" stroke="#5c6168" strokeWidth="1.3" />;
         });
       })}

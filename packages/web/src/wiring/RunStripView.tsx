@@ -1,9 +1,9 @@
 import { useMemo, useRef, useState } from 'react';
-import type { Circuit, DeviceId, Positions, RunStrip } from '@amber/core';
+import { leadsBack, type Circuit, type DeviceId, type Positions, type RunStrip } from '@amber/core';
 import { Button } from '../parts/ui.js';
 import { useSize } from '../parts/useSize.js';
 import { runInWords } from './runInWords.js';
-import { planStrip, runsBack } from './stripGeometry.js';
+import { planStrip } from './stripGeometry.js';
 import { StripPlace } from './StripPlace.js';
 import { StripRun } from './StripRun.js';
 import type { Subject } from './useSubject.js';
@@ -75,7 +75,7 @@ export const RunStripView = ({
                   edge={edge}
                   from={from}
                   to={to}
-                  back={runsBack(strip, edge)}
+                  back={leadsBack(from, to)}
                 />
               ) : null;
             })}

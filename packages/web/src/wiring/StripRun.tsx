@@ -44,17 +44,19 @@ export const StripRun = ({
     subject.state.nets[subject.compiled.netOf(conductorKey(edge.cable, colour)) ?? -1] ?? 'dead';
   const startX = a.x + widthOf(from) / 2 + 2;
   const endX = b.x - widthOf(to) / 2 - 2;
-  const rise = Math.min(a.y, b.y) - 44;
+  // Over the names of the keys, and over a luminaire.
+  const over = ({ devices }: StripNode) => (devices.length > 0 ? 50 : 36);
+  const rise = Math.min(a.y, b.y) - 90;
   // Several cables between the same places lie side by side, each with its words over it.
   const aside = (edge.lane - (edge.lanes - 1) / 2) * BESIDE;
   const path = (shift: number) =>
     back
-      ? `M${a.x + shift} ${a.y - 34}C${a.x + shift} ${rise} ${b.x + shift} ${rise} ${b.x + shift} ${b.y - 34}`
+      ? `M${a.x + shift} ${a.y - over(from)}C${a.x + shift} ${rise + shift} ${b.x + shift} ${rise + shift} ${b.x + shift} ${b.y - over(to)}`
       : a.y === b.y
         ? `M${startX} ${a.y + aside + shift}H${endX}`
         : `M${a.x + 12 + aside + shift} ${a.y + 72}V${b.y + aside + shift}H${endX}`;
   const labelX = back ? (a.x + b.x) / 2 : a.y === b.y ? (startX + endX) / 2 : (a.x + 12 + endX) / 2;
-  const labelY = (back ? rise + 22 : b.y) + aside;
+  const labelY = (back ? rise + 12 : b.y) + aside;
   const told = cable && edge.lanes > 1 ? cableTold(subject.job, subject.wiring, cable, 'from') : '';
   const length = sayRunLength(subject, edge);
   const along = edge.length === null ? null : `${feetInches(edge.length)} along the run`;
@@ -79,7 +81,12 @@ export const StripRun = ({
           />
         );
       })}
-      {edge.lanes > 1 && !back ? (
+      {back ? (
+        <text x={labelX} y={labelY} textAnchor="middle" fontSize="11.5" className="plan-label">
+          <tspan fontWeight="700">{shortName(name)}</tspan> {length}
+          <title>{[name, length, along].filter((one) => one).join(', ')}</title>
+        </text>
+      ) : edge.lanes > 1 ? (
         <>
           <text x={labelX} y={labelY - 8} textAnchor="middle" fontSize="11.5" className="plan-label">
             <tspan fontWeight="700">{shortName(name)}</tspan> {told}

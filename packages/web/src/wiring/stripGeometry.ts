@@ -1,4 +1,4 @@
-import type { RunStrip, StripEdge, StripNode } from '@amber/core';
+import { rowsUnderArcs, type RunStrip, type StripNode } from '@amber/core';
 
 /** Pixels of the run strip at full size. */
 const LEAST_COLUMN = 132;
@@ -8,6 +8,8 @@ export const HANDLE = 50;
 export const LAMP = 66;
 export const SMALL_LAMP = 38;
 const OTHER = 60;
+/** For runs that lead back over a row. */
+const OVER = 46;
 /** Around what is drawn at a place, for the name of the run. */
 const BETWEEN = 74;
 
@@ -32,20 +34,25 @@ export const planStrip = (strip: RunStrip): StripPlan => {
       ...strip.nodes.filter((node) => node.column === column).map((node) => widthOf(node) + BETWEEN),
     ),
   );
+  const nodeAt = (id: string) => strip.nodes.find((node) => node.id === id);
+  const arcs = rowsUnderArcs(
+    strip.rows,
+    strip.edges.flatMap(({ from, to }) => {
+      const [a, b] = [nodeAt(from), nodeAt(to)];
+      return a && b ? [[a, b] as const] : [];
+    }),
+  );
+  /** Where a row begins, what leads over it above it. */
+  const top = (row: number): number =>
+    row * ROW + arcs.slice(0, row + 1).filter((over) => over).length * OVER;
   const starts = columns.map((_, i) => columns.slice(0, i).reduce((sum, width) => sum + width, 0));
   return {
     width: columns.reduce((sum, width) => sum + width, 0),
-    height: strip.rows * ROW,
+    height: top(strip.rows - 1) + ROW,
     at: ({ column, row }) => ({
       x: (starts[column] ?? 0) + (columns[column] ?? 0) / 2,
-      y: row * ROW + MIDDLE,
+      y: top(row) + MIDDLE,
       column: columns[column] ?? LEAST_COLUMN,
     }),
   };
-};
-
-/** Does a run lead back over what is drawn already, or past a place between? It is an arc then. */
-export const runsBack = (strip: RunStrip, edge: StripEdge): boolean => {
-  const [from, to] = [edge.from, edge.to].map((id) => strip.nodes.find((node) => node.id === id));
-  return from !== undefined && to !== undefined && to.column !== from.column + 1;
 };
