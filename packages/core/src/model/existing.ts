@@ -53,10 +53,11 @@ export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
 /** The job in which a circuit does not stand: its boxes are to be planned, and what is in them now counts for nothing. */
 export const notStanding = (job: Job, circuit: CircuitId): Job => {
   const mine = new Set<string>(boxesOfCircuit(job, circuit));
+  const isToldOf = ({ certainty }: WiringDoc) => Object.keys(certainty).some((box) => mine.has(box));
   return {
     ...job,
     wirings: job.wirings.map((document) =>
-      document.kind === 'existing'
+      document.kind === 'existing' && isToldOf(document)
         ? {
             ...document,
             certainty: Object.fromEntries(

@@ -24,3 +24,17 @@ export const createMemo = <T>(): Memo<T> => {
     },
   };
 };
+
+/** What is made of an object that never changes and something of it, made once and kept as long as the object. */
+export const madeOnce = <O extends object, K, T>(make: (of: O, key: K) => T): ((of: O, key: K) => T) => {
+  const known = new WeakMap<O, Map<K, { value: T }>>();
+  return (of, key) => {
+    const made = known.get(of) ?? new Map<K, { value: T }>();
+    known.set(of, made);
+    const before = made.get(key);
+    if (before) return before.value;
+    const value = make(of, key);
+    made.set(key, { value });
+    return value;
+  };
+};

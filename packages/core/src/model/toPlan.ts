@@ -14,3 +14,12 @@ export const toPlan = (job: Job): Job => {
   known.set(job, made);
   return made;
 };
+
+/** The job with no run forced: what is left for one circuit to take is not missed by the others. */
+export const withoutForced = (job: Job): Job =>
+  job.runFacts.some(({ rule }) => rule === 'forced')
+    ? {
+        ...job,
+        runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
+      }
+    : job;

@@ -10,13 +10,12 @@ import { leftInPlace, partsOf, unusedBy } from './circuitParts.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
 import { roomAskedIn } from './roomAsked.js';
 import { fitBoxes, type Unfitted } from './fitBoxes.js';
-import { asThere } from './asThere.js';
 import { makeUp } from './makeUp.js';
 import { settled } from './settle.js';
 import { toPlan } from '../model/toPlan.js';
-import { success } from '../model/result.js';
 import type { Unjoined } from './makeUpNode.js';
-import { planCircuit, type CircuitPlan } from './planCircuit.js';
+import type { CircuitPlan } from './planCircuit.js';
+import { plannedOnce } from './plannedOnce.js';
 import type { PlanProblem } from './problem.js';
 import { standingPart, withStanding } from './standing.js';
 
@@ -92,10 +91,7 @@ export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standi
   const copied = new Set<string>(there.cables.map(({ id }) => id));
   const circuits = job.circuits
     .filter(({ id }) => !standing.has(id))
-    .map((circuit): CircuitPlan => {
-      const outcome = planCircuit(job, circuit);
-      return { circuit, outcome: outcome.ok ? success(asThere(job, outcome.value)) : outcome };
-    });
+    .map((circuit): CircuitPlan => ({ circuit, outcome: plannedOnce(job, circuit) }));
   const plans = circuits.flatMap(({ outcome }) => (outcome.ok ? [outcome.value] : []));
   const parts = circuits.flatMap(({ circuit, outcome }) =>
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],

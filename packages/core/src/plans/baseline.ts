@@ -1,5 +1,7 @@
 import type { CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
+import { madeOnce } from '../model/memo.js';
+import { withoutForced } from '../model/toPlan.js';
 import { compile } from '../circuit/compile.js';
 import { estimate } from '../materials/estimate.js';
 import type { MaterialKind } from '../materials/takeOff.js';
@@ -7,7 +9,7 @@ import { planJob } from '../planning/planJob.js';
 import { wiringOrEmpty } from '../proving/works.js';
 import type { JobReview } from '../review/reviewJob.js';
 import { leftInTruck, savedByTruck, type InTruck } from './inTruck.js';
-import { withChoice, withoutForced } from './withChoice.js';
+import { withChoice } from './withChoice.js';
 
 /** A part of the cost, ten-thousandths of a dollar. */
 export interface CostShare {
@@ -55,9 +57,14 @@ export const sharesBeyond = (all: readonly CostShare[], before: readonly CostSha
     }))
     .filter(({ total }) => total > 0);
 
+/** The other circuits as they are planned. */
+export const plannedWithout = madeOnce((asked: Job, circuit: CircuitId) =>
+  planJob(withoutForced(withChoice(asked, circuit, null))),
+);
+
 /** What is there before the circuit is planned: the other circuits, priced and not inspected. */
 export const baselineOf = (asked: Job, circuit: CircuitId): Baseline => {
-  const { job } = planJob(withoutForced(withChoice(asked, circuit, null)));
+  const { job } = plannedWithout(asked, circuit);
   const wiring = wiringOrEmpty(job);
   return totals({ job, wiring, compiled: compile(wiring, job) });
 };

@@ -1,8 +1,10 @@
 import type { SlotId } from '../model/ids.js';
 import type { Circuit, Job } from '../model/job.js';
+import { toPlan } from '../model/toPlan.js';
 import { mastersChoice, type PricedApart } from '../search/prices/weights.js';
 import { orderSpaceOf, type Constraints } from '../search/orders.js';
-import { createSearch } from '../search/search.js';
+import { priceTablesOf } from '../search/prices/priceTables.js';
+import { searchBy } from '../search/search.js';
 import type { SearchLimits, SearchResult } from '../search/found.js';
 
 /** Up to so many switches each set of them may get a neutral that nobody asks for; of more, or in a large circuit, none or all. */
@@ -37,16 +39,13 @@ export const bestWithNeutrals = (
   const sets = isMany
     ? [[], [...open]]
     : everySet(open).sort((a, b) => mixedness(a, open) - mixedness(b, open));
-  const weights = mastersChoice(job);
+  // What a run or a box costs with these neutrals it costs with others that leave it alone.
+  const tables = priceTablesOf(toPlan(job), circuit, mastersChoice(job), {}, true, pricedApart);
   let whole: SearchResult | null = null;
   for (const set of sets) {
     if (whole && !(limits.mayGoOn?.() ?? true)) return { ...whole, bound: 0, proved: false };
     const neutralAt = [...constraints.neutralAt, ...set];
-    const result = createSearch(job, circuit, {
-      weights,
-      constraints: { ...constraints, neutralAt },
-      pricedApart,
-    }).least({
+    const result = searchBy(tables, { ...constraints, neutralAt }).least({
       ...limits,
       ...(whole
         ? { onBetter: undefined, under: Math.min(limits.under ?? Infinity, whole.best?.weight ?? Infinity) }

@@ -6,14 +6,13 @@ import { lyingCables } from '../model/lying.js';
 import { feetInches } from '../model/units.js';
 import { runLength } from '../materials/lengths.js';
 import { whyNotOffered } from '../planning/carriers.js';
-import { planJob } from '../planning/planJob.js';
 import { listed } from '../words/lists.js';
 import { placeName, sayRough } from '../words/places.js';
-import { withChoice, withoutForced } from './withChoice.js';
+import { plannedWithout } from './baseline.js';
 
 /** What has to be known to trust a ranking of the plans of a circuit. */
 export const notesOf = (job: Job, circuit: CircuitId): string[] => {
-  const { circuits } = planJob(withoutForced(withChoice(job, circuit, null)));
+  const { circuits } = plannedWithout(job, circuit);
   const named = findCircuit(job, circuit);
   const fromPanel = job.feeds.some((feed) => feed.circuit === circuit && feed.at === PANEL);
   const open = circuits.filter(({ outcome, circuit: { id } }) => id !== circuit && !outcome.ok);

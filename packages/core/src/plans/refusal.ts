@@ -5,10 +5,11 @@ import { titleOf } from '../words/said.js';
 import { type BoxId, type Place } from '../model/ids.js';
 import { runFactOf, type Circuit, type Job } from '../model/job.js';
 import type { PlanProblem } from '../planning/problem.js';
-import { planJob } from '../planning/planJob.js';
+import { planCircuit } from '../planning/planCircuit.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { MOST_CLASSES_LARGE } from '../search/descent/largeProblem.js';
 import { junctionsOf, switchedGroups } from '../search/orders.js';
+import { toPlan } from '../model/toPlan.js';
 import { withChoice } from './withChoice.js';
 import type { Candidate } from './candidates.js';
 import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
@@ -135,10 +136,8 @@ export const refusalsOf = (job: Job, circuit: Circuit): Refusal[] => {
     feed: feed.id,
     runs: boxes.map((to, i) => ({ from: i === 0 ? feed.at : (boxes[0] ?? feed.at), to })),
   };
-  const { circuits } = planJob(withChoice(job, circuit.id, trial));
-  const outcome = circuits.find((plan) => plan.circuit.id === circuit.id)?.outcome;
-  const grave =
-    outcome && !outcome.ok ? outcome.problems.filter((problem) => WHATEVER_THE_RUN.has(problem.code)) : [];
+  const outcome = planCircuit(toPlan(withChoice(job, circuit.id, trial)), circuit);
+  const grave = outcome.ok ? [] : outcome.problems.filter((problem) => WHATEVER_THE_RUN.has(problem.code));
   if (grave.length > 0)
     return grave.map((problem) => {
       const said = sayProblem(job, problem);

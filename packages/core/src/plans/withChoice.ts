@@ -15,9 +15,3 @@ export const withChoice = (job: Job, circuit: CircuitId, choice: Choice | null):
     choices: [...job.choices.filter((one) => one.circuit !== circuit), ...(kept ? [kept] : [])],
   };
 };
-
-/** The job with no run forced: what is left for one circuit to take is not missed by the others. */
-export const withoutForced = (job: Job): Job => ({
-  ...job,
-  runFacts: job.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
-});

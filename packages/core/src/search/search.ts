@@ -64,24 +64,22 @@ const largeSearch = (tables: PriceTables, space: OrderSpace): Search => {
 /** A round of the bound of a circuit of twenty places takes as long as so many steps of the exact search. */
 const STEPS_OF_A_ROUND = 16_000;
 
+/** The search of a circuit under one weighing. */
 export const createSearch = (asked: Job, circuit: Circuit, options: SearchOptions): Search => {
-  const job = toPlan(asked);
-  const tables = priceTablesOf(
-    job,
-    circuit,
-    options.weights,
-    options.room,
-    options.mayGuess,
-    options.pricedApart,
-  );
-  const space = orderSpaceOf(job, circuit, options.constraints);
-  const search = thorough(
+  const { weights, constraints, room, mayGuess, pricedApart, effortFrom } = options;
+  const tables = priceTablesOf(toPlan(asked), circuit, weights, room, mayGuess, pricedApart);
+  const search = searchBy(tables, constraints, effortFrom);
+  return room?.asked === undefined ? search : keepingRoom(search, room.asked);
+};
+
+/** The search by price tables that are there: what was worked out in them for other constraints holds for these too. */
+export const searchBy = (tables: PriceTables, constraints: Constraints, effortFrom?: number): Search => {
+  const space = orderSpaceOf(tables.job, tables.circuit, constraints);
+  return thorough(
     tables,
     space,
-    isExact(space) ? exactSearch(tables, space, options.effortFrom) : largeSearch(tables, space),
+    isExact(space) ? exactSearch(tables, space, effortFrom) : largeSearch(tables, space),
   );
-  const room = options.room?.asked;
-  return room === undefined ? search : keepingRoom(search, room);
 };
 
 /** Where nothing is proved, and it is asked for, the bound is worked out at length. */

@@ -1,7 +1,9 @@
 import { isDeviceKept } from '../../model/there.js';
 import { othersIn, planningWithout } from '../../model/lying.js';
 import { notStanding } from '../../model/existing.js';
+import { withoutForced } from '../../model/toPlan.js';
 import { groupIdsOf } from '../../model/lookup.js';
+import { madeOnce } from '../../model/memo.js';
 import { articleOf, groundOf, type DeviceArticle } from '../../model/articles.js';
 import type { BoxContents } from '../../model/contents.js';
 import type { BoxId, DeviceId } from '../../model/ids.js';
@@ -12,7 +14,7 @@ import { contentsOf, gangsTaken } from '../../materials/boxContents.js';
 import { partsOf, unusedBy } from '../../planning/circuitParts.js';
 import type { Attachment } from '../../planning/boxNodes.js';
 import { roomAskedIn } from '../../planning/roomAsked.js';
-import { planCircuit } from '../../planning/planCircuit.js';
+import { plannedOnce } from '../../planning/plannedOnce.js';
 import { planJob } from '../../planning/planJob.js';
 import { wiringOrEmpty } from '../../proving/works.js';
 
@@ -42,23 +44,22 @@ const groundsAt = (job: Job, wiring: Wiring, box: BoxId): Awg[] =>
     return (['from', 'to'] as const).filter((side) => placeOfEnd(cable, side) === box).map(() => article.awg);
   });
 
-export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
-  const job: Job = {
+/** The same for every search of the circuit in a job. */
+export const backgroundOf = madeOnce((asked: Job, circuit: Circuit): Background => {
+  const job: Job = withoutForced({
     ...notStanding(asked, circuit.id),
     // Of this circuit it counts alone which old cables it does without.
     choices: asked.choices.flatMap((one) =>
       one.circuit !== circuit.id ? [one] : one.givenUp ? [planningWithout(circuit.id, one.givenUp)] : [],
     ),
-    // A forced run that the others do not take is for this circuit to take.
-    runFacts: asked.runFacts.map((fact) => (fact.rule === 'forced' ? { ...fact, rule: null } : fact)),
-  };
+  });
   const mine = groupIdsOf(job, circuit.id);
   const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
   const wiring = wiringOrEmpty(planJob(job).job);
   const planned = job.circuits
     .filter(({ id }) => id !== circuit.id && job.choices.some((choice) => choice.circuit === id))
     .flatMap((one) => {
-      const outcome = planCircuit(job, one);
+      const outcome = plannedOnce(job, one);
       return outcome.ok ? [{ circuit: one, plan: outcome.value }] : [];
     });
   const parts = planned.map((one) => partsOf(job, one.circuit, one.plan));
@@ -100,4 +101,4 @@ export const backgroundOf = (asked: Job, circuit: Circuit): Background => {
         return sum + times * articleOf(job.stock, 'cable', article).insulated.length;
       }, 0),
   };
-};
+});
