@@ -5,6 +5,7 @@ import tseslint from 'typescript-eslint';
 
 const typed = [
   'packages/*/src/**/*.{ts,tsx}',
+  'packages/web/build/*.ts',
   'packages/web/offline/*.ts',
   'packages/*/test/**/*.{ts,tsx}',
   'e2e/**/*.ts',

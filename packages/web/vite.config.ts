@@ -1,25 +1,23 @@
-import { fileURLToPath } from 'node:url';
-import tailwindcss from '@tailwindcss/vite';
-import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, mergeConfig } from 'vite';
+import { chunksOf } from './build/chunks.js';
+import { early } from './build/early.js';
+import base, { at } from './vite.base.js';
 
 const webPort = Number(process.env.WEB_PORT ?? 4747);
 
-export default defineConfig({
-  root: fileURLToPath(new URL('.', import.meta.url)),
-  plugins: [react(), tailwindcss()],
-  resolve: {
-    alias: {
-      '@amber/core': fileURLToPath(new URL('../core/src/index.ts', import.meta.url)),
-      '@amber/packet/sections': fileURLToPath(new URL('../packet/src/sections.ts', import.meta.url)),
-      '@amber/packet': fileURLToPath(new URL('../packet/src/index.ts', import.meta.url)),
+/** The program. */
+export default defineConfig(
+  mergeConfig(base, {
+    plugins: [early(at('public/before.js'))],
+    server: {
+      host: '127.0.0.1',
+      port: webPort,
+      strictPort: true,
+      proxy: { '/api': `http://127.0.0.1:${process.env.PORT ?? webPort + 1}` },
     },
-  },
-  server: {
-    host: '127.0.0.1',
-    port: webPort,
-    strictPort: true,
-    proxy: { '/api': `http://127.0.0.1:${process.env.PORT ?? webPort + 1}` },
-  },
-  build: { outDir: 'dist', emptyOutDir: true, sourcemap: true, chunkSizeWarningLimit: 600 },
-});
+    build: {
+      ...{ emptyOutDir: true, sourcemap: true },
+      rolldownOptions: { output: { codeSplitting: { groups: chunksOf(at) } } },
+    },
+  }),
+);

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig, mergeConfig, type Plugin } from 'vite';
-import base from './vite.config.js';
+import base from './vite.base.js';
 
 /** Puts scripts and styles into the page that asks for them, so that it is one file that opens anywhere. */
 const oneFile: Plugin = {

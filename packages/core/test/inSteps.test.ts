@@ -1,5 +1,5 @@
 import { reviewJob, reviewWiring } from '../src/index.js';
-import { stepwise } from '../src/review/lazily.js';
+import { stepwise } from '../src/model/lazily.js';
 import { yard } from './support/yard.js';
 
 describe('an inspection piece by piece', () => {

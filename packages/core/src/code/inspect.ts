@@ -26,6 +26,8 @@ export const byGravity = (a: Finding, b: Finding): number => GRAVITY[a.severity]
 /** Every finding by one edition, before anything local is heard. A fact is asked once, for all rules that want it. */
 function* judgeBy(inspected: Inspected): InSteps<Judged[]> {
   const { job, edition } = inspected;
+  // Else the first rule that wants it would take as long as all others.
+  while (inspected.prepare()) yield;
   const judged: Judged[] = [];
   const asked = new Map<string, { ask: Ask; sections: string[]; walk: Walk }>();
   for (const rule of RULES) {

@@ -21,7 +21,7 @@ import { byGravity, inspectInSteps } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
 import { toPlan } from '../model/toPlan.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
-import { lazily, stepwise } from './lazily.js';
+import { lazily, stepwise } from '../model/lazily.js';
 import { partOf } from './partOf.js';
 import { assumedOf, existingDocument } from '../model/existing.js';
 import { ifAsAssumed, type Subject } from './subject.js';

@@ -8,7 +8,7 @@ import { compile, type Compiled } from '../circuit/compile.js';
 import { inspectInSteps } from '../code/inspect.js';
 import type { Finding } from '../code/rule.js';
 import { proveGroup, type GroupProof } from '../proving/works.js';
-import { lazily, stepwise } from './lazily.js';
+import { lazily, stepwise } from '../model/lazily.js';
 
 /** A wiring under judgement, planned or not. To inspect takes longer than all the rest, so findings wait until they are asked for. */
 export interface Subject {

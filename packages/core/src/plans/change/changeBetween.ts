@@ -11,7 +11,7 @@ import { cappedIn, leftLive, type LeftLive } from '../../circuit/leftLive.js';
 import { conductorKey } from '../../circuit/keys.js';
 import { circuitsByCable } from '../../circuit/roles.js';
 import { articleOf } from '../../model/articles.js';
-import { lazily } from '../../review/lazily.js';
+import { lazily } from '../../model/lazily.js';
 import type { JobReview } from '../../review/reviewJob.js';
 import { changeCost, type ChangeCost } from './cost.js';
 import { makeUpIn, wiresMoved, type Moved } from './handwork.js';

@@ -1,4 +1,4 @@
-import type { InSteps } from '../model/inSteps.js';
+import type { InSteps } from './inSteps.js';
 
 /** Worked out once, when it is first asked for. */
 export const lazily = <T>(make: () => T): (() => T) => {
