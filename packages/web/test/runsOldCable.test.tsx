@@ -95,6 +95,11 @@ test('the card says what it takes, and wires it with a tap', () => {
     '/jobs/hall/circuits/c',
   );
   wired.unmount();
+  // Before the search has ended nobody knows whether there is another.
+  const early = show(card({ provisional: true, why: null }), { job: hall });
+  expect(screen.getByText('The best so far. Others are still searched.')).toBeTruthy();
+  expect(screen.queryByText('No other plan was found.')).toBeNull();
+  early.unmount();
   // One that goes on being sought says so of the first alone.
   show(card({ provisional: true }), { job: hall });
   expect(screen.getByText('The best so far. It is cheaper.')).toBeTruthy();

@@ -42,6 +42,8 @@ export interface PlanSet {
   circuit: CircuitId;
   candidates: Candidate[];
   profiles: ProfileResult[];
+  /** Profiles that are still searched, in the order in which they come. */
+  toCome: ProfileId[];
   familiar: FamiliarResult[];
   /** What the first costs beyond the cheapest and what that buys; null where it is the cheapest. */
   paidFor: string | null;
@@ -107,6 +109,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     circuit: id,
     candidates: [],
     profiles: [],
+    toCome: [],
     familiar: [],
     paidFor: null,
     comparisons: [],
@@ -149,6 +152,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
   };
 
   const profiles = set.refusals.length > 0 ? [] : profilesFor(job, circuit);
+  set.toCome = [...profiles];
   for (const profile of profiles) {
     if (!mayGoOn()) break;
     const first = profile === PROFILES[0];
@@ -164,6 +168,7 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     const result = bestBy(profile, job, circuit, constraints, asked, baseline);
     if (result.best) collection.add(choiceOf(result.best), { profile });
     results.set(profile, result);
+    set.toCome = result.best || !first ? set.toCome.filter((one) => one !== profile) : [];
     set.profiles = [
       ...set.profiles,
       {
@@ -179,9 +184,18 @@ export const findPlans = (job: Job, id: CircuitId, options: FindOptions = {}): P
     if (first && !result.best) break;
     const barred = barring(set.candidates[0]?.findings ?? []);
     if (barred.length > 0)
-      return { ...set, candidates: [], profiles: [], comparisons: [], refusals: barred, complete: true };
+      return {
+        ...set,
+        candidates: [],
+        profiles: [],
+        toCome: [],
+        comparisons: [],
+        refusals: barred,
+        complete: true,
+      };
   }
 
+  set.toCome = [];
   if (set.candidates.length > 0) {
     const search = createSearch(job, circuit, {
       weights: leastCost(job),

@@ -15,13 +15,15 @@ export const useView = (
   onTap: (spot: Spot) => void,
   /** What a drag over the ground draws, from one spot to another; null where it moves the plan. */
   onDraw: ((from: Spot, to: Spot, isDone: boolean) => void) | null = null,
+  /** Pixels at the lower edge that something else lies on. */
+  below = 0,
 ) => {
   const ref = useRef<SVGSVGElement>(null);
   const size = useSize(ref);
   const [moved, setMoved] = useState<View | null>(null);
   /** All of the plan was asked for, and not the part that the circuit takes. */
   const [whole, setWhole] = useState(false);
-  const view = moved ?? (size ? fitted(job, whole ? null : circuit, withPanel, size) : null);
+  const view = moved ?? (size ? fitted(job, whole ? null : circuit, withPanel, size, below) : null);
   const circuitId = circuit?.id;
   useEffect(() => {
     setMoved(null);

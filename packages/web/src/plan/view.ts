@@ -64,8 +64,11 @@ export const fitted = (
   job: Job,
   circuit: Circuit | null,
   withPanel: boolean,
-  { width, height }: Size,
+  { width, height: whole }: Size,
+  /** Pixels at the lower edge that something else lies on. */
+  below = 0,
 ): View => {
+  const height = whole - below;
   const { least, most } = extentOf(spotsOf(job, circuit, withPanel)) ?? EMPTY;
   const margin = { x: Math.min(MARGIN.x, width / 6), y: Math.min(MARGIN.y, height / 8) };
   const scale = Math.max(

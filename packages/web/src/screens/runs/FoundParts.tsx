@@ -59,5 +59,16 @@ export const Kinds = ({
         {KIND_WORDS[profile.id]} <span className="font-normal">{profile.letter ?? '–'}</span>
       </button>
     ))}
+    {/* What is still searched has its place: nothing below moves when it comes. */}
+    {found.toCome.map((id) => (
+      <button
+        key={id}
+        type="button"
+        disabled
+        className="min-h-10 rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold disabled:text-quiet"
+      >
+        {KIND_WORDS[id]} <span className="font-normal">…</span>
+      </button>
+    ))}
   </div>
 );

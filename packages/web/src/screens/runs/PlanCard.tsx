@@ -113,7 +113,7 @@ export const PlanCard = ({
           {picked ? (
             <p className="text-[13.5px] break-words">
               {provisional && plan.letter === 'A' ? 'The best so far. ' : null}
-              {why ?? 'No other plan was found.'}
+              {why ?? (provisional ? 'Others are still searched.' : 'No other plan was found.')}
             </p>
           ) : null}
           {chosen ? (

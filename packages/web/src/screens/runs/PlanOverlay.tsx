@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
+import { useNarrow } from '../../parts/useNarrow.js';
 import { labelOf } from '../../plan/labels.js';
 import { JACKET_PAINT } from '../../parts/jackets.js';
 import { crowdedNames } from '../../plan/names.js';
@@ -79,6 +80,9 @@ export const isRun = (run: LaidRun, picked: LaidRun | null): boolean =>
 /** Below so many pixels for an inch the names of boxes would cover the runs. */
 const NAMED_FROM = 1;
 
+/** What the key at the lower edge takes, pixels. */
+const BELOW = 36;
+
 /** What is drawn: a plan, or what a change comes to. */
 export interface Drawn {
   label: string;
@@ -110,7 +114,8 @@ export const PlanOverlay = ({
   const usual = job.boxes.find((box) => mine.has(box.id) && box.at)?.level ?? null;
   const { level, seen: floor, show } = useLevel(job, usual);
   const here = new Set(floor.boxes.map((box) => box.id));
-  const seen = useView(job, circuit, true, () => onPick(null));
+  const narrow = useNarrow();
+  const seen = useView(job, circuit, true, () => onPick(null), null, narrow ? 0 : BELOW);
   const { ref, view, size } = seen;
   const runs = plan?.runs;
   const shown = useMemo(

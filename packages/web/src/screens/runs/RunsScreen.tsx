@@ -107,25 +107,31 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 flex-col max-lg:contents lg:min-h-0 lg:flex-1">
-        <div className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
-          <h1 className="text-[17px] font-bold">
-            {asking.draft ? `Change of ${circuit.name}` : `Ways to wire ${circuit.name}`}
-          </h1>
-          {asking.draft === null ? (
-            <div className="flex items-center gap-3 max-lg:order-last max-lg:w-full">
-              <p role="status" className="min-w-0 text-[14px] text-quiet max-lg:min-h-[4.5em]">
+        <div className="flex shrink-0 items-start gap-x-4 gap-y-1 border-b border-line px-4 py-2 max-lg:flex-wrap max-lg:items-center">
+          <div className="min-w-0 flex-1 max-lg:contents">
+            <h1 className="text-[17px] font-bold">
+              {asking.draft ? `Change of ${circuit.name}` : `Ways to wire ${circuit.name}`}
+            </h1>
+            {asking.draft === null ? (
+              // Room for what a proof leaves out: the plan below stays as large as it is.
+              <p
+                role="status"
+                className="mt-0.5 min-h-[3em] min-w-0 text-[14px] text-quiet max-lg:order-last max-sm:min-h-[4.5em] max-lg:w-full"
+              >
                 {headline(search)}
               </p>
-              {search.kind === 'searching' && stop ? <Button onClick={stop}>Stop</Button> : null}
-              {search.kind === 'stopped' || search.kind === 'failed' ? (
-                <Button onClick={again}>Search again</Button>
-              ) : null}
-            </div>
+            ) : null}
+          </div>
+          {asking.draft === null && search.kind === 'searching' && stop ? (
+            <Button onClick={stop}>Stop</Button>
+          ) : null}
+          {asking.draft === null && (search.kind === 'stopped' || search.kind === 'failed') ? (
+            <Button onClick={again}>Search again</Button>
           ) : null}
           {/* It stands alone at the right, where nothing that a search says moves it under a finger. */}
           {asking.draft === null && hasExisting(job, circuit) ? (
             <Button
-              className="ml-auto"
+              className="max-lg:ml-auto"
               onClick={() => {
                 setRun(null);
                 asking.open();
