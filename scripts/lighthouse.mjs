@@ -50,7 +50,7 @@ await run(async () => {
   });
   const seen = new Map();
   try {
-    say(['view', 'on', ...CATEGORIES, 'LCP s', 'TBT ms', 'CLS'].join('\t'));
+    say(['view', 'on', ...CATEGORIES, 'LCP s', 'TBT ms', 'CLS', 'machine'].join('\t'));
     for (const [form, settings] of Object.entries(FORMS))
       for (const [view, path] of Object.entries(VIEWS)) {
         const results = [];
@@ -71,6 +71,8 @@ await run(async () => {
             (figure('largest-contentful-paint') / 1000).toFixed(2),
             figure('total-blocking-time').toFixed(0),
             figure('cumulative-layout-shift').toFixed(3),
+            // How fast the machine was meanwhile, by the audit's own measure: figures of two moments compare by it.
+            median(results.map((one) => one.environment.benchmarkIndex)).toFixed(0),
           ].join('\t'),
         );
         for (const { audits, categories } of results)

@@ -7,9 +7,12 @@ import { priceTablesOf } from '../search/prices/priceTables.js';
 import { searchBy } from '../search/search.js';
 import type { SearchLimits, SearchResult } from '../search/found.js';
 
-/** Up to so many switches each set of them may get a neutral that nobody asks for; of more, or in a large circuit, none or all. */
+/**
+ * Up to so many switches each set of them may get a neutral that nobody asks for; of more, none or all. Of so many the sets are tried up to so
+ * many places, and where pains are taken up to more.
+ */
 const MOST_SWITCHES = 4;
-const MOST_PLACES = 8;
+const MOST_PLACES = { quickly: 8, thoroughly: 12 };
 
 const everySet = (slots: readonly SlotId[]): SlotId[][] =>
   slots.reduce<SlotId[][]>((sets, slot) => [...sets, ...sets.map((set) => [...set, slot])], [[]]);
@@ -34,7 +37,8 @@ export const bestWithNeutrals = (
   const space = orderSpaceOf(job, circuit, constraints);
   const open = slots.filter((slot) => !space.neutralAt.includes(slot));
   const places = Math.max(0, ...space.feeds.map((feed) => space.boxesFor(feed).length));
-  const isMany = open.length > MOST_SWITCHES || (open.length === MOST_SWITCHES && places > MOST_PLACES);
+  const most = MOST_PLACES[limits.thorough ? 'thoroughly' : 'quickly'];
+  const isMany = open.length > MOST_SWITCHES || (open.length === MOST_SWITCHES && places > most);
   // All of them and none first: what is found there drops most of the others.
   const sets = isMany
     ? [[], [...open]]

@@ -93,7 +93,8 @@ export const CheckScreen = ({ job: asked, circuit }: { job: Job; circuit: Circui
             }}
           />
         ) : (
-          <p className="text-quiet">Inspecting …</p>
+          // The room that the cards will take, above the walk: it stays where it is.
+          <p className="text-quiet max-lg:min-h-55">Inspecting …</p>
         )}
         {tab === 0 && rooms.length > 1 ? <RoomIndex rooms={rooms} site={site} /> : null}
         <SafetyNote className="mt-auto pt-2 max-lg:hidden" />

@@ -203,23 +203,25 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
               </p>
             ))}
             {found && found.refusals.length > 0 ? <Refusals found={found} /> : null}
-            <ol aria-label="Plans" className="border-t border-line">
-              {found?.candidates.map((plan, index) => (
-                <PlanCard
-                  key={plan.letter}
-                  job={job}
-                  circuit={circuit.id}
-                  plan={plan}
-                  why={why(plan, index)}
-                  chosen={isChosen(wired, plan)}
-                  picked={looked?.letter === plan.letter}
-                  provisional={search.kind === 'searching'}
-                  onPick={() => setPicked(plan.letter)}
-                  onHover={(over) => setHovered(over ? plan.letter : null)}
-                  onChoose={() => choose(plan)}
-                />
-              ))}
-            </ol>
+            {found ? (
+              <ol aria-label="Plans" className="border-t border-line">
+                {found.candidates.map((plan, index) => (
+                  <PlanCard
+                    key={plan.letter}
+                    job={job}
+                    circuit={circuit.id}
+                    plan={plan}
+                    why={why(plan, index)}
+                    chosen={isChosen(wired, plan)}
+                    picked={looked?.letter === plan.letter}
+                    provisional={search.kind === 'searching'}
+                    onPick={() => setPicked(plan.letter)}
+                    onHover={(over) => setHovered(over ? plan.letter : null)}
+                    onChoose={() => choose(plan)}
+                  />
+                ))}
+              </ol>
+            ) : null}
             {/* It comes with what it stands below: nothing jumps. */}
             {found || search.kind !== 'searching' ? <SafetyNote className="mt-auto p-4" /> : null}
           </>
