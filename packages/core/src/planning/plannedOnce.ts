@@ -36,6 +36,8 @@ export const plannedOnce = (job: Job, circuit: Circuit): Outcome => {
   if (before && before.circuit === circuit && isAlike(before.job, job)) return before.outcome;
   const planned = planCircuit(job, circuit);
   const outcome = planned.ok ? success(asThere(job, planned.value)) : planned;
-  if (choice && more.length === 0) known.set(choice, { job, circuit, outcome });
+  // What was planned and drawn of that job is no part of it, and is not held by a choice of long ago.
+  const wirings = job.wirings.filter(({ kind }) => kind === 'existing');
+  if (choice && more.length === 0) known.set(choice, { job: { ...job, wirings }, circuit, outcome });
   return outcome;
 };

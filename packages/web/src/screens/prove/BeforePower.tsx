@@ -15,6 +15,8 @@ const Reading = ({ view, reading }: { view: ProveView; reading: DeadReading }) =
   const answer = view.stateOf(reading);
   const open = answer.state === 'open' || answer.state === 'changed';
   const can = view.who.electrician !== null;
+  // The same step comes under several link wires.
+  const named = reading.link === null ? reading.step : `${reading.link} ${reading.step}`;
   const say = (met: boolean) =>
     view.answer({ ...reading, expect: EXPECT[reading.expect] }, met, met ? '' : OTHERWISE[reading.expect]);
   return (
@@ -27,7 +29,7 @@ const Reading = ({ view, reading }: { view: ProveView; reading: DeadReading }) =
           <Button
             className="min-h-12"
             disabled={!can}
-            aria-label={`As expected: ${reading.step}`}
+            aria-label={`As expected: ${named}`}
             onClick={() => say(true)}
           >
             <Check size={18} /> As expected
@@ -35,7 +37,7 @@ const Reading = ({ view, reading }: { view: ProveView; reading: DeadReading }) =
           <Button
             className="min-h-12"
             disabled={!can}
-            aria-label={`Not so: ${reading.step}`}
+            aria-label={`Not so: ${named}`}
             onClick={() => say(false)}
           >
             <X size={18} /> Not so
@@ -52,7 +54,7 @@ const Reading = ({ view, reading }: { view: ProveView; reading: DeadReading }) =
             {answer.state === 'met' ? 'As expected' : `Not so: ${answer.saw}`}
           </strong>
           {answer.by}
-          <Button look="bare" aria-label={`Take back: ${reading.step}`} onClick={() => view.takeBack(answer)}>
+          <Button look="bare" aria-label={`Take back: ${named}`} onClick={() => view.takeBack(answer)}>
             Take back
           </Button>
         </p>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import {
   cheapestOf,
   dollars,
+  feetInches,
   forcedEntry,
   PANEL,
   setEntry,
@@ -152,7 +153,7 @@ export const Asked = ({ job, circuit, found }: { job: Job; circuit: Circuit; fou
                   <span className="text-quiet">
                     {[
                       ...(rule ? [RULES[rule]] : []),
-                      ...(length === null ? [] : [`measured ${Math.round(length / 1.2) / 10} ft`]),
+                      ...(length === null ? [] : [`measured ${feetInches(length)}`]),
                     ].join(', ')}
                   </span>
                 </span>
