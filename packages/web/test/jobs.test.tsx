@@ -16,7 +16,7 @@ const head = (id: string, name: string, more: Partial<JobHead> = {}): JobHead =>
   ...{ summary: null, pending: false, ...more },
 });
 const worked = (id: string, name: string, job: Job): JobHead =>
-  head(id, name, { summary: summariseJob(job) as never });
+  head(id, name, { summary: summariseJob(job) });
 
 /** The requests to a path that nobody answered yet. */
 const open = (path: RegExp) => sent.filter((one) => path.test(one.path));
