@@ -1,5 +1,5 @@
 import { defineConfig, mergeConfig } from 'vite';
-import { chunksOf } from './build/chunks.js';
+import { chunksOf, noCircles } from './build/chunks.js';
 import { early } from './build/early.js';
 import base, { at } from './vite.base.js';
 
@@ -8,7 +8,7 @@ const webPort = Number(process.env.WEB_PORT ?? 4747);
 /** The program. */
 export default defineConfig(
   mergeConfig(base, {
-    plugins: [early(at('public/before.js'))],
+    plugins: [noCircles, early(at('public/before.js'))],
     server: {
       host: '127.0.0.1',
       port: webPort,

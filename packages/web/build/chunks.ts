@@ -1,3 +1,5 @@
+import type { Plugin, Rolldown } from 'vite';
+
 /** What is asked of the graph of modules while files are made of them. */
 interface Graph {
   getModuleInfo: (id: string) => { importedIds: readonly string[] } | null;
@@ -64,4 +66,32 @@ export const chunksOf = (at: (path: string) => string) => {
       ...{ name: 'screens', minShareCount: SHARED_BY },
     },
   ];
+};
+
+/** A file with all that it needs, but for what is in `there` already. */
+export const closureOf = (
+  bundle: Rolldown.OutputBundle,
+  file: string,
+  there: ReadonlySet<string> = new Set(),
+): string[] => {
+  const met = new Set<string>();
+  const visit = (name: string): void => {
+    const chunk = bundle[name];
+    if (met.has(name) || there.has(name) || chunk?.type !== 'chunk') return;
+    met.add(name);
+    chunk.imports.forEach(visit);
+  };
+  visit(file);
+  return [...met];
+};
+
+/** Refuses files that need themselves by way of others: one of them would run before what it needs is there. */
+export const noCircles: Plugin = {
+  name: 'no-circles',
+  apply: 'build',
+  generateBundle(_, bundle) {
+    for (const one of Object.values(bundle))
+      if (one.type === 'chunk' && one.imports.some((next) => closureOf(bundle, next).includes(one.fileName)))
+        this.error(`${one.fileName} needs itself by way of ${one.imports.join(', ')}.`);
+  },
 };

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { Plugin, Rolldown } from 'vite';
+import type { Plugin } from 'vite';
+import { closureOf } from './chunks.js';
 
 const PLACE = 'const FILES = {};';
 
@@ -7,19 +8,6 @@ const PLACE = 'const FILES = {};';
 const screenOf = (id: string): string | null =>
   /[\\/]src[\\/]screens[\\/](\w+)[\\/]/.exec(id)?.[1] ??
   (/[\\/]shell[\\/]JobShell\.tsx$/.test(id) ? 'job' : null);
-
-/** A file with all that it needs, none of which is in `there` already. */
-const closureOf = (bundle: Rolldown.OutputBundle, file: string, there: ReadonlySet<string>): string[] => {
-  const met = new Set<string>();
-  const visit = (name: string): void => {
-    const chunk = bundle[name];
-    if (met.has(name) || there.has(name) || chunk?.type !== 'chunk') return;
-    met.add(name);
-    chunk.imports.forEach(visit);
-  };
-  visit(file);
-  return [...met];
-};
 
 /**
  * Writes into `before.js` which files each screen needs, so that they are asked for with the page itself. Each name is of a folder of
@@ -31,18 +19,13 @@ export const early = (before: string): Plugin => ({
   generateBundle(_, bundle) {
     const chunks = Object.values(bundle).filter((one) => one.type === 'chunk');
     const [entry] = chunks.filter(({ isEntry }) => isEntry);
-    const there = new Set(entry ? closureOf(bundle, entry.fileName, new Set()) : []);
+    const there = new Set(entry ? closureOf(bundle, entry.fileName) : []);
     const byShell = (id: string): boolean =>
       this.getModuleInfo(id)?.dynamicImporters.some((from) => /[\\/]src[\\/]shell[\\/]/.test(from)) === true;
     const screens = chunks.flatMap(({ facadeModuleId: id, fileName }) => {
       const screen = id !== null && byShell(id) ? screenOf(id) : null;
       return screen === null ? [] : [[screen, closureOf(bundle, fileName, there)] as const];
     });
-    const [circle] = chunks.filter(({ fileName, imports }) =>
-      imports.some((one) => closureOf(bundle, one, new Set()).includes(fileName)),
-    );
-    // Of two files that wait for each other one runs before what it needs is there.
-    if (circle) this.error(`${circle.fileName} needs itself by way of ${circle.imports.join(', ')}.`);
     const fonts = Object.keys(bundle).filter((name) => /archivo-latin-wght-normal.*\.woff2$/.test(name));
     const source = readFileSync(before, 'utf8');
     if (!source.includes(PLACE) || screens.length === 0 || fonts.length === 0)

@@ -24,7 +24,7 @@ const Shown = ({ found }: { found: PlanSet }) => {
 
 const ask = (job: Job) => show(<Shown found={findPlans(job, ID as never, { mostSteps: 50_000 })} />, { job });
 const runs = () => screen.getByRole('region', { name: 'Runs of which something is asked' });
-/** The edit of the history that was made last. */
+/** The box that power is asked to enter. */
 const entryOf = (job: Job) => forcedEntry(job, boxesOf(job, ID as never));
 
 test('where power enters is asked for with a button of its own, and may be wherever is best again', () => {

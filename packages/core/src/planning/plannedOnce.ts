@@ -31,13 +31,14 @@ const isAlike = (a: Job, b: Job): boolean =>
  * a choice is kept until anything else of the job differs.
  */
 export const plannedOnce = (job: Job, circuit: Circuit): Outcome => {
-  const [choice, ...more] = job.choices.filter((one) => one.circuit === circuit.id);
-  const before = choice && more.length === 0 ? known.get(choice) : undefined;
+  const choices = job.choices.filter((one) => one.circuit === circuit.id);
+  const choice = choices.length === 1 ? choices[0] : undefined;
+  const before = choice && known.get(choice);
   if (before && before.circuit === circuit && isAlike(before.job, job)) return before.outcome;
   const planned = planCircuit(job, circuit);
   const outcome = planned.ok ? success(asThere(job, planned.value)) : planned;
   // What was planned and drawn of that job is no part of it, and is not held by a choice of long ago.
   const wirings = job.wirings.filter(({ kind }) => kind === 'existing');
-  if (choice && more.length === 0) known.set(choice, { job: { ...job, wirings }, circuit, outcome });
+  if (choice) known.set(choice, { job: { ...job, wirings }, circuit, outcome });
   return outcome;
 };

@@ -22,6 +22,7 @@ import { findingOf, type Finding } from '../code/rule.js';
 import { toPlan } from '../model/toPlan.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import { lazily, stepwise } from '../model/lazily.js';
+import { madeOnce } from '../model/memo.js';
 import { partOf } from './partOf.js';
 import { assumedOf, existingDocument } from '../model/existing.js';
 import { ifAsAssumed, type Subject } from './subject.js';
@@ -125,24 +126,12 @@ export interface CircuitReview {
   readonly proofs: GroupProof[];
 }
 
-/** What belongs to each circuit of a review, told once: it is asked for box by box. */
-const ofCircuits = new WeakMap<Subject, Map<CircuitId, CircuitReview>>();
-
 /**
  * The part of one circuit in a review. A finding that names a circuit is that circuit's; one on a cable or box is of
  * every circuit that comes there. Boxes that no cable reaches yet count by what stands in them.
+ * Told once: it is asked for box by box.
  */
-export const reviewCircuit = (review: Subject, circuit: CircuitId): CircuitReview => {
-  const known = ofCircuits.get(review) ?? new Map<CircuitId, CircuitReview>();
-  ofCircuits.set(review, known);
-  const before = known.get(circuit);
-  if (before) return before;
-  const made = circuitOf(review, circuit);
-  known.set(circuit, made);
-  return made;
-};
-
-const circuitOf = (review: Subject, circuit: CircuitId): CircuitReview => {
+export const reviewCircuit = madeOnce((review: Subject, circuit: CircuitId): CircuitReview => {
   const { job, wiring, drawn } = review;
   const byCable = circuitsByCable(wiring, job, drawn);
   const stands = new Set<string>(boxesOfCircuit(job, circuit));
@@ -189,4 +178,4 @@ const circuitOf = (review: Subject, circuit: CircuitId): CircuitReview => {
       return proofs();
     },
   };
-};
+});

@@ -36,7 +36,7 @@ const KIND_WORDS: Record<ProfileId, string> = {
   buyLeast: 'Buy least',
 };
 
-/** The best of each kind, to be looked at with one tap. */
+/** The best of each kind, to be looked at with one tap. What is still searched has its place: nothing below moves when it comes. */
 export const Kinds = ({
   found,
   letter,
@@ -45,30 +45,25 @@ export const Kinds = ({
   found: PlanSet;
   letter: string | null;
   onPick: (letter: string) => void;
-}) => (
-  <div className="flex flex-wrap gap-1.5 px-4 py-3" role="group" aria-label="Best by">
-    {found.profiles.map((profile) => (
-      <button
-        key={profile.id}
-        type="button"
-        disabled={profile.letter === null}
-        aria-pressed={profile.letter !== null && profile.letter === letter}
-        onClick={() => profile.letter && onPick(profile.letter)}
-        className="min-h-10 rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold disabled:text-quiet aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-sheet"
-      >
-        {KIND_WORDS[profile.id]} <span className="font-normal">{profile.letter ?? '–'}</span>
-      </button>
-    ))}
-    {/* What is still searched has its place: nothing below moves when it comes. */}
-    {found.toCome.map((id) => (
-      <button
-        key={id}
-        type="button"
-        disabled
-        className="min-h-10 rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold disabled:text-quiet"
-      >
-        {KIND_WORDS[id]} <span className="font-normal">…</span>
-      </button>
-    ))}
-  </div>
-);
+}) => {
+  const kinds = [
+    ...found.profiles.map(({ id, letter: best }) => ({ id, best, words: best ?? '–' })),
+    ...found.toCome.map((id) => ({ id, best: null, words: '…' })),
+  ];
+  return (
+    <div className="flex flex-wrap gap-1.5 px-4 py-3" role="group" aria-label="Best by">
+      {kinds.map(({ id, best, words }) => (
+        <button
+          key={id}
+          type="button"
+          disabled={best === null}
+          aria-pressed={best !== null && best === letter}
+          onClick={() => best && onPick(best)}
+          className="min-h-10 rounded-md border border-line bg-white px-2.5 text-[13.5px] font-semibold disabled:text-quiet aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-sheet"
+        >
+          {KIND_WORDS[id]} <span className="font-normal">{words}</span>
+        </button>
+      ))}
+    </div>
+  );
+};
