@@ -26,8 +26,7 @@ const openAt = (id: string) => {
 };
 
 /** What the buttons of a reading are called by: the link wire under which it stands, and what is done. */
-const named = ({ link, step }: BeforePower['readings'][number]) =>
-  link === null ? step : `${link} ${step}`;
+const named = ({ link, step }: BeforePower['readings'][number]) => (link === null ? step : `${link} ${step}`);
 
 /** What was worked out of a circuit beside the page, worked out here. */
 const toldOf = (job: ReturnType<typeof few>, id: string): BeforePower => {
