@@ -14,7 +14,7 @@ const FAULTS = ['70', '2000', '500', '500'];
 /**
  * Twenty times as many cases as in the tests: the search against trying everything on some 30,000 jobs, groups apart, two circuits and prices of judgement among them, and 50,000 files with
  * something wrong in them, the laws of the drawing over 900 wirings, each planned and spoiled; and for changes of old work the laws over
- * 2,000 random jobs and the twin over 3,000, of up to six boxes. First the server and its database are killed 200 times while several save, and two browsers change
+ * 2,000 random jobs and the twin over 3,000, of up to six boxes, and every way of 500 planned for what it is put off by. First the server and its database are killed 200 times while several save, and two browsers change
  * one job 500 times at the same moment; then 2,000 hidden faults are looked for, the wires of 5,000 circuits told apart, and 200,000 hostile requests answered; and 5,000 exercises of each kind are drawn,
  * solved and spoiled. It takes nine hours.
  */
@@ -28,6 +28,7 @@ await run(async () => {
     CHANGE_TWIN_RUNS: process.env.CHANGE_TWIN_RUNS ?? '500',
     CHANGE_TWIN_SMALL: process.env.CHANGE_TWIN_SMALL ?? '2000',
     CHANGE_TWIN_LARGE: process.env.CHANGE_TWIN_LARGE ?? '500',
+    LEAST_WAYS_RUNS: process.env.LEAST_WAYS_RUNS ?? '500',
     PRACTICE_SEEDS: process.env.PRACTICE_SEEDS ?? '500',
     NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
   };
@@ -47,6 +48,7 @@ await run(async () => {
     'test/boxWords.test',
     'test/changeRandom.test',
     'test/changeTwin',
+    'test/leastWays.test',
     'test/practice.test',
     'test/whichWire.test',
     '--testTimeout',

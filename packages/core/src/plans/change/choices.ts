@@ -1,13 +1,16 @@
+import { lazily } from '../../model/lazily.js';
 import { lyingCables, planningWithout } from '../../model/lying.js';
 import { isFarNode, PANEL, type CableId, type CircuitId, type SlotId } from '../../model/ids.js';
-import type { Choice, Job } from '../../model/job.js';
-import { findCircuit, groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
+import type { Choice, Circuit, ExistingCable, Job } from '../../model/job.js';
+import { groupIdsOf, switchedGroupsOf } from '../../model/lookup.js';
 import { subsets } from '../../model/permutations.js';
 import { toPlan } from '../../model/toPlan.js';
 import { NO_CONSTRAINTS } from '../../search/orders.js';
+import { priceTablesOf } from '../../search/prices/priceTables.js';
 import { leastCable } from '../../search/prices/weights.js';
-import { choiceOf, createSearch } from '../../search/search.js';
-import { treesThere } from './treesThere.js';
+import { choiceOf, searchBy } from '../../search/search.js';
+import type { LeastNew } from './leastNew.js';
+import { neededPlaces, treesThere } from './treesThere.js';
 
 /** Steps for one set of old cables: circuits of existing work are small. */
 const MOST_STEPS = 400_000;
@@ -49,20 +52,31 @@ const ordersOf = (wanted: Job, circuit: CircuitId, there: Choice | null): Choice
         [{}],
       );
 
+/** A choice as text, the same for those that say the same. */
+export const choiceKey = ({ neutralAt, ...choice }: Choice): string =>
+  JSON.stringify([...Object.entries(choice).sort(), [...(neutralAt ?? [])].sort(), neutralAt === undefined]);
+
+/** Ways that give up the same old cables, or none: by their new runs they come to `least` at least, ten-thousandths of a dollar. */
+export interface Batch {
+  least: number;
+  givenUp: readonly CableId[];
+  choices: () => Iterable<Choice>;
+}
+
 /**
  * The ways that are tried to make a changed circuit: each set of old cables that is given up, with the cheapest runs for the rest and with
  * those that take the least new cable; each place of a new switch among the old; and who has a neutral. `onLeftOut` is called where there
  * are too many of these to try them all.
  */
-export function* choicesFor(
+export const batchesFor = (
   bare: Job,
-  circuit: CircuitId,
+  named: Circuit,
   there: Choice | null,
   { neutralAt: asked, mending }: { neutralAt: readonly SlotId[]; mending: boolean },
+  leastNew: LeastNew,
   onLeftOut: () => void,
-): Generator<Choice> {
-  const named = findCircuit(bare, circuit);
-  if (!named) return;
+): Batch[] => {
+  const circuit = named.id;
   const ids = groupIdsOf(bare, circuit);
   const cables = lyingCables(bare).filter((cable) => cable.circuit === circuit);
   const free = cables.filter((cable) => !cable.between.includes(PANEL));
@@ -75,8 +89,8 @@ export function* choicesFor(
   const lying = [...new Set([...(there?.neutralAt ?? []), ...asked])].filter((id) => slots.includes(id));
   // What lies there, what is asked for, one switch more, and every switch.
   const neutrals = [lying, [...asked], ...slots.map((slot) => [...new Set([...asked, slot])]), slots];
-  const feed =
-    bare.feeds.find(({ id }) => id === there?.feed) ?? bare.feeds.find((one) => one.circuit === circuit);
+  const feeds = bare.feeds.filter((one) => one.circuit === circuit);
+  const feed = bare.feeds.find(({ id }) => id === there?.feed) ?? feeds[0];
   function* every(found: Choice): Generator<Choice> {
     for (const anew of remade)
       for (const chains of orders)
@@ -87,33 +101,24 @@ export function* choicesFor(
             ...(anew.length > 0 ? { anew } : {}),
           };
   }
-  for (const given of setsOf(free)) {
-    const kept = cables.filter((cable) => !given.includes(cable));
+  function* without(given: readonly ExistingCable[]): Generator<Choice> {
     const others = bare.choices.filter((one) => one.circuit !== circuit);
-    const without = {
-      ...bare,
-      choices: [
-        ...others,
-        planningWithout(
-          circuit,
-          given.map(({ id }) => id),
-        ),
-      ],
-    };
-    const givenUp = given.length > 0 ? { givenUp: given.map(({ id }) => id) } : {};
+    const gone = given.map(({ id }) => id);
+    const searched = toPlan({ ...bare, choices: [...others, planningWithout(circuit, gone)] });
+    const givenUp = gone.length > 0 ? { givenUp: gone } : {};
+    const tables = priceTablesOf(searched, named, leastCable(searched), {}, false);
     // By today's rule of neutrals, and as old loops lie there without.
     for (const rule of ['asAsked', 'none'] as const) {
-      const { best } = createSearch(without, named, {
-        weights: leastCable(without),
-        constraints: { ...NO_CONSTRAINTS, neutralAt: [...asked], neutrals: rule },
-        mayGuess: false,
-      }).least({ mostSteps: MOST_STEPS });
+      const { best } = searchBy(tables, { ...NO_CONSTRAINTS, neutralAt: [...asked], neutrals: rule }).least({
+        mostSteps: MOST_STEPS,
+      });
       if (!best) continue;
       const found = { ...choiceOf(best), ...givenUp };
       for (const anew of remade) yield { ...found, ...(anew.length > 0 ? { anew } : {}) };
       yield* every(found);
     }
-    if (!feed) continue;
+    if (!feed) return;
+    const kept = cables.filter((cable) => !given.includes(cable));
     const returned = (there?.runs ?? []).filter((run) => [run.from, run.to].some(isFarNode));
     for (const apart of returned.length > 0 ? [returned, []] : [[]]) {
       const { trees, all } = treesThere(bare, feed, kept, apart);
@@ -121,6 +126,16 @@ export function* choicesFor(
       for (const runs of trees) yield* every({ circuit, feed: feed.id, runs, ...givenUp });
     }
   }
+  const needed = neededPlaces(bare, circuit);
+  const sets = setsOf(free).map((given): Batch => {
+    const givenUp = given.map(({ id }) => id);
+    return {
+      least: Math.min(Infinity, ...feeds.map(({ at }) => leastNew.joining([at, ...needed], givenUp))),
+      givenUp,
+      choices: lazily(() => [...without(given)]),
+    };
+  });
   // The runs as they are, for what needs no other.
-  if (there) yield* every(there);
-}
+  const asThere = there ? [...every(there)] : [];
+  return [...sets, { least: 0, givenUp: [], choices: () => asThere }];
+};

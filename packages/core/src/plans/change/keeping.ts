@@ -16,13 +16,13 @@ export interface Keeping {
 const inUse = ({ change }: Way): ReadonlySet<CableId> => new Set(change.stay);
 
 /**
- * Why a way gives up old cables of its circuit: for each, what the ways that were tried and that keep it come to. `ways` are all that can be
- * made, in the order of their cost.
+ * Why a way gives up old cables of its circuit: for each, what the ways that keep it come to. `waysKeeping` gives those that do not give a cable up,
+ * in the order of their cost.
  */
 export const keepingIn = (
   before: JobReview,
   way: Way,
-  ways: readonly Way[],
+  waysKeeping: (cable: CableId) => Iterable<Way>,
   circuit: CircuitId,
   mending: boolean,
 ): Keeping[] => {
@@ -31,11 +31,13 @@ export const keepingIn = (
   if (lost.length === 0) return [];
   const most = wrongOf(before, way, circuit, mending).length;
   return lost.map(({ id }): Keeping => {
-    const keeping = ways.filter((one) => inUse(one).has(id));
-    const lawful = keeping.find((one) => wrongOf(before, one, circuit, mending).length <= most);
-    if (lawful)
-      return { cable: id, more: Math.max(0, lawful.change.cost.cost - way.change.cost.cost), wrong: null };
-    const [first] = keeping;
+    let first: Way | null = null;
+    for (const one of waysKeeping(id)) {
+      if (!inUse(one).has(id)) continue;
+      if (wrongOf(before, one, circuit, mending).length <= most)
+        return { cable: id, more: Math.max(0, one.change.cost.cost - way.change.cost.cost), wrong: null };
+      first ??= one;
+    }
     const [wrong] = first ? wrongOf(before, first, circuit, mending) : [];
     return { cable: id, more: null, wrong: wrong?.title ?? null };
   });

@@ -12,10 +12,9 @@ import { choiceOf, createSearch } from '../../search/search.js';
 import { asStood } from './asStood.js';
 import type { Change } from './changes.js';
 import { changedJobs, circuitOf, neutralAskedBy, replacedBy, touchedBy, withDevicesFreed } from './kinds.js';
-import { MOST_STEPS } from '../findPlans.js';
 import { changeBetween, lookFirstIn, type WiringChange } from './changeBetween.js';
 import type { Keeping } from './keeping.js';
-import { waysOnExisting } from './onExisting.js';
+import { MOST_WAYS, waysOnExisting } from './onExisting.js';
 import type { Way } from './oneWay.js';
 import { withChoice } from '../withChoice.js';
 import { baselineOf } from '../baseline.js';
@@ -63,7 +62,10 @@ interface Variant {
   weight: number;
 }
 
-/** The cheapest plan for a changed job, by new cable first; null where there is none. */
+/** Steps for one way to have a changed job. */
+const MOST_STEPS = 3_000_000;
+
+/** The cheapest plan for a changed job, by new cable first; null where there is none, or none for less than is had already. */
 const planned = (
   job: Job,
   /** The same without the cables that it gives up, or may not buy. */
@@ -71,6 +73,8 @@ const planned = (
   circuit: Choice['circuit'],
   wanted: Pick<Constraints, 'neutralAt' | 'neutrals'>,
   givenUp: readonly CableId[],
+  /** What is known to do: one for as much is found still. */
+  under = Infinity,
 ): Variant | null => {
   const named = findCircuit(searched, circuit);
   if (!named) return null;
@@ -79,9 +83,9 @@ const planned = (
       weights: leastCable(searched),
       constraints: { ...NO_CONSTRAINTS, ...wanted },
       mayGuess,
-    }).least({ mostSteps: MOST_STEPS }).best;
+    }).least({ mostSteps: MOST_STEPS, under: under + 1 }).best;
   // By a guess only to say which run would have to be measured.
-  const best = search(false) ?? search(true);
+  const best = search(false) ?? (under === Infinity ? search(true) : null);
   if (!best) return null;
   const choice = { ...choiceOf(best), ...(givenUp.length > 0 ? { givenUp: [...givenUp] } : {}) };
   return { job: withChoice(job, circuit, choice), given: givenUp.length, weight: best.weight };
@@ -90,9 +94,10 @@ const planned = (
 /**
  * The plan of least change for a change of existing work: what stays, what is opened, what is new, what today's rules
  * ask. Tried in turn: the runs as they are; other runs with the cables that lie there; old devices replaced; old cables to the
- * box in question abandoned. The one with the least new cable, then the least cost, is taken.
+ * box in question abandoned. The one with the least new cable, then the least cost, is taken. `most` ways are told of beside each other; of one alone it
+ * is not told why it gives old cables up.
  */
-export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
+export const leastChange = (asked: Job, change: Change, most = MOST_WAYS): LeastChangeOutcome => {
   const circuit = circuitOf(asked, change);
   if (circuit === null)
     return {
@@ -106,7 +111,7 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
   const refused = refusedAtOnce(asked, change);
   if (refused) return { ok: false, refusal: refused };
   const stood = asStood(asked, circuit);
-  if (stood) return onWhatStands(stood, asked, change, circuit);
+  if (stood) return onWhatStands(stood, asked, change, circuit, most);
   const stands = asItStands(asked, circuit);
   if (!stands.ok) return stands;
   const { job } = stands;
@@ -123,7 +128,7 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
       ? kept
       : jobs
           .flatMap((one) => [one, withDevicesFreed(one, circuit)])
-          .flatMap((one): Variant[] => {
+          .reduce<Variant[]>((found, one) => {
             const ids = old.map(({ id }) => id);
             const before = one.choices.find((choice) => choice.circuit === circuit)?.givenUp ?? [];
             const without = {
@@ -133,10 +138,13 @@ export const leastChange = (asked: Job, change: Change): LeastChangeOutcome => {
                 planningWithout(circuit, [...before, ...ids]),
               ],
             };
-            const whole = planned(one, one, circuit, neutrals, []);
-            const less = old.length > 0 ? planned(one, without, circuit, neutrals, ids) : null;
-            return [whole, less].flatMap((found) => found ?? []);
-          });
+            const least = () => Math.min(Infinity, ...found.map(({ weight }) => weight));
+            const whole = planned(one, one, circuit, neutrals, [], least());
+            if (whole) found.push(whole);
+            const less = old.length > 0 ? planned(one, without, circuit, neutrals, ids, least()) : null;
+            if (less) found.push(less);
+            return found;
+          }, []);
   const [best] = variants.sort((a, b) => a.weight - b.weight || a.given - b.given);
   const after = best && reviewJob(best.job);
   const measured = after && measureReview(after, circuit, baselineOf(best.job, circuit));
@@ -175,9 +183,6 @@ const told = (
   };
 };
 
-/** So many ways are told beside each other. */
-const MOST_WAYS = 3;
-
 /** The change of a circuit that is told of: planned on its wiring as it is there. */
 const onWhatStands = (
   stood: Job,
@@ -185,6 +190,7 @@ const onWhatStands = (
   job: Job,
   change: Change,
   circuit: Choice['circuit'],
+  most: number,
 ): LeastChangeOutcome => {
   const mending = change.kind === 'mend';
   if (!mending && !choiceThere(stood, circuit)) return { ok: false, refusal: notUnderstood(job, circuit) };
@@ -193,13 +199,7 @@ const onWhatStands = (
     ...{ replaced: replacedBy(job, change), neutralAt: neutralAskedBy(change), mending },
     touched: touchedBy(job, change),
   };
-  const found = waysOnExisting(
-    { stood, wanted },
-    (one) => changedJobs(one, change),
-    circuit,
-    asked,
-    MOST_WAYS,
-  );
+  const found = waysOnExisting({ stood, wanted }, (one) => changedJobs(one, change), circuit, asked, most);
   if (!found.ok) return { ok: false, refusal: noWay(job, circuit, change, found.why) };
   const values = found.ways.flatMap((way, i): LeastChange[] => {
     const measured = measureReview(way.review, circuit, baselineOf(way.review.job, circuit));
@@ -207,7 +207,11 @@ const onWhatStands = (
       ? [
           {
             ...told(way, measured, circuit),
-            ...{ together: stood !== job, partial: found.partial, keeping: i === 0 ? found.keeping : [] },
+            ...{
+              together: stood !== job,
+              partial: found.partial,
+              keeping: i === 0 && most > 1 ? found.keeping() : [],
+            },
           },
         ]
       : [];

@@ -1,32 +1,15 @@
-import { lyingCables } from '../../model/lying.js';
-import { articleOf } from '../../model/articles.js';
-import type { BoxId, CircuitId, SlotId } from '../../model/ids.js';
-import type { Choice, Job } from '../../model/job.js';
+import type { BoxId, CircuitId } from '../../model/ids.js';
+import type { Job } from '../../model/job.js';
 import { isGrave } from '../../code/rule.js';
-import { isBeyond } from '../../nec/strangeWire.js';
-import { choiceThere } from '../../planning/choiceThere.js';
-import { boxesJoinedToUnknown } from '../../planning/unknownCables.js';
-import { reviewCircuit, reviewJob } from '../../review/reviewJob.js';
+import { reviewCircuit, reviewJob, type JobReview } from '../../review/reviewJob.js';
 import { byItself } from './byItself.js';
-import { choicesFor } from './choices.js';
 import { withDevicesFreed } from './kinds.js';
 import { keepingIn, type Keeping } from './keeping.js';
-import { oneWay, wrongIn, type Way } from './oneWay.js';
+import { byCost, waysByCost, type Asked, type NoWay, type Tried } from './leastWays.js';
+import { oneWay, wrongIn, wrongOf, type Way } from './oneWay.js';
 
-/** What a change asks for on what is there, beside the job as it is wanted. */
-export interface Asked {
-  /** Devices that are bought, be they of the kind that is there. */
-  replaced: readonly SlotId[];
-  /** Switches that get the neutral whatever the code asks. */
-  neutralAt: readonly SlotId[];
-  /** Boxes that the change is about: they are there with the circuit. */
-  touched: readonly BoxId[];
-  /** Is what the inspection finds now to be mended? Then conductors may leave what they are on, and what was wrong before counts. */
-  mending: boolean;
-}
-
-/** Why there is no way, where that is known. */
-export type NoWay = 'leadsWhoKnows' | 'beyond' | 'notMended' | 'none';
+/** So many ways are told beside each other. */
+export const MOST_WAYS = 3;
 
 /** What tells a way from another for whoever makes it: what is opened, bought and left. */
 const kindOfWay = ({ change }: Way): string =>
@@ -37,30 +20,26 @@ const kindOfWay = ({ change }: Way): string =>
     ...[change.idle, change.drawnOut.map(({ id }) => id)],
   ]);
 
-/** A way with how it was had: the changed job that it is of, by number, and its choice. */
-interface Tried extends Way {
-  variant: number;
-  choice: Choice;
-}
-
 /** What was found, the least first. */
 export interface Ways {
   ok: true;
   ways: Way[];
-  keeping: Keeping[];
+  /** Why the first gives old cables up. */
+  keeping: () => Keeping[];
   /** Are there more ways than were tried? Then what is called the least is the least that was found. */
   partial: boolean;
 }
 
-const byCost = (ways: readonly Tried[]): Tried[] =>
-  [...ways].sort(
-    (a, b) => a.change.cost.cost - b.change.cost.cost || a.change.opened.length - b.change.opened.length,
-  );
+/** The box that a fan hangs on stays, whichever way is taken: what is wrong with it tells no way from another. */
+const BY_NO_WAY: ReadonlySet<string> = new Set(['fan-support']);
+
+const wrongByWay = (before: JobReview, way: Way, circuit: CircuitId, mending: boolean): number =>
+  wrongOf(before, way, circuit, mending).filter(({ rule }) => !BY_NO_WAY.has(rule)).length;
 
 /** The first so many ways: those by which nothing new is wrong, the cheapest first; then those by which least is. */
 const ranked = (
   /** The cheapest first. */
-  ways: readonly Tried[],
+  ways: Iterable<Tried>,
   wrong: (way: Way) => number,
   most: number,
 ): { way: Tried; wrong: number }[] => {
@@ -93,51 +72,48 @@ export const waysOnExisting = (
   /** The job as it is asked for, in each way in which it may be had. */
   changed: (job: Job) => Job[],
   circuit: CircuitId,
-  { replaced, neutralAt, mending, touched }: Asked,
+  {
+    touched,
+    ...asked
+  }: Asked & {
+    /** Boxes that the change is about: they are there with the circuit. */
+    touched: readonly BoxId[];
+  },
+  /** So many at most, of `MOST_WAYS`. */
   most: number,
 ): Ways | { ok: false; why: NoWay } => {
   const standing = byItself(stood, circuit, touched);
-  const there = choiceThere(standing, circuit);
   const before = reviewJob(standing);
-  const strange = boxesJoinedToUnknown(standing);
-  const ways: Tried[] = [];
-  let leadsWhoKnows = false;
-  let partial = false;
-  const leaveOut = () => (partial = true);
-  const isBeyondUs = lyingCables(standing).some(
-    (cable) => cable.circuit === circuit && isBeyond(articleOf(standing.stock, 'cable', cable.article)),
-  );
-  changed(byItself(wanted, circuit, touched)).forEach((one, variant) => {
-    const bare = withDevicesFreed(one, circuit);
-    const [tried, met] = [new Set<string>(), new Set<string>()];
-    for (const choice of choicesFor(bare, circuit, there, { neutralAt, mending }, leaveOut)) {
-      const key = JSON.stringify(choice);
-      if (tried.has(key)) continue;
-      tried.add(key);
-      const way = oneWay(before, bare, choice, replaced, met);
-      if (way?.change.opened.some((box) => strange.has(box))) leadsWhoKnows = true;
-      else if (way) ways.push({ ...way, variant, choice });
-    }
-  });
-  const cheapest = byCost(ways);
-  const best = ranked(cheapest, (way) => wrongIn(before, way, circuit, mending), most);
-  if (best.length === 0)
-    return { ok: false, why: leadsWhoKnows ? 'leadsWhoKnows' : isBeyondUs ? 'beyond' : 'none' };
+  const found = waysByCost(before, changed(byItself(wanted, circuit, touched)), circuit, asked);
+  const { mending, replaced } = asked;
   const all = reviewJob(stood);
   const jobs = changed(wanted).map((one) => withDevicesFreed(one, circuit));
-  const onWhole = best.flatMap(({ way: { variant, choice } }) => {
-    const job = jobs[variant];
-    const way = job && oneWay(all, job, choice, replaced, new Set());
-    return way ? [{ ...way, variant, choice }] : [];
-  });
-  const held = ranked(byCost(onWhole), (way) => wrongIn(all, way, circuit, mending), most);
-  const answer = (all: typeof held): Ways => {
-    const first = best.find(({ way }) => way.choice === all[0]?.way.choice)?.way;
+  const cheapest = found.ways();
+  const counted = mending ? wrongIn : wrongByWay;
+  /** The best by themselves, and as they are on the whole job. */
+  const heldOf = (count: number) => {
+    const best = ranked(cheapest, (way) => counted(before, way, circuit, mending), count);
+    const onWhole = best.flatMap(({ way: { variant, choice } }) => {
+      const job = jobs[variant];
+      const way = job && oneWay(all, job, choice, replaced, new Set());
+      return way ? [{ ...way, variant, choice }] : [];
+    });
+    const held = ranked(byCost(onWhole), (way) => counted(all, way, circuit, mending), count);
+    return { best, held };
+  };
+  const isAsGood = ({ best, held }: ReturnType<typeof heldOf>): boolean =>
+    held.length === best.length && held.every(({ wrong }, i) => wrong === best[i]?.wrong);
+  const few = heldOf(most);
+  // What is otherwise on the whole job gives way to the next.
+  const { best, held } = most < MOST_WAYS && !isAsGood(few) ? heldOf(MOST_WAYS) : few;
+  if (best.length === 0) return { ok: false, why: found.whyNone() };
+  const answer = (ways: typeof held): Ways => {
+    const first = best.find(({ way }) => way.choice === ways[0]?.way.choice)?.way;
     return {
       ok: true,
-      partial,
-      ways: all.map(({ way }) => way),
-      keeping: first ? keepingIn(before, first, cheapest, circuit, mending) : [],
+      partial: found.isPartial(),
+      ways: ways.slice(0, most).map(({ way }) => way),
+      keeping: () => (first ? keepingIn(before, first, found.ways, circuit, mending) : []),
     };
   };
   if (!mending) return answer(held);

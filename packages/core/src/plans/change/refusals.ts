@@ -8,7 +8,7 @@ import { placeName } from '../../words/places.js';
 import type { Refusal } from '../refusal.js';
 import { asStood } from './asStood.js';
 import type { Change } from './changes.js';
-import type { NoWay } from './onExisting.js';
+import type { NoWay } from './leastWays.js';
 
 /** What is told of a circuit is no chain of switches between a hot and a luminaire, so no plan can go on from it. */
 export const notUnderstood = (job: Job, circuit: Choice['circuit']): Refusal => ({

@@ -1,4 +1,11 @@
-import { isFarNode, PANEL, placeOfNode, type TreePlace } from '../../model/ids.js';
+import {
+  isFarNode,
+  PANEL,
+  placeOfNode,
+  type BoxId,
+  type CircuitId,
+  type TreePlace,
+} from '../../model/ids.js';
 import { isBetween, type ExistingCable, type Feed, type Job, type Run } from '../../model/job.js';
 import { groupIdsOf } from '../../model/lookup.js';
 import { subsets } from '../../model/permutations.js';
@@ -80,6 +87,16 @@ const offeredBetween = (
   return nodes.flatMap((a, i) => nodes.slice(i + 1).flatMap((b) => offer(a, b)));
 };
 
+/** What of a circuit is in boxes, what leaves them among it. */
+const fittingsOf = (wanted: Job, circuit: CircuitId) => {
+  const groups = groupIdsOf(wanted, circuit);
+  return [...wanted.slots, ...wanted.luminaires].filter((one) => groups.has(one.group));
+};
+
+/** Boxes in which something of a circuit stays or comes. */
+export const neededPlaces = (wanted: Job, circuit: CircuitId): BoxId[] =>
+  fittingsOf(wanted, circuit).flatMap((one) => ('leaves' in one && one.leaves ? [] : [one.box]));
+
 /** Trees of a circuit, and whether they are all that there are. */
 export interface TreesThere {
   trees: Run[][];
@@ -103,11 +120,10 @@ export const treesThere = (
       [from, to].some(isFarNode) &&
       cables.some((cable) => isBetween(cable, placeOfNode(from), placeOfNode(to))),
   );
-  const groups = groupIdsOf(wanted, feed.circuit);
-  const mine = [...wanted.slots, ...wanted.luminaires].filter((one) => groups.has(one.group));
-  const stays = mine.filter((one) => !('leaves' in one && one.leaves));
-  const needed = [...new Set<TreePlace>([feed.at, ...stays.map(({ box }) => box), ...far])];
-  const left = [...new Set(mine.map(({ box }) => box))].filter((box) => !needed.includes(box));
+  const needed = [...new Set<TreePlace>([feed.at, ...neededPlaces(wanted, feed.circuit), ...far])];
+  const left = [...new Set(fittingsOf(wanted, feed.circuit).map(({ box }) => box))].filter(
+    (box) => !needed.includes(box),
+  );
   let all = true;
   const trees = subsets(left).flatMap((junctions) => {
     const nodes: TreePlace[] = [...needed, ...junctions];

@@ -58,7 +58,7 @@ export const laterPricesOf = (
   return (later) => {
     const change = changeOf(built, later);
     if (!change) return { ok: false, why: 'It is not there any more.' };
-    const outcome = leastChange(built, change);
+    const outcome = leastChange(built, change, 1);
     if (!outcome.ok) return { ok: false, why: `${outcome.refusal.title}.` };
     const { cost, asks, opened, runs } = outcome.value;
     const swap = onFanBox(built, later) ? { cost: 0, minutes: 0 } : fanBox(built);

@@ -46,6 +46,32 @@ const withBonus = ({ existing, existingCosts, costs, offers }: PricedWay): Price
   offers: offers.map((one) => ({ ...one, cost: one.cost - FORCED })),
 });
 
+/** What a new cable between two places comes to, for each that may be bought; Infinity where it is longer than its coil, or would be cut by a guess. */
+export const newCosts = (
+  { job, cables, weights, mayGuess }: Pick<PriceTables, 'job' | 'cables' | 'weights' | 'mayGuess'>,
+  a: Place,
+  b: Place,
+): number[] => {
+  const fact = runFactOf(job, a, b);
+  const length = runLength(job, a, b);
+  const { access } = wayOf(job, a, b);
+  const { run, foot, opening } = job.labour;
+  const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
+  const plate = articlesOf(job.stock, 'sundry').find((one) => one.use === 'steelPlate')?.price ?? 0;
+  const cut = cutLength(job, {
+    from: a,
+    to: b as BoxId,
+    via: [],
+    ...length,
+  });
+  const inches = length.lengthSource === 'guessed' && !mayGuess ? Infinity : (cut?.cut ?? Infinity);
+  return cables.map((article) => {
+    if (inches > article.coilFeet * 12) return Infinity;
+    const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
+    return weights.material * material + weights.minute * minutes + weights.inch * inches;
+  });
+};
+
 const wayBetween = (
   { job, circuit, cables, weights, splices, mayGuess }: PriceTables,
   a: Place,
@@ -66,23 +92,7 @@ const wayBetween = (
   // The conductors of one that is used need no caps any more; those that stay unused are capped as spares.
   const ends = job.boxes.filter(({ id, work }) => (id === a || id === b) && work !== 'beyond').length;
   const existingCosts = lying.map(({ insulated }) => -ends * insulated.length * splices.cap);
-  const length = runLength(job, a, b);
-  const { access } = wayOf(job, a, b);
-  const { run, foot, opening } = job.labour;
-  const minutes = run + ((length.length ?? 0) / 12) * foot[access] + (fact?.openings ?? 0) * opening;
-  const plate = articlesOf(job.stock, 'sundry').find((one) => one.use === 'steelPlate')?.price ?? 0;
-  const cut = cutLength(job, {
-    from: a,
-    to: b as BoxId,
-    via: [],
-    ...length,
-  });
-  const inches = length.lengthSource === 'guessed' && !mayGuess ? Infinity : (cut?.cut ?? Infinity);
-  const costs = cables.map((article) => {
-    if (inches > article.coilFeet * 12) return Infinity;
-    const material = (inches / 12) * article.price + (fact?.closeHoles ?? 0) * plate;
-    return weights.material * material + weights.minute * minutes + weights.inch * inches;
-  });
+  const costs = newCosts({ job, cables, weights, mayGuess }, a, b);
   const some = lying.length > 0 || costs.some((cost) => cost < Infinity);
   return some ? wayAt(lying, existingCosts, cables, costs, forced) : null;
 };
