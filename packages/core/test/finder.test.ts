@@ -84,7 +84,7 @@ test('of random single faults the true one is found, and is among those that not
   const number = numbersFrom(5);
   const asked: number[] = [];
   for (const { finder } of finders)
-    for (let k = 0; k < 3; k++) {
+    for (let k = 0; k < 2; k++) {
       const hidden = drawn(singlesOf(finder), ({ weight }) => weight, number());
       const house = houseWith(finder.scope, hidden.troubles);
       if (!house) continue;
@@ -96,7 +96,7 @@ test('of random single faults the true one is found, and is among those that not
       expect(left.some((one) => isSame(one.hypothesis.troubles, hidden.troubles))).toBe(true);
       asked.push(observations.length);
     }
-  expect(asked.length).toBeGreaterThan(20);
+  expect(asked.length).toBeGreaterThan(15);
   expect(asked.sort((a, b) => a - b)[Math.floor(asked.length / 2)]).toBeLessThanOrEqual(6);
 });
 

@@ -294,7 +294,7 @@ describe('remedies', () => {
         fc.array(anyFault, { minLength: 1, maxLength: 2 }),
         fc.boolean(),
       ),
-      { seed: 32, numRuns: 90 },
+      { seed: 32, numRuns: 60 },
       ([asked, faults, unmarked]) => {
         const { job } = planJob(asked);
         const sound = wiringOrEmpty(job);

@@ -21,7 +21,7 @@ const jobs = [
   { places: 5, groups: 1, switches: 3 },
   { places: 5, groups: 2, switches: 2 },
   { places: 7, groups: 2, switches: 2 },
-].flatMap((size, i) => fc.sample(anySearchJob(size), { seed: 800 + i, numRuns: 18 }));
+].flatMap((size, i) => fc.sample(anySearchJob(size), { seed: 800 + i, numRuns: 11 }));
 
 const both = jobs.map((job, at) => {
   const [circuit] = job.circuits;
@@ -62,7 +62,7 @@ test('without proof nothing is found below the least, and mostly the least itsel
       expect(best.weight).toBeGreaterThan(least - 0.01);
       if (best.weight < least + 0.01) same += 1;
     });
-  expect(found).toBeGreaterThan(36);
+  expect(found).toBeGreaterThan(22);
   expect(same / found).toBeGreaterThan(0.8);
 });
 

@@ -18,7 +18,7 @@ import { jobOf, planned } from './support/jobs.js';
 test('a sweep says what evaluating says, on sound and faulty wirings, or that it cannot say', () => {
   const told = { settled: 0, shorted: 0, notSettled: 0 };
   const cases = fc.tuple(fc.oneof(anyJob, anyFullJob), fc.array(anyFault, { maxLength: 3 }));
-  forSamples(cases, { seed: 611, numRuns: 300 }, ([asked, faults]) => {
+  forSamples(cases, { seed: 611, numRuns: 210 }, ([asked, faults]) => {
     const { job } = planJob(asked);
     const wiring = wiringOrEmpty(job);
     if (wiring.landings.length === 0) return;
@@ -46,7 +46,7 @@ test('a sweep says what evaluating says, on sound and faulty wirings, or that it
       );
     }
   });
-  expect(told.settled).toBeGreaterThan(700);
+  expect(told.settled).toBeGreaterThan(500);
   expect(told.shorted).toBeGreaterThan(20);
   // Rarely enough that the slow way hardly matters, and often enough to be seen here.
   expect(told.notSettled).toBeGreaterThan(0);
