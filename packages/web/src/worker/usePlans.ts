@@ -1,7 +1,8 @@
 import { withoutPlanned } from './withoutPlanned.js';
+import { copyWithStructuralSharing } from '@reduxjs/toolkit/query';
 import { proxy } from 'comlink';
 import { useMemo } from 'react';
-import type { Circuit, CircuitId, FoundPlans, Job } from '@amber/core';
+import type { Candidate, Circuit, CircuitId, FoundPlans, Job } from '@amber/core';
 import { useWork, type Ask, type Work } from './useWork.js';
 
 export type Search =
@@ -25,18 +26,28 @@ const briefOf = (job: Job, circuit: Circuit): string =>
     circuit: circuit.id,
   } satisfies Brief);
 
+/** With all that is told as before the same as before, so that none of it is drawn anew: a plan keeps its runs when another comes before it. */
+export const asBefore = (before: FoundPlans | null, found: FoundPlans): FoundPlans => {
+  const known = new Map(before?.candidates.map((one) => [JSON.stringify(one.choice), one]));
+  const candidates = found.candidates.map((one): Candidate =>
+    copyWithStructuralSharing(known.get(JSON.stringify(one.choice)), one),
+  );
+  return { ...copyWithStructuralSharing<FoundPlans>(before, found), candidates };
+};
+
 const ask: Ask<FoundPlans> = (planner, question, tell) => {
   const { job, circuit } = JSON.parse(question) as Brief;
   performance.mark('plans-asked');
   let answered = false;
+  let last: FoundPlans | null = null;
   const show = (found: FoundPlans) => {
     if (!answered && found.candidates.length > 0) performance.mark('plans-first');
     answered ||= found.candidates.length > 0;
     if (found.profiles.some((one) => one.id === 'mastersChoice' && one.proved))
       performance.mark('plans-proved');
-    tell(found);
+    tell((last = asBefore(last, found)));
   };
-  return planner.find(job, circuit, proxy(show));
+  return planner.find(job, circuit, proxy(show)).then((found) => asBefore(last, found));
 };
 
 const searchOf = (work: Work<FoundPlans> | null): Search => {

@@ -1,3 +1,4 @@
+import { useCallback } from 'react';
 import { dollars, leastSaid, withChoice, type Candidate, type Circuit, type Job } from '@amber/core';
 import { aboutWord } from '../../parts/format.js';
 import { noticed } from '../../store/noticeSlice.js';
@@ -11,11 +12,14 @@ export const priceOf = ({ measures }: Candidate): string => `${aboutWord(measure
 export const useChoosePlan = (job: Job, circuit: Circuit): ((plan: Candidate) => void) => {
   const edit = useEdit();
   const dispatch = useAppDispatch();
-  return (plan) => {
-    edit(
-      withChoice(job, circuit.id, leastSaid(job, circuit.id, plan.choice)),
-      `wire ${circuit.name} by plan ${plan.letter}`,
-    );
-    dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
-  };
+  return useCallback(
+    (plan) => {
+      edit(
+        withChoice(job, circuit.id, leastSaid(job, circuit.id, plan.choice)),
+        `wire ${circuit.name} by plan ${plan.letter}`,
+      );
+      dispatch(noticed(`${circuit.name} is wired by plan ${plan.letter}. Undo brings back what was there.`));
+    },
+    [job, circuit, edit, dispatch],
+  );
 };

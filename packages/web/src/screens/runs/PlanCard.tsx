@@ -1,4 +1,5 @@
 import { benchPath } from '../../parts/paths.js';
+import { memo } from 'react';
 import { Check } from 'lucide-react';
 import {
   findBox,
@@ -41,7 +42,7 @@ const titleOfProfile = (job: Job, circuit: Circuit['id'], id: ProfileId, { measu
 };
 
 /** One way to wire the circuit in short: its run, its price, and, where it is looked at, why it is or is not the best. */
-export const PlanCard = ({
+export const PlanCard = memo(function PlanCard({
   job,
   circuit,
   plan,
@@ -62,10 +63,11 @@ export const PlanCard = ({
   picked: boolean;
   /** The search goes on, and may put another in its place. */
   provisional: boolean;
-  onPick: () => void;
-  onHover: (over: boolean) => void;
-  onChoose: () => void;
-}) => {
+  onPick: (letter: string) => void;
+  /** With its letter while the pointer is over it. */
+  onHover: (letter: string | null) => void;
+  onChoose: (plan: Candidate) => void;
+}) {
   const entry = findBox(job, plan.entry)?.name ?? '';
   const titles = [
     ...plan.bestAt.map((id) => titleOfProfile(job, circuit, id, plan)),
@@ -74,14 +76,14 @@ export const PlanCard = ({
   return (
     <li
       className={`border-b border-line ${picked ? 'bg-white shadow-[inset_5px_0_0_var(--color-ink)]' : ''}`}
-      onPointerEnter={() => onHover(true)}
-      onPointerLeave={() => onHover(false)}
+      onPointerEnter={() => onHover(plan.letter)}
+      onPointerLeave={() => onHover(null)}
     >
       <button
         type="button"
         aria-pressed={picked}
         aria-label={`Plan ${plan.letter}`}
-        onClick={onPick}
+        onClick={() => onPick(plan.letter)}
         className="block w-full px-4 py-3 text-left hover:bg-white/70"
       >
         <span className="flex items-baseline gap-3">
@@ -129,7 +131,7 @@ export const PlanCard = ({
               </Link>
             </>
           ) : (
-            <Button look="main" onClick={onChoose}>
+            <Button look="main" onClick={() => onChoose(plan)}>
               Wire it this way
             </Button>
           )}
@@ -137,4 +139,4 @@ export const PlanCard = ({
       ) : null}
     </li>
   );
-};
+});

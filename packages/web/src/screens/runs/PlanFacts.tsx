@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import {
   cubicInches,
   dollars,
@@ -21,7 +22,7 @@ const Fact = ({ name, value, warn = false }: { name: string; value: string; warn
 );
 
 /** The numbers of one plan, and its runs to be pointed at. */
-export const PlanFacts = ({
+export const PlanFacts = memo(function PlanFacts({
   job,
   plan,
   picked,
@@ -31,7 +32,7 @@ export const PlanFacts = ({
   plan: Candidate;
   picked: LaidRun | null;
   onPickRun: (run: LaidRun) => void;
-}) => {
+}) {
   const { measures } = plan;
   const { neutrals, fullest, largest, tightest } = measures;
   const about = aboutWord(measures);
@@ -125,4 +126,4 @@ export const PlanFacts = ({
       </section>
     </div>
   );
-};
+});

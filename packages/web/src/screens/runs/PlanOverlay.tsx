@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { BoxId, Choice, Circuit, Job, LaidRun } from '@amber/core';
 import { useNarrow } from '../../parts/useNarrow.js';
 import { labelOf } from '../../plan/labels.js';
@@ -97,7 +97,7 @@ export interface Drawn {
 }
 
 /** One plan drawn over the layout: which cable goes where, and how much of it. */
-export const PlanOverlay = ({
+export const PlanOverlay = memo(function PlanOverlay({
   job,
   circuit,
   plan,
@@ -109,7 +109,7 @@ export const PlanOverlay = ({
   plan: Drawn | null;
   picked: LaidRun | null;
   onPick: (run: LaidRun | null) => void;
-}) => {
+}) {
   const mine = useMemo(() => boxesOf(job, circuit.id), [job, circuit.id]);
   const usual = job.boxes.find((box) => mine.has(box.id) && box.at)?.level ?? null;
   const { level, seen: floor, show } = useLevel(job, usual);
@@ -199,4 +199,4 @@ export const PlanOverlay = ({
       <ZoomButtons {...seen} />
     </div>
   );
-};
+});

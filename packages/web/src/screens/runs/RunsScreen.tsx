@@ -64,6 +64,9 @@ const Unmeasured = ({ job, circuit }: { job: Job; circuit: Circuit }) => (
   </div>
 );
 
+/** No run of a change is picked. */
+const nothing = () => undefined;
+
 /** Which way is best? Every sensible way to wire the circuit over its layout, as a master would choose. */
 export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
   const { search, stop, again } = usePlans(job, circuit);
@@ -91,6 +94,7 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
       },
     [change],
   );
+  const drawnPlan = useMemo(() => shown && { ...shown, label: `Plan ${shown.letter}` }, [shown]);
   const choose = useChoosePlan(job, circuit);
   const make = (value: LeastChange) => {
     edit({ ...value.job, wirings: job.wirings }, `change what is there of ${circuit.name}`);
@@ -151,9 +155,9 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             <PlanOverlay
               job={change?.job ?? job}
               circuit={circuit}
-              plan={asking.draft ? drawnChange : shown && { ...shown, label: `Plan ${shown.letter}` }}
+              plan={asking.draft ? drawnChange : drawnPlan}
               picked={run}
-              onPick={asking.draft ? () => undefined : setRun}
+              onPick={asking.draft ? nothing : setRun}
             />
           ) : (
             <Unmeasured job={job} circuit={circuit} />
@@ -215,9 +219,9 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
                     chosen={isChosen(wired, plan)}
                     picked={looked?.letter === plan.letter}
                     provisional={search.kind === 'searching'}
-                    onPick={() => setPicked(plan.letter)}
-                    onHover={(over) => setHovered(over ? plan.letter : null)}
-                    onChoose={() => choose(plan)}
+                    onPick={setPicked}
+                    onHover={setHovered}
+                    onChoose={choose}
                   />
                 ))}
               </ol>
