@@ -1,6 +1,14 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { layoutFaults, newJob, standardStock, type BoxId, type GroupId, type Job } from '@amber/core';
+import {
+  layoutFaults,
+  newJob,
+  standardStock,
+  type BoxId,
+  type GroupId,
+  type Job,
+  type JobId,
+} from '@amber/core';
 import { layoutPath } from '../src/parts/paths.js';
 import { Overview } from '../src/screens/layout/Overview.js';
 import type { Pointing, Selected, Tool } from '../src/screens/layout/selection.js';
@@ -55,7 +63,7 @@ const overview = (job: Job, circuit: string | null = ID) => show(<Shown circuit=
 const section = (name: string) => within(screen.getByRole('region', { name }));
 
 test('of an empty job it says what to do first, and takes the tool for it', () => {
-  overview(newJob('empty', 'Empty', standardStock()), null);
+  overview(newJob('empty' as JobId, 'Empty', standardStock()), null);
   expect(screen.getByRole('heading', { name: 'Measure the place' })).toBeTruthy();
   expect(screen.getByRole('link', { name: 'everyday place' }).getAttribute('href')).toBe('/jobs/empty/start');
   press('Draw a room');

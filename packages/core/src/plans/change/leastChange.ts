@@ -1,7 +1,7 @@
 import { lyingCables, planningWithout } from '../../model/lying.js';
 import { findCircuit } from '../../model/lookup.js';
 import { PANEL, type BoxId, type CableId } from '../../model/ids.js';
-import type { Choice, Job } from '../../model/job.js';
+import type { Choice, ExistingCable, Job } from '../../model/job.js';
 import { choiceThere } from '../../planning/choiceThere.js';
 import { feedingCable } from '../../planning/carriers.js';
 import type { Finding } from '../../code/rule.js';
@@ -91,6 +91,35 @@ const planned = (
   return { job: withChoice(job, circuit, choice), given: givenUp.length, weight: best.weight };
 };
 
+/** The ways to have a changed job: with other devices or not, with these old cables or without, each only where it is no dearer than those before. */
+const variantsOf = (
+  jobs: readonly Job[],
+  circuit: Choice['circuit'],
+  neutrals: Pick<Constraints, 'neutralAt' | 'neutrals'>,
+  old: readonly ExistingCable[],
+): Variant[] => {
+  const found: Variant[] = [];
+  const ids = old.map(({ id }) => id);
+  for (const one of jobs.flatMap((job) => [job, withDevicesFreed(job, circuit)])) {
+    const before = one.choices.find((choice) => choice.circuit === circuit)?.givenUp ?? [];
+    const others = one.choices.filter((choice) => choice.circuit !== circuit);
+    const without = { ...one, choices: [...others, planningWithout(circuit, [...before, ...ids])] };
+    const tries =
+      old.length > 0
+        ? ([
+            [one, []],
+            [without, ids],
+          ] as const)
+        : ([[one, []]] as const);
+    for (const [searched, given] of tries) {
+      const under = Math.min(Infinity, ...found.map(({ weight }) => weight));
+      const variant = planned(one, searched, circuit, neutrals, given, under);
+      if (variant) found.push(variant);
+    }
+  }
+  return found;
+};
+
 /**
  * The plan of least change for a change of existing work: what stays, what is opened, what is new, what today's rules
  * ask. Tried in turn: the runs as they are; other runs with the cables that lie there; old devices replaced; old cables to the
@@ -123,28 +152,7 @@ export const leastChange = (asked: Job, change: Change, most = MOST_WAYS): Least
   );
   const jobs = changedJobs(job, change);
   const kept = change.kind === 'replaceDevice' ? jobs.flatMap((one) => asIs(one, circuit) ?? []) : [];
-  const variants: Variant[] =
-    kept.length > 0
-      ? kept
-      : jobs
-          .flatMap((one) => [one, withDevicesFreed(one, circuit)])
-          .reduce<Variant[]>((found, one) => {
-            const ids = old.map(({ id }) => id);
-            const before = one.choices.find((choice) => choice.circuit === circuit)?.givenUp ?? [];
-            const without = {
-              ...one,
-              choices: [
-                ...one.choices.filter((choice) => choice.circuit !== circuit),
-                planningWithout(circuit, [...before, ...ids]),
-              ],
-            };
-            const least = () => Math.min(Infinity, ...found.map(({ weight }) => weight));
-            const whole = planned(one, one, circuit, neutrals, [], least());
-            if (whole) found.push(whole);
-            const less = old.length > 0 ? planned(one, without, circuit, neutrals, ids, least()) : null;
-            if (less) found.push(less);
-            return found;
-          }, []);
+  const variants = kept.length > 0 ? kept : variantsOf(jobs, circuit, neutrals, old);
   const [best] = variants.sort((a, b) => a.weight - b.weight || a.given - b.given);
   const after = best && reviewJob(best.job);
   const measured = after && measureReview(after, circuit, baselineOf(best.job, circuit));

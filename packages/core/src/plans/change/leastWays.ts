@@ -53,7 +53,8 @@ export interface WaysByCost {
 interface Trying {
   batches: Batch[];
   least: (choice: Choice) => number;
-  wayBy: (choice: Choice) => Tried | null;
+  /** By the text of a choice (`choiceKey`). */
+  wayBy: (key: string, choice: Choice) => Tried | null;
 }
 
 /** Batches and choices by what they come to at least. A choice that is in several batches gives its way once. */
@@ -66,7 +67,7 @@ const closedOf = ({ batches, least, wayBy }: Trying, keeping: CableId | undefine
     if (met.has(key) || bound === Infinity || !isAsked(choice.givenUp)) return [];
     met.add(key);
     const open = () => {
-      const value = wayBy(choice);
+      const value = wayBy(key, choice);
       return value ? [{ value }] : [];
     };
     return [{ least: bound, open }];
@@ -106,7 +107,7 @@ export const waysByCost = (
       {
         batches: batchesFor(bare, named, there, { neutralAt, mending }, leastNew, leaveOut),
         least: leastNew.ofChoice,
-        wayBy: (choice) => tried.get([choiceKey(choice)], () => made(choice)),
+        wayBy: (key, choice) => tried.get([key], () => made(choice)),
       },
     ];
   });

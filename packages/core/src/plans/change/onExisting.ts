@@ -30,11 +30,11 @@ export interface Ways {
   partial: boolean;
 }
 
-/** The box that a fan hangs on stays, whichever way is taken: what is wrong with it tells no way from another. */
-const BY_NO_WAY: ReadonlySet<string> = new Set(['fan-support']);
+/** The rule of the box that a fan hangs on: it stays, whichever way is taken, so what is wrong with it tells no way from another. */
+export const FAN_SUPPORT = 'fan-support';
 
 const wrongByWay = (before: JobReview, way: Way, circuit: CircuitId, mending: boolean): number =>
-  wrongOf(before, way, circuit, mending).filter(({ rule }) => !BY_NO_WAY.has(rule)).length;
+  wrongOf(before, way, circuit, mending).filter(({ rule }) => rule !== FAN_SUPPORT).length;
 
 /** The first so many ways: those by which nothing new is wrong, the cheapest first; then those by which least is. */
 const ranked = (

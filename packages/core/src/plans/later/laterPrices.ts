@@ -5,6 +5,7 @@ import { findBox, findLuminaire } from '../../model/lookup.js';
 import { offersOfStock } from '../../materials/boxChoice.js';
 import { reviewJob } from '../../review/reviewJob.js';
 import { leastChange } from '../change/leastChange.js';
+import { FAN_SUPPORT } from '../change/onExisting.js';
 import { withChoice } from '../withChoice.js';
 import { asBuilt } from './asBuilt.js';
 import { changeOf, type Later } from './laters.js';
@@ -23,7 +24,6 @@ export type LaterPrice =
     }
   | { ok: false; why: string };
 
-const FAN_SUPPORT = 'fan-support';
 const BOX_VOLUME = 'box-volume';
 
 /** A box of the stock for a fan in a finished ceiling, with its minutes; null where the stock has none. */
