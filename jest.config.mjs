@@ -1,10 +1,24 @@
+import { testBundle } from './scripts/lib/testBundle.mjs';
+
+/** What draws icons, menus and charts: hundreds of files, of which the pages need some. */
+const DRAWN = [
+  ...['lucide-react', 'recharts', '@headlessui/react'],
+  ...['@tanstack/react-table', '@tanstack/react-virtual', '@use-gesture/react'],
+];
+const core = await testBundle('core');
+const web = await testBundle('web', DRAWN);
+
+/** Of modules in one file (`testBundle.mjs`). */
+const mapped = { '/\\.cache/tested/.+\\.mjs$': '<rootDir>/scripts/lib/mappedTransform.mjs' };
+
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
   setupFilesAfterEnv: ['<rootDir>/scripts/lib/patience.mjs'],
   transform: {
+    ...mapped,
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      '<rootDir>/scripts/lib/testTransform.mjs',
       {
         jsc: {
           target: 'es2022',
@@ -16,7 +30,8 @@ const shared = {
     ],
   },
   moduleNameMapper: {
-    '^@amber/(core|packet|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@amber/core$': `${core}/index.mjs`,
+    '^@amber/(packet|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
     '^@amber/packet/sections$': '<rootDir>/packages/packet/src/sections.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
@@ -28,8 +43,9 @@ const pages = {
   setupFiles: ['<rootDir>/packages/web/test/support/setup.ts'],
   setupFilesAfterEnv: ['<rootDir>/packages/web/test/support/patience.ts'],
   transform: {
+    ...mapped,
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      '<rootDir>/scripts/lib/testTransform.mjs',
       {
         jsc: {
           target: 'es2022',
@@ -42,16 +58,21 @@ const pages = {
   },
 };
 
-const project = (displayName, testMatch) => ({
+/** Tests of a package whose modules are in one file (`testBundle.mjs`), or that are loaded one by one. */
+const project = (displayName, testMatch, bundle) => ({
   ...shared,
   displayName,
+  moduleNameMapper: {
+    ...(bundle && { '^(?:\\.\\./)+src/(.*)\\.js$': `${bundle}/$1.mjs` }),
+    ...shared.moduleNameMapper,
+  },
   rootDir: import.meta.dirname,
   testMatch: [`<rootDir>/${testMatch}`],
 });
 
 export default {
   projects: [
-    project('core', 'packages/core/test/**/*.test.ts'),
+    project('core', 'packages/core/test/**/*.test.ts', core),
     {
       ...project('server', 'packages/server/test/**/*.test.ts'),
       globalSetup: '<rootDir>/scripts/lib/jestDatabase.mjs',
@@ -59,8 +80,8 @@ export default {
     },
     project('packet', 'packages/packet/test/**/*.test.ts'),
     project('cli', 'packages/cli/test/**/*.test.ts'),
-    { ...project('web', 'packages/web/test/**/*.test.ts'), transform: pages.transform },
-    { ...project('pages', 'packages/web/test/**/*.test.tsx'), ...pages },
+    { ...project('web', 'packages/web/test/**/*.test.ts', web), transform: pages.transform },
+    { ...project('pages', 'packages/web/test/**/*.test.tsx', web), ...pages },
     project('house', 'scripts/test/**/*.test.mjs'),
   ],
 };

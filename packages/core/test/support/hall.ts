@@ -1,4 +1,4 @@
-import { beginPlace, newJob, standardStock, type Job, type JobId } from '../../src/index.js';
+import { beginPlace, newJob, standardStock, type Job, type JobId } from '@amber/core';
 
 /** Under what the hall is begun. */
 export const HALL_STEM = 'hall-begun';

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { readJob, standardStock, wireAll, type Job } from '../../src/index.js';
+import { readJob, standardStock, wireAll, type Job } from '@amber/core';
 
 const ROOT = fileURLToPath(new URL('../../../../', import.meta.url));
 const FILE = join(ROOT, 'demo/heron-yard.json');
