@@ -63,11 +63,14 @@ test('in any arrangement every run and every box costs no less than its share an
       if (offers.flat(2).some(({ cost }) => cost < 0)) continue;
       const payments = createPayments(open.nets, space.groups.length, offers);
       const much = pick(3) * 20_000;
-      for (let node = 0; node < boxes; node++) {
-        payments.pull.cable(node, pick(2) * much);
-        open.nets.forEach((_, net) => payments.pull.end(node, net, pick(2) * (pick(30_000) + 1)));
+      const isFree = (node: number) => (open.nodes[node]?.length ?? 0) === 0;
+      for (let node = 0; node < boxes; node++) payments.pull.cable(node, pick(2));
+      if (much > 0) payments.step(much, isFree);
+      for (let times = 0; times < 3; times++) {
+        for (let node = 0; node < boxes; node++)
+          open.nets.forEach((_, net) => payments.pull.end(node, net, pick(4) - 1));
+        payments.step(pick(15_000) + 1, isFree);
       }
-      payments.step(1, (node) => (open.nodes[node]?.length ?? 0) === 0);
       const { left } = shareRuns(open, offers, payments);
       const netOf = ({ nets: [net] }: NetClass) => {
         const group = space.groups.findIndex((each) => each.group.id === net?.group);

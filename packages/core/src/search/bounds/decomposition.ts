@@ -7,7 +7,7 @@ import { dualAscent } from './dualAscent.js';
 import { spanningPairs } from './graphs.js';
 import type { Grown } from './growTree.js';
 import { unforced } from './lines.js';
-import { leastWay, wayOf } from './netWays.js';
+import { wayOf, type Reaching } from './netWays.js';
 import { openCircuit, type OpenCircuit, type OpenNet } from './openNets.js';
 import { createPayments, type Payments } from './payments.js';
 import { shareNodes, shareRuns, weightsOf } from './shares.js';
@@ -15,8 +15,8 @@ import { shareNodes, shareRuns, weightsOf } from './shares.js';
 /** So many steps at most, fewer where each takes longer; what is proved is reckoned after so many of them. */
 const ROUNDS = { most: 500, least: 60, work: 8_000_000 };
 const PROVED_EACH = 12;
-/** How far a step goes of what is missing to the best that is known, or to a little more; shorter after so many without gain. */
-const STEP = { first: 1, shrink: 0.8, patience: 8, least: 0.003 };
+/** How far a payment moves in the first round and in the last, as a part of what is to be paid for a box with its run. */
+const STEP = { first: 0.08, last: 0.0002 };
 
 /** Is a place of a net none of the circuit's boxes? */
 const isLost = ({ at, oneOf }: OpenNet): boolean => [...at, ...oneOf.flat()].some((node) => node < 0);
@@ -91,13 +91,8 @@ export const decomposedBound = (
     const group = turn[set] ?? null;
     return group === null || !open.turns[group] ? 0 : payments.turn(group, node);
   });
-  const sumOf = (of: (net: OpenNet, at: number) => number) =>
-    nets.reduce((sum, net, at) => sum + of(net, at), 0);
 
   let proved = -Infinity;
-  let steered = -Infinity;
-  let part = STEP.first;
-  let idle = 0;
   const rounds = Math.round(ROUNDS.work / (nets.length * n * n));
   const most = Math.min(mostRounds, Math.max(ROUNDS.least, rounds));
   for (let round = 1; round <= most; round++) {
@@ -108,25 +103,15 @@ export const decomposedBound = (
     // Through boxes that may be left out a tree may be shorter.
     const joined = needed.length === n ? spanned : dualAscent(left, needed);
     const around = joined + sum - payments.turns();
-    const wayAt = (net: OpenNet, at: number) =>
-      [n, weights[at] as Float64Array, net, reaching[at] as (set: number, node: number) => number] as const;
-    const ways = nets.map((net, at) => wayOf(...wayAt(net, at)));
-    const about = around + sumOf((_, at) => ways[at]?.cost ?? 0);
-    if (round % PROVED_EACH === 0 || round === most)
-      proved = Math.max(proved, around + sumOf((net, at) => leastWay(...wayAt(net, at))));
-    if (about > steered) {
-      steered = about;
-      idle = 0;
-    } else if (++idle > STEP.patience) {
-      part *= STEP.shrink;
-      idle = 0;
-    }
-    payments.fade();
+    const isProved = round % PROVED_EACH === 0 || round === most;
+    const ways = nets.map((net, at) =>
+      wayOf(n, weights[at] as Float64Array, net, reaching[at] as Reaching, isProved),
+    );
+    const least = ways.reduce((all, way) => all + way.least, around);
+    if (least > proved) proved = least;
     pullApart(open, payments, ways, { pairs, carried }, all);
-    const square = payments.square();
-    if (square === 0 || !(about < Infinity)) break;
-    const size = (part * Math.max(STEP.least * best, best - about)) / square;
-    payments.step(size, (node) => (open.nodes[node]?.length ?? 0) === 0);
+    const size = (best / n) * STEP.first * (STEP.last / STEP.first) ** (round / most);
+    if (!payments.step(size, (node) => (open.nodes[node]?.length ?? 0) === 0) || proved >= best) break;
   }
   return proved;
 };

@@ -6,8 +6,10 @@ import type { OpenNet } from './openNets.js';
 const KINDS = ['run', 'end', 'cable', 'turn'] as const;
 type Kind = (typeof KINDS)[number];
 
-/** Of the last direction so much is kept. */
-const KEPT = 0.9;
+/** Of what pulled before so much is kept, and of its square. */
+const KEPT = { pull: 0.9, square: 0.99 };
+/** A pull is one at least where anything disagrees; by this much none is taken for as steady as it looks. */
+const DOUBT = 0.1;
 
 /** What the nets pay, and where it is to be moved. All of it is positive or nothing. */
 export interface Payments {
@@ -21,8 +23,6 @@ export interface Payments {
   turns: () => number;
   /** The nets pay so large a part for a run. */
   lower: (a: number, b: number, part: number) => void;
-  /** A new direction, which keeps some of the last. */
-  fade: () => void;
   /** More (or less) is to be paid. */
   pull: {
     run: (net: number, a: number, b: number, much: number) => void;
@@ -30,10 +30,11 @@ export interface Payments {
     cable: (node: number, much: number) => void;
     turn: (group: number, node: number, much: number) => void;
   };
-  /** The square of the direction's length; what is not paid cannot be paid less. */
-  square: () => number;
-  /** Goes so far in that direction; at nodes of which `isFree` is true nothing is paid. */
-  step: (size: number, isFree: (node: number) => boolean) => void;
+  /**
+   * Moves every payment by where it was pulled: by `size` at most about, and the less the more it is pulled to and fro (Kingma and Ba, "Adam: a method for
+   * stochastic optimization", 2015). At nodes of which `isFree` is true nothing is paid. False where nothing pulls: no other payments are better.
+   */
+  step: (size: number, isFree: (node: number) => boolean) => boolean;
 }
 
 /** Begins with the lines under the prices of all runs, and nothing for nodes. `offers` are the cables that may go between two nodes. */
@@ -51,7 +52,10 @@ export const createPayments = (
     turn: new Float64Array(groups * n),
   });
   const paid = none();
-  const moved = none();
+  const pulled = none();
+  const mean = none();
+  const square = none();
+  let rounds = 0;
   /** One place for a run, whichever way it is asked for. */
   const at = (net: number, a: number, b: number) => net * n * n + Math.min(a, b) * n + Math.max(a, b);
   for (let a = 0; a < n; a++)
@@ -60,7 +64,7 @@ export const createPayments = (
       nets.forEach(({ conductors }, net) => (paid.run[at(net, a, b)] = conductors * each));
     }
   const add = (kind: Kind, index: number, much: number) => {
-    moved[kind][index] = (moved[kind][index] ?? 0) + much;
+    pulled[kind][index] = (pulled[kind][index] ?? 0) + much;
   };
   return {
     n,
@@ -75,40 +79,38 @@ export const createPayments = (
         paid.run[index] = (paid.run[index] ?? 0) * part;
       }
     },
-    fade: () => {
-      for (const kind of KINDS) {
-        const part = moved[kind];
-        for (let i = 0; i < part.length; i++) part[i] = (part[i] as number) * KEPT;
-      }
-    },
     pull: {
       run: (net, a, b, much) => add('run', at(net, a, b), much),
       end: (node, net, much) => add('end', node * m + net, much),
       cable: (node, much) => add('cable', node, much),
       turn: (group, node, much) => add('turn', group * n + node, much),
     },
-    square: () => {
-      let sum = 0;
+    step: (size, isFree) => {
+      rounds += 1;
+      // The first rounds are few to make a mean of.
+      const ofPull = 1 - KEPT.pull ** rounds;
+      const ofSquare = 1 - KEPT.square ** rounds;
+      let disagrees = false;
       for (const kind of KINDS) {
-        const [now, to] = [paid[kind], moved[kind]];
+        const [now, to, means, squares] = [paid[kind], pulled[kind], mean[kind], square[kind]];
         for (let i = 0; i < to.length; i++) {
           const one = to[i] as number;
-          if (one > 0 || (now[i] as number) > 0) sum += one * one;
+          // What is not paid cannot be paid less.
+          if (one > 0 || (one < 0 && (now[i] as number) > 0)) disagrees = true;
+          const pull = KEPT.pull * (means[i] as number) + (1 - KEPT.pull) * one;
+          const squared = KEPT.square * (squares[i] as number) + (1 - KEPT.square) * one * one;
+          [means[i], squares[i], to[i]] = [pull, squared, 0];
+          if (squared === 0) continue;
+          const much = pull / ofPull / (Math.sqrt(squared / ofSquare) + DOUBT);
+          now[i] = Math.max(0, (now[i] as number) + size * much);
         }
-      }
-      return sum;
-    },
-    step: (size, isFree) => {
-      for (const kind of KINDS) {
-        const [now, to] = [paid[kind], moved[kind]];
-        for (let i = 0; i < to.length; i++)
-          now[i] = Math.max(0, (now[i] as number) + size * (to[i] as number));
       }
       for (let node = 0; node < n; node++) {
         if (!isFree(node)) continue;
         paid.cable[node] = 0;
         paid.end.fill(0, node * m, node * m + m);
       }
+      return disagrees;
     },
   };
 };
