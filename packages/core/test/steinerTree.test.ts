@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { growTree } from '../src/search/bounds/growTree.js';
 import { leastPath } from '../src/search/bounds/leastPath.js';
 import { steinerTree } from '../src/search/bounds/steinerTree.js';
 import { permutations } from '../src/model/permutations.js';
@@ -33,6 +34,9 @@ test('the least tree is found of all that join some nodes and one of each set, w
         const flat = Float64Array.from(weights.flatMap((row) => [...row]));
         const reaching = (set: number, node: number) => (set + 1) * (tolls[node] ?? 0);
         const { cost, runs, by } = steinerTree(7, flat, { at, oneOf }, reaching);
+        // What is dearer than a tree that is known needs not be looked at.
+        const known = growTree(7, flat, { at, oneOf }, reaching).cost;
+        expect(steinerTree(7, flat, { at, oneOf }, reaching, known).cost).toBe(cost);
         expect(cost).toBe(at.length + oneOf.length === 0 ? 0 : leastTree(weights, at, oneOf, reaching));
         if (cost === Infinity) return;
         if (at.length + oneOf.length < 2) single += 1;

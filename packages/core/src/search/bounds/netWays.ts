@@ -9,7 +9,7 @@ import { stepsOfTree, steinerTree } from './steinerTree.js';
 export type Reaching = (set: number, node: number) => number;
 
 /** The least tree of a net is found where that takes no more steps than these: to steer by it, and to prove. */
-const MOST_STEPS = { steering: 300_000, proving: 4_000_000 };
+const MOST_STEPS = { steering: 1_000_000, proving: 4_000_000 };
 
 /** The way of a net, or of the travelers of a group from switch to switch; what is proved is that none costs less than `least`, where that was asked for or is the same. */
 export interface NetWay extends Grown {
@@ -46,7 +46,8 @@ export const wayOf = (
   if (net.conductors === 2 && at.length > 2) return travelersWay(n, weights, net);
   const steps = stepsOfTree(n, at.length + oneOf.length);
   if (steps <= (isProved ? MOST_STEPS.proving : MOST_STEPS.steering)) {
-    const way = steinerTree(n, weights, net, reaching);
+    const { cost } = growTree(n, weights, net, reaching);
+    const way = steinerTree(n, weights, net, reaching, cost);
     return { ...way, least: way.cost };
   }
   const below = () => {

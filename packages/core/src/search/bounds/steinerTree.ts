@@ -20,6 +20,8 @@ export const steinerTree = (
   weights: Flat,
   joined: Joined,
   reaching: (set: number, node: number) => number = () => 0,
+  /** What a tree that is known costs; the least is no dearer. */
+  known = Infinity,
 ): Grown => {
   const at = [...new Set(joined.at)];
   /** What it costs to begin at a node from the last to be joined on, sets before nodes: the first of all is where the tree ends. */
@@ -38,6 +40,7 @@ export const steinerTree = (
   const costs = new Float64Array((all + 1) * n).fill(Infinity);
   const from = new Int32Array((all + 1) * n).fill(START);
   const done = new Uint8Array(n);
+  const most = known * (1 + 1e-9);
   for (let part = 1; part <= all; part++) {
     const row = part * n;
     const single = others[31 - Math.clz32(part)];
@@ -46,27 +49,32 @@ export const steinerTree = (
       const [a, b] = [one * n, (part ^ one) * n];
       for (let node = 0; node < n; node++) {
         const cost = (costs[a + node] as number) + (costs[b + node] as number);
-        if (cost >= (costs[row + node] as number)) continue;
+        if (cost >= (costs[row + node] as number) || cost > most) continue;
         costs[row + node] = cost;
         from[row + node] = meeting(one);
       }
     }
     done.fill(0);
-    for (;;) {
-      let next = -1;
-      let near = Infinity;
-      for (let node = 0; node < n; node++)
-        if (done[node] === 0 && (costs[row + node] as number) < near) {
+    let next = -1;
+    for (let node = 0, near = most; node < n; node++)
+      if ((costs[row + node] as number) <= near) [near, next] = [costs[row + node] as number, node];
+    while (next >= 0) {
+      const before = next;
+      const away = costs[row + before] as number;
+      done[before] = 1;
+      next = -1;
+      // What is dearer than a whole tree is no part of the least.
+      for (let node = 0, way = before * n, near = most; node < n; node++) {
+        if (done[node] === 1) continue;
+        const cost = away + (weights[way + node] as number);
+        if (cost < (costs[row + node] as number)) {
+          costs[row + node] = cost;
+          from[row + node] = before;
+        }
+        if ((costs[row + node] as number) <= near) {
           near = costs[row + node] as number;
           next = node;
         }
-      if (next < 0) break;
-      done[next] = 1;
-      for (let node = 0, way = next * n; node < n; node++) {
-        const cost = near + (weights[way + node] as number);
-        if (cost >= (costs[row + node] as number)) continue;
-        costs[row + node] = cost;
-        from[row + node] = next;
       }
     }
   }

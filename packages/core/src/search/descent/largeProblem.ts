@@ -4,6 +4,7 @@ import { nodePricesOf } from '../prices/nodePrices.js';
 import type { PriceTables } from '../prices/priceTables.js';
 import type { Settled } from '../problem.js';
 import { FORCED, runPricesOf } from '../prices/runPrices.js';
+import { createMoves, outward, type TreeParts } from './treeMoves.js';
 import { fixedOf } from '../bounds/weighed.js';
 
 /**
@@ -14,7 +15,7 @@ const PENALTY = 1e14;
 /** Most net classes that fit the bits of a whole number. */
 export const MOST_CLASSES_LARGE = 30;
 
-export interface LargeProblem extends TreeProblem {
+export interface LargeProblem extends Required<TreeProblem> {
   settled: Settled;
   fixed: number;
 }
@@ -45,86 +46,78 @@ export const largeProblem = (tables: PriceTables, settled: Settled, root: number
     (group) =>
       new Set(classes.flatMap(({ nets, at }) => (nets.some((net) => net.group === group) ? at : []))),
   );
+  const own = new Uint8Array(n * count);
+  classes.forEach(({ at }, i) => {
+    for (const node of at) own[node * count + i] = (own[node * count + i] ?? 0) + 1;
+  });
+  const { mostRuns } = tables.codes;
+  const bits = settled.root === null ? homeClasses : feedClasses;
+  const parts: TreeParts = {
+    ...{ n, count, root, own, terminals },
+    entered: bits,
+    enteredTrunk: home?.trunk ?? tables.codes.trunkOf({ insulated: 0, cables: 0, spares: 0 }),
+    run: (parent, child, crossing) => {
+      const run = parent === far ? null : runs.between(parent, child, crossing);
+      if (run) return run;
+      const nets = lanes.reduce((sum, lane, i) => sum + ((crossing >> i) & 1) * lane, 0);
+      return { cost: PENALTY * Math.max(1, nets - widest), trunk: 0 };
+    },
+    node: (node, trunk, degree, ends, offset) => {
+      let isCrowded = degree > mostRuns;
+      for (let i = 0; i < count; i++) if ((ends[offset + i] as number) > mostRuns + 1) isCrowded = true;
+      const price = isCrowded ? Infinity : (prices[node]?.costOf(trunk, ends, offset) ?? Infinity);
+      return price === Infinity ? PENALTY : price - (resting[node] ?? 0);
+    },
+    boxes: boxPrices.flatMap((box, at) => {
+      const within = nodes.flatMap((_, node) => (settled.boxOf[node] === at ? [node] : []));
+      const cost = (trunk: number) => Math.min(PENALTY, box?.cost(trunk) ?? 0);
+      return box ? [{ nodes: within, cost }] : [];
+    }),
+  };
   const behind = new Uint8Array(n * count);
   const ends = new Uint8Array(n * count);
   const trunks = new Float64Array(n);
   const degree = new Uint8Array(n);
-  const order = new Int32Array(n);
-  const entered = settled.root === null ? homeClasses : feedClasses;
-
-  /** Nodes from the root outward; null where a loop or a gap keeps some from it. */
-  const outward = (parents: ArrayLike<number>): number | null => {
-    let filled = 0;
-    let present = 0;
-    const children: number[][] = Array.from({ length: n }, () => []);
-    for (let node = 0; node < n; node++) {
-      const parent = parents[node] ?? OUT;
-      if (parent === OUT) continue;
-      present += 1;
-      if (parent >= 0) children[parent]?.push(node);
-    }
-    order[filled++] = root;
-    for (let i = 0; i < filled; i++)
-      for (const child of children[order[i] ?? 0] ?? []) order[filled++] = child;
-    return filled === present ? filled : null;
-  };
 
   const cost = (parents: ArrayLike<number>): number => {
-    const filled = parents[root] === TOP ? outward(parents) : null;
-    if (filled === null || (settled.root === null && !home)) return Infinity;
-    behind.fill(0);
+    const order = parents[root] === TOP ? outward(parents, root) : null;
+    const present = nodes.reduce((sum, _, node) => sum + (parents[node] === OUT ? 0 : 1), 0);
+    if (order?.length !== present || (settled.root === null && !home)) return Infinity;
+    behind.set(own);
     ends.fill(0);
     trunks.fill(0);
     degree.fill(0);
-    classes.forEach(({ at }, i) => {
-      for (const node of at) behind[node * count + i] = (behind[node * count + i] ?? 0) + 1;
-    });
     let sum = home?.cost ?? 0;
-    trunks[root] = home?.trunk ?? tables.codes.trunkOf({ insulated: 0, cables: 0, spares: 0 });
-    for (let i = 0; i < count; i++) if ((entered >> i) & 1) ends[root * count + i] = 1;
-    for (let at = filled - 1; at > 0; at--) {
+    trunks[root] = parts.enteredTrunk;
+    for (let i = 0; i < count; i++) if ((parts.entered >> i) & 1) ends[root * count + i] = 1;
+    for (let at = present - 1; at > 0; at--) {
       const node = order[at] ?? 0;
       const parent = parents[node] ?? 0;
       let crossing = 0;
-      let nets = 0;
       for (let i = 0; i < count; i++) {
         const there = behind[node * count + i] ?? 0;
         behind[parent * count + i] = (behind[parent * count + i] ?? 0) + there;
         if (there === 0 || there === terminals[i]) continue;
         crossing |= 1 << i;
-        nets += lanes[i] ?? 1;
         ends[node * count + i] = (ends[node * count + i] ?? 0) + 1;
         ends[parent * count + i] = (ends[parent * count + i] ?? 0) + 1;
       }
-      const run = parent === far ? null : runs.between(parent, node, crossing);
-      sum += run?.cost ?? PENALTY * Math.max(1, nets - widest);
+      const run = parts.run(parent, node, crossing);
+      sum += run.cost;
       for (const end of [parent, node]) {
-        trunks[end] = (trunks[end] ?? 0) + (run?.trunk ?? 0);
+        trunks[end] = (trunks[end] ?? 0) + run.trunk;
         degree[end] = (degree[end] ?? 0) + 1;
       }
     }
-    for (let node = 0; node < n; node++) {
-      if (parents[node] === OUT) {
-        if (!optional[node]) sum += PENALTY;
-        continue;
-      }
-      const crowded =
-        (degree[node] ?? 0) > tables.codes.mostRuns ||
-        ends.subarray(node * count, (node + 1) * count).some((one) => one > tables.codes.mostRuns + 1);
-      const price = crowded
-        ? Infinity
-        : (prices[node]?.costOf(trunks[node] ?? 0, ends, node * count) ?? Infinity);
-      sum += price === Infinity ? PENALTY : price - (resting[node] ?? 0);
-    }
-    boxPrices.forEach((box, at) => {
-      if (!box) return;
-      let trunk = 0;
-      for (let node = 0; node < n; node++) if (settled.boxOf[node] === at) trunk += trunks[node] ?? 0;
-      const price = box.cost(trunk);
-      sum += price === Infinity ? PENALTY : price;
-    });
+    for (let node = 0; node < n; node++)
+      if (parents[node] !== OUT)
+        sum += parts.node(node, trunks[node] ?? 0, degree[node] ?? 0, ends, node * count);
+      else if (!optional[node]) sum += PENALTY;
+    for (const box of parts.boxes)
+      sum += box.cost(box.nodes.reduce((trunk, node) => trunk + (trunks[node] ?? 0), 0));
     return sum;
   };
+  const movesOf = createMoves(parts);
   return {
     settled,
     fixed: fixed + runs.table.forced * FORCED,
@@ -133,6 +126,7 @@ export const largeProblem = (tables: PriceTables, settled: Settled, root: number
     needed: nodes.flatMap((_, node) => (optional[node] ? [] : [node])),
     mayHold: (node) => node !== far,
     cost,
+    movesOf,
     nearness: (a, b) => {
       // Boxes of one group first: between groups a run then carries little more than hot and neutral.
       const together = !nodesOfGroups.every((group) => !group.has(a) || !group.has(b));

@@ -1,6 +1,6 @@
 import { PANEL, placeOfNode, type BoxId, type GroupId, type SlotId } from '../../model/ids.js';
 import { permutations } from '../../model/permutations.js';
-import { adjacency, descend, firstTree, kicked, pickerOf, rooted } from './localSearch.js';
+import { adjacency, descend, firstTree, kicked, nearestOf, pickerOf, rooted } from './localSearch.js';
 import { OUT, type Tree } from '../tree.js';
 import type { Found } from '../found.js';
 import type { PriceTables } from '../prices/priceTables.js';
@@ -72,6 +72,14 @@ export const searchLarge = (
       cost: (parents) => {
         steps += 1;
         return made.cost(parents);
+      },
+      movesOf: (parents, cost) => {
+        steps += 1;
+        const priced = made.movesOf(parents, cost);
+        return (node, by, other) => {
+          steps += TREES_OF_A_MOVE;
+          return priced(node, by, other);
+        };
       },
     };
   };
@@ -254,7 +262,8 @@ export const searchLarge = (
       idle = (best as Stand).weight < weight ? 0 : idle + 1;
       continue;
     }
-    const parents = kicked(from.tree.parents, 3, pick);
+    const onto = pick(2) === 0 ? nearestOf(from.problem, NEAR) : undefined;
+    const parents = kicked(from.tree.parents, 3, pick, onto);
     const cost = from.problem.cost(parents);
     if (cost === Infinity) {
       barred += 1;
@@ -276,13 +285,17 @@ export const searchLarge = (
 export const STEPS_OF_A_TREE = 100;
 /** To settle an order and to price its boxes takes as long as so many trees. */
 const TREES_OF_AN_ORDER = 50;
+/** To price what a move changes takes so much of the time of a whole tree. */
+const TREES_OF_A_MOVE = 0.125;
 /** So many boxes are taken for the one that power enters, to start from. */
 const MOST_STARTS = 4;
 /** Up to so many nodes the tree is bettered under every other order of the switches as well, and not only priced. */
 const DEEP_UP_TO = 12;
 /** One change in so many is of the nodes of the boxes, where there are others. */
 const NODES_IN = 3;
+/** Every other change hangs a node on one of so many that are near. */
+const NEAR = 10;
 /** So many changes in vain, and the search ends. */
-const MOST_IDLE = 60;
+const MOST_IDLE = 100;
 /** So many changes in a row that make no tree at all, and the search ends. */
 const MOST_BARRED = 2000;

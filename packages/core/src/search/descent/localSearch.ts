@@ -1,6 +1,7 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { OUT, TOP, type Tree } from '../tree.js';
+import type { MovePrice } from './treeMoves.js';
 
 /** What a local search has to know of a problem. */
 export interface TreeProblem {
@@ -12,6 +13,8 @@ export interface TreeProblem {
   mayHold: (node: number) => boolean;
   /** Infinity where the tree is out of the question. */
   cost: (parents: ArrayLike<number>) => number;
+  /** The same of the trees that come of one tree, whose cost is known, by hanging one part elsewhere, where that is less work. */
+  movesOf?: (parents: ArrayLike<number>, cost: number) => MovePrice;
   /** The least that a run between two nodes costs; Infinity where none may go. */
   nearness: (a: number, b: number) => number;
 }
@@ -47,20 +50,31 @@ export const pickerOf = (seed: number): ((count: number) => number) => {
   return (count) => uniformInt(random, 0, count - 1);
 };
 
-/** Hangs a few nodes elsewhere at random. */
+/** Hangs a few nodes elsewhere at random: on any others, or on one of those that are given for each. */
 export const kicked = (
   parents: ArrayLike<number>,
   times: number,
   pick: (count: number) => number,
+  onto?: readonly (readonly number[])[],
 ): Int32Array => {
   const changed = Int32Array.from(parents);
   for (let change = 0; change < times; change++) {
     const node = pick(changed.length);
-    const parent = pick(changed.length);
+    const others = onto?.[node];
+    const parent = others ? (others[pick(others.length)] ?? node) : pick(changed.length);
     if ((changed[node] ?? OUT) >= 0 && changed[parent] !== OUT) changed[node] = parent;
   }
   return changed;
 };
+
+/** For each node the others to which runs cost the least, so many of them. */
+export const nearestOf = ({ n, nearness }: TreeProblem, most: number): number[][] =>
+  Array.from({ length: n }, (_, node) =>
+    Array.from({ length: n }, (__, other) => other)
+      .filter((other) => other !== node)
+      .sort((a, b) => nearness(node, a) - nearness(node, b))
+      .slice(0, most),
+  );
 
 /** The part below a node, turned so that another node of it is its top, hung on a node outside of it. */
 const rehung = (parents: Int32Array, node: number, by: number, other: number): Int32Array => {
@@ -89,6 +103,7 @@ export const descend = (
     const parent = best.parents[node] ?? OUT;
     if (parent < 0) return false;
     const { parents: now } = best;
+    const priced = problem.movesOf?.(now, best.cost);
     for (let one = 0; one < n; one++) {
       let at = one;
       while (at >= 0 && at !== node) at = now[at] ?? TOP;
@@ -99,6 +114,8 @@ export const descend = (
       if (below[other] === 1 || now[other] === OUT) continue;
       for (let by = 0; by < n; by++) {
         if (below[by] === 0 || (other === parent && by === node)) continue;
+        // Below what is thought out of the question a sum of differences may err by a little.
+        if (priced && priced(node, by, other) >= best.cost - 1e-6) continue;
         const parents = rehung(now, node, by, other);
         const cost = problem.cost(parents);
         if (cost >= best.cost - 1e-6) continue;

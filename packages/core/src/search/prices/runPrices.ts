@@ -227,9 +227,14 @@ export const runPricesOf = (tables: PriceTables, settled: Settled): RunPrices =>
   };
   const judged = judgedRuns(tables, settled);
   const carriedBought = carrier(null);
+  const known = new Map<number, Bought | null>();
   const bought = (crossing: number): Bought | null => {
+    const before = known.get(crossing);
+    if (before !== undefined) return before;
     const found = carriedBought(crossing);
-    return found && { ...found, judged: judged(crossing, true) };
+    const made = found && { ...found, judged: judged(crossing, true) };
+    known.set(crossing, made);
+    return made;
   };
   const run = (way: PricedWay | null | undefined, crossing: number): WeighedRun | null => {
     if (!way) return null;
