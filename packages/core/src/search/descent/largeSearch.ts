@@ -1,5 +1,4 @@
-import { PANEL, placeOfNode, type BoxId, type GroupId, type SlotId } from '../../model/ids.js';
-import { permutations } from '../../model/permutations.js';
+import { PANEL, placeOfNode, type GroupId } from '../../model/ids.js';
 import { adjacency, descend, firstTree, kicked, nearestOf, pickerOf, rooted } from './localSearch.js';
 import { OUT, type Tree } from '../tree.js';
 import type { Found } from '../found.js';
@@ -8,31 +7,9 @@ import { settle, type Order } from '../problem.js';
 import { FORCED } from '../prices/runPrices.js';
 import { largeProblem, MOST_CLASSES_LARGE, type LargeProblem } from './largeProblem.js';
 import type { OrderSpace } from '../orders.js';
-import { MOST_APART } from '../nodes.js';
 import { carriedOver } from './joining.js';
-import { atOtherNodes, otherLying } from './nodeOrders.js';
+import { otherOrdersOf } from './otherOrders.js';
 import { orderOfFound } from './seeds.js';
-
-/** Every order of a few things; beyond four, every swap of two. */
-const reorders = <T>(items: readonly T[]): T[][] => {
-  if (items.length > 4)
-    return items.flatMap((_, a) =>
-      items.slice(a + 1).map((__, i) => {
-        const b = a + 1 + i;
-        return items.map((one, at) => (at === a ? (items[b] as T) : at === b ? (items[a] as T) : one));
-      }),
-    );
-  return permutations(items);
-};
-
-const boxesApart = ({ apart }: Order): number => new Set(apart.map(({ box }) => box)).size;
-
-/** Which groups stay apart in a box, as text. */
-const sayApart = (apart: Order['apart'], box?: BoxId): string =>
-  apart
-    .filter((one) => box === undefined || one.box === box)
-    .map(({ node, groups }) => `${node}=${groups?.join('+')}`)
-    .join(' ');
 
 /** Where the search stands: the order, the node that power enters, the tree. */
 interface Stand {
@@ -57,7 +34,7 @@ export const searchLarge = (
   /** Good ways by another weighing, to be bettered by this one. */
   seeds: readonly Found[] = [],
 ): { best: Found | null; steps: number } => {
-  const { feeds, chains, oneOf, neutralAt, boxesFor, apartAt, returnsFor, fit } = space;
+  const { feeds, chains, oneOf, neutralAt, boxesFor, fit } = space;
   let steps = 0;
   let best: Stand | null = null;
   const goOn = () => steps < mostSteps && mayGoOn();
@@ -103,54 +80,9 @@ export const searchLarge = (
     const next = standing(order, problem, { parents, cost: problem.cost(parents) });
     return next.weight < stand.weight - 1e-6 ? next : stand;
   };
-  const atNodes = (order: Order, before: Order) => atOtherNodes(tables, boxesFor(order.feed), order, before);
-  /** All groups together, with power at the first box that it may enter; or all of them apart but in a box that it enters. */
-  const startsOf = (order: Order): { order: Order; entry: number }[] => {
-    const { feed } = order;
-    const boxes = boxesFor(feed);
-    const all = boxes.map((box) => apartAt(feed, box).at(-1) ?? []);
-    const entries = boxes.flatMap((box, at) => (mayEnter(box) ? [at] : []));
-    const several = entries.filter((at) => (all[at]?.length ?? 0) > 0);
-    return [
-      ...entries.slice(0, 1).map((entry) => ({ order, entry })),
-      ...several.slice(0, MOST_STARTS).flatMap((entry) =>
-        atNodes({ ...order, apart: all.flatMap((apart, at) => (at === entry ? [] : apart)) }, order)
-          .slice(0, 1)
-          .map((one) => ({ order: one, entry })),
-      ),
-    ].filter((one) => boxesApart(one.order) <= MOST_APART);
-  };
-  /** Other ways for the groups of a box to stay apart, one box after another; the switch leg led back to the box that power enters, or not; what lies there kept for another run. */
-  const otherNodes = ({ order, problem }: Stand): Order[] => {
-    const { feed, apart, returnAt } = order;
-    const root = placeOfNode(problem.settled.nodes[problem.root] ?? PANEL);
-    return [
-      ...boxesFor(feed).flatMap((box) =>
-        apartAt(feed, box)
-          .filter(
-            (ways, _, { length }) =>
-              length > 1 && box !== returnAt && sayApart(ways) !== sayApart(apart, box),
-          )
-          .flatMap((ways) =>
-            atNodes({ ...order, apart: [...apart.filter((one) => one.box !== box), ...ways] }, order),
-          ),
-      ),
-      ...(returnAt === null
-        ? returnsFor(feed).filter((box) => box === root && !apart.some((one) => one.box === box))
-        : [null]
-      ).flatMap((box) => atNodes({ ...order, returnAt: box }, order)),
-      ...otherLying(tables, boxesFor(feed), order),
-    ].filter((one) => boxesApart(one) <= MOST_APART);
-  };
-  /** Every other order of the switches of one group. */
-  const otherChains = ({ order }: Stand): Order[] =>
-    (Object.entries(order.chains) as [GroupId, SlotId[]][])
-      .filter(([group]) => !chains.fixed.has(group))
-      .flatMap(([group, chain]) =>
-        reorders(chain)
-          .filter((other) => other.join() !== chain.join())
-          .map((other) => ({ ...order, chains: { ...order.chains, [group]: other } })),
-      );
+  const others = otherOrdersOf(tables, space);
+  const atOther = ({ order, problem }: Stand): Order[] =>
+    others.atNodes(order, placeOfNode(problem.settled.nodes[problem.root] ?? PANEL));
   /** The tree carried over to such an order. */
   const carried = (stand: Stand, order: Order): Stand | null => {
     const before = stand.problem.settled;
@@ -168,10 +100,6 @@ export const searchLarge = (
     const next = made && standing(order, made.problem, descend(made.problem, made.tree, goOn));
     return next && next.weight < stand.weight - 1e-6 ? next : stand;
   };
-  const neutralsWith = (order: Order, slots: readonly SlotId[], slot: SlotId): SlotId[] => [
-    ...order.neutralAt.filter((one) => !slots.includes(one) || neutralAt.includes(one)),
-    slot,
-  ];
   const improved = (from: Stand): Stand => {
     let stand = from;
     for (;;) {
@@ -179,20 +107,14 @@ export const searchLarge = (
       const { order, problem } = stand;
       const better = (tree: Tree) => keep(standing(order, problem, tree));
       stand = standing(order, problem, descend(problem, stand.tree, goOn, better));
-      for (const [group, chain] of Object.entries(stand.order.chains) as [GroupId, SlotId[]][]) {
-        if (chains.fixed.has(group)) continue;
-        for (const other of reorders(chain)) {
-          if (!goOn()) break;
-          const reordered = { ...stand.order, chains: { ...stand.order.chains, [group]: other } };
-          stand = tried(stand, reordered, stand.problem.root);
-        }
-      }
+      for (const group of Object.keys(stand.order.chains) as GroupId[])
+        for (const other of others.ofChain(stand.order, group))
+          if (goOn()) stand = tried(stand, other, stand.problem.root);
       for (const slots of oneOf)
-        for (const slot of slots) {
-          const brought = { ...stand.order, neutralAt: neutralsWith(stand.order, slots, slot) };
-          if (goOn()) stand = tried(stand, brought, stand.problem.root);
-        }
-      for (const other of [...otherNodes(stand), ...(problem.n > DEEP_UP_TO ? [] : otherChains(stand))]) {
+        for (const other of others.ofNeutral(stand.order, slots))
+          if (goOn()) stand = tried(stand, other, stand.problem.root);
+      const deep = problem.n > DEEP_UP_TO ? [] : others.ofChains(stand.order);
+      for (const other of [...atOther(stand), ...others.ofNeutrals(stand.order), ...deep]) {
         if (!goOn()) break;
         stand = triedNodes(stand, other);
         keep(stand);
@@ -230,7 +152,8 @@ export const searchLarge = (
       lyingAt: [],
       neutralOpen: false,
     };
-    const [start] = startsOf(order)
+    const [start] = others
+      .starts(order, mayEnter)
       .flatMap(({ order: one, entry }) => {
         const problem = problemOf(one, entry);
         const enters = problem && mayEnter(placeOfNode(problem.settled.nodes[problem.root] ?? PANEL));
@@ -252,10 +175,10 @@ export const searchLarge = (
   let barred = 0;
   for (let idle = 0; idle < MOST_IDLE && barred < MOST_BARRED && goOn() && best;) {
     const from: Stand = best;
-    const others = otherNodes(from);
-    if (others.length > 0 && pick(NODES_IN) === 0) {
+    const parted = atOther(from);
+    if (parted.length > 0 && pick(NODES_IN) === 0) {
       // Groups put together or apart at random, whatever that costs at first.
-      const order = others[pick(others.length)] ?? from.order;
+      const order = parted[pick(parted.length)] ?? from.order;
       const next = carried(from, order);
       const weight = from.weight;
       if (next && next.weight < Infinity) keep(improved(next));
@@ -277,7 +200,7 @@ export const searchLarge = (
   const found = best as Stand | null;
   return {
     best: found && { settled: found.problem.settled, tree: found.tree, weight: found.weight },
-    steps,
+    steps: Math.round(steps),
   };
 };
 
@@ -287,10 +210,8 @@ export const STEPS_OF_A_TREE = 100;
 const TREES_OF_AN_ORDER = 50;
 /** To price what a move changes takes so much of the time of a whole tree. */
 const TREES_OF_A_MOVE = 0.125;
-/** So many boxes are taken for the one that power enters, to start from. */
-const MOST_STARTS = 4;
 /** Up to so many nodes the tree is bettered under every other order of the switches as well, and not only priced. */
-const DEEP_UP_TO = 12;
+const DEEP_UP_TO = 30;
 /** One change in so many is of the nodes of the boxes, where there are others. */
 const NODES_IN = 3;
 /** Every other change hangs a node on one of so many that are near. */

@@ -101,6 +101,7 @@ const ScaleByPoints = ({ job, picture, pointing }: { job: Job; picture: Picture;
   const [length, setLength] = useState<number | null>(null);
   const [from, to] = pointing.marks;
   const scaled = from && to && length ? scalePicture(job, picture.id, [from, to], length) : job;
+  const isRefused = length !== null && scaled === job;
   return (
     <fieldset className="flex flex-col gap-2 rounded-md border border-line p-3">
       <legend className="px-1 text-[13px] font-semibold">Scale it by a known length</legend>
@@ -114,6 +115,12 @@ const ScaleByPoints = ({ job, picture, pointing }: { job: Job; picture: Picture;
       {from && to ? (
         <>
           <LengthInput value={length} onChange={setLength} label="Length between the two points" />
+          {isRefused ? (
+            <p role="alert" className="text-[13.5px] text-violation">
+              By that length the picture would be too small or too large to lie under a plan. Look at the
+              length, or tap two points that are farther apart.
+            </p>
+          ) : null}
           <div className="flex gap-2">
             <Button
               look="main"
