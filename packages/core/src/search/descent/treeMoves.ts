@@ -155,7 +155,7 @@ export const createMoves = (parts: TreeParts): ((parents: ArrayLike<number>, cos
       nodeCosts[node] = parts.node(node, trunks[node] as number, degrees[node] as number, ends, node * count);
     boxes.forEach(({ nodes, cost }, box) => {
       boxTrunks[box] = nodes.reduce((sum, node) => sum + (trunks[node] as number), 0);
-      boxCosts[box] = cost(boxTrunks[box] as number);
+      boxCosts[box] = cost(boxTrunks[box]);
     });
     return (node, by, other) => {
       const parent = before[node] as number;
