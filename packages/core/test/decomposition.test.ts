@@ -3,6 +3,7 @@ import { leastCost, mastersChoice } from '../src/search/prices/weights.js';
 import { decomposedBound } from '../src/search/bounds/decomposition.js';
 import { dualAscent } from '../src/search/bounds/dualAscent.js';
 import { growTree } from '../src/search/bounds/growTree.js';
+import { isJoined } from './support/leastTree.js';
 import { openCircuit, type OpenNet } from '../src/search/bounds/openNets.js';
 import { runShare } from '../src/search/bounds/runShare.js';
 import { fixedOf } from '../src/search/bounds/weighed.js';
@@ -193,18 +194,9 @@ test('a grown tree joins what it is to join, one of each set too, and costs no l
       const oneOf = [[n - 1, n - 2]];
       const reaching = (_: number, node: number) => (node === n - 1 ? 7 : 0);
       const { runs, by, cost } = growTree(n, flat, { at, oneOf }, reaching);
-      const linked = new Set([0]);
-      for (let more = true; more;) {
-        more = false;
-        for (const [a, b] of runs)
-          if (linked.has(a) !== linked.has(b)) {
-            linked.add(a).add(b);
-            more = true;
-          }
-      }
       const [reached = -1] = by;
       expect(oneOf[0]).toContain(reached);
-      expect([...at, reached].every((node) => linked.has(node))).toBe(true);
+      expect(isJoined(runs, [...at, reached])).toBe(true);
       const sum = runs.reduce((all, [a, b]) => all + (flat[a * n + b] ?? 0), reaching(0, reached));
       expect(cost).toBeCloseTo(sum, 6);
       const rows = Array.from({ length: n }, (_, row) => flat.subarray(row * n, (row + 1) * n));

@@ -3,23 +3,7 @@ import { growTree } from '../src/search/bounds/growTree.js';
 import { leastPath } from '../src/search/bounds/leastPath.js';
 import { steinerTree } from '../src/search/bounds/steinerTree.js';
 import { permutations } from '../src/model/permutations.js';
-import { anyWeights, leastTree } from './support/leastTree.js';
-
-/** Are all of these joined by the runs? */
-const isJoined = (runs: readonly [number, number][], nodes: readonly number[]): boolean => {
-  const [first] = nodes;
-  if (first === undefined) return true;
-  const reached = new Set([first]);
-  for (let more = true; more;) {
-    more = false;
-    for (const [a, b] of runs)
-      if (reached.has(a) !== reached.has(b)) {
-        reached.add(a).add(b);
-        more = true;
-      }
-  }
-  return nodes.every((node) => reached.has(node));
-};
+import { anyWeights, isJoined, leastTree } from './support/leastTree.js';
 
 test('the least tree is found of all that join some nodes and one of each set, with the runs that it has and what its sets are reached by', () => {
   let single = 0;

@@ -58,3 +58,19 @@ export const leastTree = (
   }
   return least;
 };
+
+/** Are all of these joined by the runs? */
+export const isJoined = (runs: readonly [number, number][], nodes: readonly number[]): boolean => {
+  const [first] = nodes;
+  if (first === undefined) return true;
+  const reached = new Set([first]);
+  for (let more = true; more;) {
+    more = false;
+    for (const [a, b] of runs)
+      if (reached.has(a) !== reached.has(b)) {
+        reached.add(a).add(b);
+        more = true;
+      }
+  }
+  return nodes.every((node) => reached.has(node));
+};
