@@ -12,7 +12,7 @@ import { openCircuit, type OpenCircuit, type OpenNet } from './openNets.js';
 import { createPayments, type Payments } from './payments.js';
 import { shareNodes, shareRuns, weightsOf } from './shares.js';
 
-/** So many steps at most, fewer where each takes longer; what is proved is reckoned after so many of them. */
+/** So many steps at most, fewer where each takes longer; of nets that join much, what is proved is reckoned after so many of them. */
 const ROUNDS = { most: 500, least: 60, work: 12_000_000 };
 const PROVED_EACH = 12;
 /** How far a payment moves in the first round and in the last, as a part of what is to be paid for a box with its run. */

@@ -51,10 +51,9 @@ export const largeProblem = (tables: PriceTables, settled: Settled, root: number
     for (const node of at) own[node * count + i] = (own[node * count + i] ?? 0) + 1;
   });
   const { mostRuns } = tables.codes;
-  const bits = settled.root === null ? homeClasses : feedClasses;
   const parts: TreeParts = {
     ...{ n, count, root, own, terminals },
-    entered: bits,
+    entered: settled.root === null ? homeClasses : feedClasses,
     enteredTrunk: home?.trunk ?? tables.codes.trunkOf({ insulated: 0, cables: 0, spares: 0 }),
     run: (parent, child, crossing) => {
       const run = parent === far ? null : runs.between(parent, child, crossing);

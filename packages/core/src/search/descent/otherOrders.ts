@@ -49,8 +49,8 @@ export const otherOrdersOf = (tables: PriceTables, space: OrderSpace): OtherOrde
   const settledAt = (order: Order, before: Order): Order[] =>
     atOtherNodes(tables, boxesFor(order.feed), order, before);
   const ofChain = (order: Order, group: GroupId): Order[] => {
-    const chain = order.chains[group] ?? [];
     if (chains.fixed.has(group)) return [];
+    const chain = order.chains[group] ?? [];
     return reorders(chain)
       .filter((other) => other.join() !== chain.join())
       .map((other) => ({ ...order, chains: { ...order.chains, [group]: other } }));
