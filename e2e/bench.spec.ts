@@ -1,7 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import type { Job } from '@amber/core';
-import { handle, lights, makeJob, openBench, saved, theRun, listed } from './support.js';
+import { handle, lights, makeJob, openBench, saved, theRun, listed, accessFaults } from './support.js';
 
 test('the demo lights and goes dark from either end, by click and by key', async ({ page }) => {
   await openBench(page, 'ropewalk-lights');
@@ -157,7 +156,6 @@ for (const [what, path, width, height] of [
     if (what === 'the bench on a telephone') await expect(page.getByRole('checkbox').first()).toBeVisible();
     else if (what.startsWith('the bench')) await expect(page.getByText(/^Checked by the/)).toBeAttached();
     else await expect(page.getByText('Work dead:').filter({ visible: true }).first()).toBeVisible();
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
+    expect(await accessFaults(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   });

@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { accessFaults } from './support.js';
 
 /** Main views of the demo, and what stands on each when it is there; `npm run sound` looks at all of them. */
 const VIEWS: readonly (readonly [what: string, path: string, ready: (page: Page) => Promise<unknown>])[] = [
@@ -28,10 +28,7 @@ test('in the dark every view can be read as well as by day', async ({ page }) =>
     await ready(page);
     // It is dark before anything is drawn, and stays so.
     expect(await page.locator('html').getAttribute('data-look'), what).toBe('dark');
-    const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
-    expect(
-      violations.map((one) => `${what}: ${one.id}: ${one.nodes.map((node) => node.html).join(' ')}`),
-    ).toEqual([]);
+    expect(await accessFaults(page, { rules: ['color-contrast'] }), what).toEqual([]);
   }
   await page.emulateMedia({ media: 'print' });
   expect(

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { plannedYard } from './support.js';
+import { plannedYard, accessFaults } from './support.js';
 
 const begin = async (page: Page, exercise: RegExp, kind = 'Make it up') => {
   await page.goto('/');
@@ -11,7 +10,7 @@ const begin = async (page: Page, exercise: RegExp, kind = 'Make it up') => {
   await expect(page.getByRole('complementary', { name: 'What is asked' })).toBeVisible();
 };
 const sound = async (page: Page) => {
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await accessFaults(page)).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
 };
 /** The end of a wire in the picture of a box, where its colour is written. */

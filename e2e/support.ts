@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 
 export const theRun = (page: Page) => page.getByRole('region', { name: 'The run', exact: true });
@@ -88,4 +89,20 @@ export const copyOfYard = async (
   const sent = await request.post('/api/jobs', { data: { saveId: id, document } });
   expect(sent.status(), await sent.text()).toBe(201);
   return `/jobs/${id}`;
+};
+
+/**
+ * What axe has against a page as it is, each fault with its elements. The pages have no frames: run in one go, what it finds need
+ * not be carried out and put together in a page of its own, which took most of its time.
+ */
+export const accessFaults = async (
+  page: Page,
+  { rules, without }: { rules?: string[]; without?: string } = {},
+) => {
+  const axe = new AxeBuilder({ page }).setLegacyMode();
+  if (without) axe.exclude(without);
+  const { violations } = await axe
+    .options({ resultTypes: ['violations'], ...(rules ? { runOnly: { type: 'rule', values: rules } } : {}) })
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
 };

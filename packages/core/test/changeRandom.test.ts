@@ -72,6 +72,6 @@ test('no change plans a cable that is not there or not bought, makes again what 
         ]);
     });
   });
-  expect(made).toBeGreaterThan(RUNS / 2);
+  expect(made).toBeGreaterThan(RUNS / 4);
   expect(refused).toBeGreaterThan(0);
 });

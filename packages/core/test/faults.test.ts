@@ -22,7 +22,7 @@ import { forSamples } from './support/samples.js';
 const forEveryFault = (check: (job: Job, wiring: Wiring) => void) =>
   forSamples(
     fc.tuple(fc.oneof(anyJob, anyFullJob), fc.array(anyFault, { minLength: 1, maxLength: 3 })),
-    { seed: 404, numRuns: 320 },
+    { seed: 404, numRuns: 430 },
     ([asked, faults]) => {
       const { job, circuits } = planJob(asked);
       if (circuits.every(({ outcome }) => outcome.ok))

@@ -48,7 +48,7 @@ test('what a hypothesis says of a flip, a dead and a live reading is what the ho
     const [box] = scope.boxes.filter((one) => scope.near.devices.some((device) => device.box === one));
     const situation = { positions: {}, open: new Set(box ? [box] : []) };
     const singles = singlesOf(finder);
-    for (let k = 0; k < 10; k++) {
+    for (let k = 0; k < 6; k++) {
       const hidden = drawn(singles, () => 1, number());
       const [house, model] = [houseWith(scope, hidden.troubles), modelOf(scope, hidden)];
       if (!house || !model) continue;

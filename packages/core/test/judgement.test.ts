@@ -11,7 +11,7 @@ import { anySearchJob } from './support/searchJobs.js';
 import { leastByTrying } from './support/searchTwin.js';
 
 /** How often the number of cases is tried; the long run that is no part of the usual tests asks for more. */
-const TIMES = Number(process.env['TWIN_TIMES'] ?? 0.2);
+const TIMES = Number(process.env['TWIN_TIMES'] ?? 0.15);
 
 /** What is thought of the planned job, read off its wiring. */
 const thoughtOf = (asked: Job): number => {

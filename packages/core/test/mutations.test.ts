@@ -56,8 +56,8 @@ const isSound = (job: Job): void => {
   expect(again.ok ? [] : again.faults).toEqual([]);
 };
 
-/** The long run that is no part of the usual tests asks for more. */
-const FILES = 750 * Number(process.env['TWIN_TIMES'] ?? 1);
+/** The long run that is no part of the usual tests asks for more: of twenty times, fifty thousand. */
+const FILES = 2500 * Number(process.env['TWIN_TIMES'] ?? 0.2);
 /** To inspect takes longer than the rest; every so many files are. */
 const INSPECTED = 25;
 

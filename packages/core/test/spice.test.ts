@@ -83,7 +83,7 @@ test('a general circuit simulator agrees on every luminaire of random jobs in ev
     const { job, circuits } = planJob(asked);
     if (circuits.every(({ outcome }) => outcome.ok)) compared += compare(job, wiringOrEmpty(job));
   });
-  expect(compared).toBeGreaterThan(400);
+  expect(compared).toBeGreaterThan(300);
 }, 300_000);
 
 test('and of over a hundred wirings with something wrong in them, of every kind that a finder holds possible', () => {
@@ -116,5 +116,5 @@ test('and of over a hundred wirings with something wrong in them, of every kind 
   );
   expect([...kinds.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThan(120);
   expect(kinds.size).toBe(10);
-  expect(compared).toBeGreaterThan(400);
+  expect(compared).toBeGreaterThan(300);
 }, 300_000);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-const TIMES = Number(process.env['TWIN_TIMES'] ?? 0.6);
+const TIMES = Number(process.env['TWIN_TIMES'] ?? 0.45);
 
 /** Runs a check and puts the name of its case before what it says when it fails. */
 export const naming = (name: string, check: () => void): void => {
