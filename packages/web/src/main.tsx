@@ -1,4 +1,4 @@
-import { StrictMode } from 'react';
+import { startTransition, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './shell/App.js';
@@ -14,12 +14,15 @@ if (!root) throw new Error('The page has no root.');
 const page = createRoot(root);
 // What is unsaved belongs to a tab, so its name is settled first.
 void claimTab().finally(() =>
-  page.render(
-    <StrictMode>
-      <Provider store={createStore()}>
-        <App />
-      </Provider>
-    </StrictMode>,
+  // In parts, so that the browser has its turns.
+  startTransition(() =>
+    page.render(
+      <StrictMode>
+        <Provider store={createStore()}>
+          <App />
+        </Provider>
+      </StrictMode>,
+    ),
   ),
 );
 keepAtHand();

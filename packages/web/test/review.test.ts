@@ -1,5 +1,16 @@
-import { BUILT, drawMakeUp, editDocument, reviewJob, setBoxArticles, type Job } from '@amber/core';
-import { reviewOf, subjectOf } from '../src/store/review.js';
+import {
+  BUILT,
+  drawBox,
+  drawMakeUp,
+  editDocument,
+  reviewCircuit,
+  reviewJob,
+  setBoxArticles,
+  type Job,
+} from '@amber/core';
+import { reviewedInSteps, reviewOf, subjectOf } from '../src/store/review.js';
+import { drawnInSteps, plannedDrawing } from '../src/wiring/plannedDrawing.js';
+import { yard } from './support/yard.js';
 
 const { job } = drawMakeUp({ level: 'poleAtSwitch', seed: 1, edition: 2023 });
 /** One wire of the bench spliced alone. */
@@ -38,4 +49,29 @@ test('what is planned otherwise is planned anew', () => {
   expect(reviewOf(other).wiring).not.toBe(first.wiring);
   expect(reviewOf({ ...job, edition: 2011 }).wiring).not.toBe(first.wiring);
   expect(reviewOf({ ...job, edition: 2011 }).edition).toBe(2011);
+});
+
+test('a job that is made ready piece by piece is planned and drawn as at once, and then shown as it is', () => {
+  const asked = yard();
+  const steps = reviewedInSteps(asked);
+  let pieces = 0;
+  let last = steps.next();
+  for (; last.done !== true; last = steps.next()) pieces += 1;
+  const review = last.value;
+  expect(pieces).toBeGreaterThan(asked.circuits.length);
+  expect(reviewOf(asked)).toBe(review);
+  const slow = reviewJob(yard());
+  expect(review.job).toEqual(slow.job);
+  expect(review.findings).toEqual(slow.findings);
+  expect(reviewedInSteps(asked).next()).toEqual({ done: true, value: review });
+
+  const [circuit] = asked.circuits;
+  if (!circuit) throw new Error('no circuit');
+  const boxes = [...reviewCircuit(review, circuit.id).boxes];
+  expect([...drawnInSteps(review, circuit)]).toHaveLength(boxes.length);
+  for (const box of boxes) {
+    const drawing = plannedDrawing(review, box);
+    expect(plannedDrawing(review, box)).toBe(drawing);
+    expect(drawing).toEqual(drawBox(slow.job, slow.wiring, box, { compiled: slow.drawn }));
+  }
 });

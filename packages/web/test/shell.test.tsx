@@ -188,7 +188,7 @@ describe('a job that brings a wiring as found', () => {
 describe('the bar of a job', () => {
   test('takes a name that is one, keeps it, and lets it be undone and redone', async () => {
     const { store } = await openYard('/jobs/heron-yard/circuits/tar-store-light');
-    const name = screen.getByLabelText<HTMLInputElement>('Name of the job');
+    const name = await screen.findByLabelText<HTMLInputElement>('Name of the job');
     fireEvent.change(name, { target: { value: '  ' } });
     expect(jobOf(store).name).toBe('Heron Yard');
     fireEvent.change(name, { target: { value: 'Heron Yard, slip' } });
@@ -201,7 +201,7 @@ describe('the bar of a job', () => {
 
   test('judges by another edition at once', async () => {
     const { store } = await openYard('/jobs/heron-yard/circuits/tar-store-light');
-    fireEvent.change(screen.getByLabelText('Code edition'), { target: { value: '2014' } });
+    fireEvent.change(await screen.findByLabelText('Code edition'), { target: { value: '2014' } });
     expect(jobOf(store).edition).toBe(2014);
     expect(await screen.findByText(/Checked by the 2014 edition/)).toBeTruthy();
   });

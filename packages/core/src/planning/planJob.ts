@@ -1,6 +1,7 @@
 import { articleOf } from '../model/articles.js';
 import { standingCircuits } from '../model/existing.js';
 import { placeOfNode, type BoxId, type CircuitId, type DeviceId, type WiringId } from '../model/ids.js';
+import { toEnd, type InSteps } from '../model/inSteps.js';
 import type { Job } from '../model/job.js';
 import { newWiringDoc } from '../model/newJob.js';
 import { articlesAt, boxesReached, type Device, type Wiring } from '../model/wiring.js';
@@ -78,20 +79,24 @@ const plannedId = (taken: readonly WiringId[]): WiringId => {
   return id;
 };
 
-/**
- * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
- * A circuit that cannot be planned is left out, with its reasons; the rest is planned. The job comes back with its
- * planned wiring replaced; wirings of other kinds are never touched. A circuit that stands as it is gets no plan: its part of the existing
- * wiring is copied.
- */
-export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standing: CircuitId[] } => {
+/** A job with its planned wiring, and what came of each circuit; those that stand as they are have no plan. */
+export interface PlannedJob {
+  job: Job;
+  circuits: CircuitPlan[];
+  standing: CircuitId[];
+}
+
+/** `planJob` a piece at a time: circuit by circuit, and then what they share. */
+export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
   const job = toPlan(asked);
   const standing = standingCircuits(job);
   const there = standingPart(job);
   const copied = new Set<string>(there.cables.map(({ id }) => id));
-  const circuits = job.circuits
-    .filter(({ id }) => !standing.has(id))
-    .map((circuit): CircuitPlan => ({ circuit, outcome: plannedOnce(job, circuit) }));
+  const circuits: CircuitPlan[] = [];
+  for (const circuit of job.circuits.filter(({ id }) => !standing.has(id))) {
+    circuits.push({ circuit, outcome: plannedOnce(job, circuit) });
+    yield;
+  }
   const plans = circuits.flatMap(({ outcome }) => (outcome.ok ? [outcome.value] : []));
   const parts = circuits.flatMap(({ circuit, outcome }) =>
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
@@ -102,6 +107,7 @@ export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standi
   const attachments = parts.flatMap((part) => part.attachments);
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
   const unbonded = makeUp(job, cables, devices, attachments, {});
+  yield;
   const reached = boxesReached(unbonded.wiring);
   const { boxes, unfitted } = fitBoxes(
     job,
@@ -111,6 +117,7 @@ export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standi
       circuits.flatMap(({ circuit, outcome }) => (outcome.ok ? [{ circuit, plan: outcome.value }] : [])),
     ),
   );
+  yield;
   const bonds: Attachment[] = job.boxes
     .filter((box) => reached.has(box.id) && bondOf(job.stock, articlesAt({ boxes }, box.id)) !== null)
     .map((box) => ({ at: box.id, net: 'ground', to: { box: box.id, name: 'ground' } }));
@@ -119,6 +126,7 @@ export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standi
     ({ to, net }) => !(net === 'ground' && 'device' in to && byScrews.has(to.device)),
   );
   const { wiring, unjoined } = makeUp(job, cables, devices, [...landed, ...bonds], boxes);
+  yield;
   const judged = circuits.map((plan) => withSharedProblems(job, plan, { cables, unjoined, unfitted }));
   const others = job.wirings.filter((document) => document.kind !== 'planned');
   const planned = newWiringDoc(
@@ -128,3 +136,11 @@ export const planJob = (asked: Job): { job: Job; circuits: CircuitPlan[]; standi
   );
   return { job: { ...asked, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
 };
+
+/**
+ * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
+ * A circuit that cannot be planned is left out, with its reasons; the rest is planned. The job comes back with its
+ * planned wiring replaced; wirings of other kinds are never touched. A circuit that stands as it is gets no plan: its part of the existing
+ * wiring is copied.
+ */
+export const planJob = (asked: Job): PlannedJob => toEnd(planInSteps(asked));

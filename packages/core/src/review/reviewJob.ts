@@ -12,7 +12,7 @@ import {
 import type { Cable } from '../model/wiring.js';
 import { plannedDocument, type Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
-import { planJob } from '../planning/planJob.js';
+import { planInSteps } from '../planning/planJob.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { compile } from '../circuit/compile.js';
 import { circuitsByCable } from '../circuit/roles.js';
@@ -37,8 +37,12 @@ export interface JobReview extends Subject {
 }
 
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
-export const reviewJob = (asked: Job): JobReview => {
-  const { job, circuits, standing } = planJob(asked);
+export const reviewJob = (asked: Job): JobReview => toEnd(reviewInSteps(asked));
+
+/** `reviewJob` a piece at a time, as a whole job takes longer than a tap should wait. */
+export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
+  const { job, circuits, standing } = yield* planInSteps(asked);
+  yield;
   const wiring = wiringOrEmpty(job);
   const drawn = compile(wiring, job);
   const there = standing.length > 0 ? existingDocument(job) : undefined;

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** False until the screen has been drawn once: for what takes long and is not needed to begin. */
 export const useAfterPaint = (): boolean => {
@@ -6,7 +6,9 @@ export const useAfterPaint = (): boolean => {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     // The frame after this one has been drawn with what stands there now.
-    const frame = requestAnimationFrame(() => (timer = setTimeout(() => setPainted(true))));
+    const frame = requestAnimationFrame(
+      () => (timer = setTimeout(() => startTransition(() => setPainted(true)))),
+    );
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(timer);

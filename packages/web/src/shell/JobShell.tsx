@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NotFound } from './NotFound.js';
@@ -11,6 +11,8 @@ import { Boundary, Opening } from '../parts/Boundary.js';
 import { benchPath, jobPath, provePath, START, startPath, wiringIn } from '../parts/paths.js';
 import { screenAt, type Found } from './screens.js';
 import { askOnce, sayFailed } from '../server/client.js';
+import { reviewedInSteps } from '../store/review.js';
+import { inTurns } from '../parts/inTurns.js';
 import { Button } from '../parts/ui.js';
 import { wiringCleared } from '../store/wiringSlice.js';
 import { ConflictBar } from './ConflictBar.js';
@@ -30,6 +32,20 @@ const NEW_CIRCUIT = 'new';
 type Loading =
   { kind: 'loading' } | { kind: 'open' } | { kind: 'missing' } | { kind: 'failed'; message: string };
 
+/** Makes ready what the address will show of a job, with turns for the browser in between. */
+const ready = async (job: Job): Promise<void> => {
+  try {
+    const review = await inTurns(reviewedInSteps(job));
+    const found = screenAt(location.pathname);
+    const circuit = findCircuit(job, found?.circuitId ?? null);
+    const steps = circuit && (await found?.screen.ready?.());
+    if (steps) await inTurns(steps(review, circuit));
+    await found?.screen.load();
+  } catch {
+    // It throws again where it is shown, and is told there.
+  }
+};
+
 /** Opens a job from the server, together with what this browser still holds unsaved of it. */
 const useOpenJob = (jobId: string) => {
   const dispatch = useAppDispatch();
@@ -44,17 +60,19 @@ const useOpenJob = (jobId: string) => {
       if (!isCurrent()) return;
       if (answer.kind === 'ok') {
         const draft = await findDraft(jobId);
+        await ready(draft?.document ?? answer.value.document);
         if (!isCurrent()) return;
-        const at = draft
+        const upTo = draft
           ? { saveId: draft.saveId, revision: draft.parent }
           : { saveId: null, revision: answer.value.revision };
         dispatch(
           opened({
-            ...{ stored: answer.value, draft, history: keptHistory(jobId, at) },
+            ...{ stored: answer.value, draft, history: keptHistory(jobId, upTo) },
             ...(answer.keptAt === undefined ? {} : { keptAt: answer.keptAt }),
           }),
         );
-        setLoading({ kind: 'open' });
+        // What a screen shows first is much: it is made ready in parts, and what is tapped meanwhile is answered between them.
+        startTransition(() => setLoading({ kind: 'open' }));
       } else if (answer.kind === 'refused' && answer.status === 404) setLoading({ kind: 'missing' });
       else setLoading({ kind: 'failed', message: sayFailed(answer) });
     };

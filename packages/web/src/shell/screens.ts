@@ -1,6 +1,6 @@
 import { History, Plus } from 'lucide-react';
 import { lazy, type ComponentType } from 'react';
-import type { Circuit, Job } from '@amber/core';
+import type { Circuit, Job, JobReview } from '@amber/core';
 import { circuitAt } from '../parts/paths.js';
 import {
   BoxIcon,
@@ -38,6 +38,8 @@ export type Screen = {
   all?: boolean;
   /** It goes on as it is while another circuit, or the first one, is made. */
   staysFor: 'job' | 'circuit';
+  /** What takes long of showing a circuit, in steps: done before it is shown first, so that the page answers meanwhile. */
+  ready?: () => Promise<(review: JobReview, circuit: Circuit) => Generator<undefined, void>>;
 } & (JobView | CircuitView);
 
 interface JobView {
@@ -52,16 +54,21 @@ interface CircuitView {
   View: ComponentType<CircuitScreenProps>;
 }
 
-/** A view that is loaded when it is first shown, or a little before. */
+/** A view that is loaded when it is first shown, or a little before: one that is there is shown at once, without waiting for its promise. */
+const loadedView = <P>(load: () => Promise<ComponentType<P>>) => {
+  let there: { default: ComponentType<P> } | null = null;
+  const kept = async () => (there = { default: await load() });
+  const atOnce = (told: { default: ComponentType<P> }) =>
+    ({ then: (shown: (view: typeof told) => void) => shown(told) }) as Promise<typeof told>;
+  return { load: kept, View: lazy(() => (there ? atOnce(there) : kept())) };
+};
 const jobView = (load: () => Promise<ComponentType<JobScreenProps>>): JobView => ({
   scope: 'job',
-  load,
-  View: lazy(async () => ({ default: await load() })),
+  ...loadedView(load),
 });
 const circuitView = (load: () => Promise<ComponentType<CircuitScreenProps>>): CircuitView => ({
   scope: 'circuit',
-  load,
-  View: lazy(async () => ({ default: await load() })),
+  ...loadedView(load),
 });
 
 /**
@@ -81,6 +88,7 @@ export const SCREENS: readonly Screen[] = [
   {
     ...{ label: 'Bench', word: '', icon: DeviceIcon, rail: true, all: true },
     staysFor: 'circuit',
+    ready: async () => (await import('../wiring/plannedDrawing.js')).drawnInSteps,
     ...jobView(async () => (await import('../screens/bench/BenchScreen.js')).BenchScreen),
   },
   {

@@ -38,7 +38,7 @@ export interface OpenJob {
   held: boolean;
   /** When the server gave what is open, where that is not now: there was no connection, and this browser had kept it. */
   keptAt: string | null;
-  /** The newest revision that the server was heard to have; 0 while none was. */
+  /** The newest revision that the server was heard to have: at first the one that it gave. */
   heard: number;
   /** Who else has the job open, as far as the server knows. */
   others: readonly Present[];
@@ -75,7 +75,7 @@ const jobSlice = createSlice({
       }>,
     ) => {
       const { stored, draft, history = { past: [], future: [] }, keptAt = null } = payload;
-      const stands = { history, keptAt, held: true, heard: 0, others: [] };
+      const stands = { history, keptAt, held: true, heard: stored.revision, others: [] };
       state.open = draft
         ? {
             ...stands,
@@ -132,7 +132,8 @@ const jobSlice = createSlice({
     newsHeard: (state, { payload: { id, news } }: PayloadAction<{ id: string; news: JobNews }>) => {
       const { open } = state;
       if (open?.document.id !== id) return;
-      open.others = news.others;
+      // Where nothing is new, nothing is shown anew.
+      if (JSON.stringify(open.others) !== JSON.stringify(news.others)) open.others = news.others;
       // Heard of now, and it is what is open.
       if (news.revision === open.parent) open.keptAt = null;
       open.heard = Math.max(open.heard, news.revision ?? 0);

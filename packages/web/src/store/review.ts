@@ -1,4 +1,11 @@
-import { reviewJob, reviewWiring, type Job, type JobReview, type ReviewedWiring } from '@amber/core';
+import {
+  reviewInSteps,
+  reviewJob,
+  reviewWiring,
+  type Job,
+  type JobReview,
+  type ReviewedWiring,
+} from '@amber/core';
 import { useCallback } from 'react';
 import { useAppDispatch } from './store.js';
 import { edited } from './jobSlice.js';
@@ -35,15 +42,24 @@ const withBuiltOf = (job: Job, review: JobReview): JobReview => {
   return Object.defineProperties({}, told) as JobReview;
 };
 
+const keep = (job: Job, review: JobReview): JobReview => {
+  last = { asked: job, review };
+  reviews.set(job, review);
+  reviews.set(review.job, review);
+  return review;
+};
+
+/** `reviewOf` a piece at a time, for a job that is about to be shown: it then has it at once. */
+export const reviewedInSteps = function* (job: Job): Generator<undefined, JobReview> {
+  return reviews.get(job) ?? keep(job, yield* reviewInSteps(job));
+};
+
 /** The plan, findings and proofs of a job. */
 export const reviewOf = (job: Job): JobReview => {
   const known = reviews.get(job);
   if (known) return known;
   const review = last && isPlannedAlike(last.asked, job) ? withBuiltOf(job, last.review) : reviewJob(job);
-  last = { asked: job, review };
-  reviews.set(job, review);
-  reviews.set(review.job, review);
-  return review;
+  return keep(job, review);
 };
 
 const others = new WeakMap<Job, Map<string, ReviewedWiring>>();

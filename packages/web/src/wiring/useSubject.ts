@@ -29,7 +29,6 @@ import {
   type Job,
   type JobReview,
   type JudgedEdition,
-  type Order,
   type ReviewedWiring,
   type Role,
   type RunStrip,
@@ -39,7 +38,8 @@ import {
   type WiringDoc,
 } from '@amber/core';
 import { useAppSelector } from '../store/store.js';
-import { subjectOf } from '../store/review.js';
+import { reviewOf, subjectOf } from '../store/review.js';
+import { plannedDrawing } from './plannedDrawing.js';
 
 /** A table of more switches than these is not worked out with every change. */
 const MOST_SWITCHES = 8;
@@ -170,11 +170,13 @@ const openEnds = ({ wiring }: Review, document: WiringDoc | undefined, boxes: re
   }).length;
 };
 
-/** How a box of the planned wiring is drawn: another wiring of it keeps that order, so that what differs is seen. */
-const likePlanned = (asked: Job, review: Review, box: BoxId): Order | null => {
-  if (review.kind === 'planned') return null;
-  const planned = subjectOf(asked, null);
-  return drawBox(planned.job, planned.wiring, box, { compiled: planned.drawn }).order;
+/** The opened box. Another wiring keeps the order in which the planned one is drawn, so that what differs is seen. */
+const drawn = (asked: Job, review: Review, box: BoxId): BoxDrawing => {
+  const planned = reviewOf(asked);
+  if (review === planned) return plannedDrawing(planned, box);
+  const { job, wiring, drawn: compiled } = review;
+  const like = review.kind === 'planned' ? null : plannedDrawing(planned, box).order;
+  return drawBox(job, wiring, box, { compiled, like });
 };
 
 /** All that follows from the job, once for each state of it. */
@@ -203,9 +205,7 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
       readOnly: kind !== 'planned',
       edition: review.edition,
       inspectFurther: review.inspectFurther,
-      drawings: boxes.map((box) =>
-        drawBox(job, wiring, box, { compiled: review.drawn, like: likePlanned(asked, review, box) }),
-      ),
+      drawings: boxes.map((box) => drawn(asked, review, box)),
       otherCircuits: otherCircuits(review, circuit),
       certainty: new Map(Object.entries(certainty)),
       open: {
