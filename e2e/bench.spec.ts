@@ -39,7 +39,8 @@ test('box fill answers first and gives the arithmetic on request', async ({ page
   await expect(page.getByText('Middle bay: 18.0 in³ needed, 6.0 in³ there')).toBeVisible();
   await expect(page.getByText('Use the Steel octagon 4 x 2 1/8 box.')).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('No violation found')).toBeVisible();
+  // The whole job is inspected anew, on a machine that does something else as well.
+  await expect(page.getByText('No violation found')).toBeVisible({ timeout: 60_000 });
 });
 
 test('another edition, another judgement', async ({ page }) => {

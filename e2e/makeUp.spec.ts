@@ -296,7 +296,7 @@ test.describe('where motion is wanted', () => {
   });
 });
 
-test('every conductor of every box carries a label, and axe finds no serious fault', async ({ page }) => {
+test('every conductor of every box carries a label, and axe finds no fault', async ({ page }) => {
   await openLongShed(page);
   const unlabelled = await page
     .locator('[data-wire]')
