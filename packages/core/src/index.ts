@@ -8,6 +8,7 @@ export {
   plannedWiring,
   runFactOf,
 } from './model/job.js';
+export { madeOnce } from './model/memo.js';
 export { ROOM_KINDS } from './model/place.js';
 export type { Access, Answer, Door, Level, Picture, Room, RoomKind, Route, WallFact } from './model/place.js';
 export type { Amendment, Scope } from './model/amendment.js';
@@ -370,7 +371,6 @@ export type { Outcome } from './check/outcome.js';
 export { inspectorSheet } from './check/sheet.js';
 export type { InspectorSheet } from './check/sheet.js';
 export type { Remedy } from './review/remedies.js';
-export { madeOnce } from './model/memo.js';
 export { reviewCircuit, reviewInSteps, reviewJob } from './review/reviewJob.js';
 export type { CircuitReview, JobReview } from './review/reviewJob.js';
 export { reviewWiring } from './review/subject.js';

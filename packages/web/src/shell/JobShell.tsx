@@ -37,10 +37,11 @@ const ready = async (job: Job): Promise<void> => {
   try {
     const review = await inTurns(reviewedInSteps(job));
     const found = screenAt(location.pathname);
-    const circuit = findCircuit(job, found?.circuitId ?? null);
-    const steps = circuit && (await found?.screen.ready?.());
+    if (!found) return;
+    const circuit = findCircuit(job, found.circuitId);
+    const steps = circuit && (await found.screen.ready?.());
     if (steps) await inTurns(steps(review, circuit));
-    await found?.screen.load();
+    await found.screen.load();
   } catch {
     // It throws again where it is shown, and is told there.
   }

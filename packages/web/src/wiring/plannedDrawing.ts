@@ -6,11 +6,13 @@ import {
   type BoxId,
   type Circuit,
   type JobReview,
+  type ReviewedWiring,
 } from '@amber/core';
 
-/** An opened box as the planned wiring has it. */
-export const plannedDrawing = madeOnce(({ job, wiring, drawn }: JobReview, box: BoxId): BoxDrawing =>
-  drawBox(job, wiring, box, { compiled: drawn }),
+/** An opened box as the wiring that was looked at has it, where that is the planned one. */
+export const plannedDrawing = madeOnce(
+  ({ job, wiring, drawn }: JobReview | ReviewedWiring, box: BoxId): BoxDrawing =>
+    drawBox(job, wiring, box, { compiled: drawn }),
 );
 
 /** Draws the boxes of a circuit one after the other, before they are shown. */

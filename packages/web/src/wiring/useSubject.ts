@@ -172,11 +172,9 @@ const openEnds = ({ wiring }: Review, document: WiringDoc | undefined, boxes: re
 
 /** The opened box. Another wiring keeps the order in which the planned one is drawn, so that what differs is seen. */
 const drawn = (asked: Job, review: Review, box: BoxId): BoxDrawing => {
-  const planned = reviewOf(asked);
-  if (review === planned) return plannedDrawing(planned, box);
-  const { job, wiring, drawn: compiled } = review;
-  const like = review.kind === 'planned' ? null : plannedDrawing(planned, box).order;
-  return drawBox(job, wiring, box, { compiled, like });
+  if (review.kind === 'planned') return plannedDrawing(review, box);
+  const { order: like } = plannedDrawing(reviewOf(asked), box);
+  return drawBox(review.job, review.wiring, box, { compiled: review.drawn, like });
 };
 
 /** All that follows from the job, once for each state of it. */
