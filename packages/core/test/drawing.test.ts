@@ -89,8 +89,9 @@ test('no wire passes under the label of another', () =>
 test('words along a wire stand on it, clear of all labels and of all that crosses it', () => {
   let pieces = 0;
   let crossed = 0;
+  const hidden: string[] = [];
   const half = { x: LABEL_SIZE.width / 2, y: LABEL_SIZE.height / 2 };
-  forEveryBox(({ drawing }) => {
+  forEveryBox(({ name, drawing }) => {
     for (const wire of drawing.wires) {
       if (!wire.along) continue;
       const { a, b } = wire.along;
@@ -110,16 +111,18 @@ test('words along a wire stand on it, clear of all labels and of all that crosse
       for (const other of drawing.wires) {
         for (const { x, y } of other.labels) {
           const label = { x: x - half.x, y: y - half.y, width: 2 * half.x, height: 2 * half.y };
-          expect(overlaps(label, thinned(frame))).toBe(false);
+          if (overlaps(label, thinned(frame)))
+            hidden.push(`${name}: ${wire.id} under a label of ${other.id}`);
         }
         for (const piece of other === wire ? [] : piecesOf(other)) {
           if ((piece.width === 0) === (frame.width === 0)) continue;
           crossed += 1;
-          expect(overlaps(thinned(piece), thinned(frame))).toBe(false);
+          if (overlaps(thinned(piece), thinned(frame))) hidden.push(`${name}: ${wire.id} under ${other.id}`);
         }
       }
     }
   });
+  expect(hidden).toEqual([]);
   expect(pieces).toBeGreaterThan(1000);
   expect(crossed).toBeGreaterThan(1000);
 });

@@ -77,6 +77,7 @@ test('what is called dead, neutral or live is so in every way the unknown ends m
       ),
     ];
     const wasLive = new Set<string>();
+    const otherwise: string[] = [];
     for (const whole of completions(wiring, unknown, circuit.id, wiringOrEmpty(job))) {
       const known = compile(whole, job);
       const seen = evaluate(known, positions);
@@ -86,11 +87,14 @@ test('what is called dead, neutral or live is so in every way the unknown ends m
         const now = seen.nets[known.netOf(key) ?? -1];
         const said = state.nets[compiled.netOf(key) ?? -1];
         if (now === 'live' || now === 'backfed') wasLive.add(key);
-        if (said === 'live') expect([key, now]).toEqual([key, 'live']);
-        if (said === 'dead' || said === 'floating' || said === 'ground')
-          expect([key, now === 'live' || now === 'backfed']).toEqual([key, false]);
+        const isLive = now === 'live' || now === 'backfed';
+        if (said === 'live' && now !== 'live')
+          otherwise.push(`${key} is called live and is ${now ?? 'nothing'}`);
+        if (isLive && (said === 'dead' || said === 'floating' || said === 'ground'))
+          otherwise.push(`${key} is called ${said} and is ${now}`);
       }
     }
+    expect(otherwise).toEqual([]);
     for (const key of keys)
       if (state.nets[compiled.netOf(key) ?? -1] === 'unknown') {
         unknowns += 1;

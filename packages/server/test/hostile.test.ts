@@ -10,7 +10,7 @@ import { emptyJob, ownSource } from './support/api.js';
 import { anyHostile, answersTo } from './support/hostile.js';
 
 /** As many as the long run asks for. */
-const REQUESTS = Number(process.env['HOSTILE_REQUESTS'] ?? 2_500);
+const REQUESTS = Number(process.env['HOSTILE_REQUESTS'] ?? 1_500);
 
 test(
   `what clients do wrong is told to them: of ${REQUESTS} hostile requests none is answered with a fault of the server`,

@@ -41,8 +41,6 @@ test('every dead reading is asked for with what is expected, by its link wire, a
   expect(
     await screen.findByText(
       `${told.readings.length} readings show ${told.mistakes.length} of ${told.tried} single mistakes in the splices of Ropewalk.`,
-      {},
-      { timeout: 20_000 },
     ),
   ).toBeTruthy();
   for (const one of told.readings) {
@@ -65,7 +63,7 @@ test('a reading that comes out otherwise names the mistakes that give it, fewer 
   if (!mistake) throw new Error('No reading shows anything.');
   const answer = async (at: number) => {
     const name = `${mistake.shows[at] ? 'Not so' : 'As expected'}: ${named(told.readings[at]!)}`;
-    fireEvent.click(await screen.findByRole('button', { name }, { timeout: 20_000 }));
+    fireEvent.click(await screen.findByRole('button', { name }));
   };
   const first = mistake.shows.findIndex(Boolean);
   await answer(first);
@@ -89,12 +87,6 @@ test('a reading that comes out otherwise names the mistakes that give it, fewer 
 
 test('a circuit of which part is there already is never read dead as a whole', async () => {
   openAt('winch-lights');
-  expect(
-    await screen.findByText(
-      /^Part of this circuit is there already and may be live\./,
-      {},
-      { timeout: 20_000 },
-    ),
-  ).toBeTruthy();
+  expect(await screen.findByText(/^Part of this circuit is there already and may be live\./)).toBeTruthy();
   expect(screen.queryByRole('button', { name: /^As expected: / })).toBeNull();
 });

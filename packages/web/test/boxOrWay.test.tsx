@@ -83,9 +83,8 @@ test('another box, way or gangs stand in one table with what each comes to, and 
   const one = open('Galley door');
   const before = jobOf(store).boxes.length;
   fireEvent.click(one.getByRole('button', { name: 'Plan and price them' }));
-  const parted = await waitFor(
-    () => one.getByRole('button', { name: 'Do it: Shelf light in a box of its own beside it' }),
-    { timeout: 20_000 },
+  const parted = await waitFor(() =>
+    one.getByRole('button', { name: 'Do it: Shelf light in a box of its own beside it' }),
   );
   // A new box is named by its name, never by what the program calls it.
   expect(one.getByRole('table', { name: /Against the box as it is now/ }).textContent).not.toMatch(

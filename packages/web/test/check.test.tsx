@@ -67,7 +67,7 @@ test('the box is changed: what was seen in it says so, and counts as open', asyn
   expect(box.queryByText(/Changed since/)).toBeNull();
   plannerInPlace();
   fireEvent.click(box.getByRole('button', { name: 'What it costs to mend' }));
-  const offers = await box.findByRole('list', { name: 'Remedies' }, { timeout: 20_000 });
+  const offers = await box.findByRole('list', { name: 'Remedies' });
   expect(within(offers).getByText('Settles')).toBeTruthy();
   expect(within(offers).getByText(/^\$\d+\.\d\d (more|less)|^No cost/)).toBeTruthy();
   const [first] = within(offers).getAllByRole('button', { name: /^Do it/ });
@@ -107,9 +107,7 @@ test('every remedy below a price is looked at and taken at once; a price that is
   expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Look' }).disabled).toBe(true);
   fireEvent.change(price, { target: { value: '5' } });
   fireEvent.click(screen.getByRole('button', { name: 'Look' }));
-  const together = within(
-    await screen.findByRole('region', { name: 'Remedies together' }, { timeout: 20_000 }),
-  );
+  const together = within(await screen.findByRole('region', { name: 'Remedies together' }));
   // Looked at, nothing is changed yet.
   expect(jobOf(store).boxes.find(({ id }) => id === 'slip')?.article).toBe('pancake-4');
   fireEvent.click(together.getByRole('button', { name: /^Take/ }));
@@ -126,11 +124,7 @@ test('questions of one kind are answered for all alike; what each answer changes
   tab(/^Questions · \d+/);
   const rooms = within(screen.getByRole('region', { name: 'About the rooms' }));
   fireEvent.click(rooms.getByRole('button', { name: /^All \d+ alike: what each/ }));
-  const changes = await rooms.findByRole(
-    'list',
-    { name: 'What each answer would change' },
-    { timeout: 20_000 },
-  );
+  const changes = await rooms.findByRole('list', { name: 'What each answer would change' });
   expect(within(changes).getAllByText('Settles').length).toBeGreaterThan(0);
   const open = () =>
     Number(/\d+/.exec(screen.getByRole('tab', { name: /^Questions/ }).textContent ?? '')?.[0] ?? 0);

@@ -20,8 +20,7 @@ const Prove = ({ id = null }: { id?: string | null }) => {
 };
 const tab = (name: string) => fireEvent.click(screen.getByRole('tab', { name }));
 /** The next question is there once what was asked before has been reckoned through. */
-const settled = () =>
-  waitFor(() => expect(screen.queryByText(/is reckoned out/)).toBeNull(), { timeout: 5000 });
+const settled = () => waitFor(() => expect(screen.queryByText(/is reckoned out/)).toBeNull());
 const seen = () =>
   within(screen.getByRole('region', { name: 'What was seen' }))
     .getAllByRole('listitem')
@@ -110,9 +109,7 @@ test('before power is there the make-up is read dead; what is not so leaves the 
   const { store } = show(<Prove id="tar-store-light" />, { job: few('tar-store-light') });
   works('Somebody else');
   tab('Before power');
-  await waitFor(() => expect(screen.getByText(/3 readings show \d+ of \d+ single mistakes/)).toBeTruthy(), {
-    timeout: 5000,
-  });
+  await waitFor(() => expect(screen.getByText(/3 readings show \d+ of \d+ single mistakes/)).toBeTruthy());
   expect(screen.getByText(/nobody goes into the panel for it/)).toBeTruthy();
   const so = screen.getAllByRole('button', { name: /^As expected: / });
   expect(so).toHaveLength(3);
@@ -133,9 +130,7 @@ test('before power is there the make-up is read dead; what is not so leaves the 
 test('of a circuit that is there already nothing is read dead as a whole', async () => {
   show(<Prove id="rope-stair-light" />, { job: few('rope-stair-light') });
   tab('Before power');
-  await waitFor(() => expect(screen.getByText(/Part of this circuit is there already/)).toBeTruthy(), {
-    timeout: 5000,
-  });
+  await waitFor(() => expect(screen.getByText(/Part of this circuit is there already/)).toBeTruthy());
 });
 
 test('a switch without marks is told its common by continuity in both positions; one that reads like none is called so', () => {

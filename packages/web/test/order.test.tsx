@@ -97,9 +97,7 @@ test('what is not at the counter is planned without, once it was seen what that 
   const { store } = show(<Order />, { job: two() });
   fireEvent.click(screen.getByRole('button', { name: '14/4' }));
   fireEvent.click(screen.getByRole('button', { name: 'Not at the counter: 14/4' }));
-  const take = await waitFor(() => screen.getByRole('button', { name: 'Plan without it' }), {
-    timeout: 20_000,
-  });
+  const take = await waitFor(() => screen.getByRole('button', { name: 'Plan without it' }));
   expect(screen.getByText(/^Without it: \$/)).toBeTruthy();
   fireEvent.click(take);
   expect(screen.queryByRole('button', { name: '14/4' })).toBeNull();
@@ -168,7 +166,7 @@ test('another article is put where one goes, once it was seen what that changes'
   const instead = screen.getByLabelText<HTMLSelectElement>('Instead of Three-way switch, 15 A');
   const other = [...instead.options].find(({ text }) => text.startsWith('Three-way switch, 20 A'));
   fireEvent.change(instead, { target: { value: other?.value } });
-  const take = await waitFor(() => screen.getByRole('button', { name: 'Plan with it' }), { timeout: 20_000 });
+  const take = await waitFor(() => screen.getByRole('button', { name: 'Plan with it' }));
   expect(screen.getByText(/^With Three-way switch, 20 A instead: \$[\d.]+ more/)).toBeTruthy();
   fireEvent.click(take);
   expect(screen.queryByRole('button', { name: 'Three-way switch, 15 A' })).toBeNull();

@@ -160,9 +160,7 @@ test('where a box bites is told with what shows it; a live reading is named to a
     fireEvent.change(boxes, { target: { value: box?.value } });
   };
   pick('Galley door');
-  const bites = within(
-    await screen.findByRole('list', { name: 'Where Galley door bites' }, { timeout: 20_000 }),
-  );
+  const bites = within(await screen.findByRole('list', { name: 'Where Galley door bites' }));
   expect(bites.getAllByText(/Shelf light.* would not be grounded$/).length).toBeGreaterThan(0);
   expect(bites.getAllByText(/^Dead: there must be continuity/).length).toBeGreaterThan(0);
   expect(bites.queryByText(/^Live, by an electrician/)).toBeNull();
@@ -171,5 +169,5 @@ test('where a box bites is told with what shows it; a live reading is named to a
   press('An electrician');
   expect(bites.getAllByText(/^Live, by an electrician/).length).toBeGreaterThan(0);
   pick('Stair foot');
-  expect(await screen.findByText(/Not all of its circuits is known/, {}, { timeout: 20_000 })).toBeTruthy();
+  expect(await screen.findByText(/Not all of its circuits is known/)).toBeTruthy();
 }, 60_000);

@@ -294,9 +294,7 @@ describe('the list of jobs', () => {
     program('/');
     await answered('GET', page(), 200, list([head({ summary: null, pending: true })]));
     expect(await screen.findByText(/its state is being worked out/)).toBeTruthy();
-    await waitFor(() => expect(sent.filter(({ path }) => path === `/api${page()}`)).toHaveLength(2), {
-      timeout: 4000,
-    });
+    await waitFor(() => expect(sent.filter(({ path }) => path === `/api${page()}`)).toHaveLength(2));
     await answered('GET', page(), 200, list([head({})]));
     expect(await screen.findByText('16 of 16 positions work')).toBeTruthy();
     expect(screen.queryByText(/its state is being worked out/)).toBeNull();

@@ -70,7 +70,7 @@ test('an everyday place is measured here and named, what a master would choose c
   fireEvent.change(screen.getByLabelText('Left to right'), { target: { value: '24-0' } });
   fireEvent.blur(screen.getByLabelText('Left to right'));
   fireEvent.change(screen.getByLabelText('Room'), { target: { value: 'Net hall' } });
-  await screen.findByText(/a master would choose/, {}, { timeout: 20_000 });
+  await screen.findByText(/a master would choose/);
   press('Plan it');
   const job = jobOf(store);
   expect(job.rooms).toMatchObject([{ name: 'Net hall', kind: 'hallway' }]);
