@@ -446,7 +446,7 @@ export type { FamiliarResult, FindOptions, PlanSet, ProfileResult } from './plan
 export { isChosen, wiredChoice } from './plans/candidates.js';
 export type { Candidate } from './plans/candidates.js';
 export { withChoice } from './plans/withChoice.js';
-export { measureWired } from './plans/measures.js';
+export { laidRuns, measureWired } from './plans/measures.js';
 export type { Advantage } from './plans/compare.js';
 export type { CostShare } from './plans/baseline.js';
 export type { LaidRun, Measures } from './plans/measures.js';

@@ -1,5 +1,5 @@
 import { articleOf } from '../model/articles.js';
-import type { ArticleId, BoxId, CircuitId, Place, RoomId } from '../model/ids.js';
+import type { ArticleId, BoxId, CableId, CircuitId, Place, RoomId } from '../model/ids.js';
 import { roughRooms } from '../model/lookup.js';
 import type { Job, Slot } from '../model/job.js';
 import { fillOf } from '../materials/boxContents.js';
@@ -107,6 +107,10 @@ const laid = (job: Job, wiring: Wiring, cable: Cable): LaidRun => {
     existing: cable.existing,
   };
 };
+
+/** Some cables of a wiring as they lie: what is to be pulled, and what lies there. */
+export const laidRuns = (job: Job, wiring: Wiring, cables: ReadonlySet<CableId>): LaidRun[] =>
+  wiring.cables.filter(({ id }) => cables.has(id)).map((cable) => laid(job, wiring, cable));
 
 const neutralsOf = (job: Job, circuit: CircuitId, { plans }: JobReview): Measures['neutrals'] => {
   const outcome = plans.find((plan) => plan.circuit.id === circuit)?.outcome;

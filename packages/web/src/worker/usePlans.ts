@@ -6,6 +6,8 @@ import type { Candidate, Circuit, CircuitId, FoundPlans, Job } from '@amber/core
 import { useWork, type Ask, type Work } from './useWork.js';
 
 export type Search =
+  /** Nobody has asked for plans. */
+  | { kind: 'unasked'; found: null }
   | { kind: 'searching'; found: FoundPlans | null }
   | { kind: 'done' | 'stopped'; found: FoundPlans | null }
   | { kind: 'failed'; message: string };
@@ -51,7 +53,7 @@ const ask: Ask<FoundPlans> = (planner, question, tell) => {
 };
 
 const searchOf = (work: Work<FoundPlans> | null): Search => {
-  if (work === null) return { kind: 'searching', found: null };
+  if (work === null) return { kind: 'unasked', found: null };
   switch (work.kind) {
     case 'failed':
       return work;
@@ -64,9 +66,9 @@ const searchOf = (work: Work<FoundPlans> | null): Search => {
   }
 };
 
-/** Searches the plans of a circuit in a worker, anew with every change of its brief. */
-export const usePlans = (job: Job, circuit: Circuit) => {
-  const brief = useMemo(() => briefOf(job, circuit), [job, circuit]);
+/** Searches the plans of a circuit in a worker, anew with every change of its brief; of none where no plan is asked for. */
+export const usePlans = (job: Job, circuit: Circuit | null) => {
+  const brief = useMemo(() => circuit && briefOf(job, circuit), [job, circuit]);
   const { work, stop, again } = useWork(brief, ask);
   return { search: searchOf(work), stop, again };
 };

@@ -1,6 +1,5 @@
 import { useLocation } from 'react-router';
-import { changeIn } from '../../parts/paths.js';
-import { layoutPath } from '../../parts/paths.js';
+import { changeIn, layoutPath } from '../../parts/paths.js';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -31,9 +30,11 @@ import { useChoosePlan } from '../../panels/ways/choosePlan.js';
 import { ChangePanel, useChange } from '../../panels/change/ChangePanel.js';
 import { useLeastChange } from '../../worker/useLeastChange.js';
 import { usePlans, type Search } from '../../worker/usePlans.js';
+import { StandingPanel, useStanding } from './Standing.js';
 import { WiredNow } from './WiredNow.js';
 
 const headline = (search: Search): string => {
+  if (search.kind === 'unasked') return 'It stands as it was found: nothing is planned of it.';
   if (search.kind === 'failed') return 'The search broke off';
   const count = search.found?.candidates.length ?? 0;
   const plans = plural(count, 'plan');
@@ -69,7 +70,9 @@ const nothing = () => undefined;
 
 /** Which way is best? Every sensible way to wire the circuit over its layout, as a master would choose. */
 export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
-  const { search, stop, again } = usePlans(job, circuit);
+  const standing = useStanding(job, circuit);
+  const [isSought, setSought] = useState(false);
+  const { search, stop, again } = usePlans(job, standing && !isSought ? null : circuit);
   const edit = useEdit();
   const dispatch = useAppDispatch();
   const [picked, setPicked] = useState<string | null>(null);
@@ -114,7 +117,11 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
         <div className="flex shrink-0 items-start gap-x-4 gap-y-1 border-b border-line px-4 py-2 max-lg:flex-wrap max-lg:items-center">
           <div className="min-w-0 flex-1 max-lg:contents">
             <h1 className="text-[17px] font-bold">
-              {asking.draft ? `Change of ${circuit.name}` : `Ways to wire ${circuit.name}`}
+              {asking.draft
+                ? `Change of ${circuit.name}`
+                : search.kind === 'unasked'
+                  ? `What is there of ${circuit.name}`
+                  : `Ways to wire ${circuit.name}`}
             </h1>
             {asking.draft === null ? (
               // Room for what a proof leaves out: the plan below stays as large as it is.
@@ -155,9 +162,9 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
             <PlanOverlay
               job={change?.job ?? job}
               circuit={circuit}
-              plan={asking.draft ? drawnChange : drawnPlan}
+              plan={(asking.draft ? drawnChange : drawnPlan) ?? standing}
               picked={run}
-              onPick={asking.draft ? nothing : setRun}
+              onPick={asking.draft || !drawnPlan ? nothing : setRun}
             />
           ) : (
             <Unmeasured job={job} circuit={circuit} />
@@ -197,6 +204,9 @@ export const RunsScreen = ({ job, circuit }: { job: Job; circuit: Circuit }) => 
           <ChangePanel job={job} circuit={circuit} asking={asking} answer={changed} onMake={make} />
         ) : (
           <>
+            {search.kind === 'unasked' ? (
+              <StandingPanel job={job} circuit={circuit} onSeek={() => setSought(true)} />
+            ) : null}
             {found ? <Kinds found={found} letter={looked?.letter ?? null} onPick={setPicked} /> : null}
             {found ? (
               <WiredNow job={job} circuit={circuit} found={found} settled={search.kind === 'done'} />
