@@ -83,6 +83,15 @@ test('the circuit that is open comes first, with its groups, and a way on once e
   ]);
 });
 
+test('of a circuit that stands as it was found the way on is to what is there, as nothing is planned of it', () => {
+  overview(few('rope-stair-light', 'tar-store-light'), 'rope-stair-light');
+  expect(screen.queryByRole('link', { name: 'See the ways to wire it' })).toBeNull();
+  expect(screen.getByRole('link', { name: 'See what is there' }).getAttribute('href')).toBe(
+    '/jobs/heron-yard/circuits/rope-stair-light',
+  );
+  expect(section('Rope stair').getByRole('link', { name: 'Change what is there …' })).toBeTruthy();
+});
+
 test('a group without a light has no way on yet', () => {
   const job = few('tar-store-light');
   overview({ ...job, luminaires: [] }, 'tar-store-light');

@@ -1,4 +1,4 @@
-import { changePath, layoutPath, runsPath, startPath } from '../../parts/paths.js';
+import { benchPath, changePath, layoutPath, runsPath, startPath } from '../../parts/paths.js';
 import { hasExisting } from '../../panels/change/draft.js';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -10,6 +10,7 @@ import {
   addCircuit,
   addGroup,
   layoutFaults,
+  standingCircuits,
   withoutGroup,
   type Circuit,
   type CircuitId,
@@ -209,12 +210,14 @@ const WayOn = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
       job.slots.some(({ group }) => group === id) && job.luminaires.some(({ group }) => group === id),
   );
   if (groups.length === 0 || !isReady) return null;
+  // Of what stands as it was found nothing is planned.
+  const stands = standingCircuits(job).has(circuit.id);
   return (
     <Link
-      to={runsPath(job.id, circuit.id)}
+      to={stands ? benchPath(job.id, circuit.id) : runsPath(job.id, circuit.id)}
       className="inline-flex min-h-11 items-center justify-center gap-2 rounded-md bg-ink px-3 font-semibold text-sheet hover:bg-black print:hidden"
     >
-      See the ways to wire it
+      {stands ? 'See what is there' : 'See the ways to wire it'}
     </Link>
   );
 };
