@@ -581,7 +581,7 @@ export {
   withOthersIn,
   withStanding,
 } from './model/lying.js';
-export { hasDevice, hasLuminaire, isDeviceKept, isLuminaireKept } from './model/there.js';
+export { hasDevice, hasLuminaire, isDeviceKept, isLeftAsFound, isLuminaireKept } from './model/there.js';
 export { endsIn, staysShut } from './model/boxState.js';
 
 /** Edits of a wiring, each of which may be refused; and how sure it then is. */

@@ -1,7 +1,7 @@
-import { existingDocument } from './existing.js';
-import type { BoxId } from './ids.js';
+import { existingDocument, standingCircuits } from './existing.js';
+import type { BoxId, CircuitId } from './ids.js';
 import type { Job, Luminaire, Slot } from './job.js';
-import { findSlot, luminairesInBox, slotsInBox } from './lookup.js';
+import { findSlot, groupsOfCircuit, luminairesInBox, slotsInBox } from './lookup.js';
 import type { Joint, Wiring } from './wiring.js';
 import { isSame } from './same.js';
 
@@ -68,6 +68,16 @@ export const isLuminaireKept = (job: There, { id, comesNew }: Pick<Luminaire, 'i
 export const isLuminaireReplaced = (job: Job, { id, comesNew }: Luminaire): boolean => {
   const there = existingDocument(job)?.wiring;
   return comesNew && there !== undefined && luminairesIn(there).has(id);
+};
+
+/** Does a circuit stand as it was found, with no switch and no luminaire that comes new? Then nothing is to be planned of it. */
+export const isLeftAsFound = (job: Job, circuit: CircuitId): boolean => {
+  if (!standingCircuits(job).has(circuit)) return false;
+  const groups = new Set<string>(groupsOfCircuit(job, circuit).map(({ id }) => id));
+  return (
+    job.slots.every((slot) => !groups.has(slot.group) || isDeviceKept(job, slot)) &&
+    job.luminaires.every((one) => !groups.has(one.group) || isLuminaireKept(job, one))
+  );
 };
 
 /** Does every device come out of a box, and nothing hang on it? Then it is closed with a blank (314.25). */
