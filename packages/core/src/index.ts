@@ -570,7 +570,7 @@ export { sketchPlace, type PlaceSketch } from './review/placeSketch.js';
 export { differenceOf, inverted, withChanges } from './edits/difference.js';
 export type { FieldChange } from './edits/difference.js';
 
-export { assumedOf, existingDocument, standingCircuits, unseenBoxes } from './model/existing.js';
+export { assumedOf, existingDocument, unseenBoxes } from './model/existing.js';
 export {
   beginExisting,
   cablesThere,
@@ -581,7 +581,7 @@ export {
   withOthersIn,
   withStanding,
 } from './model/lying.js';
-export { hasDevice, hasLuminaire, isDeviceKept, isLeftAsFound, isLuminaireKept } from './model/there.js';
+export { hasDevice, hasLuminaire, isDeviceKept, isLuminaireKept, standingCircuits } from './model/there.js';
 export { endsIn, staysShut } from './model/boxState.js';
 
 /** Edits of a wiring, each of which may be refused; and how sure it then is. */

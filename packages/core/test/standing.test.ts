@@ -87,6 +87,30 @@ test('a circuit for which another way is chosen does not stand, and one with a b
   expect([...standingCircuits(withDocument(job, { ...document, certainty }))]).toEqual([]);
 });
 
+test('a circuit with a switch or a luminaire that comes new does not stand: old wiring is never said to work in its place', () => {
+  const job = withOldPair();
+  const [slot] = job.slots;
+  const [lamp] = job.luminaires;
+  if (!slot || !lamp) throw new Error('the pair has no switch or no light');
+  const others: Job[] = [
+    { ...job, slots: [...job.slots, { ...slot, id: 'third' as never, gang: 1 }] },
+    { ...job, slots: job.slots.map((one) => (one === slot ? { ...one, comesNew: true } : one)) },
+    { ...job, slots: job.slots.map((one) => (one === slot ? { ...one, leaves: true } : one)) },
+    { ...job, luminaires: [...job.luminaires, { ...lamp, id: 'second' as never }] },
+    { ...job, luminaires: job.luminaires.map((one) => ({ ...one, comesNew: true })) },
+  ];
+  const says = (one: Job) => reviewJob(one).proofs.map(({ working, of }) => [working, of]);
+  expect(says(job)).toEqual([[4, 4]]);
+  for (const other of others) {
+    expect([...standingCircuits(other)]).toEqual([]);
+    const { plans, wiring } = reviewJob(other);
+    expect(plans.map(({ outcome }) => (outcome.ok ? [] : outcome.problems.map(({ code }) => code)))).toEqual([
+      ['NoChoice'],
+    ]);
+    expect(wiring.devices).toEqual([]);
+  }
+});
+
 test('in a box that it shares with what is planned, the grounds are one splice and everything else stays apart', () => {
   // One circuit of two that share the box S1 was there before.
   const { job, wiring } = twoCircuits();

@@ -1,6 +1,6 @@
 import type { BoxId, CircuitId } from './ids.js';
 import type { Job, WiringDoc } from './job.js';
-import { boxesOfCircuit, findBox, findGroup } from './lookup.js';
+import { boxesOfCircuit, findBox } from './lookup.js';
 import { ofId } from './records.js';
 import { boxesReached, endKey, type Wiring } from './wiring.js';
 
@@ -27,27 +27,6 @@ export const unseenBoxes = (job: Job, wiring: Wiring): BoxId[] => {
     const sure = ofId(there.certainty, id);
     return assumed.has(id) || (sure !== undefined && sure !== 'seen');
   });
-};
-
-/**
- * Circuits that stand as they are: nobody has chosen another way for them, and each of their boxes is told of in the existing wiring. They
- * are copied into what is planned and never made again.
- */
-export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
-  const certainty = existingDocument(job)?.certainty;
-  return new Set(
-    job.circuits
-      .map(({ id }) => id)
-      .filter((id) => {
-        const boxes = boxesOfCircuit(job, id);
-        return (
-          boxes.length > 0 &&
-          boxes.every((box) => ofId(certainty, box) !== undefined) &&
-          job.choices.every((choice) => choice.circuit !== id) &&
-          !job.slots.some(({ group, leaves }) => leaves && findGroup(job, group)?.circuit === id)
-        );
-      }),
-  );
 };
 
 /** The job in which a circuit does not stand: its boxes are to be planned, and what is in them now counts for nothing. */

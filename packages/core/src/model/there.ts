@@ -1,7 +1,8 @@
-import { existingDocument, standingCircuits } from './existing.js';
+import { existingDocument } from './existing.js';
 import type { BoxId, CircuitId } from './ids.js';
 import type { Job, Luminaire, Slot } from './job.js';
-import { findSlot, groupsOfCircuit, luminairesInBox, slotsInBox } from './lookup.js';
+import { boxesOfCircuit, findSlot, groupsOfCircuit, luminairesInBox, slotsInBox } from './lookup.js';
+import { ofId } from './records.js';
 import type { Joint, Wiring } from './wiring.js';
 import { isSame } from './same.js';
 
@@ -70,13 +71,26 @@ export const isLuminaireReplaced = (job: Job, { id, comesNew }: Luminaire): bool
   return comesNew && there !== undefined && luminairesIn(there).has(id);
 };
 
-/** Does a circuit stand as it was found, with no switch and no luminaire that comes new? Then nothing is to be planned of it. */
-export const isLeftAsFound = (job: Job, circuit: CircuitId): boolean => {
-  if (!standingCircuits(job).has(circuit)) return false;
-  const groups = new Set<string>(groupsOfCircuit(job, circuit).map(({ id }) => id));
-  return (
-    job.slots.every((slot) => !groups.has(slot.group) || isDeviceKept(job, slot)) &&
-    job.luminaires.every((one) => !groups.has(one.group) || isLuminaireKept(job, one))
+/**
+ * Circuits that stand as they are: nobody has chosen another way for them, each of their boxes is told of in the existing wiring, and each switch
+ * and luminaire is there and stays. They are copied into what is planned and never made again.
+ */
+export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
+  const certainty = existingDocument(job)?.certainty;
+  return new Set(
+    job.circuits
+      .map(({ id }) => id)
+      .filter((id) => {
+        const boxes = boxesOfCircuit(job, id);
+        const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
+        return (
+          boxes.length > 0 &&
+          boxes.every((box) => ofId(certainty, box) !== undefined) &&
+          job.choices.every((choice) => choice.circuit !== id) &&
+          job.slots.every((one) => !groups.has(one.group) || (!one.leaves && isDeviceKept(job, one))) &&
+          job.luminaires.every((one) => !groups.has(one.group) || isLuminaireKept(job, one))
+        );
+      }),
   );
 };
 

@@ -1,5 +1,5 @@
 import { articleOf } from '../model/articles.js';
-import { standingCircuits } from '../model/existing.js';
+import { standingCircuits } from '../model/there.js';
 import { placeOfNode, type BoxId, type CircuitId, type DeviceId, type WiringId } from '../model/ids.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import type { Job } from '../model/job.js';
@@ -89,8 +89,9 @@ export interface PlannedJob {
 /** `planJob` a piece at a time: circuit by circuit, and then what they share. */
 export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
   const job = toPlan(asked);
-  const standing = standingCircuits(job);
-  const there = standingPart(job);
+  // A circuit of which a device comes out does not stand, so the job is asked with it.
+  const standing = standingCircuits(asked);
+  const there = standingPart(job, standing);
   const copied = new Set<string>(there.cables.map(({ id }) => id));
   const circuits: CircuitPlan[] = [];
   for (const circuit of job.circuits.filter(({ id }) => !standing.has(id))) {

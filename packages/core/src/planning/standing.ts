@@ -1,19 +1,19 @@
 import { articleOf } from '../model/articles.js';
 import { isGroundColour } from '../model/colours.js';
-import { existingDocument, standingCircuits } from '../model/existing.js';
-import { PANEL, UNKNOWN_PLACE, type CableId } from '../model/ids.js';
+import { existingDocument } from '../model/existing.js';
+import { PANEL, UNKNOWN_PLACE, type CableId, type CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { boxesOfCircuit } from '../model/lookup.js';
 import { articlesAt, emptyWiring, type End, type Joint, type Member, type Wiring } from '../model/wiring.js';
 import type { Awg } from '../model/units.js';
 import { chooseConnectors } from '../materials/connectors.js';
 
-/** The existing wiring of the circuits that stand as they are: their boxes with all that is in them, and the cables between these. */
-export const standingPart = (job: Job): Wiring => {
+/** The existing wiring of circuits that stand as they are: their boxes with all that is in them, and the cables between these. */
+export const standingPart = (job: Job, standing: ReadonlySet<CircuitId>): Wiring => {
   const document = existingDocument(job);
   if (!document) return emptyWiring();
   const { wiring } = document;
-  const boxes = new Set<string>([...standingCircuits(job)].flatMap((id) => boxesOfCircuit(job, id)));
+  const boxes = new Set<string>([...standing].flatMap((id) => boxesOfCircuit(job, id)));
   // A box in which cables of these end and nothing stands, as one with splices only, is a part of them.
   for (let grew = true; grew;) {
     grew = false;

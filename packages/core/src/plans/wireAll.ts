@@ -1,4 +1,4 @@
-import { standingCircuits } from '../model/existing.js';
+import { standingCircuits } from '../model/there.js';
 import type { Job } from '../model/job.js';
 import { leastSaid } from './leastSaid.js';
 import { withChoice } from './withChoice.js';

@@ -1,4 +1,5 @@
-import { existingDocument, standingCircuits } from '../../model/existing.js';
+import { existingDocument } from '../../model/existing.js';
+import { standingCircuits } from '../../model/there.js';
 import type { CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { groupIdsOf } from '../../model/lookup.js';

@@ -1,4 +1,5 @@
-import { assumedOf, existingDocument, standingCircuits } from '../../model/existing.js';
+import { assumedOf, existingDocument } from '../../model/existing.js';
+import { standingCircuits } from '../../model/there.js';
 import type { BoxId, CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { boxesOfCircuit } from '../../model/lookup.js';

@@ -1,5 +1,5 @@
 import type { CircuitId } from '../../model/ids.js';
-import { standingCircuits } from '../../model/existing.js';
+import { standingCircuits } from '../../model/there.js';
 import type { Choice, Job } from '../../model/job.js';
 import { findCircuit } from '../../model/lookup.js';
 import { NO_CONSTRAINTS } from '../../search/orders.js';

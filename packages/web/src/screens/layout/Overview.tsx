@@ -7,10 +7,10 @@ import {
   findGroup,
   findRoom,
   groupsOfCircuit,
-  isLeftAsFound,
   addCircuit,
   addGroup,
   layoutFaults,
+  standingCircuits,
   withoutGroup,
   type Circuit,
   type CircuitId,
@@ -211,7 +211,7 @@ const WayOn = ({ job, circuit }: { job: Job; circuit: Circuit }) => {
   );
   if (groups.length === 0 || !isReady) return null;
   // Of what stands as it was found nothing is planned.
-  const stands = isLeftAsFound(job, circuit.id);
+  const stands = standingCircuits(job).has(circuit.id);
   return (
     <Link
       to={stands ? benchPath(job.id, circuit.id) : runsPath(job.id, circuit.id)}

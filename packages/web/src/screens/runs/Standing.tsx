@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { isLeftAsFound, laidRuns, reviewCircuit, type Circuit, type Job } from '@amber/core';
+import { laidRuns, reviewCircuit, standingCircuits, type Circuit, type Job } from '@amber/core';
 import { hasExisting } from '../../panels/change/draft.js';
 import { benchPath } from '../../parts/paths.js';
 import { Button } from '../../parts/ui.js';
@@ -10,7 +10,7 @@ import type { Drawn } from './PlanOverlay.js';
 /** What lies there of a circuit that stands as it was found, to be drawn; null of one of which something is to be planned. */
 export const useStanding = (job: Job, circuit: Circuit): Drawn | null =>
   useMemo(() => {
-    if (!isLeftAsFound(job, circuit.id)) return null;
+    if (!standingCircuits(job).has(circuit.id)) return null;
     const review = reviewOf(job);
     const cables = new Set(reviewCircuit(review, circuit.id).cables);
     const runs = laidRuns(job, review.wiring, cables);
