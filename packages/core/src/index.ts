@@ -32,6 +32,7 @@ export {
   findLuminaire,
   findRoom,
   findSlot,
+  emptyGroups,
   groupsOfCircuit,
   devicesByGang,
   luminairesInBox,

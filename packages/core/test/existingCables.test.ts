@@ -22,10 +22,11 @@ import {
   wiringOrEmpty,
   type Job,
   type JobId,
+  type Wiring,
 } from '../src/index.js';
 import { anyFullJob } from './support/fullJobs.js';
 import { jobOf } from './support/jobs.js';
-import { withOldHomeRun } from './support/ruleCases/builders.js';
+import { twoCircuits, withOldHomeRun } from './support/ruleCases/builders.js';
 import { naming } from './support/samples.js';
 import { holding, lying, standing, type Lies } from './support/told.js';
 
@@ -75,6 +76,50 @@ describe('an old cable from the panel that nothing uses', () => {
     const job = jobOf({ runs: ['F-S1', 'S1-L'] });
     const wide = { ...job, stock: job.stock.filter((one) => one.id !== '14-2') };
     expect(stateOf(wide).of('cable:c1:panel>S1', 'red')).toBe('floating');
+  });
+});
+
+describe('the wires of a cable whose circuit is not planned stay as they are', () => {
+  /** One box of two circuits, of which the other has old cables at which nobody has looked, and no way. */
+  const shared = (): Job => {
+    const { job } = twoCircuits();
+    const asked = { ...job, choices: job.choices.filter(({ circuit }) => circuit !== 'c2'), wirings: [] };
+    return lying(asked, [
+      lies('home', '14-2', ['panel', 'S1'], 'c2'),
+      lies('on', '14-2', ['S1', 'L2'], 'c2'),
+    ]);
+  };
+  const capped = (wiring: Wiring, cable: string) =>
+    wiring.joints.filter(
+      ({ members: [only, ...more] }) =>
+        only && more.length === 0 && 'end' in only && only.end.cable === cable,
+    );
+  test('nobody is told to cap what may serve something, nor that nothing uses it', () => {
+    const { job, wiring, compiled, of } = stateOf(shared());
+    expect([capped(wiring, 'home'), capped(wiring, 'on')]).toEqual([[], []]);
+    expect(of('home', 'black')).toBe('live');
+    expect(of('on', 'black')).toBe('unknown');
+    const { findings } = reviewJob(job);
+    expect(findings.filter(({ rule }) => rule === 'cable-left-live')).toEqual([]);
+    const texts = makeUpSteps(job, wiring, compiled, 'S1' as never).steps.map(({ text }) => text);
+    expect(texts.filter((text) => /^Cap|used by nothing|Nothing uses/.test(text))).toEqual([]);
+    expect(texts.filter((text) => text.startsWith('Find out where the black'))).toHaveLength(2);
+  });
+  test('of its luminaire, which is on no wire yet, nothing is told', () => {
+    const { findings } = reviewJob(stateOf(shared()).job);
+    expect(findings.filter(({ at }) => at.luminaire === 'lamp2')).toEqual([]);
+  });
+  test('once a way is chosen that leaves one of them unused, it is capped', () => {
+    const asked = shared();
+    const chosen = twoCircuits().job.choices.filter(({ circuit }) => circuit === 'c2');
+    const { wiring } = stateOf(
+      lying({ ...asked, choices: [...asked.choices, ...chosen] }, [
+        lies('home', '14-2', ['panel', 'S1'], 'c2'),
+        lies('spare', '14-2', ['panel', 'S1'], 'c2'),
+      ]),
+    );
+    expect(wiring.unseen).toEqual([]);
+    expect(['home', 'spare'].map((id) => capped(wiring, id).length)).toEqual([0, 2]);
   });
 });
 

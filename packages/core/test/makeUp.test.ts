@@ -45,7 +45,7 @@ const membersOf = (wiring: Wiring, id: string) =>
   );
 
 const groundedFaults = ({ job, wiring }: { job: Job; wiring: Wiring }) =>
-  ungroundedParts(wiring, job, compile(wiring, job));
+  ungroundedParts(wiring, job, compile(wiring, job)).map(({ part }) => part);
 
 describe('grounds', () => {
   const run = { runs: ['F-S1', 'S1-L'] };

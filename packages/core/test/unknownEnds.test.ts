@@ -133,6 +133,35 @@ test('a cable to a place that nobody knows is never drawn dead, and no position 
   expect(sweep([0, 0], new Uint8Array(1))).toBe('notSettled');
 });
 
+test('metal in a box of which a wire was not looked at is not said to be ungrounded, and not to be grounded', () => {
+  const { job, wiring } = pair();
+  const ofGrounds = (seen: Wiring) => {
+    const review = reviewWiring(
+      { ...job, wirings: [...job.wirings, newWiringDoc('as-found', 'found', seen)] },
+      'as-found',
+    );
+    return review?.findings
+      .filter(({ rule, at }) => rule === 'yoke-grounded' && at.box === 'S1')
+      .map(({ severity, what, remedy }) => [
+        severity,
+        /not known/.test(what),
+        remedy.startsWith('Look first'),
+      ]);
+  };
+  const green = wiring.landings.filter(
+    ({ terminal }) =>
+      'device' in terminal && terminal.device === 'device:slot:S1' && terminal.name === 'ground',
+  );
+  expect(green).toHaveLength(1);
+  const bare = { ...wiring, landings: wiring.landings.filter((one) => !green.includes(one)) };
+  expect(ofGrounds(wiring)).toEqual([]);
+  expect(ofGrounds(bare)).toEqual([['violation', false, false]]);
+  const { wiring: strayed } = withStray();
+  const end: End = { cable: 'stray' as CableId, side: 'from', colour: 'bare' };
+  const unseen = { ...bare, cables: strayed.cables, unseen: [end] };
+  expect(ofGrounds(unseen)).toEqual([['verify', true, true]]);
+});
+
 test('what nobody knows is said in findings, steps and traces by words, and is a step of its own', () => {
   const { job, wiring } = withStray();
   const kept = { ...job, wirings: [...job.wirings, newWiringDoc('as-found', 'found', wiring)] };

@@ -52,6 +52,29 @@ test('with a switch more it is searched at once', () => {
   expect(screen.queryByText(/stands as it was found/)).toBeNull();
 });
 
+test('a control of which nothing is placed yet is named, with the way to place it, and counts among no positions', () => {
+  const old = yard();
+  const [group] = old.groups.filter(({ circuit }) => circuit === 'rope-stair-light');
+  if (!group) throw new Error('the stair has no group');
+  const job: Job = { ...old, groups: [...old.groups, { ...group, id: 'lamp' as never, name: 'Stair lamp' }] };
+  show(<RunsScreen job={job} circuit={circuitOf(job, 'rope-stair-light')} />, { job });
+  const panel = within(screen.getByRole('region', { name: 'It stands as it was found' }));
+  const told = panel.getByText(/no switch and no luminaire yet/);
+  expect(told.textContent).toBe(
+    'Stair lamp has no switch and no luminaire yet: place them on Layout, and the ways to wire them are sought here.',
+  );
+  expect(within(told).getByRole('link').getAttribute('href')).toBe(
+    '/jobs/heron-yard/circuits/rope-stair-light/layout',
+  );
+  expect(panel.getByText(/^Nothing else of it is to be changed/)).toBeTruthy();
+  const { findings, proofs } = reviewCircuit(reviewJob(job), 'rope-stair-light' as never);
+  expect(findings.filter(({ severity }) => severity === 'unfinished').map(({ what }) => what)).toEqual([
+    'Stair lamp has no switch',
+    'Stair lamp has no luminaire',
+  ]);
+  expect(proofs.map(({ positions }) => positions)).toEqual([4]);
+});
+
 test('a circuit that is planned is searched at once', async () => {
   open('tar-store-light');
   expect(said()).toBe('Searching …');

@@ -1,5 +1,6 @@
 import type { BoxId, DeviceId, LuminaireId } from '../model/ids.js';
-import { terminalKey, type Wiring } from '../model/wiring.js';
+import { findCable } from '../model/lookup.js';
+import { placeOfEnd, terminalKey, type Wiring } from '../model/wiring.js';
 import type { Compiled } from './compile.js';
 import { bondOf, yokesOf } from './grounding.js';
 import type { Parts } from './parts.js';
@@ -8,29 +9,36 @@ import type { Parts } from './parts.js';
 export type MetalPart = { box: BoxId } | { device: DeviceId } | { luminaire: LuminaireId };
 
 /**
- * Metal parts that no equipment grounding conductor of any circuit reaches: metal boxes and straps, yokes, exposed metal
- * of luminaires (250.148, 404.9(B), 410.40 on). `key` is that of the part's net.
+ * Metal parts that no equipment grounding conductor of any circuit is known to reach: metal boxes and straps, yokes, exposed metal
+ * of luminaires (250.148, 404.9(B), 410.40 on). Of one that may be joined to what nobody has looked at it is not known whether one does.
  */
-export const ungroundedParts = (wiring: Wiring, parts: Parts, compiled: Compiled): MetalPart[] => {
+export const ungroundedParts = (
+  wiring: Wiring,
+  parts: Parts,
+  compiled: Compiled,
+): { part: MetalPart; isKnown: boolean }[] => {
   const grounded = new Set(compiled.sources.map((one) => one.ground));
+  const keyOfBox = (id: string) => terminalKey({ box: id as BoxId, name: 'ground' });
+  // An end that nobody has looked at may be on the screw of its box.
+  const open = wiring.unseen.flatMap(({ cable, side }) => {
+    const known = findCable(wiring, cable);
+    return known ? [compiled.netOf(keyOfBox(placeOfEnd(known, side))) ?? -1] : [];
+  });
+  const unknown = new Set([...compiled.unknown, ...open]);
   const metal: { part: MetalPart; key: string }[] = [
     ...Object.entries(wiring.boxes)
       .filter(([, chosen]) => bondOf(parts.stock, chosen) !== null)
-      .map(([id]) => ({
-        part: { box: id as BoxId },
-        key: terminalKey({ box: id as BoxId, name: 'ground' }),
-      })),
+      .map(([id]) => ({ part: { box: id as BoxId }, key: keyOfBox(id) })),
     ...yokesOf(wiring, parts).map(({ device, key }) => ({ part: { device }, key })),
     ...parts.luminaires
       .filter((one) => one.metal && one.partOf === null)
       .map(({ id }) => ({ part: { luminaire: id }, key: terminalKey({ luminaire: id, name: 'ground' }) })),
   ];
-  return metal
-    .filter(({ key }) => {
-      const net = compiled.netOf(key);
-      return net === undefined || !grounded.has(net);
-    })
-    .map(({ part }) => part);
+  return metal.flatMap(({ part, key }) => {
+    const net = compiled.netOf(key);
+    if (net !== undefined && grounded.has(net)) return [];
+    return [{ part, isKnown: net === undefined || !unknown.has(net) }];
+  });
 };
 
 /**
@@ -39,7 +47,7 @@ export const ungroundedParts = (wiring: Wiring, parts: Parts, compiled: Compiled
  */
 export const groundedByYokeAlone = (wiring: Wiring, parts: Parts, compiled: Compiled): BoxId[] => {
   const ungrounded = new Set(
-    ungroundedParts(wiring, parts, compiled).flatMap((part) => ('box' in part ? [part.box] : [])),
+    ungroundedParts(wiring, parts, compiled).flatMap(({ part }) => ('box' in part ? [part.box] : [])),
   );
   const landedOn = new Set(
     wiring.landings.flatMap(({ terminal }) => ('box' in terminal ? [terminal.box] : [])),

@@ -74,6 +74,7 @@ const luminairesByBox = grouping((one: Luminaire) => one.box);
 export const groupsOfCircuit = (job: Job, circuit: string): List<Group> => byCircuit(job.groups, circuit);
 export const slotsOfGroup = (job: Job, group: string): List<Slot> => slotsByGroup(job.slots, group);
 export const slotsInBox = (job: Job, box: string): List<Slot> => slotsByBox(job.slots, box);
+
 /** The gang after those that are taken in a box, counted from 0. */
 export const nextGang = (job: Job, box: string): number =>
   slotsInBox(job, box).reduce((most, { gang }) => Math.max(most, gang + 1), 0);
@@ -103,6 +104,12 @@ export const switchedGroupsOf = (job: Job, circuit: string): Group[] =>
 /** The switches of a group: what only takes power is none. */
 export const switchesOfGroup = (job: Job, group: string): Slot[] =>
   slotsOfGroup(job, group).filter((slot) => slot.role !== 'receptacle');
+
+/** The groups of a circuit of which nothing is placed yet: no switch, no receptacle and no luminaire. */
+export const emptyGroups = (job: Job, circuit: string): Group[] =>
+  groupsOfCircuit(job, circuit).filter(
+    ({ id }) => slotsOfGroup(job, id).length === 0 && luminairesOfGroup(job, id).length === 0,
+  );
 
 /** Ids of the groups of a circuit. */
 export const groupIdsOf = (job: Job, circuit: string): ReadonlySet<string> =>

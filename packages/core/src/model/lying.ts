@@ -61,6 +61,21 @@ export const cablesThere = (job: Pick<Job, 'wirings'>): readonly ExistingCable[]
 export const findCableThere = (job: Pick<Job, 'wirings'>, id: string): ExistingCable | undefined =>
   cablesThere(job).find((one) => one.id === id);
 
+/**
+ * Cables at whose wires nobody has looked, of circuits that are not planned: what they serve is not known, so nothing is done with their wires.
+ */
+export const waitingCables = (
+  job: Pick<Job, 'wirings' | 'choices'>,
+  unplanned: ReadonlySet<CircuitId>,
+): ReadonlySet<CableId> => {
+  const unseen = new Set<string>(existingDocument(job)?.wiring.unseen.map(({ cable }) => cable));
+  return new Set(
+    lyingCables(job)
+      .filter(({ id, circuit }) => circuit !== null && unplanned.has(circuit) && unseen.has(id))
+      .map(({ id }) => id),
+  );
+};
+
 /** The cables that planning may use: those that lie there, without the ones that a chosen way takes out of their boxes. */
 export const lyingCables = (job: Pick<Job, 'wirings' | 'choices'>): readonly ExistingCable[] => {
   const given = new Set<string>(job.choices.flatMap(({ givenUp }) => givenUp ?? []));

@@ -35,6 +35,15 @@ export const isDeviceThere = (job: Job, slot: string | null, article: string): b
 export const isReplaced = (job: Job, { id, comesNew }: Slot): boolean =>
   comesNew && toldOn(job, id) !== undefined;
 
+/** The luminaires of which a wiring has a lead or a screw on a wire. */
+export const wiredLuminaires = ({ landings, joints }: Wiring): ReadonlySet<string> =>
+  new Set<string>([
+    ...landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
+    ...joints.flatMap(({ members }) =>
+      members.flatMap((one) => ('lead' in one && 'luminaire' in one.lead ? [one.lead.luminaire] : [])),
+    ),
+  ]);
+
 const toldLuminaires = new WeakMap<Wiring, ReadonlySet<string>>();
 
 /** The luminaires that a wiring has on a wire, or names an article of. */
@@ -43,10 +52,7 @@ export const luminairesIn = (wiring: Wiring): ReadonlySet<string> => {
   if (known) return known;
   const found = new Set<string>([
     ...wiring.luminaires.map(({ id }) => id as string),
-    ...wiring.landings.flatMap(({ terminal }) => ('luminaire' in terminal ? [terminal.luminaire] : [])),
-    ...wiring.joints.flatMap(({ members }) =>
-      members.flatMap((one) => ('lead' in one && 'luminaire' in one.lead ? [one.lead.luminaire] : [])),
-    ),
+    ...wiredLuminaires(wiring),
   ]);
   toldLuminaires.set(wiring, found);
   return found;

@@ -168,7 +168,7 @@ export const terminalKey = (terminal: Terminal): string => {
 };
 
 /** Boxes that a cable of the wiring ends in. */
-export const boxesReached = (wiring: Wiring): ReadonlySet<BoxId> =>
+export const boxesReached = (wiring: Pick<Wiring, 'cables'>): ReadonlySet<BoxId> =>
   new Set(
     wiring.cables
       .flatMap(({ from, to }) => (from === PANEL ? [to] : [from, to]))

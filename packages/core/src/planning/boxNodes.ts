@@ -19,6 +19,8 @@ export interface CableToMakeUp {
    * that nothing uses is live all the same, until somebody takes it off.
    */
   circuit: CircuitId | null;
+  /** Its circuit is not planned, and nobody has looked at its wires: they stay as they are, whatever they are joined with. */
+  waits?: boolean;
 }
 
 /** A terminal or luminaire lead that belongs to a net. */
@@ -83,13 +85,13 @@ export interface SpareEnd {
 /**
  * Collects, for every box and net, the conductor ends, terminals and leads present. The two places of a luminaire box
  * keep their nets apart: joining the neutral of the return run to that of the feed would break it. Grounds are one for
- * the whole box.
+ * the whole box. What waits is `untouched`, but for a ground that comes to others.
  */
 export const nodesByBox = (
   job: Job,
   cables: readonly CableToMakeUp[],
   attachments: readonly Attachment[],
-): { boxes: Map<BoxId, Map<string, BoxNode>>; spares: SpareEnd[] } => {
+): { boxes: Map<BoxId, Map<string, BoxNode>>; spares: SpareEnd[]; untouched: End[] } => {
   const boxes = new Map<BoxId, Map<string, BoxNode>>();
   const nodeAt = (at: TreePlace, net: Net | 'ground'): BoxNode => {
     const box = placeOfNode(at) as BoxId;
@@ -102,7 +104,9 @@ export const nodesByBox = (
     return found;
   };
   const spares: SpareEnd[] = [];
-  for (const { cable, article, nodes, colouring } of cables)
+  const untouched: End[] = [];
+  const waitingGrounds: (() => void)[] = [];
+  for (const { cable, article, nodes, colouring, waits } of cables)
     for (const side of ['from', 'to'] as const) {
       const at = nodes[side];
       if (at === PANEL) continue;
@@ -110,13 +114,22 @@ export const nodesByBox = (
       for (const { colour, net } of colouring) {
         const end = { cable: cable.id, side, colour };
         if (net) nodeAt(at, net).ends.push({ end, awg });
+        else if (waits) untouched.push(end);
         else spares.push({ box: placeOfNode(at) as BoxId, end, awg });
       }
       const ground = groundOf(article);
       // A raceway meets the box by its fitting, not in a splice.
-      if (ground !== null && ground !== 'raceway')
-        nodeAt(at, 'ground').ends.push({ end: { cable: cable.id, side, colour: ground }, awg });
+      if (ground === null || ground === 'raceway') continue;
+      const end = { cable: cable.id, side, colour: ground };
+      const joinGrounds = () => nodeAt(at, 'ground').ends.push({ end, awg });
+      if (!waits) joinGrounds();
+      else
+        waitingGrounds.push(() => {
+          if (boxes.get(placeOfNode(at) as BoxId)?.has('G')) joinGrounds();
+          else untouched.push(end);
+        });
     }
   for (const one of attachments) hookOn(nodeAt(one.at, one.net), one);
-  return { boxes, spares };
+  for (const settle of waitingGrounds) settle();
+  return { boxes, spares, untouched };
 };

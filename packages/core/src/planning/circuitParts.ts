@@ -233,11 +233,19 @@ export const partsOf = (job: Job, circuit: Circuit, planned: PlannedCircuit): Ci
   };
 };
 
-/** Cables that no circuit uses stay where they are, every insulated conductor capped in its box. */
-export const leftInPlace = (job: Job, unused: readonly ExistingCable[]): CableToMakeUp[] =>
+/** Cables that no circuit uses stay where they are, every insulated conductor capped in its box, or as it is where its cable waits. */
+export const leftInPlace = (
+  job: Job,
+  unused: readonly ExistingCable[],
+  waiting: ReadonlySet<CableId>,
+): CableToMakeUp[] =>
   unused.map((existing) => {
     const article = articleOf(job.stock, 'cable', existing.article);
     const colouring: Colouring = article.insulated.map((colour) => ({ colour, net: null }));
     const [from, to] = existing.between;
-    return { cable: lying(existing), article, nodes: { from, to }, colouring, circuit: existing.circuit };
+    const { id, circuit } = existing;
+    return {
+      ...{ cable: lying(existing), article, nodes: { from, to }, colouring, circuit },
+      ...(waiting.has(id) ? { waits: true } : {}),
+    };
   });

@@ -106,7 +106,7 @@ export const makeUp = (
         ...bondRaceways(job, cables, boxes),
       ],
       marks: markWhites(job, cables),
-      unseen: [],
+      unseen: nodes.untouched,
       luminaires: [],
     },
     unjoined: made.flatMap((one) => one.unjoined),

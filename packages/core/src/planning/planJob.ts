@@ -13,6 +13,7 @@ import { roomAskedIn } from './roomAsked.js';
 import { fitBoxes, type Unfitted } from './fitBoxes.js';
 import { makeUp } from './makeUp.js';
 import { settled } from './settle.js';
+import { waitingCables } from '../model/lying.js';
 import { toPlan } from '../model/toPlan.js';
 import type { Unjoined } from './makeUpNode.js';
 import type { CircuitPlan } from './planCircuit.js';
@@ -102,14 +103,19 @@ export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
   const parts = circuits.flatMap(({ circuit, outcome }) =>
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
   );
+  const unplanned = new Set(circuits.flatMap(({ circuit, outcome }) => (outcome.ok ? [] : [circuit.id])));
+  const waiting = waitingCables(job, unplanned);
   const unused = unusedBy(job, plans).filter(({ id }) => !copied.has(id));
-  const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unused)];
+  const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unused, waiting)];
   const devices = parts.flatMap((part) => part.devices);
   const attachments = parts.flatMap((part) => part.attachments);
   // What a box has to hold does not depend on its make-up, so it is chosen first; a metal one is then bonded.
   const unbonded = makeUp(job, cables, devices, attachments, {});
   yield;
-  const reached = boxesReached(unbonded.wiring);
+  // Where nothing is planned the box is left as it is too.
+  const reached = boxesReached({
+    cables: unbonded.wiring.cables.filter(({ id }) => !waiting.has(id)),
+  });
   const { boxes, unfitted } = fitBoxes(
     job,
     unbonded.wiring,

@@ -1,5 +1,5 @@
 import { staysShut } from '../model/boxState.js';
-import { boxesOfCircuit, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
+import { boxesOfCircuit, emptyGroups, groupIdsOf, groupsOfCircuit } from '../model/lookup.js';
 import {
   PANEL,
   UNKNOWN_PLACE,
@@ -10,9 +10,10 @@ import {
   type WiringId,
 } from '../model/ids.js';
 import type { Cable } from '../model/wiring.js';
-import { plannedDocument, type Job } from '../model/job.js';
+import { plannedDocument, type Group, type Job } from '../model/job.js';
 import type { CircuitPlan } from '../planning/planCircuit.js';
 import { planInSteps } from '../planning/planJob.js';
+import type { PlanProblem } from '../planning/problem.js';
 import { sayProblem } from '../planning/sayProblem.js';
 import { compile } from '../circuit/compile.js';
 import { circuitsByCable } from '../circuit/roles.js';
@@ -36,6 +37,12 @@ export interface JobReview extends Subject {
   findingsOn: (circuit: CircuitId) => Finding[];
 }
 
+/** A control that is asked for in a circuit that stands, and of which nothing is placed yet. */
+const whatEmptyLacks = ({ id, circuit, control }: Group): PlanProblem[] => [
+  ...(control === 'hot' ? [] : [{ code: 'GroupWithoutSwitch' as const, circuit, group: id }]),
+  { code: 'GroupWithoutLuminaire', circuit, group: id },
+];
+
 /** Plans the job and gives all that follows: refusals to plan stand among the findings as unfinished. */
 export const reviewJob = (asked: Job): JobReview => toEnd(reviewInSteps(asked));
 
@@ -47,30 +54,29 @@ export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
   const drawn = compile(wiring, job);
   const there = standing.length > 0 ? existingDocument(job) : undefined;
   const assumed = assumedOf(there);
-  const refusals = circuits.flatMap(({ circuit, outcome }): Finding[] =>
-    outcome.ok
-      ? []
-      : outcome.problems.map((problem) =>
-          findingOf(
-            {
-              kind: 'refusal',
-              rule: problem.code,
-              severity: 'unfinished',
-              walk: 'roughIn',
-              section: '',
-              at: {
-                circuit: circuit.id,
-                ...('box' in problem ? { box: problem.box } : {}),
-                ...('run' in problem ? { run: problem.run } : {}),
-              },
-              actions:
-                problem.code === 'RingOfCables'
-                  ? [{ do: 'takeOutRun', circuit: circuit.id, run: problem.run }]
-                  : [],
-            },
-            sayProblem(job, problem),
-          ),
-        ),
+  const refusals = [
+    ...circuits.flatMap(({ outcome }) => (outcome.ok ? [] : outcome.problems)),
+    ...standing.flatMap((circuit) => emptyGroups(job, circuit).flatMap(whatEmptyLacks)),
+  ].map((problem) =>
+    findingOf(
+      {
+        kind: 'refusal',
+        rule: problem.code,
+        severity: 'unfinished',
+        walk: 'roughIn',
+        section: '',
+        at: {
+          circuit: problem.circuit,
+          ...('box' in problem ? { box: problem.box } : {}),
+          ...('run' in problem ? { run: problem.run } : {}),
+        },
+        actions:
+          problem.code === 'RingOfCables'
+            ? [{ do: 'takeOutRun', circuit: problem.circuit, run: problem.run }]
+            : [],
+      },
+      sayProblem(job, problem),
+    ),
   );
   // What is found in a box that the plan opens is not softened for what nobody has seen of it before.
   const shut = ({ at }: Finding): boolean => at.box === undefined || staysShut(job, wiring, at.box);
@@ -87,9 +93,10 @@ export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
     ...standing,
     ...circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id),
   ]);
+  const empty = new Set(standing.flatMap((circuit) => emptyGroups(job, circuit).map(({ id }) => id)));
   const proofs = lazily(() =>
     job.groups
-      .filter((group) => planned.has(group.circuit))
+      .filter((group) => planned.has(group.circuit) && !empty.has(group.id))
       .map((group) => proveGroup(job, wiring, drawn, group)),
   );
   const review: JobReview = {

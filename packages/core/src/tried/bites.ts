@@ -61,7 +61,7 @@ interface Looked {
 const look = (job: Job, wiring: Wiring, compiled: Compiled, walks: readonly Positions[][]): Looked => {
   const hidden: Looked['hidden'] = new Map();
   const tell = (kind: BiteKind, what: string) => hidden.set(`${kind} ${what}`, { kind, what });
-  for (const part of ungroundedParts(wiring, job, compiled))
+  for (const { part } of ungroundedParts(wiring, job, compiled))
     tell('ungrounded', `${partName(job, part, wiring)} would not be grounded`);
   const nameOf = (id: State['luminaires'][number]['id']) => findLuminaire(job, id)?.name ?? id;
   const seen = walks.map((walk) =>

@@ -22,11 +22,19 @@ const groundsIn = ({ job, wiring, compiled }: Inspected, box: BoxId): GroundsThe
   return nets.some((net) => sources.has(net)) ? 'grounded' : 'cutOff';
 };
 
+const IS: Record<Found['grounds'], string> = {
+  grounded: 'is not grounded',
+  cutOff: 'is not grounded',
+  none: 'is not grounded',
+  byYoke: 'is grounded by the screws of a device alone',
+  notKnown: 'is not known to be grounded: not all of it was seen',
+};
+
 interface Found {
   part: MetalPart;
   box: BoxId;
-  /** `byYoke`: it is grounded, and by the screws of a device alone. */
-  grounds: GroundsThere | 'byYoke';
+  /** `byYoke`: it is grounded, and by the screws of a device alone. `notKnown`: nobody has looked at every wire there. */
+  grounds: GroundsThere | 'byYoke' | 'notKnown';
 }
 
 /**
@@ -52,7 +60,7 @@ export const defineGrounding = (
       const { job, wiring, compiled } = inspected;
       const reached = new Set<string>(wiring.cables.flatMap(({ from, to }) => [from, to]));
       const byYoke = rule.notByYoke === undefined ? [] : groundedByYokeAlone(wiring, job, compiled);
-      const unseen = new Set<string>(byYoke.length === 0 ? [] : unseenBoxes(job, wiring));
+      const unseen = new Set<string>(unseenBoxes(job, wiring));
       const alone = byYoke
         .filter((box) => reached.has(box))
         .map((box) => ({
@@ -61,19 +69,22 @@ export const defineGrounding = (
           at: { box },
           data: { part: { box }, box, grounds: 'byYoke' as const },
         }));
-      const bare = ungroundedParts(wiring, job, compiled).flatMap((part) => {
+      const bare = ungroundedParts(wiring, job, compiled).flatMap(({ part, isKnown }) => {
         const box = rule.boxOf(part, inspected);
         if (box === null || !reached.has(box)) return [];
-        const grounds = groundsIn(inspected, box);
-        const severity = grounds === 'none' ? ('verify' as const) : ('violation' as const);
+        const grounds: Found['grounds'] =
+          isKnown && !unseen.has(box) ? groundsIn(inspected, box) : 'notKnown';
+        const isOpen = grounds === 'none' || grounds === 'notKnown';
+        const severity = isOpen ? ('verify' as const) : ('violation' as const);
         return [{ severity, at: { ...part, box }, data: { part, box, grounds } }];
       });
       return [...bare, ...alone];
     },
     say: ({ part, box, grounds }, inspected) => ({
-      what: `${rule.what(part, inspected)} is ${grounds === 'byYoke' ? 'grounded by the screws of a device alone' : 'not grounded'}`,
+      what: `${rule.what(part, inspected)} ${IS[grounds]}`,
       reason: (grounds === 'byYoke' ? rule.notByYoke : undefined) ?? rule.reason,
       remedy: {
+        notKnown: `Look first. ${groundRemedy(inspected, box, rule.remedy)}`,
         byYoke: rule.remedy,
         grounded: groundRemedy(inspected, box, rule.remedy),
         // To join it with them would ground nothing.

@@ -1,5 +1,5 @@
 import { isDeviceKept } from '../../model/there.js';
-import { othersIn, planningWithout } from '../../model/lying.js';
+import { othersIn, planningWithout, waitingCables } from '../../model/lying.js';
 import { notStanding } from '../../model/existing.js';
 import { withoutForced } from '../../model/toPlan.js';
 import { groupIdsOf } from '../../model/lookup.js';
@@ -32,7 +32,7 @@ export interface Background {
   devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
   /** Room that the other circuits ask a box to keep free, ten-thousandths of a cubic inch. */
   room: (box: BoxId) => number;
-  /** Insulated conductors of existing cables in a box that no other circuit uses. */
+  /** Insulated conductors of existing cables in a box that no other circuit uses, less those that wait for a plan of theirs. */
   idle: (box: BoxId) => number;
 }
 
@@ -63,10 +63,15 @@ export const backgroundOf = madeOnce((asked: Job, circuit: Circuit): Background 
       return outcome.ok ? [{ circuit: one, plan: outcome.value }] : [];
     });
   const parts = planned.map((one) => partsOf(job, one.circuit, one.plan));
+  const isPlanned = new Set([circuit.id, ...planned.map((one) => one.circuit.id)]);
+  const waiting = waitingCables(
+    job,
+    new Set(job.circuits.map(({ id }) => id).filter((id) => !isPlanned.has(id))),
+  );
   const unused = unusedBy(
     job,
     planned.map((one) => one.plan),
-  );
+  ).filter(({ id }) => !waiting.has(id));
   const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
   const reached = boxesReached(wiring);
   const articles = new Map(
