@@ -130,7 +130,7 @@ const opening = async (browser, address, { job, from, word, label, shown, name }
 };
 
 const TABLE = { word: 'boxes', label: 'Boxes', shown: 'tbody tr' };
-const LAYOUT = { word: 'layout', label: 'Layout', shown: '[aria-label="L3, luminaire"]' };
+const LAYOUT = { word: 'layout', label: 'Layout', shown: '[aria-label^="L3, luminaire"]' };
 const boxes = { job: fortyBoxes().id, from: LAYOUT, ...TABLE, name: 'the boxes of a job with 40' };
 const walk = {
   ...{ job: 'heron-yard', from: TABLE, word: 'check', label: 'Check' },
