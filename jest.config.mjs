@@ -1,4 +1,5 @@
 import { testBundle } from './scripts/lib/testBundle.mjs';
+import { testGroups } from './scripts/lib/testGroups.mjs';
 
 /** What draws icons, menus and charts: hundreds of files, of which the pages need some. */
 const DRAWN = [
@@ -7,6 +8,8 @@ const DRAWN = [
 ];
 const core = await testBundle('core');
 const web = await testBundle('web', DRAWN);
+/** All at once they are run in groups (`npm test`), and file by file where somebody looks for one. */
+const inGroups = process.env.TESTS_IN_GROUPS === 'yes';
 
 /** Of modules in one file (`testBundle.mjs`). */
 const mapped = { '/\\.cache/tested/.+\\.mjs$': '<rootDir>/scripts/lib/mappedTransform.mjs' };
@@ -67,12 +70,13 @@ const project = (displayName, testMatch, bundle) => ({
     ...shared.moduleNameMapper,
   },
   rootDir: import.meta.dirname,
-  testMatch: [`<rootDir>/${testMatch}`],
+  testMatch: [testMatch].flat().map((one) => `<rootDir>/${one}`),
 });
 
 export default {
+  testSequencer: '<rootDir>/scripts/lib/groupsFirst.mjs',
   projects: [
-    project('core', 'packages/core/test/**/*.test.ts', core),
+    project('core', inGroups ? testGroups('core', 16) : 'packages/core/test/**/*.test.ts', core),
     {
       ...project('server', 'packages/server/test/**/*.test.ts'),
       globalSetup: '<rootDir>/scripts/lib/jestDatabase.mjs',

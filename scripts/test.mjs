@@ -45,6 +45,7 @@ const jest = (name, folder, projects, cores, isKept) =>
     const env = {
       ...process.env,
       NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
+      TESTS_IN_GROUPS: 'yes',
     };
     const args = [bin('jest/bin/jest.js'), '--selectProjects', ...projects];
     const options = [`--maxWorkers=${cores}`, '--json', `--outputFile=${file}`];

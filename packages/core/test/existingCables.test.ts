@@ -99,8 +99,12 @@ describe('the wires of a cable whose circuit is not planned stay as they are', (
     expect([capped(wiring, 'home'), capped(wiring, 'on')]).toEqual([[], []]);
     expect(of('home', 'black')).toBe('live');
     expect(of('on', 'black')).toBe('unknown');
-    const { findings } = reviewJob(job);
+    const { findings, proofs } = reviewJob(job);
     expect(findings.filter(({ rule }) => rule === 'cable-left-live')).toEqual([]);
+    // What is planned in the same box is proved all the same.
+    expect(proofs.map(({ group, working, positions }) => [group, working, positions])).toEqual([
+      ['g1', 2, 2],
+    ]);
     const texts = makeUpSteps(job, wiring, compiled, 'S1' as never).steps.map(({ text }) => text);
     expect(texts.filter((text) => /^Cap|used by nothing|Nothing uses/.test(text))).toEqual([]);
     expect(texts.filter((text) => text.startsWith('Find out where the black'))).toHaveLength(2);

@@ -37,8 +37,10 @@ test('a sweep says what evaluating says, on sound and faulty wirings, or that it
       const state = evaluate(compiled, positions);
       told[verdict] += 1;
       const tripped = state.shorts.some((short) => short.to !== 'otherHot');
+      // Where something of the wiring is not known it is left to the other, be it tripped or not.
+      if (verdict === 'notSettled') continue;
       expect(verdict === 'shorted').toBe(tripped);
-      if (verdict !== 'settled') continue;
+      if (verdict === 'shorted') continue;
       expect([...lights]).toEqual(
         state.luminaires.map((one) =>
           one.shellLive ? 2 : one.light === 'lit' ? 1 : one.light === 'dim' ? -1 : 0,
