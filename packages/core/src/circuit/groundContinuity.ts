@@ -20,11 +20,13 @@ export const ungroundedParts = (
   const grounded = new Set(compiled.sources.map((one) => one.ground));
   const keyOfBox = (id: string) => terminalKey({ box: id as BoxId, name: 'ground' });
   // An end that nobody has looked at may be on the screw of its box.
-  const open = wiring.unseen.flatMap(({ cable, side }) => {
-    const known = findCable(wiring, cable);
-    return known ? [compiled.netOf(keyOfBox(placeOfEnd(known, side))) ?? -1] : [];
-  });
-  const unknown = new Set([...compiled.unknown, ...open]);
+  const open = new Set(
+    wiring.unseen.flatMap(({ cable, side }) => {
+      const known = findCable(wiring, cable);
+      return known ? [keyOfBox(placeOfEnd(known, side))] : [];
+    }),
+  );
+  const unknown = new Set([...compiled.unknown, ...[...open].map((key) => compiled.netOf(key))]);
   const metal: { part: MetalPart; key: string }[] = [
     ...Object.entries(wiring.boxes)
       .filter(([, chosen]) => bondOf(parts.stock, chosen) !== null)
@@ -37,7 +39,7 @@ export const ungroundedParts = (
   return metal.flatMap(({ part, key }) => {
     const net = compiled.netOf(key);
     if (net !== undefined && grounded.has(net)) return [];
-    return [{ part, isKnown: net === undefined || !unknown.has(net) }];
+    return [{ part, isKnown: !open.has(key) && (net === undefined || !unknown.has(net)) }];
   });
 };
 

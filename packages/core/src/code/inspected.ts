@@ -26,6 +26,8 @@ export interface Inspected {
   compiled: Compiled;
   roles: readonly Role[];
   circuits: readonly ReadonlySet<string>[];
+  /** Nets that may be joined to what nobody has looked at: what is not on them may be on them all the same. */
+  unknown: ReadonlySet<number>;
   /** Works out one piece more of what is computed at the first call; false once nothing of it is left. */
   prepare: () => boolean;
   /** The name of a box, or "the panel". */
@@ -96,6 +98,7 @@ export const inspectedOf = (job: Job, wiring: Wiring, edition: JudgedEdition): I
     compiled,
     roles: rolesOf(compiled),
     circuits,
+    unknown: new Set(compiled.unknown),
     place: (id) => placeName(job, id as Place),
     runOf: (cable) => runName(job, cable),
     circuitsOfCable: (cable) => [...(byCable.get(cable) ?? [])] as CircuitId[],

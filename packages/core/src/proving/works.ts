@@ -89,6 +89,19 @@ const lightOf = (
   };
 };
 
+/** Is it known of all loads of a group whether they have power, whatever its handles do? Not where wires that nobody has looked at have a say. */
+export const isSeen = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): boolean => {
+  if (compiled.unknown.length === 0) return true;
+  const { own, mine, outlets } = watchedOf(job, wiring, compiled, group);
+  return somePositions(compiled, own, { most: MOST_SWAYED }).every((positions) => {
+    const { luminaires, nets } = evaluate(compiled, positions);
+    return (
+      luminaires.every(({ id, light }) => !mine.has(id) || light !== 'unknown') &&
+      outlets.every((net) => nets[net] !== 'unknown')
+    );
+  });
+};
+
 /** What is never switched works where it hangs on a breaker and on the neutral of the same circuit. */
 const proveHot = (job: Job, wiring: Wiring, compiled: Compiled, group: Group): GroupProof => {
   const source = compiled.sources.find((one) => one.id === group.circuit);

@@ -5,8 +5,8 @@ import { defineRule, type Breach } from '../rule.js';
 
 interface Found {
   box: string;
-  /** What the neutral terminal stands on instead. */
-  on: 'ground' | 'otherCircuit' | 'nothing';
+  /** What the neutral terminal stands on instead; `notKnown` where not all that it may be joined with was seen. */
+  on: 'ground' | 'otherCircuit' | 'nothing' | 'notKnown';
 }
 
 /** 404.2(C), 404.22 from 2017: an electronic switch has its neutral from its own circuit, never from the ground. */
@@ -17,8 +17,8 @@ export const electronicNeutral = defineRule<Found>({
   rests:
     'No standby current on the ground, but for listed retrofit devices where a replacement finds no neutral.',
   section: (edition) => (edition >= 2017 ? '404.22, 200.4' : '404.2(C), 200.4'),
-  severities: ['violation'],
-  check: ({ job, wiring, compiled, roles, circuits }) =>
+  severities: ['violation', 'verify'],
+  check: ({ job, wiring, compiled, roles, circuits, unknown }) =>
     wiring.devices.flatMap((device): Breach<Found>[] => {
       const slot = findSlot(job, device.slot);
       const circuit = findGroup(job, slot?.group)?.circuit;
@@ -32,11 +32,11 @@ export const electronicNeutral = defineRule<Found>({
           const net = compiled.netOf(terminalKey(terminal)) ?? -1;
           // Where neutrals of two circuits are joined, a rule of its own says so.
           if (roles[net] === 'neutral' && circuits[net]?.has(circuit)) return [];
-          const on =
-            roles[net] === 'ground' ? 'ground' : roles[net] === 'neutral' ? 'otherCircuit' : 'nothing';
+          const none = unknown.has(net) ? 'notKnown' : 'nothing';
+          const on = roles[net] === 'ground' ? 'ground' : roles[net] === 'neutral' ? 'otherCircuit' : none;
           return [
             {
-              severity: 'violation',
+              severity: on === 'notKnown' ? 'verify' : 'violation',
               at: { box: device.box, device: device.id, terminal },
               data: { box: device.box, on },
             },
@@ -49,13 +49,15 @@ export const electronicNeutral = defineRule<Found>({
       ground: 'a device takes its standby current from the ground',
       otherCircuit: 'a device has the neutral of another circuit',
       nothing: 'a device that needs a neutral has none',
+      notKnown: 'a device needs a neutral, and it was not seen that it has one',
     }[on],
     reason: {
       ground: 'Current on the ground makes every metal part it bonds a conductor.',
       otherCircuit:
         'The current comes back on another circuit, whose breaker may be off or whose arc-fault device trips.',
       nothing: 'It does not work, or only by accident.',
+      notKnown: 'Nobody has looked at all that it may be joined with.',
     }[on],
-    remedy: 'Land it on the neutral of its own circuit; bring one to the box where there is none.',
+    remedy: `${on === 'notKnown' ? 'Look first. ' : ''}Land it on the neutral of its own circuit; bring one to the box where there is none.`,
   }),
 });

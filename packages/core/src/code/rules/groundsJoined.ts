@@ -1,5 +1,5 @@
 import { articleOf, groundOf } from '../../model/articles.js';
-import { endKey, placeOfEnd, terminalKey, type End, type Wiring } from '../../model/wiring.js';
+import { createUnknown, endKey, placeOfEnd, terminalKey, type End, type Wiring } from '../../model/wiring.js';
 import type { BoxId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { Numbering } from '../../circuit/numbering.js';
@@ -13,14 +13,14 @@ interface Found {
 }
 
 /** Ground ends that enter a box, and which of them are one by splices and by the box itself, devices taken out. */
-const groundParts = (job: Job, wiring: Wiring, box: BoxId, isSuspect: (end: End) => boolean): End[][] => {
+const groundParts = (job: Job, wiring: Wiring, box: BoxId, isLeftOut: (end: End) => boolean): End[][] => {
   const ends = wiring.cables.flatMap((cable) => {
     const ground = groundOf(articleOf(job.stock, 'cable', cable.article));
     if (ground === null || ground === 'raceway') return [];
     return (['from', 'to'] as const)
       .filter((side) => placeOfEnd(cable, side) === box)
       .map((side): End => ({ cable: cable.id, side, colour: ground }))
-      .filter((end) => !isSuspect(end));
+      .filter((end) => !isLeftOut(end));
   });
   const nodes = new Numbering();
   const node = (key: string) => nodes.of(key);
@@ -63,10 +63,12 @@ export const groundsJoined = defineRule<Found>({
     const { job, wiring } = inspected;
     // One that carries something else is no loose ground: 250.119 is the finding.
     const suspect = suspectGrounds(inspected);
+    // Of one that nobody has looked at it is not known that it is loose.
+    const isUnknown = createUnknown(wiring);
     return job.boxes
       .filter((box) => box.work !== 'beyond')
       .flatMap((box): Breach<Found>[] => {
-        const parts = groundParts(job, wiring, box.id, (end) => suspect.has(endKey(end)));
+        const parts = groundParts(job, wiring, box.id, (end) => suspect.has(endKey(end)) || isUnknown(end));
         const [, loose] = parts;
         const [end] = loose ?? [];
         return end ? [{ severity: 'violation', at: { box: box.id, end }, data: { box: box.id, parts } }] : [];

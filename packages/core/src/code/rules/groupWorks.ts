@@ -4,6 +4,7 @@ import {
   concerns,
   devicesOfGroup,
   handlesThatSway,
+  isSeen,
   proveGroup,
   switchesWithShellLive,
 } from '../../proving/works.js';
@@ -13,6 +14,7 @@ import { defineRule, type Breach } from '../rule.js';
 
 type Found =
   | { kind: 'doesNotWork'; name: string; working: number; positions: number }
+  | { kind: 'notKnown'; name: string }
   | { kind: 'switchesLive'; name: string }
   | { kind: 'swayed'; name: string; by: string[] }
   | { kind: 'shorted'; name: string };
@@ -24,7 +26,7 @@ export const groupWorks = defineRule<Found>({
   title: 'Every handle changes the light from every position, and nothing trips',
   rests: 'Simulation of every handle position of the group.',
   section: () => '',
-  severities: ['violation'],
+  severities: ['violation', 'verify'],
   check: ({ job, wiring, compiled }) =>
     job.groups.flatMap((group): Breach<Found>[] => {
       const devices = devicesOfGroup(job, wiring, group.id);
@@ -42,8 +44,10 @@ export const groupWorks = defineRule<Found>({
         ? { kind: 'switchesLive', name }
         : by.length > 0
           ? { kind: 'swayed', name, by }
-          : { kind: 'doesNotWork', name, working, positions };
-      return [{ severity: 'violation', at, data }];
+          : isSeen(job, wiring, compiled, group)
+            ? { kind: 'doesNotWork', name, working, positions }
+            : { kind: 'notKnown', name };
+      return [{ severity: data.kind === 'notKnown' ? 'verify' : 'violation', at, data }];
     }),
   say: (found) =>
     found.kind === 'switchesLive'
@@ -70,10 +74,17 @@ export const groupWorks = defineRule<Found>({
               reason: 'In some handle position the hot meets the neutral or the ground.',
               remedy: 'Follow the hot from the feed and find the landing or splice that joins it.',
             }
-          : {
-              where: found.name,
-              what: `works in ${found.working} of ${found.positions} positions`,
-              reason: 'From some position a handle changes nothing, or the luminaires disagree.',
-              remedy: 'Compare the landings with the plan, commons first.',
-            },
+          : found.kind === 'notKnown'
+            ? {
+                where: found.name,
+                what: 'whether it works is not known: not all of it was seen',
+                reason: 'What its luminaires hang on leads to wires that nobody has looked at.',
+                remedy: 'Look where these wires go and tell it, or try every handle.',
+              }
+            : {
+                where: found.name,
+                what: `works in ${found.working} of ${found.positions} positions`,
+                reason: 'From some position a handle changes nothing, or the luminaires disagree.',
+                remedy: 'Compare the landings with the plan, commons first.',
+              },
 });

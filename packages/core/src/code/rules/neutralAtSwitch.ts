@@ -3,14 +3,14 @@ import { findBox, findRoom } from '../../model/lookup.js';
 import type { Group } from '../../model/job.js';
 import { neutralRequirement, type NeutralRequirement } from '../../nec/neutralRequirement.js';
 import { unseenBoxes } from '../../model/existing.js';
-import { neutralIn } from '../neutralIn.js';
+import { mayBeNeutralIn, neutralIn } from '../neutralIn.js';
 import { questionOf } from '../questions.js';
 import { eraWord } from '../../words/eras.js';
 import { builtByAt, createUntouched } from '../touched.js';
 import { defineRule, type Breach } from '../rule.js';
 
 type Found =
-  | { kind: 'missing'; boxes: BoxId[]; group: Group; requirement: NeutralRequirement }
+  | { kind: 'missing'; boxes: BoxId[]; group: Group; requirement: NeutralRequirement; isKnown: boolean }
   | { kind: 'strict'; group: Group; requirement: NeutralRequirement }
   | { kind: 'literal'; group: Group; has: boolean };
 
@@ -61,11 +61,12 @@ export const neutralAtSwitch = defineRule<Found>({
         const isOpen =
           questions.length > 0 &&
           missing.every((box) => untouched({ box }) && builtByAt(job, inspected.wiring, { box }) === null);
+        const isKnown = !missing.some((box) => mayBeNeutralIn(inspected, box));
         return [
           {
-            severity: isOpen ? 'verify' : 'violation',
+            severity: isOpen || !isKnown ? 'verify' : 'violation',
             at: { ...at, ...(missing[0] === undefined ? {} : { box: missing[0] }) },
-            data: { kind: 'missing', boxes: missing, group, requirement },
+            data: { kind: 'missing', boxes: missing, group, requirement, isKnown },
             questions,
           },
         ];
@@ -122,14 +123,14 @@ export const neutralAtSwitch = defineRule<Found>({
     const named = found.boxes.map(
       (box) => `${place(box)}${unseen.has(box) ? ' (not all of it was seen)' : ''}`,
     );
+    const none = found.isKnown ? 'No neutral' : 'No neutral that was seen';
     return {
       what:
         found.requirement.need === 'one'
-          ? `No neutral at any switch of ${found.group.name}: ${named.join(', ')}`
-          : `No neutral at ${named.join(', ')}`,
+          ? `${none} at any switch of ${found.group.name}: ${named.join(', ')}`
+          : `${none} at ${named.join(', ')}`,
       reason: `${WHY} It is asked for ${found.requirement.need === 'one' ? 'at one location' : 'here'} by ${eraWord(edition)}.`,
-      remedy:
-        'Bring a cable with a neutral, or show that another cable can be added later without removing finish.',
+      remedy: `${found.isKnown ? '' : 'Look first: a wire there may be one. '}Bring a cable with a neutral, or show that another cable can be added later without removing finish.`,
     };
   },
   fixes: ({ data }) =>

@@ -1,6 +1,6 @@
 import { articleOf } from '../../model/articles.js';
 import { hueOf, isNeutralColour, type Colour } from '../../model/colours.js';
-import { endKey, type Cable, type End, type Wiring } from '../../model/wiring.js';
+import { createUnknown, endKey, type Cable, type End, type Wiring } from '../../model/wiring.js';
 import { conductorKey } from '../../circuit/keys.js';
 import { defineRule, type Breach } from '../rule.js';
 
@@ -17,7 +17,8 @@ export const reidentifiedWhite = defineRule<Found>({
   rests: 'Any colour but white, gray and green, all round, at terminations and wherever visible.',
   section: (edition) => (edition >= 2011 ? '200.7(C)(1)' : '200.7(C)(2)'),
   severities: ['violation', 'caution'],
-  check: ({ job, wiring, compiled, roles, edition }) => {
+  check: ({ job, wiring, compiled, roles, edition, unknown }) => {
+    const isUnseen = createUnknown(wiring);
     // Before 1999 a white that brought the supply to a switch, or went on as a traveler, was not marked.
     const asksForMarks = edition >= 2008;
     const marked = new Set(wiring.marks.map((mark) => endKey(mark.end)));
@@ -25,17 +26,19 @@ export const reidentifiedWhite = defineRule<Found>({
       const net = compiled.netOf(conductorKey(cable.id, colour));
       const role = net === undefined ? undefined : roles[net];
       const at = { cable: cable.id, box: cable.to };
-      const marks = (['from', 'to'] as const).filter((side) =>
-        marked.has(endKey({ cable: cable.id, side, colour })),
-      );
+      const ends = (['from', 'to'] as const).map((side) => ({ cable: cable.id, side, colour }));
+      const marks = ends.filter((end) => marked.has(endKey(end)));
+      // At an end that nobody has looked at there may be one.
+      const mayBeMarked = ends.filter((end) => marked.has(endKey(end)) || isUnseen(end));
       const found = (kind: Found['kind'], severity: 'violation' | 'caution') => [
         { severity, at, data: { kind, cable, colour } },
       ];
       if (role === 'neutral') return marks.length > 0 ? found('markedNeutral', 'violation') : [];
-      if (role === 'switchLeg') return found('return', 'violation');
+      // What brings the supply to a luminaire may be what nobody has looked at.
+      if (role === 'switchLeg') return unknown.has(net ?? -1) ? [] : found('return', 'violation');
       if (role !== 'hot' && role !== 'traveler') return [];
-      if (asksForMarks && marks.length < 2 && !(cable.from === 'panel' && marks.length === 1))
-        return found('unmarked', 'violation');
+      const isMarked = mayBeMarked.length === 2 || (cable.from === 'panel' && mayBeMarked.length === 1);
+      if (asksForMarks && !isMarked) return found('unmarked', 'violation');
       return role === 'traveler' ? found('traveler', 'caution') : [];
     };
     return wiring.cables.flatMap((cable) =>
