@@ -126,6 +126,8 @@ export const ConnectorArt = ({
   onFollow: () => void;
 }) => {
   const { x, y, width, height, lines } = connector;
+  // What is told of an end in the air is longer than the name of a connector.
+  const size = connector.form === 'air' ? 12 : 13;
   const top = y + height / 2 - ((lines.length - 1) * 13) / 2 + 4;
   return (
     <g data-splice={connector.id} onClick={onFollow} className="cursor-pointer">
@@ -137,8 +139,8 @@ export const ConnectorArt = ({
           x={x + width / 2}
           y={top + i * 13}
           textAnchor="middle"
-          fontSize="13"
-          fontWeight="620"
+          fontSize={size}
+          fontWeight={connector.form === 'air' ? 520 : 620}
           fill={INK}
         >
           {line}
