@@ -72,8 +72,10 @@ export const defineGrounding = (
       const bare = ungroundedParts(wiring, job, compiled).flatMap(({ part, isKnown }) => {
         const box = rule.boxOf(part, inspected);
         if (box === null || !reached.has(box)) return [];
-        const grounds: Found['grounds'] =
-          isKnown && !unseen.has(box) ? groundsIn(inspected, box) : 'notKnown';
+        const there = groundsIn(inspected, box);
+        // Where no cable brings any there is none, whoever looks.
+        const isOpenThere = there !== 'none' && (!isKnown || unseen.has(box));
+        const grounds: Found['grounds'] = isOpenThere ? 'notKnown' : there;
         const isOpen = grounds === 'none' || grounds === 'notKnown';
         const severity = isOpen ? ('verify' as const) : ('violation' as const);
         return [{ severity, at: { ...part, box }, data: { part, box, grounds } }];
