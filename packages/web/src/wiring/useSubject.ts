@@ -8,6 +8,7 @@ import {
   drawBox,
   drawStrip,
   evaluate,
+  existingDocument,
   findBox,
   findCable,
   groupsOfCircuit,
@@ -16,6 +17,7 @@ import {
   placeOfEnd,
   reviewCircuit,
   rolesOf,
+  staysShut,
   truthTable,
   type BoxDrawing,
   type BoxId,
@@ -61,7 +63,7 @@ export interface Subject {
   edition: JudgedEdition;
   wiring: Wiring;
   compiled: Compiled;
-  /** Ends that nobody has looked at, or that are only assumed; what hangs on them is not known. */
+  /** Boxes that are only assumed, and ends that are or that nobody has looked at: what is proved is so if it is as drawn. */
   open: { assumedBoxes: number; ends: number };
   roles: readonly Role[];
   /** What a wire is for if it is as the wiring has it, whether somebody has seen that or not. */
@@ -161,13 +163,26 @@ const stripsOf = (review: Review, circuit: Circuit | null): Subject['strips'] =>
     return strip.edges.length > 0 || (circuit && review.kind === 'planned') ? [{ circuit: one, strip }] : [];
   });
 
-/** Ends in these boxes that nobody has looked at, or that are only assumed. */
-const openEnds = ({ wiring }: Review, document: WiringDoc | undefined, boxes: readonly BoxId[]): number => {
-  const shown = new Set<string>(boxes);
-  return [...wiring.unseen, ...(document?.assumedEnds ?? [])].filter(({ cable: id, side }) => {
-    const cable = findCable(wiring, id);
-    return cable !== undefined && shown.has(placeOfEnd(cable, side));
-  }).length;
+/**
+ * Boxes of these that are only assumed, and ends in them that nobody has looked at or that are only assumed. In what is planned a box that is
+ * there and is not opened is as sure as what is told of it; what an end that nobody has looked at is joined with is open in the proof itself.
+ */
+const openIn = (
+  { job, wiring, kind }: Review,
+  document: WiringDoc | undefined,
+  boxes: readonly BoxId[],
+): Subject['open'] => {
+  const isPlan = kind === 'planned';
+  const there = isPlan ? existingDocument(job) : document;
+  const shown = new Set<string>(isPlan ? boxes.filter((box) => staysShut(job, wiring, box)) : boxes);
+  const ends = [...(isPlan ? [] : wiring.unseen), ...(there?.assumedEnds ?? [])];
+  return {
+    assumedBoxes: [...shown].filter((box) => ofId(there?.certainty ?? {}, box) === 'assumed').length,
+    ends: ends.filter(({ cable: id, side }) => {
+      const cable = findCable(wiring, id);
+      return cable !== undefined && shown.has(placeOfEnd(cable, side));
+    }).length,
+  };
 };
 
 /** The opened box. Another wiring keeps the order in which the planned one is drawn, so that what differs is seen. */
@@ -206,10 +221,7 @@ const useStill = (asked: Job, wiringId: string | null, circuit: Circuit | null) 
       drawings: boxes.map((box) => drawn(asked, review, box)),
       otherCircuits: otherCircuits(review, circuit),
       certainty: new Map(Object.entries(certainty)),
-      open: {
-        assumedBoxes: boxes.filter((box) => ofId(certainty, box) === 'assumed').length,
-        ends: openEnds(review, document, boxes),
-      },
+      open: openIn(review, document, boxes),
       cautions: new Map(boxes.map((box) => [box, cautionsAt(job, wiring, compiled, roles, box)])),
       devices: boxes.flatMap((box) =>
         wiring.devices

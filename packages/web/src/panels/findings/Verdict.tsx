@@ -12,9 +12,12 @@ const DANGEROUS: ReadonlySet<string> = new Set([
   'shell-on-neutral',
 ]);
 
+/** What a verdict rests on. */
+type Judged = Pick<Subject, 'kind' | 'open' | 'proofs' | 'edition'>;
+
 /** What nobody has seen of a wiring, in a sentence; null where all of it was seen, or is planned. */
-const openWords = ({ kind, open: { assumedBoxes, ends } }: Subject): string | null => {
-  if (kind === 'planned' || assumedBoxes + ends === 0) return null;
+const openWords = ({ open: { assumedBoxes, ends } }: Judged): string | null => {
+  if (assumedBoxes + ends === 0) return null;
   const said = [
     ...(assumedBoxes > 0 ? [`${plural(assumedBoxes, 'box', 'boxes')} nobody has looked into`] : []),
     ...(ends > 0 ? [`${plural(ends, 'wire end')} nobody has looked at`] : []),
@@ -22,8 +25,15 @@ const openWords = ({ kind, open: { assumedBoxes, ends } }: Subject): string | nu
   return `There ${assumedBoxes + ends === 1 ? 'is' : 'are'} ${said.join(' and ')}.`;
 };
 
+const Unfinished = ({ children }: { children: string }) => (
+  <div className="flex gap-3">
+    <SeverityMark severity="unfinished" />
+    <p className="font-bold">{children}</p>
+  </div>
+);
+
 /** The answer first: does it work, and would it pass? Null stands for findings that are still being worked out. */
-export const Verdict = ({ subject, findings }: { subject: Subject; findings: readonly Finding[] | null }) => {
+export const Verdict = ({ subject, findings }: { subject: Judged; findings: readonly Finding[] | null }) => {
   const positions = subject.proofs.reduce((sum, proof) => sum + proof.positions, 0);
   const working = subject.proofs.reduce((sum, proof) => sum + proof.working, 0);
   const of = subject.proofs.reduce((sum, proof) => sum + proof.of, 0);
@@ -38,13 +48,8 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
     questions > 0 ? `${plural(questions, 'question')} to answer` : '',
     onSite > 0 ? `${onSite} to verify on site` : '',
   ].filter(Boolean);
-  if (count('unfinished') > 0)
-    return (
-      <div className="flex gap-3">
-        <SeverityMark severity="unfinished" />
-        <p className="font-bold">This circuit cannot be planned yet</p>
-      </div>
-    );
+  const isUnfinished = count('unfinished') > 0;
+  if (isUnfinished && positions === 0) return <Unfinished>This circuit cannot be planned yet</Unfinished>;
   // Nothing to prove yet: why is among the findings.
   if (findings === null && positions === 0) return <p className="text-quiet">Inspecting …</p>;
   const works = working === positions && positions > 0;
@@ -53,6 +58,7 @@ export const Verdict = ({ subject, findings }: { subject: Subject; findings: rea
   const dangerous = (findings ?? []).some(({ rule }) => DANGEROUS.has(rule));
   return (
     <div className="flex flex-col gap-2">
+      {isUnfinished ? <Unfinished>Not all that is asked for can be planned yet</Unfinished> : null}
       <div className="flex gap-3">
         <SeverityMark severity={mark} />
         <p>
