@@ -1,6 +1,8 @@
 import {
   assumeUsual,
+  compile,
   existingDocument,
+  makeUpSteps,
   newWiringDoc,
   planJob,
   reviewJob,
@@ -17,7 +19,8 @@ import {
 } from '../src/index.js';
 import { jobOf, planned } from './support/jobs.js';
 import { twoCircuits } from './support/ruleCases/builders.js';
-import { emptyWiring } from '../src/model/wiring.js';
+import { cableEnds } from '../src/model/lying.js';
+import { emptyWiring, endKey, placeOfEnd } from '../src/model/wiring.js';
 
 /** A pair that somebody wired before, with two blacks for travelers, told but for one box. */
 const withOldPair = (): Job => {
@@ -166,4 +169,91 @@ test('what is tapped is what the existing wiring tells of the box, whatever the 
   expect(tapOf(emptied, fed('S1'))).toBe('junction');
   expect(tapOf({ ...job, wirings: [] }, fed('S1'))).toBe('receptacle');
   expect(tapTold(job, { at: 'panel' })).toBeNull();
+});
+
+describe('a box of two circuits, of which one is planned', () => {
+  /** Both are there and told in these boxes; for the first the way that it has is chosen, or one by a new cable. */
+  const shared = (told: readonly string[], isNew = false): Job => {
+    const made = twoCircuits().job;
+    const { job } = planJob({ ...made, wirings: [] });
+    const whole = wiringOrEmpty(job);
+    const seen = new Set(told);
+    const cables = whole.cables
+      .filter(({ to }) => !isNew || to !== 'L')
+      .map((cable) => ({ ...cable, existing: true }));
+    const lies = new Set<string>(cables.map(({ id }) => id));
+    const here = (cable: Wiring['cables'][number], side: 'from' | 'to') => seen.has(placeOfEnd(cable, side));
+    const lamps = new Set<string>(job.luminaires.filter(({ box }) => seen.has(box)).map(({ id }) => id));
+    const wiring: Wiring = {
+      ...whole,
+      cables,
+      joints: whole.joints
+        .filter(({ box }) => seen.has(box))
+        .map((joint) => ({
+          ...joint,
+          members: joint.members.filter((one) => !('end' in one) || lies.has(one.end.cable)),
+        })),
+      landings: whole.landings.filter(
+        ({ wire, terminal }) =>
+          (!('luminaire' in terminal) || lamps.has(terminal.luminaire)) &&
+          (!('end' in wire) || lies.has(wire.end.cable)),
+      ),
+      unseen: cables.flatMap((cable) =>
+        cableEnds(job, cable).filter(({ side }) => !here(cable, side) && placeOfEnd(cable, side) !== 'panel'),
+      ),
+    };
+    const certainty = Object.fromEntries(told.map((box) => [box, 'seen' as const]));
+    const carries = Object.fromEntries(cables.map(({ id }) => [id, id.includes('c2') ? 'c2' : 'c1']));
+    const there = { ...newWiringDoc('existing', 'existing', wiring), certainty, carries };
+    return {
+      ...made,
+      boxes: made.boxes.map((box) => ({ ...box, work: box.id === 'L' ? 'old' : 'existing' })),
+      choices: made.choices.filter(({ circuit }) => circuit === 'c1'),
+      wirings: [there as Job['wirings'][number]],
+    };
+  };
+  const look = (asked: Job) => {
+    const { job } = planJob(asked);
+    const wiring = wiringOrEmpty(job);
+    const texts = makeUpSteps(job, wiring, compile(wiring, job), 'S1' as never).steps.map(({ text }) => text);
+    const ends = wiring.joints.flatMap(({ members }) =>
+      members.flatMap((one) => ('end' in one ? [endKey(one.end)] : [])),
+    );
+    return { job, wiring, texts, twice: ends.filter((end, i) => ends.indexOf(end) !== i) };
+  };
+  const TOLD = [
+    ['told wholly', ['S1', 'L2'], ['c2']],
+    ['told in part', ['S1'], []],
+  ] as const;
+
+  test.each(TOLD)('stays shut where nothing of it changes, the other being %s', (_how, told, standing) => {
+    const asked = shared(told);
+    expect([...standingCircuits(asked)]).toEqual(standing);
+    const { wiring, texts, twice } = look(asked);
+    expect(twice).toEqual([]);
+    expect(texts).toEqual(['Nothing is to be done in this box: it stays shut, as it was found.']);
+    expect(reviewJob(asked).findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
+    const landed = (one: Wiring) =>
+      one.landings
+        .filter(({ wire }) => 'end' in wire && wire.end.cable.includes('c2'))
+        .map((landing) => JSON.stringify(landing))
+        .sort();
+    expect(landed(wiring)).toEqual(landed(existingDocument(asked)?.wiring ?? emptyWiring()));
+  });
+
+  test.each(TOLD)('is opened for the one alone, the other being %s', (_how, told) => {
+    const { job, wiring, texts, twice } = look(shared(told, true));
+    expect(twice).toEqual([]);
+    expect(texts.length).toBeGreaterThan(5);
+    // Nobody takes the other out, caps it, or is told that nothing uses it.
+    expect(texts.filter((text) => /^Cap|Nothing uses|of Other that is there out/.test(text))).toEqual([]);
+    expect(texts.filter((text) => text.startsWith('Leave the splice of neutrals of Other'))).toHaveLength(1);
+    const grounds = wiring.joints.filter(
+      ({ box, members }) => box === 'S1' && members.some((one) => 'end' in one && one.end.colour === 'bare'),
+    );
+    expect(grounds.map(({ members }) => members.filter((one) => 'end' in one).length)).toEqual([4]);
+    const devices = wiring.devices.filter(({ box }) => box === 'S1').map(({ slot }) => slot);
+    expect([...devices].sort()).toEqual(job.slots.map(({ id }) => id).sort());
+    expect(reviewJob(job).findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
+  });
 });

@@ -100,6 +100,31 @@ export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
   );
 };
 
+/**
+ * Circuits that do not stand and of which something is told: no way is chosen for them, and nothing that is told of them goes or gives way. What is
+ * told of one that is not planned either stays as it is.
+ */
+export const toldInPart = (job: Job): ReadonlySet<CircuitId> => {
+  const certainty = existingDocument(job)?.certainty;
+  const isTold = (box: string): boolean => ofId(certainty, box) !== undefined;
+  const standing = standingCircuits(job);
+  return new Set(
+    job.circuits
+      .map(({ id }) => id)
+      .filter((id) => {
+        const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
+        const isMine = (one: { group: string; box: string }) => groups.has(one.group) && isTold(one.box);
+        return (
+          !standing.has(id) &&
+          boxesOfCircuit(job, id).some(isTold) &&
+          job.choices.every((choice) => choice.circuit !== id) &&
+          job.slots.every((one) => !isMine(one) || (!one.leaves && isDeviceKept(job, one))) &&
+          job.luminaires.every((one) => !isMine(one) || isLuminaireKept(job, one))
+        );
+      }),
+  );
+};
+
 /** Does every device come out of a box, and nothing hang on it? Then it is closed with a blank (314.25). */
 export const isEmptied = (job: Job, wiring: Wiring, box: BoxId): boolean =>
   slotsInBox(job, box).some(({ leaves }) => leaves) &&

@@ -1,4 +1,4 @@
-import { lyingCables } from '../model/lying.js';
+import { cablesThere, lyingCables } from '../model/lying.js';
 import { existingDocument } from '../model/existing.js';
 import { findCable, groupIdsOf } from '../model/lookup.js';
 import { ofId } from '../model/records.js';
@@ -32,6 +32,7 @@ import {
   type NetScope,
 } from './nets.js';
 import type { PlannedCircuit } from './planCircuit.js';
+import type { PlannedAnew } from './standing.js';
 
 /** What one circuit puts into the wiring. */
 export interface CircuitParts {
@@ -205,11 +206,35 @@ const feedCable = (
   ];
 };
 
+/** The cables that lie there and that these plans use. */
+const usedBy = (plans: readonly PlannedCircuit[]): Set<string | undefined> =>
+  new Set(plans.flatMap(({ runs, fedBy }) => [...runs.map((run) => run.existing?.id), fedBy?.id]));
+
+/**
+ * What of a job these plans make up: the old cables that they use or whose power is theirs, so that they cap what they do not use, and all devices and
+ * luminaires of their groups.
+ */
+export const madeUpBy = (job: Job, plans: readonly PlannedCircuit[]): PlannedAnew => {
+  const used = usedBy(plans);
+  const circuits = new Set<string>(plans.map(({ choice }) => choice.circuit));
+  const groups = new Set<string>([...circuits].flatMap((id) => [...groupIdsOf(job, id)]));
+  const isMine = ({ group }: { group: string }) => groups.has(group);
+  const mine = ({ id, circuit }: ExistingCable) =>
+    used.has(id) || (circuit !== null && circuits.has(circuit));
+  return {
+    cables: new Set<string>(
+      cablesThere(job)
+        .filter(mine)
+        .map(({ id }) => id),
+    ),
+    slots: new Set<string>(job.slots.filter(isMine).map(({ id }) => id)),
+    luminaires: new Set<string>(job.luminaires.filter(isMine).map(({ id }) => id)),
+  };
+};
+
 /** Existing cables that none of these plans uses. */
 export const unusedBy = (job: Job, plans: readonly PlannedCircuit[]): ExistingCable[] => {
-  const used = new Set(
-    plans.flatMap(({ runs, fedBy }) => [...runs.map((run) => run.existing?.id), fedBy?.id]),
-  );
+  const used = usedBy(plans);
   return lyingCables(job).filter((cable) => !used.has(cable.id));
 };
 

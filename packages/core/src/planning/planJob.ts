@@ -1,5 +1,5 @@
 import { articleOf } from '../model/articles.js';
-import { standingCircuits } from '../model/there.js';
+import { standingCircuits, toldInPart } from '../model/there.js';
 import { placeOfNode, type BoxId, type CircuitId, type DeviceId, type WiringId } from '../model/ids.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import type { Job } from '../model/job.js';
@@ -7,7 +7,7 @@ import { newWiringDoc } from '../model/newJob.js';
 import { articlesAt, boxesReached, type Device, type Wiring } from '../model/wiring.js';
 import { bondOf, yokeGrounds } from '../circuit/grounding.js';
 import { cutLength } from '../materials/lengths.js';
-import { leftInPlace, partsOf, unusedBy } from './circuitParts.js';
+import { leftInPlace, madeUpBy, partsOf, unusedBy } from './circuitParts.js';
 import type { Attachment, CableToMakeUp } from './boxNodes.js';
 import { roomAskedIn } from './roomAsked.js';
 import { fitBoxes, type Unfitted } from './fitBoxes.js';
@@ -92,8 +92,6 @@ export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
   const job = toPlan(asked);
   // A circuit of which a device comes out does not stand, so the job is asked with it.
   const standing = standingCircuits(asked);
-  const there = standingPart(job, standing);
-  const copied = new Set<string>(there.cables.map(({ id }) => id));
   const circuits: CircuitPlan[] = [];
   for (const circuit of job.circuits.filter(({ id }) => !standing.has(id))) {
     circuits.push({ circuit, outcome: plannedOnce(job, circuit) });
@@ -104,6 +102,9 @@ export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
   );
   const unplanned = new Set(circuits.flatMap(({ circuit, outcome }) => (outcome.ok ? [] : [circuit.id])));
+  const inPart = new Set([...toldInPart(asked)].filter((id) => unplanned.has(id)));
+  const there = standingPart(job, standing, inPart, madeUpBy(job, plans));
+  const copied = new Set<string>(there.cables.map(({ id }) => id));
   const waiting = waitingCables(job, unplanned);
   const unused = unusedBy(job, plans).filter(({ id }) => !copied.has(id));
   const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unused, waiting)];

@@ -4,16 +4,87 @@ import { existingDocument } from '../model/existing.js';
 import { PANEL, UNKNOWN_PLACE, type CableId, type CircuitId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { boxesOfCircuit } from '../model/lookup.js';
-import { articlesAt, emptyWiring, type End, type Joint, type Member, type Wiring } from '../model/wiring.js';
+import { ofId } from '../model/records.js';
+import {
+  articlesAt,
+  emptyWiring,
+  type End,
+  type Joint,
+  type Member,
+  type Terminal,
+  type Wiring,
+} from '../model/wiring.js';
 import type { Awg } from '../model/units.js';
 import { chooseConnectors } from '../materials/connectors.js';
 
-/** The existing wiring of circuits that stand as they are: their boxes with all that is in them, and the cables between these. */
-export const standingPart = (job: Job, standing: ReadonlySet<CircuitId>): Wiring => {
+/** What circuits that are planned make up by themselves: the old cables that they use, and the slots and luminaires of theirs. */
+export interface PlannedAnew {
+  cables: ReadonlySet<string>;
+  slots: ReadonlySet<string>;
+  luminaires: ReadonlySet<string>;
+}
+
+/** A wiring without these cables, devices and luminaires, and without what of its splices and landings is of them alone. */
+const without = (wiring: Wiring, { cables, slots, luminaires }: PlannedAnew): Wiring => {
+  if (cables.size + slots.size + luminaires.size === 0) return wiring;
+  const gone = new Set<string>(
+    wiring.devices.filter(({ slot }) => slot !== null && slots.has(slot)).map(({ id }) => id),
+  );
+  const isGone = (terminal: Terminal): boolean =>
+    ('device' in terminal && gone.has(terminal.device)) ||
+    ('luminaire' in terminal && luminaires.has(terminal.luminaire));
+  const lost = new Set<string>(
+    wiring.landings.flatMap(({ wire, terminal }) =>
+      'pigtail' in wire && isGone(terminal) ? [wire.pigtail] : [],
+    ),
+  );
+  const stays = (member: Member): boolean =>
+    'end' in member
+      ? !cables.has(member.end.cable)
+      : 'lead' in member
+        ? !isGone(member.lead)
+        : !lost.has(member.pigtail.id);
+  const joints = wiring.joints.flatMap((joint): Joint[] => {
+    const members = joint.members.filter(stays);
+    if (members.length === joint.members.length) return [joint];
+    // A tail alone is of what is planned.
+    return members.some((one) => !('pigtail' in one)) ? [{ ...joint, members, connectors: [] }] : [];
+  });
+  const tails = new Set<string>(
+    joints.flatMap(({ members }) => members.flatMap((one) => ('pigtail' in one ? [one.pigtail.id] : []))),
+  );
+  return {
+    ...wiring,
+    devices: wiring.devices.filter(({ id }) => !gone.has(id)),
+    cables: wiring.cables.filter(({ id }) => !cables.has(id)),
+    joints,
+    landings: wiring.landings.filter(
+      ({ wire, terminal }) =>
+        !isGone(terminal) && ('end' in wire ? !cables.has(wire.end.cable) : tails.has(wire.pigtail)),
+    ),
+    marks: wiring.marks.filter(({ end }) => !cables.has(end.cable)),
+    unseen: wiring.unseen.filter(({ cable }) => !cables.has(cable)),
+  };
+};
+
+/**
+ * The existing wiring of circuits that stand as they are: their boxes with all that is in them, and the cables between these. What circuits that are
+ * planned have in the same boxes is theirs to make up, and is not in it. Of circuits that are told in part their told boxes are.
+ */
+export const standingPart = (
+  job: Job,
+  standing: ReadonlySet<CircuitId>,
+  inPart: ReadonlySet<CircuitId>,
+  planned: PlannedAnew,
+): Wiring => {
   const document = existingDocument(job);
   if (!document) return emptyWiring();
-  const { wiring } = document;
-  const boxes = new Set<string>([...standing].flatMap((id) => boxesOfCircuit(job, id)));
+  const wiring = without(document.wiring, planned);
+  const isTold = (box: string) => ofId(document.certainty, box) !== undefined;
+  const boxes = new Set<string>([
+    ...[...standing].flatMap((id) => boxesOfCircuit(job, id)),
+    ...[...inPart].flatMap((id) => boxesOfCircuit(job, id)).filter(isTold),
+  ]);
   // A box in which cables of these end and nothing stands, as one with splices only, is a part of them.
   for (let grew = true; grew;) {
     grew = false;
@@ -28,8 +99,10 @@ export const standingPart = (job: Job, standing: ReadonlySet<CircuitId>): Wiring
         }
   }
   const isHere = (place: string) => boxes.has(place) || place === PANEL || place === UNKNOWN_PLACE;
+  // Of what is told in part a cable may lead on to where nobody has told anything.
+  const leadsOn = (id: string) => [...inPart].some((circuit) => ofId(document.carries, id) === circuit);
   const cables = wiring.cables.filter(
-    ({ from, to }) => isHere(from) && isHere(to) && (boxes.has(from) || boxes.has(to)),
+    ({ id, from, to }) => (boxes.has(from) || boxes.has(to)) && ((isHere(from) && isHere(to)) || leadsOn(id)),
   );
   const ids = new Set<string>(cables.map(({ id }) => id));
   const mine = (end: End) => ids.has(end.cable);

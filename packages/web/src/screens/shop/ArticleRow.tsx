@@ -174,8 +174,8 @@ export const ArticleRow = ({
             <p className="mt-2 text-[13.5px] text-quiet">{sayKind(article)}</p>
             {history.length > 0 ? (
               <ul aria-label={`Prices of ${name}`} className="mt-1 text-[13.5px]">
-                {history.map(({ at, before, after }) => (
-                  <li key={at}>
+                {history.map(({ at, before, after }, i) => (
+                  <li key={`${at} ${i}`}>
                     {when(at)}: {dollars(before)} to {dollars(after)}
                   </li>
                 ))}
