@@ -1,6 +1,8 @@
 import {
   assumeUsual,
   compile,
+  conductorKey,
+  evaluate,
   existingDocument,
   makeUpSteps,
   newWiringDoc,
@@ -239,6 +241,20 @@ describe('a box of two circuits, of which one is planned', () => {
         .map((landing) => JSON.stringify(landing))
         .sort();
     expect(landed(wiring)).toEqual(landed(existingDocument(asked)?.wiring ?? emptyWiring()));
+  });
+
+  test('of what is only assumed of the other nothing is drawn as a fact', () => {
+    const asked = shared(['S1']);
+    const assumed: Job = {
+      ...asked,
+      wirings: asked.wirings.map((one) => ({ ...one, certainty: { ['S1' as never]: 'assumed' } })),
+    };
+    const leadingOn = ({ compiled }: ReturnType<typeof reviewJob>) =>
+      evaluate(compiled, {}).nets[compiled.netOf(conductorKey('cable:c2:S1>L2' as never, 'black')) ?? -1];
+    expect(leadingOn(reviewJob(assumed))).toBe('unknown');
+    const home = ({ compiled }: ReturnType<typeof reviewJob>) =>
+      evaluate(compiled, {}).nets[compiled.netOf(conductorKey('cable:c2:panel>S1' as never, 'black')) ?? -1];
+    expect(home(reviewJob(assumed))).toBe('live');
   });
 
   test.each(TOLD)('is opened for the one alone, the other being %s', (_how, told) => {

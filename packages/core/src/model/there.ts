@@ -77,53 +77,40 @@ export const isLuminaireReplaced = (job: Job, { id, comesNew }: Luminaire): bool
   return comesNew && there !== undefined && luminairesIn(there).has(id);
 };
 
-/**
- * Circuits that stand as they are: nobody has chosen another way for them, each of their boxes is told of in the existing wiring, and each switch
- * and luminaire is there and stays. They are copied into what is planned and never made again.
- */
-export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
+/** Is no way chosen for a circuit, and does nothing that is told of it go or give way? */
+const isKeptAsTold = (job: Job, id: CircuitId, isTold: (box: string) => boolean): boolean => {
+  const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
+  const isMine = (one: { group: string; box: string }) => groups.has(one.group) && isTold(one.box);
+  return (
+    job.choices.every((choice) => choice.circuit !== id) &&
+    job.slots.every((one) => !isMine(one) || (!one.leaves && isDeviceKept(job, one))) &&
+    job.luminaires.every((one) => !isMine(one) || isLuminaireKept(job, one))
+  );
+};
+
+/** Circuits of which something is told that stays as it is, of all of their boxes or of some. */
+const keptCircuits = (job: Job, ofAll: boolean): ReadonlySet<CircuitId> => {
   const certainty = existingDocument(job)?.certainty;
+  const isTold = (box: string): boolean => ofId(certainty, box) !== undefined;
   return new Set(
     job.circuits
       .map(({ id }) => id)
       .filter((id) => {
         const boxes = boxesOfCircuit(job, id);
-        const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
-        return (
-          boxes.length > 0 &&
-          boxes.every((box) => ofId(certainty, box) !== undefined) &&
-          job.choices.every((choice) => choice.circuit !== id) &&
-          job.slots.every((one) => !groups.has(one.group) || (!one.leaves && isDeviceKept(job, one))) &&
-          job.luminaires.every((one) => !groups.has(one.group) || isLuminaireKept(job, one))
-        );
+        const told = boxes.filter(isTold).length;
+        return told > 0 && (told === boxes.length || !ofAll) && isKeptAsTold(job, id, isTold);
       }),
   );
 };
 
 /**
- * Circuits that do not stand and of which something is told: no way is chosen for them, and nothing that is told of them goes or gives way. What is
- * told of one that is not planned either stays as it is.
+ * Circuits that stand as they are: nobody has chosen another way for them, each of their boxes is told of in the existing wiring, and each switch
+ * and luminaire is there and stays. They are copied into what is planned and never made again.
  */
-export const toldInPart = (job: Job): ReadonlySet<CircuitId> => {
-  const certainty = existingDocument(job)?.certainty;
-  const isTold = (box: string): boolean => ofId(certainty, box) !== undefined;
-  const standing = standingCircuits(job);
-  return new Set(
-    job.circuits
-      .map(({ id }) => id)
-      .filter((id) => {
-        const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
-        const isMine = (one: { group: string; box: string }) => groups.has(one.group) && isTold(one.box);
-        return (
-          !standing.has(id) &&
-          boxesOfCircuit(job, id).some(isTold) &&
-          job.choices.every((choice) => choice.circuit !== id) &&
-          job.slots.every((one) => !isMine(one) || (!one.leaves && isDeviceKept(job, one))) &&
-          job.luminaires.every((one) => !isMine(one) || isLuminaireKept(job, one))
-        );
-      }),
-  );
-};
+export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => keptCircuits(job, true);
+
+/** The circuits that stand, and those of which only some boxes are told: what is told of these is copied too where they are not planned. */
+export const toldCircuits = (job: Job): ReadonlySet<CircuitId> => keptCircuits(job, false);
 
 /** Does every device come out of a box, and nothing hang on it? Then it is closed with a blank (314.25). */
 export const isEmptied = (job: Job, wiring: Wiring, box: BoxId): boolean =>

@@ -105,7 +105,7 @@ export const nodesByBox = (
   };
   const spares: SpareEnd[] = [];
   const untouched: End[] = [];
-  const waitingGrounds: (() => void)[] = [];
+  const waiting: { at: BoxId; end: End; awg: Awg }[] = [];
   for (const { cable, article, nodes, colouring, waits } of cables)
     for (const side of ['from', 'to'] as const) {
       const at = nodes[side];
@@ -121,15 +121,12 @@ export const nodesByBox = (
       // A raceway meets the box by its fitting, not in a splice.
       if (ground === null || ground === 'raceway') continue;
       const end = { cable: cable.id, side, colour: ground };
-      const joinGrounds = () => nodeAt(at, 'ground').ends.push({ end, awg });
-      if (!waits) joinGrounds();
-      else
-        waitingGrounds.push(() => {
-          if (boxes.get(placeOfNode(at) as BoxId)?.has('G')) joinGrounds();
-          else untouched.push(end);
-        });
+      if (waits) waiting.push({ at: placeOfNode(at) as BoxId, end, awg });
+      else nodeAt(at, 'ground').ends.push({ end, awg });
     }
   for (const one of attachments) hookOn(nodeAt(one.at, one.net), one);
-  for (const settle of waitingGrounds) settle();
+  for (const { at, ...ground } of waiting)
+    if (boxes.get(at)?.has('G')) nodeAt(at, 'ground').ends.push(ground);
+    else untouched.push(ground.end);
   return { boxes, spares, untouched };
 };

@@ -1,5 +1,5 @@
 import { articleOf } from '../model/articles.js';
-import { standingCircuits, toldInPart } from '../model/there.js';
+import { standingCircuits, toldCircuits } from '../model/there.js';
 import { placeOfNode, type BoxId, type CircuitId, type DeviceId, type WiringId } from '../model/ids.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import type { Job } from '../model/job.js';
@@ -102,8 +102,8 @@ export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
     outcome.ok ? [partsOf(job, circuit, outcome.value)] : [],
   );
   const unplanned = new Set(circuits.flatMap(({ circuit, outcome }) => (outcome.ok ? [] : [circuit.id])));
-  const inPart = new Set([...toldInPart(asked)].filter((id) => unplanned.has(id)));
-  const there = standingPart(job, standing, inPart, madeUpBy(job, plans));
+  const kept = new Set([...toldCircuits(asked)].filter((id) => standing.has(id) || unplanned.has(id)));
+  const there = standingPart(job, kept, madeUpBy(job, plans));
   const copied = new Set<string>(there.cables.map(({ id }) => id));
   const waiting = waitingCables(job, unplanned);
   const unused = unusedBy(job, plans).filter(({ id }) => !copied.has(id));

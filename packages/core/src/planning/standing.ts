@@ -68,23 +68,15 @@ const without = (wiring: Wiring, { cables, slots, luminaires }: PlannedAnew): Wi
 };
 
 /**
- * The existing wiring of circuits that stand as they are: their boxes with all that is in them, and the cables between these. What circuits that are
- * planned have in the same boxes is theirs to make up, and is not in it. Of circuits that are told in part their told boxes are.
+ * The existing wiring of circuits that are kept as they are: their boxes that are told of with all that is in them, and the cables of these. What
+ * circuits that are planned have in the same boxes is theirs to make up, and is not in it.
  */
-export const standingPart = (
-  job: Job,
-  standing: ReadonlySet<CircuitId>,
-  inPart: ReadonlySet<CircuitId>,
-  planned: PlannedAnew,
-): Wiring => {
+export const standingPart = (job: Job, kept: ReadonlySet<CircuitId>, planned: PlannedAnew): Wiring => {
   const document = existingDocument(job);
   if (!document) return emptyWiring();
   const wiring = without(document.wiring, planned);
   const isTold = (box: string) => ofId(document.certainty, box) !== undefined;
-  const boxes = new Set<string>([
-    ...[...standing].flatMap((id) => boxesOfCircuit(job, id)),
-    ...[...inPart].flatMap((id) => boxesOfCircuit(job, id)).filter(isTold),
-  ]);
+  const boxes = new Set<string>([...kept].flatMap((id) => boxesOfCircuit(job, id)).filter(isTold));
   // A box in which cables of these end and nothing stands, as one with splices only, is a part of them.
   for (let grew = true; grew;) {
     grew = false;
@@ -99,8 +91,11 @@ export const standingPart = (
         }
   }
   const isHere = (place: string) => boxes.has(place) || place === PANEL || place === UNKNOWN_PLACE;
-  // Of what is told in part a cable may lead on to where nobody has told anything.
-  const leadsOn = (id: string) => [...inPart].some((circuit) => ofId(document.carries, id) === circuit);
+  // A cable may lead on to where nobody has told anything.
+  const leadsOn = (id: string) => {
+    const circuit = ofId(document.carries, id);
+    return circuit !== undefined && circuit !== null && kept.has(circuit);
+  };
   const cables = wiring.cables.filter(
     ({ id, from, to }) => (boxes.has(from) || boxes.has(to)) && ((isHere(from) && isHere(to)) || leadsOn(id)),
   );

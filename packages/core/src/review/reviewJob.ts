@@ -20,6 +20,7 @@ import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspectInSteps } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
+import { toldCircuits } from '../model/there.js';
 import { toPlan } from '../model/toPlan.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import { lazily, stepwise } from '../model/lazily.js';
@@ -52,11 +53,12 @@ export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
   yield;
   const wiring = wiringOrEmpty(job);
   const drawn = compile(wiring, job);
-  const there = standing.length > 0 ? existingDocument(job) : undefined;
+  const there = toldCircuits(asked).size > 0 ? existingDocument(job) : undefined;
   const assumed = assumedOf(there);
+  const empty = standing.flatMap((circuit) => emptyGroups(job, circuit));
   const refusals = [
     ...circuits.flatMap(({ outcome }) => (outcome.ok ? [] : outcome.problems)),
-    ...standing.flatMap((circuit) => emptyGroups(job, circuit).flatMap(whatEmptyLacks)),
+    ...empty.flatMap(whatEmptyLacks),
   ].map((problem) =>
     findingOf(
       {
@@ -93,10 +95,9 @@ export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
     ...standing,
     ...circuits.filter(({ outcome }) => outcome.ok).map(({ circuit }) => circuit.id),
   ]);
-  const empty = new Set(standing.flatMap((circuit) => emptyGroups(job, circuit).map(({ id }) => id)));
   const proofs = lazily(() =>
     job.groups
-      .filter((group) => planned.has(group.circuit) && !empty.has(group.id))
+      .filter((group) => planned.has(group.circuit) && !empty.includes(group))
       .map((group) => proveGroup(job, wiring, drawn, group)),
   );
   const review: JobReview = {
