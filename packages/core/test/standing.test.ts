@@ -11,6 +11,7 @@ import {
   signSeen,
   standingCircuits,
   summariseJob,
+  takeOff,
   tapOf,
   tapTold,
   wireAll,
@@ -108,12 +109,33 @@ test('a circuit with a switch or a luminaire that comes new does not stand: old 
   expect(says(job)).toEqual([[4, 4]]);
   for (const other of others) {
     expect([...standingCircuits(other)]).toEqual([]);
-    const { plans, wiring } = reviewJob(other);
+    const { job: planned, plans, wiring, compiled, proofs } = reviewJob(other);
     expect(plans.map(({ outcome }) => (outcome.ok ? [] : outcome.problems.map(({ code }) => code)))).toEqual([
       ['NoChoice'],
     ]);
-    expect(wiring.devices).toEqual([]);
+    // Until a way is chosen everything stays on its wires: nobody opens a box, caps what serves, or buys a thing.
+    expect(proofs).toEqual([]);
+    expect(partOf(wiring, wiring)).toEqual(partOf(existingDocument(job)?.wiring ?? wiring, wiring));
+    expect(takeOff(planned, wiring).lines).toEqual([]);
+    for (const { id } of planned.boxes)
+      expect(makeUpSteps(planned, wiring, compiled, id).steps.map(({ text }) => text)).toEqual([
+        'Nothing is to be done in this box yet: it stays shut, as it was found, until a way is chosen for Lights.',
+      ]);
   }
+});
+
+test('a way that cannot be planned any more leaves what is told of its circuit on its wires', () => {
+  const job = withOldPair();
+  const [choice] = jobOf({ runs: ['F-S1', 'S1-S2', 'S2-L'] }).choices;
+  if (!choice) throw new Error('no choice');
+  // It does not reach the light.
+  const broken = { ...job, choices: [{ ...choice, runs: choice.runs.slice(0, 1) }] };
+  const { plans, wiring, proofs } = reviewJob(broken);
+  expect(plans.map(({ outcome }) => outcome.ok)).toEqual([false]);
+  expect(proofs).toEqual([]);
+  const told = existingDocument(job)?.wiring ?? emptyWiring();
+  expect(partOf(wiring, told)).toEqual(partOf(told, told));
+  expect(wiring.devices).toEqual(told.devices);
 });
 
 test('in a box that it shares with what is planned, the grounds are one splice and everything else stays apart', () => {
@@ -233,7 +255,11 @@ describe('a box of two circuits, of which one is planned', () => {
     expect([...standingCircuits(asked)]).toEqual(standing);
     const { wiring, texts, twice } = look(asked);
     expect(twice).toEqual([]);
-    expect(texts).toEqual(['Nothing is to be done in this box: it stays shut, as it was found.']);
+    expect(texts).toEqual([
+      standing.length > 0
+        ? 'Nothing is to be done in this box: it stays shut, as it was found.'
+        : 'Nothing is to be done in this box yet: it stays shut, as it was found, until a way is chosen for Other.',
+    ]);
     expect(reviewJob(asked).findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
     const landed = (one: Wiring) =>
       one.landings
@@ -257,13 +283,16 @@ describe('a box of two circuits, of which one is planned', () => {
     expect(home(reviewJob(assumed))).toBe('live');
   });
 
-  test.each(TOLD)('is opened for the one alone, the other being %s', (_how, told) => {
+  test.each(TOLD)('is opened for the one alone, the other being %s', (_how, told, standing) => {
     const { job, wiring, texts, twice } = look(shared(told, true));
     expect(twice).toEqual([]);
     expect(texts.length).toBeGreaterThan(5);
     // Nobody takes the other out, caps it, or is told that nothing uses it.
     expect(texts.filter((text) => /^Cap|Nothing uses|of Other that is there out/.test(text))).toEqual([]);
     expect(texts.filter((text) => text.startsWith('Leave the splice of neutrals of Other'))).toHaveLength(1);
+    expect(texts.filter((text) => text.startsWith('Leave every wire of Other'))).toHaveLength(
+      standing.length > 0 ? 0 : 1,
+    );
     const grounds = wiring.joints.filter(
       ({ box, members }) => box === 'S1' && members.some((one) => 'end' in one && one.end.colour === 'bare'),
     );
@@ -271,5 +300,27 @@ describe('a box of two circuits, of which one is planned', () => {
     const devices = wiring.devices.filter(({ box }) => box === 'S1').map(({ slot }) => slot);
     expect([...devices].sort()).toEqual(job.slots.map(({ id }) => id).sort());
     expect(reviewJob(job).findings.filter(({ severity }) => severity === 'violation')).toEqual([]);
+  });
+
+  test('a splice of which the planned one takes its wires is made up again, with what holds the rest', () => {
+    const asked = shared(['S1', 'L2'], true);
+    const isWhite = (member: Wiring['joints'][number]['members'][number]) =>
+      'end' in member && member.end.colour === 'white';
+    const inOneSplice = ({ joints, ...wiring }: Wiring): Wiring => {
+      const whites = joints.filter(({ box, members }) => box === 'S1' && members.some(isWhite));
+      const [first] = whites;
+      if (!first || whites.length < 2) throw new Error('the neutrals were not in two splices');
+      const one = { ...first, members: whites.flatMap(({ members }) => members), connectors: [] };
+      return { ...wiring, joints: [...joints.filter((joint) => !whites.includes(joint)), one] };
+    };
+    const { job, wiring } = look({
+      ...asked,
+      wirings: asked.wirings.map((one) => ({ ...one, wiring: inOneSplice(one.wiring) })),
+    });
+    const whites = wiring.joints.filter(({ box, members }) => box === 'S1' && members.some(isWhite));
+    expect(whites).toHaveLength(2);
+    expect(whites.every(({ connectors }) => connectors.length > 0)).toBe(true);
+    const untold = reviewJob(job).findings.filter(({ rule, at }) => rule === 'splices' && at.box === 'S1');
+    expect(untold).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@ import { articlesOf, type Article } from '../model/articles.js';
 import type { ArticleId } from '../model/ids.js';
 import type { Job } from '../model/job.js';
 import { findBox, findSlot } from '../model/lookup.js';
-import { isDeviceThere } from '../model/there.js';
+import { isDeviceThere, whileItWaits } from '../model/there.js';
 import { reviewJob } from '../review/reviewJob.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 
@@ -34,6 +34,7 @@ export const replacementsOf = (job: Job, article: ArticleId): Article[] => {
 export const replaced = (job: Job, article: ArticleId, by: ArticleId): { job: Job; outcome: Outcome } => {
   const before = reviewJob(job);
   const { wiring } = before;
+  const now = whileItWaits(job);
   const boxes = new Set(
     Object.entries(wiring.boxes).flatMap(([box, [first]]) =>
       first === article && findBox(job, box)?.work !== 'existing' ? [box] : [],
@@ -41,7 +42,7 @@ export const replaced = (job: Job, article: ArticleId, by: ArticleId): { job: Jo
   );
   const slots = new Set(
     wiring.devices.flatMap(({ slot, article: fitted }) =>
-      slot !== null && fitted === article && !isDeviceThere(job, slot, fitted) && findSlot(job, slot)
+      slot !== null && fitted === article && !isDeviceThere(now, slot, fitted) && findSlot(job, slot)
         ? [slot as string]
         : [],
     ),

@@ -1,4 +1,4 @@
-import { isDeviceThere, isLuminaireKept, luminairesIn, wasThere } from '../model/there.js';
+import { isDeviceThere, isLuminaireKept, luminairesIn, wasThere, whileItWaits } from '../model/there.js';
 import { findBox } from '../model/lookup.js';
 import type { BoxId, CableId, LuminaireId } from '../model/ids.js';
 import { runFactOf, type Job } from '../model/job.js';
@@ -55,7 +55,8 @@ const HIGH = 120;
  * Minutes of labour by the job's units: every new run with its feet and openings, every box opened or set, every
  * splice, every new device and luminaire, and what is high. A cap is part of its box.
  */
-export const labourOf = (job: Job, wiring: Wiring): LabourEstimate => {
+export const labourOf = (asked: Job, wiring: Wiring): LabourEstimate => {
+  const job = whileItWaits(asked);
   const { labour } = job;
   const lines = new Map<Work, LabourLine>();
   const add = (work: Work, each: number, at: LabourLine['at'][number], quantity = 1) => {

@@ -1,4 +1,4 @@
-import { isDeviceThere, isEmptied } from '../model/there.js';
+import { isDeviceThere, isEmptied, whileItWaits } from '../model/there.js';
 import { slotsInBox } from '../model/lookup.js';
 import { articlesAt } from '../model/wiring.js';
 import { articleOf, articlesOf, type Article, type SundryArticle } from '../model/articles.js';
@@ -197,7 +197,8 @@ const ORDER: MaterialKind[] = [
  * for tails and jumpers, tape, staples, steel plates. What is there already is not bought; nothing is made up in a box
  * beyond the plan.
  */
-export const takeOff = (job: Job, wiring: Wiring): TakeOff => {
+export const takeOff = (asked: Job, wiring: Wiring): TakeOff => {
+  const job = whileItWaits(asked);
   const worked = workedBoxes(job, wiring);
   const open = new Set(worked.map((box) => box.id));
   const awgOf = createSizeOf(job, wiring);

@@ -6,7 +6,7 @@ import type { Job } from './job.js';
 import { luminairesInBox, slotsInBox } from './lookup.js';
 import { ofId } from './records.js';
 import { isSame } from './same.js';
-import { isLuminaireReplaced, isReplaced } from './there.js';
+import { isLuminaireReplaced, isReplaced, whileItWaits } from './there.js';
 import {
   placeOfEnd,
   type Device,
@@ -111,11 +111,12 @@ export const boxesThatDiffer = (before: Wiring, after: Wiring): BoxId[] =>
 /** Is a box told of as existing, is nothing of it otherwise in this wiring, and no device or luminaire replaced by its like? Then nobody opens it. */
 export const staysShut = (job: Job, wiring: Wiring, box: BoxId): boolean => {
   const document = existingDocument(job);
+  const now = whileItWaits(job);
   return (
     document !== undefined &&
     ofId(document.certainty, box) !== undefined &&
-    !slotsInBox(job, box).some((slot) => isReplaced(job, slot)) &&
-    !luminairesInBox(job, box).some((one) => isLuminaireReplaced(job, one)) &&
+    !slotsInBox(now, box).some((slot) => isReplaced(now, slot)) &&
+    !luminairesInBox(now, box).some((one) => isLuminaireReplaced(now, one)) &&
     isSameIn(document.wiring, wiring, box)
   );
 };

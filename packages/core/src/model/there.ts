@@ -1,6 +1,6 @@
 import { existingDocument } from './existing.js';
 import type { BoxId, CircuitId } from './ids.js';
-import type { Job, Luminaire, Slot } from './job.js';
+import type { Circuit, Job, Luminaire, Slot } from './job.js';
 import { boxesOfCircuit, findSlot, groupsOfCircuit, luminairesInBox, slotsInBox } from './lookup.js';
 import { ofId } from './records.js';
 import type { Joint, Wiring } from './wiring.js';
@@ -78,9 +78,9 @@ export const isLuminaireReplaced = (job: Job, { id, comesNew }: Luminaire): bool
 };
 
 /** Is no way chosen for a circuit, and does nothing that is told of it go or give way? */
-const isKeptAsTold = (job: Job, id: CircuitId, isTold: (box: string) => boolean): boolean => {
+const isKeptAsTold = (job: Job, id: CircuitId): boolean => {
   const groups = new Set<string>(groupsOfCircuit(job, id).map((group) => group.id));
-  const isMine = (one: { group: string; box: string }) => groups.has(one.group) && isTold(one.box);
+  const isMine = (one: { group: string }) => groups.has(one.group);
   return (
     job.choices.every((choice) => choice.circuit !== id) &&
     job.slots.every((one) => !isMine(one) || (!one.leaves && isDeviceKept(job, one))) &&
@@ -88,29 +88,75 @@ const isKeptAsTold = (job: Job, id: CircuitId, isTold: (box: string) => boolean)
   );
 };
 
-/** Circuits of which something is told that stays as it is, of all of their boxes or of some. */
-const keptCircuits = (job: Job, ofAll: boolean): ReadonlySet<CircuitId> => {
+const toldBoxes = (job: Job): ((box: string) => boolean) => {
   const certainty = existingDocument(job)?.certainty;
-  const isTold = (box: string): boolean => ofId(certainty, box) !== undefined;
-  return new Set(
-    job.circuits
-      .map(({ id }) => id)
-      .filter((id) => {
-        const boxes = boxesOfCircuit(job, id);
-        const told = boxes.filter(isTold).length;
-        return told > 0 && (told === boxes.length || !ofAll) && isKeptAsTold(job, id, isTold);
-      }),
-  );
+  return (box) => ofId(certainty, box) !== undefined;
 };
 
 /**
  * Circuits that stand as they are: nobody has chosen another way for them, each of their boxes is told of in the existing wiring, and each switch
  * and luminaire is there and stays. They are copied into what is planned and never made again.
  */
-export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => keptCircuits(job, true);
+export const standingCircuits = (job: Job): ReadonlySet<CircuitId> => {
+  const isTold = toldBoxes(job);
+  return new Set(
+    job.circuits
+      .map(({ id }) => id)
+      .filter((id) => {
+        const boxes = boxesOfCircuit(job, id);
+        return boxes.length > 0 && boxes.every(isTold) && isKeptAsTold(job, id);
+      }),
+  );
+};
 
-/** The circuits that stand, and those of which only some boxes are told: what is told of these is copied too where they are not planned. */
-export const toldCircuits = (job: Job): ReadonlySet<CircuitId> => keptCircuits(job, false);
+/** The circuits of which the existing wiring tells some box: where they are not planned, what is told of them is copied too. */
+export const toldCircuits = (job: Job): ReadonlySet<CircuitId> => {
+  const isTold = toldBoxes(job);
+  return new Set(job.circuits.map(({ id }) => id).filter((id) => boxesOfCircuit(job, id).some(isTold)));
+};
+
+/** Circuits with something in a box that is told of, for which no way is chosen and that do not stand: nothing is done with their wires there yet. */
+export const waitingIn = (job: Job, box: BoxId): Circuit[] => {
+  if (!toldBoxes(job)(box)) return [];
+  const here = new Set<string>(
+    [...slotsInBox(job, box), ...luminairesInBox(job, box)].map(({ group }) => group),
+  );
+  const standing = standingCircuits(job);
+  return job.circuits.filter(
+    ({ id }) =>
+      !standing.has(id) &&
+      job.choices.every(({ circuit }) => circuit !== id) &&
+      groupsOfCircuit(job, id).some((group) => here.has(group.id)),
+  );
+};
+
+const waited = new WeakMap<Job, Job>();
+
+/**
+ * The job as its planned wiring has it: of a circuit for which no way is chosen, nothing that is there comes out or gives way yet. To be asked of
+ * what was planned, never before it.
+ */
+export const whileItWaits = (job: Job): Job => {
+  const before = waited.get(job);
+  if (before) return before;
+  const planned = new Set<string>(job.choices.map(({ circuit }) => circuit));
+  const waits = new Set<string>(
+    job.groups.filter(({ circuit }) => !planned.has(circuit)).map(({ id }) => id),
+  );
+  const isSlot = (one: Slot) =>
+    (one.comesNew || one.leaves) && waits.has(one.group) && hasDevice(job, one.id);
+  const isLuminaire = (one: Luminaire) => one.comesNew && waits.has(one.group) && hasLuminaire(job, one.id);
+  const made: Job =
+    job.slots.some(isSlot) || job.luminaires.some(isLuminaire)
+      ? {
+          ...job,
+          slots: job.slots.map((one) => (isSlot(one) ? { ...one, comesNew: false, leaves: false } : one)),
+          luminaires: job.luminaires.map((one) => (isLuminaire(one) ? { ...one, comesNew: false } : one)),
+        }
+      : job;
+  waited.set(job, made);
+  return made;
+};
 
 /** Does every device come out of a box, and nothing hang on it? Then it is closed with a blank (314.25). */
 export const isEmptied = (job: Job, wiring: Wiring, box: BoxId): boolean =>

@@ -1,6 +1,13 @@
 import { articleOf } from '../model/articles.js';
-import { standingCircuits, toldCircuits } from '../model/there.js';
-import { placeOfNode, type BoxId, type CircuitId, type DeviceId, type WiringId } from '../model/ids.js';
+import { standingCircuits, toldCircuits, whileItWaits } from '../model/there.js';
+import {
+  placeOfNode,
+  type BoxId,
+  type CableId,
+  type CircuitId,
+  type DeviceId,
+  type WiringId,
+} from '../model/ids.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import type { Job } from '../model/job.js';
 import { newWiringDoc } from '../model/newJob.js';
@@ -85,6 +92,8 @@ export interface PlannedJob {
   job: Job;
   circuits: CircuitPlan[];
   standing: CircuitId[];
+  /** What is in the planned wiring as it was found: circuits that stand, and such as are told of and not planned, with their cables. */
+  asFound: { circuits: ReadonlySet<CircuitId>; cables: ReadonlySet<CableId> };
 }
 
 /** `planJob` a piece at a time: circuit by circuit, and then what they share. */
@@ -104,7 +113,7 @@ export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
   const unplanned = new Set(circuits.flatMap(({ circuit, outcome }) => (outcome.ok ? [] : [circuit.id])));
   const kept = new Set([...toldCircuits(asked)].filter((id) => standing.has(id) || unplanned.has(id)));
   const there = standingPart(job, kept, madeUpBy(job, plans));
-  const copied = new Set<string>(there.cables.map(({ id }) => id));
+  const copied = new Set(there.cables.map(({ id }) => id));
   const waiting = waitingCables(job, unplanned);
   const unused = unusedBy(job, plans).filter(({ id }) => !copied.has(id));
   const cables = [...parts.flatMap((part) => part.cables), ...leftInPlace(job, unused, waiting)];
@@ -140,15 +149,20 @@ export const planInSteps = function* (asked: Job): InSteps<PlannedJob> {
   const planned = newWiringDoc(
     plannedId(others.map((document) => document.id)),
     'planned',
-    settled(job, withStanding(job, wiring, there)),
+    settled(whileItWaits(job), withStanding(job, wiring, there)),
   );
-  return { job: { ...asked, wirings: [...others, planned] }, circuits: judged, standing: [...standing] };
+  return {
+    job: { ...asked, wirings: [...others, planned] },
+    circuits: judged,
+    standing: [...standing],
+    asFound: { circuits: kept, cables: copied },
+  };
 };
 
 /**
  * Plans every circuit of the job and makes up one wiring for all of them, as boxes, grounds and fill are shared.
  * A circuit that cannot be planned is left out, with its reasons; the rest is planned. The job comes back with its
  * planned wiring replaced; wirings of other kinds are never touched. A circuit that stands as it is gets no plan: its part of the existing
- * wiring is copied.
+ * wiring is copied, and so is what is told of one that is not planned: nobody takes out or caps what serves until its plan does.
  */
 export const planJob = (asked: Job): PlannedJob => toEnd(planInSteps(asked));

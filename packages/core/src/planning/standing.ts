@@ -1,4 +1,3 @@
-import { articleOf } from '../model/articles.js';
 import { isGroundColour } from '../model/colours.js';
 import { existingDocument } from '../model/existing.js';
 import { PANEL, UNKNOWN_PLACE, type CableId, type CircuitId } from '../model/ids.js';
@@ -14,8 +13,8 @@ import {
   type Terminal,
   type Wiring,
 } from '../model/wiring.js';
-import type { Awg } from '../model/units.js';
 import { chooseConnectors } from '../materials/connectors.js';
+import { createSizeOf } from '../materials/jumpers.js';
 
 /** What circuits that are planned make up by themselves: the old cables that they use, and the slots and luminaires of theirs. */
 export interface PlannedAnew {
@@ -24,8 +23,22 @@ export interface PlannedAnew {
   luminaires: ReadonlySet<string>;
 }
 
-/** A wiring without these cables, devices and luminaires, and without what of its splices and landings is of them alone. */
-const without = (wiring: Wiring, { cables, slots, luminaires }: PlannedAnew): Wiring => {
+const isGround = (member: Member): boolean => 'end' in member && isGroundColour(member.end.colour);
+
+/** What holds these together once a splice is made up again. */
+const connectorsFor = (job: Job, wiring: Wiring, members: readonly Member[]): Joint['connectors'] =>
+  chooseConnectors(
+    job.stock,
+    job.preferences,
+    members.map(createSizeOf(job, wiring)),
+    members.some(isGround),
+  ) ?? [];
+
+/**
+ * A wiring without these cables, devices and luminaires, and without what of its splices and landings is of them alone. A splice of which some
+ * wires go is made up again.
+ */
+const without = (job: Job, wiring: Wiring, { cables, slots, luminaires }: PlannedAnew): Wiring => {
   if (cables.size + slots.size + luminaires.size === 0) return wiring;
   const gone = new Set<string>(
     wiring.devices.filter(({ slot }) => slot !== null && slots.has(slot)).map(({ id }) => id),
@@ -48,7 +61,9 @@ const without = (wiring: Wiring, { cables, slots, luminaires }: PlannedAnew): Wi
     const members = joint.members.filter(stays);
     if (members.length === joint.members.length) return [joint];
     // A tail alone is of what is planned.
-    return members.some((one) => !('pigtail' in one)) ? [{ ...joint, members, connectors: [] }] : [];
+    return members.some((one) => !('pigtail' in one))
+      ? [{ ...joint, members, connectors: connectorsFor(job, wiring, members) }]
+      : [];
   });
   const tails = new Set<string>(
     joints.flatMap(({ members }) => members.flatMap((one) => ('pigtail' in one ? [one.pigtail.id] : []))),
@@ -74,7 +89,7 @@ const without = (wiring: Wiring, { cables, slots, luminaires }: PlannedAnew): Wi
 export const standingPart = (job: Job, kept: ReadonlySet<CircuitId>, planned: PlannedAnew): Wiring => {
   const document = existingDocument(job);
   if (!document) return emptyWiring();
-  const wiring = without(document.wiring, planned);
+  const wiring = without(job, document.wiring, planned);
   const isTold = (box: string) => ofId(document.certainty, box) !== undefined;
   const boxes = new Set<string>([...kept].flatMap((id) => boxesOfCircuit(job, id)).filter(isTold));
   // A box in which cables of these end and nothing stands, as one with splices only, is a part of them.
@@ -127,8 +142,6 @@ const isPlainBox = (job: Job, place: string): boolean =>
   job.slots.every(({ box }) => box !== place) &&
   job.luminaires.every(({ box }) => box !== place);
 
-const isGround = (member: Member): boolean => 'end' in member && isGroundColour(member.end.colour);
-
 /** Everything that is on a ground, in one splice: what is planned joins what stands there, under the name that it has. */
 const groundsJoined = (job: Job, standing: Wiring, planned: Wiring, box: string): Joint[] => {
   const isOf = (joint: Joint) => joint.box === box && joint.members.some(isGround);
@@ -136,14 +149,12 @@ const groundsJoined = (job: Job, standing: Wiring, planned: Wiring, box: string)
   const [first] = old;
   if (!first || fresh.length === 0) return [...old, ...fresh];
   const members = [...old, ...fresh].flatMap((joint) => joint.members);
-  const sizes = members.flatMap((member): Awg[] => {
-    if ('pigtail' in member) return [member.pigtail.awg];
-    if (!('end' in member)) return [14];
-    const cable = [...standing.cables, ...planned.cables].find(({ id }) => id === member.end.cable);
-    return cable ? [articleOf(job.stock, 'cable', cable.article).awg] : [];
-  });
-  const connectors = chooseConnectors(job.stock, job.preferences, sizes, true) ?? [];
-  return [{ ...first, members, connectors }];
+  const whole: Wiring = {
+    ...planned,
+    cables: [...standing.cables, ...planned.cables],
+    devices: [...standing.devices, ...planned.devices],
+  };
+  return [{ ...first, members, connectors: connectorsFor(job, whole, members) }];
 };
 
 /** What stands, copied into what is planned. Of a box that both come to the grounds are one; all else stays apart as it is. */

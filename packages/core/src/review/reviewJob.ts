@@ -20,7 +20,7 @@ import { circuitsByCable } from '../circuit/roles.js';
 import { proveGroup, wiringOrEmpty, type GroupProof } from '../proving/works.js';
 import { byGravity, inspectInSteps } from '../code/inspect.js';
 import { findingOf, type Finding } from '../code/rule.js';
-import { toldCircuits } from '../model/there.js';
+import { whileItWaits } from '../model/there.js';
 import { toPlan } from '../model/toPlan.js';
 import { toEnd, type InSteps } from '../model/inSteps.js';
 import { lazily, stepwise } from '../model/lazily.js';
@@ -49,11 +49,11 @@ export const reviewJob = (asked: Job): JobReview => toEnd(reviewInSteps(asked));
 
 /** `reviewJob` a piece at a time, as a whole job takes longer than a tap should wait. */
 export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
-  const { job, circuits, standing } = yield* planInSteps(asked);
+  const { job, circuits, standing, asFound } = yield* planInSteps(asked);
   yield;
   const wiring = wiringOrEmpty(job);
   const drawn = compile(wiring, job);
-  const there = toldCircuits(asked).size > 0 ? existingDocument(job) : undefined;
+  const there = asFound.circuits.size > 0 ? existingDocument(job) : undefined;
   const assumed = assumedOf(there);
   const empty = standing.flatMap((circuit) => emptyGroups(job, circuit));
   const refusals = [
@@ -83,7 +83,7 @@ export const reviewInSteps = function* (asked: Job): InSteps<JobReview> {
   // What is found in a box that the plan opens is not softened for what nobody has seen of it before.
   const shut = ({ at }: Finding): boolean => at.box === undefined || staysShut(job, wiring, at.box);
   const inspected = function* (part: Pick<Subject, 'job' | 'wiring'>): InSteps<Finding[]> {
-    const found = yield* inspectInSteps(toPlan(part.job), part.wiring);
+    const found = yield* inspectInSteps(toPlan(whileItWaits(part.job)), part.wiring);
     return [
       ...refusals,
       ...found.map((one) => (there && shut(one) ? ifAsAssumed(job, there, one) : one)),

@@ -3,9 +3,10 @@ import { articleOf } from '../model/articles.js';
 import { existingDocument } from '../model/existing.js';
 import type { BoxId } from '../model/ids.js';
 import { ofId } from '../model/records.js';
-import type { Box, Job } from '../model/job.js';
+import type { Box, Circuit, Job } from '../model/job.js';
 import { feetInches } from '../model/units.js';
 import { articlesAt, type Wiring } from '../model/wiring.js';
+import { listed } from '../words/lists.js';
 import type { DraftStep } from './step.js';
 
 /** The box itself: what is set, with what is put on it, or what is there; and what nobody has told of it. */
@@ -63,12 +64,34 @@ export const lookStep = (job: Job, box: BoxId): DraftStep[] => {
   ];
 };
 
+const namesOf = (circuits: readonly Circuit[]): string => listed(circuits.map(({ name }) => name));
+
+/** Circuits with something in a box that is opened for others, for which no way is chosen: what is there of them stays. */
+export const waitSteps = (box: BoxId, waiting: readonly Circuit[]): DraftStep[] =>
+  waiting.length === 0
+    ? []
+    : [
+        {
+          id: `${box}/waits`,
+          rests: waiting.map(({ id }) => id),
+          phase: 'out',
+          text: `Leave every wire of ${namesOf(waiting)} where it is, and every device of it in: no way is chosen for it yet.`,
+          why: 'It serves as it was found. What is asked of it is planned first, so that nothing is taken off that still feeds something.',
+          section: null,
+          caution: null,
+          shows: null,
+        },
+      ];
+
 /** A box in which nothing is otherwise than it was found. */
-export const shutStep = (box: BoxId): DraftStep => ({
+export const shutStep = (box: BoxId, waiting: readonly Circuit[]): DraftStep => ({
   id: `${box}/shut`,
   rests: null,
   phase: 'close',
-  text: 'Nothing is to be done in this box: it stays shut, as it was found.',
+  text:
+    waiting.length === 0
+      ? 'Nothing is to be done in this box: it stays shut, as it was found.'
+      : `Nothing is to be done in this box yet: it stays shut, as it was found, until a way is chosen for ${namesOf(waiting)}.`,
   why: 'What nobody touches keeps its own wiring. Opened for nothing, old wires break and splices work loose.',
   section: null,
   caution: null,

@@ -7,12 +7,21 @@ import { cablesIn, type CableHere } from '../model/inBox.js';
 import type { Job } from '../model/job.js';
 import { findBox, luminairesInBox, waitsWithoutBox } from '../model/lookup.js';
 import { tapTold } from '../model/tap.js';
-import { isEmptied, isLuminaireKept } from '../model/there.js';
+import { isEmptied, isLuminaireKept, waitingIn, whileItWaits } from '../model/there.js';
 import type { Wiring } from '../model/wiring.js';
 import { cableWord } from '../words/cables.js';
 import { apartSteps, keptApart } from './apart.js';
 import { staysShut } from '../model/boxState.js';
-import { boxSteps, isUntold, lookStep, shutStep, TAPPED, tappedStep, tellStep } from './boxThere.js';
+import {
+  boxSteps,
+  isUntold,
+  lookStep,
+  shutStep,
+  TAPPED,
+  tappedStep,
+  tellStep,
+  waitSteps,
+} from './boxThere.js';
 import { cautionsAt } from './cautions.js';
 import { checkStep } from './check.js';
 import { createOfCircuit, groupedSteps } from './grouped.js';
@@ -86,7 +95,8 @@ const comingNew = (job: Job, box: BoxId): string[] =>
  * folded back, trimmed, the luminaire hung, read back, closed, proved. What is there already is proved dead before anything. It reads the
  * wiring as it is: of a planned one and of one as found alike.
  */
-export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: BoxId): BoxSteps => {
+export const makeUpSteps = (asked: Job, wiring: Wiring, compiled: Compiled, box: BoxId): BoxSteps => {
+  const job = whileItWaits(asked);
   const here = cablesIn(wiring, box);
   const byCable = circuitsByCable(wiring, job, compiled);
   const planned = new Set(here.flatMap(({ cable }) => [...(byCable.get(cable.id) ?? [])]));
@@ -113,12 +123,19 @@ export const makeUpSteps = (job: Job, wiring: Wiring, compiled: Compiled, box: B
   const hangs = tapped === 'luminaire' && job.luminaires.some((one) => one.box === box);
   const alone = waitsWithoutBox(job, box);
   const untold = place !== undefined && isUntold(job, place);
+  const waiting = waitingIn(asked, box);
   if (place && staysShut(job, wiring, box))
     return {
-      ...{ box, steps: [settledStep(shutStep(box))], tools: [], otherEnds: otherEndsOf(job, wiring, here) },
+      ...{
+        box,
+        steps: [settledStep(shutStep(box, waiting))],
+        tools: [],
+        otherEnds: otherEndsOf(job, wiring, here),
+      },
       cautions: cautionsAt(job, wiring, compiled, roles, box),
     };
   const madeUp = (): DraftStep[] => [
+    ...waitSteps(box, waiting),
     ...outSteps(job, wiring, box),
     ...(tapped && !hangs ? [tappedStep(box, tapped)] : []),
     ...(place ? pullSteps(job, wiring, place, here) : []),

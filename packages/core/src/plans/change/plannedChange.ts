@@ -1,5 +1,4 @@
 import { assumedOf, existingDocument } from '../../model/existing.js';
-import { standingCircuits } from '../../model/there.js';
 import type { BoxId, CircuitId } from '../../model/ids.js';
 import type { Job } from '../../model/job.js';
 import { boxesOfCircuit } from '../../model/lookup.js';
@@ -33,15 +32,15 @@ const asItStood = (job: Job): ChangeSide | null => {
 };
 
 /**
- * Before and after of a circuit of which is told what is there and for which a way is chosen; null where nothing of it is told, or where
- * it stands as it is.
+ * Before and after of a circuit of which is told what is there and for which a way is chosen; null where nothing of it is told, or where no
+ * way is chosen and it stays as it is.
  */
 export const plannedChange = (review: JobReview, circuit: CircuitId): PlannedChange | null => {
   const { job } = review;
   const certainty = existingDocument(job)?.certainty;
   const stands = boxesOfCircuit(job, circuit);
-  if (standingCircuits(job).has(circuit) || stands.every((box) => ofId(certainty, box) === undefined))
-    return null;
+  const isChosen = job.choices.some((choice) => choice.circuit === circuit);
+  if (!isChosen || stands.every((box) => ofId(certainty, box) === undefined)) return null;
   const before = asItStood(job);
   if (!before) return null;
   const { cost: _, ...change } = changeBetween(before, review);

@@ -32,7 +32,7 @@ export interface Background {
   devices: (box: BoxId) => { gangs: number; count: number; anyNew: boolean };
   /** Room that the other circuits ask a box to keep free, ten-thousandths of a cubic inch. */
   room: (box: BoxId) => number;
-  /** Insulated conductors of existing cables in a box that no other circuit uses, less those that wait for a plan of theirs. */
+  /** Insulated conductors of existing cables in a box that no other circuit uses, less those that wait for a plan of theirs or stay as they were found. */
   idle: (box: BoxId) => number;
 }
 
@@ -55,7 +55,8 @@ export const backgroundOf = madeOnce((asked: Job, circuit: Circuit): Background 
   });
   const mine = groupIdsOf(job, circuit.id);
   const others = { ...job, slots: job.slots.filter((slot) => !mine.has(slot.group)) };
-  const wiring = wiringOrEmpty(planJob(job).job);
+  const whole = planJob(job);
+  const wiring = wiringOrEmpty(whole.job);
   const planned = job.circuits
     .filter(({ id }) => id !== circuit.id && job.choices.some((choice) => choice.circuit === id))
     .flatMap((one) => {
@@ -71,7 +72,10 @@ export const backgroundOf = madeOnce((asked: Job, circuit: Circuit): Background 
   const unused = unusedBy(
     job,
     planned.map((one) => one.plan),
-  ).filter(({ id }) => !waiting.has(id));
+  ).filter(
+    ({ id, circuit: of }) =>
+      !waiting.has(id) && (of === null || of === circuit.id || !whole.asFound.cables.has(id)),
+  );
   const slots = new Map(job.slots.map((slot) => [slot.id, slot]));
   const reached = boxesReached(wiring);
   const articles = new Map(
