@@ -2,13 +2,20 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DATABASE_PACKAGE } from './lib/database.mjs';
-import { needBuild, needDebian, needPackages } from './lib/needs.mjs';
+import { needCompiled, needPackages } from './lib/needs.mjs';
 import { root } from './lib/paths.mjs';
 import { runShown } from './lib/process.mjs';
-import { run, say } from './lib/say.mjs';
+import { run, say, Stop } from './lib/say.mjs';
 
 const bin = (path) => join(root, 'node_modules', path);
+
+/** Runs a program of ours with what it says shown; gives its exit code. */
+const shown = (file) =>
+  new Promise((resolve) => {
+    const child = spawn('node', [file], { cwd: root, stdio: 'inherit' });
+    child.on('error', () => resolve(1));
+    child.on('close', (code) => resolve(code ?? 1));
+  });
 
 /** One check is one test: it passes or fails as a whole. Each uses one core, so two run at once and tell what they said when they end. */
 const check = (name, args) =>
@@ -88,24 +95,33 @@ const playwright = (folder) => {
 };
 
 await run(async () => {
-  needDebian(...DATABASE_PACKAGE);
-  needDebian('chromium', 'chromium');
-  needDebian('ngspice', 'ngspice');
+  // Both wait for what comes over the net more than for a core.
+  const debian = shown(join(root, 'scripts/lib/debianForTests.mjs'));
   needPackages();
+  if ((await debian) !== 0)
+    throw new Stop('The tests want packages of Debian.', 'Read what is said of them above.');
   mkdirSync(join(root, '.cache'), { recursive: true });
   const folder = mkdtempSync(join(tmpdir(), 'amber-reports-'));
-  needBuild();
-  // To lint takes one core about as long as these three take the other.
-  const besides = async () => [
-    await check('Formatting', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']),
-    await check('Types', [bin('tsc7/bin/tsc'), '-b', '--builders', '1']),
-    await jest('Tests of the scripts', folder, ['house'], 1, true),
-  ];
+  needCompiled();
+  const besides = async () => {
+    const build = await check('Build', [join(root, 'scripts/build.mjs')]);
+    if (build.failed > 0) throw new Stop('The build failed.', 'Read what the compiler said above.');
+    const read = async () => [
+      await check('Formatting', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']),
+      await check('Types', [bin('tsc7/bin/tsc'), '-b', '--builders', '1']),
+    ];
+    // Those of the scripts wait for servers that start and end: the cores have time for the others.
+    return [
+      build,
+      ...(await Promise.all([read(), jest('Tests of the scripts', folder, ['house'], 1, true)])),
+    ];
+  };
+  // To lint takes one core about as long as all these take the other; what is compiled is all that it reads.
   const eslint = [bin('eslint/bin/eslint.js'), '.', '--cache', '--cache-location', '.cache/eslint'];
   const checks = await Promise.all([besides(), check('Lint', [...eslint, '--max-warnings', '0'])]);
   const projects = ['core', 'server', 'packet', 'cli', 'web', 'pages'];
   const results = [
-    ...checks.flat(),
+    ...checks.flat(2),
     await jest('Unit tests', folder, projects, 2, false),
     playwright(folder),
   ];

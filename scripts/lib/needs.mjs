@@ -21,6 +21,9 @@ export const needDebian = (debianPackage, ...programs) =>
 export const needDebianFile = (debianPackage, ...files) =>
   needFound(debianPackage, files, () => files.find((file) => existsSync(file)));
 
+/** What Debian has is asked once, however many packages are missing. */
+let isUpdated = false;
+
 const needFound = (debianPackage, programs, find) => {
   const there = find();
   if (there) return there;
@@ -37,7 +40,8 @@ const needFound = (debianPackage, programs, find) => {
   say(`Installing ${debianPackage}, which is missing (apt-get) ...`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] };
-  runShown('apt-get', ['update', '-qq'], quiet);
+  if (!isUpdated) runShown('apt-get', ['update', '-qq'], quiet);
+  isUpdated = true;
   const code = runShown('apt-get', ['install', '-y', '-qq', '--no-install-recommends', debianPackage], quiet);
   const found = find();
   if (code !== 0 || !found)
@@ -88,6 +92,20 @@ const hashTree = (hash, path) => {
   }
 };
 
+// One project at a time: built side by side they have been seen to write beside their sources.
+const COMPILE = [
+  ...['node_modules/tsc7/bin/tsc', '-b', '--builders', '1'],
+  ...['packages/core', 'packages/packet', 'packages/server', 'packages/cli'],
+];
+
+const built = (steps) => {
+  if (steps.some((args) => runShown('node', args) !== 0))
+    throw new Stop('The build failed.', 'Read what the compiler said above.');
+};
+
+/** Compiles core, packet, server and command line, which takes no time where nothing has changed; the web is not built. */
+export const needCompiled = () => built([COMPILE]);
+
 /** Builds core, server, command line and web, when their sources have changed since. */
 export const needBuild = () => {
   const hash = createHash('sha256').update(readStamp(stampFile('packages')));
@@ -95,23 +113,13 @@ export const needBuild = () => {
   hashTree(hash, join(root, 'packages'));
   const stamp = hash.digest('hex');
   const stampAt = join(root, '.cache/build-stamp');
-  const built = ['index.html', 'pocket.html', 'serviceWorker.js'].every((file) =>
+  const isThere = ['index.html', 'pocket.html', 'serviceWorker.js'].every((file) =>
     existsSync(join(root, 'packages/web/dist', file)),
   );
-  if (built && readStamp(stampAt) === stamp) return;
+  if (isThere && readStamp(stampAt) === stamp) return;
   say('Building ...');
-  const steps = [
-    // One project at a time: built side by side they have been seen to write beside their sources.
-    [
-      'node_modules/tsc7/bin/tsc',
-      '-b',
-      '--builders',
-      '1',
-      'packages/core',
-      'packages/packet',
-      'packages/server',
-      'packages/cli',
-    ],
+  built([
+    COMPILE,
     ['node_modules/vite/bin/vite.js', 'build', 'packages/web', '--logLevel', 'warn'],
     // Beside it, and so after it: the first build empties the folder.
     [
@@ -133,9 +141,7 @@ export const needBuild = () => {
       '--logLevel',
       'warn',
     ],
-  ];
-  if (steps.some((args) => runShown('node', args) !== 0))
-    throw new Stop('The build failed.', 'Read what the compiler said above.');
+  ]);
   mkdirSync(dirname(stampAt), { recursive: true });
   writeFileSync(stampAt, stamp);
 };
