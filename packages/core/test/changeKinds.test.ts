@@ -121,6 +121,34 @@ test('a second change leads from what is there to both: a device bought before s
   expect([shown?.opened.sort(), shown?.devices.map(({ box }) => box)]).toEqual([['L', 'L2', 'S2'], ['S2']]);
 });
 
+test('what is asked of old work with no way chosen for it is led to by the next change, and where no other way is found the refusal points there', () => {
+  const job = old(inLine, 'wall-1-22.5');
+  const asked = {
+    ...job,
+    slots: job.slots.map((one) => (one.id === 'slot:S1' ? { ...one, comesNew: true } : one)),
+  };
+  const both = done(asked, {
+    kind: 'replaceDevice',
+    slot: 'slot:S2' as never,
+    role: 'switch',
+    article: null,
+  });
+  expect(both.together).toBe(true);
+  expect(both.opened.sort()).toEqual(['S1', 'S2']);
+  expect(both.devices.map(({ box }) => box).sort()).toEqual(['S1', 'S2']);
+  expect(both.devicesOut.map(({ box }) => box).sort()).toEqual(['S1', 'S2']);
+
+  const looped = old({ runs: ['F-L', 'L-S1', 'S1-S2'], neutralAt: [] }, 'wall-1-18');
+  const { refusals } = findPlans(
+    {
+      ...looped,
+      slots: looped.slots.map((one) => ({ ...one, comesNew: true, neutral: 'brought' as const })),
+    },
+    'c1' as never,
+  );
+  expect(refusals[0]?.remedy).toMatch(/^Use “Change what is there”/);
+});
+
 test('a switch that was planned and is not there yet does not leave: it does not come', () => {
   const job = old(inLine, 'wall-1-22.5');
   const added = done(job, {

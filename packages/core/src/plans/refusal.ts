@@ -10,6 +10,7 @@ import { sayProblem } from '../planning/sayProblem.js';
 import { MOST_CLASSES_LARGE } from '../search/descent/largeProblem.js';
 import { junctionsOf, switchedGroups } from '../search/orders.js';
 import { toPlan } from '../model/toPlan.js';
+import { asStood } from './change/asStood.js';
 import { withChoice } from './withChoice.js';
 import type { Candidate } from './candidates.js';
 import { relaxationsOf, sayDemand, type Relaxation } from './relaxations.js';
@@ -104,7 +105,7 @@ export const nothingMeets = (
       helping.length > 0
         ? 'One of the changes below would make it possible.'
         : said.length > 0
-          ? 'Take one of these back, add larger boxes or wider cables to the stock, or split the circuit.'
+          ? `${asStood(job, circuit.id) ? 'Use “Change what is there”: it seeks the least that does it on the old cables. Or take' : 'Take'} one of these back, add larger boxes or wider cables to the stock, or split the circuit.`
           : 'Allow more runs, add larger boxes or wider cables to the stock, or split the circuit.',
   };
 };

@@ -27,13 +27,13 @@ export const asTold = (
 };
 
 /**
- * The job in which a circuit stands as it is there, whatever is planned for it already: a change starts from what is there and leads to all that
- * is wanted. Null where nothing, or not all, is told of it.
+ * The job in which a circuit stands as it is there, whatever is planned or asked for it already: a change starts from what is there and leads to
+ * all that is wanted. Null where nothing, or not all, is told of it.
  */
 export const asStood = (job: Job, circuit: CircuitId): Job | null => {
   if (standingCircuits(job).has(circuit)) return job;
   const there = existingDocument(job)?.wiring;
-  if (!there || job.choices.every((choice) => choice.circuit !== circuit)) return null;
+  if (!there) return null;
   const groups = groupIdsOf(job, circuit);
   const told = asTold(job, there, groups);
   const left = new Set<string>([...told.slots, ...told.luminaires].map(({ group }) => group));
