@@ -36,6 +36,7 @@ const KINDS: Record<string, Change['kind']> = {
   'bring-neutral': 'bringNeutral',
   'move-switch': 'moveSwitch',
   'remove-switch': 'removeSwitch',
+  'as-asked': 'asAsked',
   mend: 'mend',
 };
 
@@ -159,6 +160,7 @@ const changeOf = (
           told: words.lightRun,
         }),
       };
+    case 'asAsked':
     case 'mend':
       return { kind, circuit: on().id };
   }

@@ -274,6 +274,11 @@ test('change tells the least change of old work: what is opened, bought, moved, 
   expect(out).toContain('The least change: $32.59');
   expect(out).toContain('Opened: Stair ceiling, Stair foot. New boxes: none. Shut: Stair head.');
   expect(out).toMatch(/Stair foot: white of the 14\/2 to Stair ceiling was on .*mark it black/);
+  const nothing = amber(['change', '--kind', 'as-asked', '--circuit', 'Rope stair'], yard());
+  expect([nothing.code, nothing.out]).toEqual([
+    1,
+    expect.stringContaining('Nothing is asked of Rope stair that is not there'),
+  ]);
   const away = amber(['change', '--kind', 'remove-switch', '--at', 'Stair head'], yard());
   expect(away.out).toContain('Look first into Stair head');
   expect(away.out).toMatch(/Stair head: .* is usually on dark screw/);

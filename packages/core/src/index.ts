@@ -458,6 +458,7 @@ export type { ProfileId } from './plans/profiles.js';
 export { FAMILIAR_TITLES, type FamiliarId } from './plans/familiar.js';
 export { forcedEntry, leastCostOf, setEntry, setRunFact } from './plans/constraints.js';
 export { wireAll } from './plans/wireAll.js';
+export { asksMore } from './plans/change/asStood.js';
 export { leastChange } from './plans/change/leastChange.js';
 export { emptyBoxes, switchedGroups } from './search/orders.js';
 export { sayKeeping } from './plans/change/keeping.js';

@@ -1,4 +1,5 @@
 import {
+  asksMore,
   cablesThere,
   articleOf,
   editDocument,
@@ -6,11 +7,13 @@ import {
   findPlans,
   leastChange,
   newRunFact,
+  newSlot,
   parseJobFile,
   planJob,
   plannedChange,
   readJob,
   reviewJob,
+  setRunFact,
   takeOff,
   wiringOrEmpty,
   withChoice,
@@ -138,6 +141,13 @@ test('what is asked of old work with no way chosen for it is led to by the next 
   expect(both.devices.map(({ box }) => box).sort()).toEqual(['S1', 'S2']);
   expect(both.devicesOut.map(({ box }) => box).sort()).toEqual(['S1', 'S2']);
 
+  const alone = done(asked, { kind: 'asAsked', circuit: 'c1' as never });
+  expect([alone.opened, alone.devices.map(({ box }) => box)]).toEqual([['S1'], ['S1']]);
+  const nothing = leastChange(job, { kind: 'asAsked', circuit: 'c1' as never });
+  expect(nothing.ok ? '' : nothing.refusal.title).toBe('Nothing is asked of Lights that is not there');
+  expect([asksMore(asked, 'c1' as never), asksMore(job, 'c1' as never)]).toEqual([true, false]);
+  expect(asksMore(alone.job, 'c1' as never)).toBe(false);
+
   const looped = old({ runs: ['F-L', 'L-S1', 'S1-S2'], neutralAt: [] }, 'wall-1-18');
   const { refusals } = findPlans(
     {
@@ -147,6 +157,22 @@ test('what is asked of old work with no way chosen for it is led to by the next 
     'c1' as never,
   );
   expect(refusals[0]?.remedy).toMatch(/^Use “Change what is there”/);
+});
+
+test('a third location that was put on the layout is planned by the least change, as if it had been asked for as a change', () => {
+  const job = old(inLine, 'wall-1-22.5');
+  const where = place('S3', { S1: 120, S2: 120, L: 400 });
+  const byChange = done(job, { kind: 'addSwitch', group: 'g1' as never, place: where });
+  const asked = where.runs.reduce((one, { between: [a, b], length }) => setRunFact(one, a, b, { length }), {
+    ...job,
+    boxes: [...job.boxes, where.box],
+    slots: [...job.slots, newSlot({ id: 'g1:S3', box: 'S3', gang: 0, group: 'g1' })],
+  });
+  const byLayout = done(asked, { kind: 'asAsked', circuit: 'c1' as never });
+  expect(byLayout.opened).toEqual(byChange.opened);
+  expect(byLayout.fresh).toEqual(byChange.fresh);
+  expect(byLayout.cost).toEqual(byChange.cost);
+  expect(wiringOrEmpty(planJob(byLayout.job).job)).toEqual(wiringOrEmpty(planJob(byChange.job).job));
 });
 
 test('a switch that was planned and is not there yet does not leave: it does not come', () => {

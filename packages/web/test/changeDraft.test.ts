@@ -52,6 +52,23 @@ test('the first switch and a dimmer stand in the form at first, and that can be 
   expect(value.devices).toHaveLength(1);
 });
 
+test('where the layout asks for something that is not there, the form begins with that, and it is planned as it stands', () => {
+  const stair = job.circuits.find(({ id }) => id === 'rope-stair-light');
+  if (!stair) throw new Error('no stair');
+  expect(startOf(job, stair).kind).toBe('replaceDevice');
+  const more = {
+    ...job,
+    slots: job.slots.map((one) => (one.id === 'stair-foot-slot' ? { ...one, comesNew: true } : one)),
+  };
+  const start = startOf(more, stair);
+  expect(start.kind).toBe('asAsked');
+  const made = changeOf(more, stair, start);
+  const outcome = 'change' in made ? leastChange(more, made.change) : null;
+  if (!outcome?.ok) throw new Error('not planned');
+  expect(outcome.value.opened).toEqual(['stair-foot']);
+  expect(outcome.value.devices.map(({ slot }) => slot)).toEqual(['stair-foot-slot']);
+});
+
 test('what is still to be said is said: no run without a length, and to a feed from its own box', () => {
   expect(asked({ kind: 'addSwitch' })).toEqual({ missing: expect.stringContaining('from one box at least') });
   const reached = place({ lengths: { 'winch-ceiling': 200 } });

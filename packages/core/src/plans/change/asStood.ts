@@ -26,6 +26,12 @@ export const asTold = (
   };
 };
 
+/** Is something asked of a circuit of which all is told, and no way chosen for it? */
+export const asksMore = (job: Job, circuit: CircuitId): boolean =>
+  job.choices.every((choice) => choice.circuit !== circuit) &&
+  !standingCircuits(job).has(circuit) &&
+  asStood(job, circuit) !== null;
+
 /**
  * The job in which a circuit stands as it is there, whatever is planned or asked for it already: a change starts from what is there and leads to
  * all that is wanted. Null where nothing, or not all, is told of it.

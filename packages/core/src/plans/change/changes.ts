@@ -42,5 +42,7 @@ export type Change =
   | { kind: 'moveSwitch'; slot: SlotId; place: NewPlace }
   | { kind: 'removeSwitch'; slot: SlotId }
   | { kind: 'replaceLuminaire'; luminaire: LuminaireId; hung: Hung }
+  /** What the job asks of a circuit that is there, and nothing besides. */
+  | { kind: 'asAsked'; circuit: CircuitId }
   /** What the inspection finds in a circuit, mended by the least that is made otherwise. */
   | { kind: 'mend'; circuit: CircuitId };

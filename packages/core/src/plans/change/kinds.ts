@@ -11,7 +11,7 @@ import {
   switchesOfGroup,
 } from '../../model/lookup.js';
 import { newGroup, newLuminaire, newSlot } from '../../model/newJob.js';
-import { hasDevice, isReplaced } from '../../model/there.js';
+import { hasDevice, isDeviceKept, isLuminaireKept, isReplaced } from '../../model/there.js';
 import { setRunFact } from '../constraints.js';
 import type { Change, Hung, NewPlace } from './changes.js';
 
@@ -203,6 +203,17 @@ const KINDS: { [K in Kind]: ChangeKind<K> } = {
     touches: (job, { luminaire }) => {
       const box = findLuminaire(job, luminaire)?.box;
       return box === undefined ? [] : [box];
+    },
+  },
+  asAsked: {
+    circuit: (job, { circuit }) => (job.circuits.some(({ id }) => id === circuit) ? circuit : null),
+    jobs: (job) => [job],
+    touches: (job, { circuit }) => {
+      const groups = groupIdsOf(job, circuit);
+      return [
+        ...job.slots.filter((one) => groups.has(one.group) && (one.leaves || !isDeviceKept(job, one))),
+        ...job.luminaires.filter((one) => groups.has(one.group) && !isLuminaireKept(job, one)),
+      ].map(({ box }) => box);
     },
   },
   mend: {

@@ -5,6 +5,7 @@ import { circuitName, findCircuit, findGroup, findSlot, switchesOfGroup } from '
 import type { Cable } from '../../model/wiring.js';
 import { listed } from '../../words/lists.js';
 import { placeName } from '../../words/places.js';
+import { standingCircuits } from '../../model/there.js';
 import type { Refusal } from '../refusal.js';
 import { asStood } from './asStood.js';
 import type { Change } from './changes.js';
@@ -57,6 +58,13 @@ export const refusedAtOnce = (job: Job, change: Change): Refusal | null => {
       title: `Of ${circuitName(job, change.circuit)} nothing is told as it is there`,
       reason: 'What is found wrong in old work is found in the wires as somebody has told them.',
       remedy: 'Tell on the bench, as it is, what is in each of its boxes.',
+    };
+  if (change.kind === 'asAsked' && !asStood(job, change.circuit)) return doesNotStand(job, change.circuit);
+  if (change.kind === 'asAsked' && standingCircuits(job).has(change.circuit))
+    return {
+      title: `Nothing is asked of ${circuitName(job, change.circuit)} that is not there`,
+      reason: 'Each of its switches and luminaires hangs there, and none is to come new or to leave.',
+      remedy: 'Choose what is to be done, or add a place on the layout.',
     };
   const fed = receptacleOn(job, change);
   if (fed !== null && findCircuit(job, fed)?.breaker === 10)
@@ -151,6 +159,11 @@ const REFUSALS: Record<Change['kind'], Refusal> = {
     title: 'The new luminaire cannot be wired there',
     reason: 'The cables that lie there do not serve it, and no other run is of known length.',
     remedy: 'Measure a run to it, or choose another luminaire.',
+  },
+  asAsked: {
+    title: 'What is asked cannot be had on what lies there',
+    reason: 'No run of known length leads to what is new, or no cable, device or box of the stock serves it.',
+    remedy: 'Say where each new box is, or measure a run to it.',
   },
   mend: {
     title: 'No way to mend it was found',

@@ -20,6 +20,7 @@ const KIND_WORDS: Record<ChangeDraft['kind'], string> = {
   bringNeutral: 'Bring a neutral to a switch',
   moveSwitch: 'Move a switch',
   removeSwitch: 'Take a switch location away',
+  asAsked: 'Do what the layout asks',
   mend: 'Mend what the check finds',
 };
 
@@ -36,6 +37,7 @@ const ASKS: Record<ChangeDraft['kind'], readonly Part[]> = {
   bringNeutral: ['slot'],
   moveSwitch: ['slot', 'place'],
   removeSwitch: ['slot'],
+  asAsked: [],
   mend: [],
 };
 
@@ -176,6 +178,12 @@ export const ChangeForm = ({
           />
           <HungFields hung={draft.hung} onChange={(hung) => onChange({ ...draft, hung })} />
         </>
+      ) : null}
+      {kind === 'asAsked' ? (
+        <p className="text-[14px]">
+          What the layout has of this circuit and what is not there yet, or is to leave, is planned by the
+          least that is opened and joined otherwise, with the cables that lie there first.
+        </p>
       ) : null}
       {kind === 'mend' ? (
         <p className="text-[14px]">

@@ -1,4 +1,5 @@
 import {
+  asksMore,
   cablesThere,
   hasDevice,
   findBox,
@@ -97,7 +98,7 @@ const newPlace = (name: string, mount: PlaceDraft['mount']): PlaceDraft => ({
 export const startOf = (job: Job, circuit: Circuit): ChangeDraft => {
   const [slot] = slotsOf(job, circuit);
   return {
-    kind: slot ? 'replaceDevice' : 'branch',
+    kind: asksMore(job, circuit.id) ? 'asAsked' : slot ? 'replaceDevice' : 'branch',
     slot: slot?.id ?? null,
     role: 'dimmer',
     group: switchedGroups(job, circuit)[0]?.group.id ?? null,
@@ -186,6 +187,7 @@ export const changeOf = (job: Job, circuit: Circuit, draft: ChangeDraft): Asked 
           }
         : { missing: 'Measure the run from the box to the switch or to the light, and on to the other.' };
     }
+    case 'asAsked':
     case 'mend':
       return { change: { kind, circuit: circuit.id } };
   }
