@@ -34,7 +34,7 @@ export const Outcome = ({ value }: { value: LeastChange }) => {
           {dollars(cost.cost)}
         </strong>{' '}
         <span className="text-[13.5px] text-quiet">
-          {value.together ? 'together with what is planned already; ' : ''}
+          {value.together ? 'together with what was asked before; ' : ''}
           {value.lookFirst.length > 0 ? 'if it is as is usual; ' : ''}
           material {dollars(cost.material)}, work {Math.round(cost.minutes)} min
           {value.luminaires.length > 0 ? '; the luminaire not counted' : ''}
